@@ -1,0 +1,79 @@
+<?php
+
+namespace App\Actions;
+
+use App\Media\Cancelled;
+use App\Models\Export;
+use App\Models\ExportState;
+
+/** Writes an export's progress to its row, a few times a second at most, and notices when it is cancelled. */
+final class ExportProgress
+{
+    private const EVERY_SECONDS = 0.4;
+
+    /** The part of the work that rendering is; joining and checking are the rest. */
+    private const RENDERING = 0.95;
+
+    private float $written = 0.0;
+
+    private int $expected = 0;
+
+    /** @var array<int, int> frames by piece */
+    private array $done = [];
+
+    /** @param  (callable(float $part): void)|null  $listener */
+    public function __construct(private readonly Export $export, private $listener = null) {}
+
+    public function begin(int $frames, string $planHash): void
+    {
+        $this->export->update([
+            'state' => ExportState::Running, 'frames' => $frames, 'plan_hash' => $planHash, 'started_at' => now(),
+            'progress' => 0, 'doing' => 'Mixing the sound', 'problem' => null,
+        ]);
+    }
+
+    public function expect(int $frames): void
+    {
+        $this->expected = $frames;
+    }
+
+    public function rendered(int $piece, int $frames): void
+    {
+        $this->done[$piece] = $frames;
+        $this->write(self::RENDERING * array_sum($this->done) / max(1, $this->expected), 'Rendering the sections');
+    }
+
+    public function joining(): void
+    {
+        $this->mustGoOn();
+        $this->write(self::RENDERING, 'Joining');
+    }
+
+    public function checking(): void
+    {
+        $this->write(0.98, 'Checking the file');
+    }
+
+    /** @throws Cancelled when the presenter has cancelled meanwhile */
+    public function mustGoOn(): void
+    {
+        $state = Export::query()->whereKey($this->export->id)->value('state');
+        if ($state === ExportState::Cancelled || $state === null) {
+            throw Cancelled::byPresenter();
+        }
+    }
+
+    private function write(float $part, string $doing): void
+    {
+        $now = microtime(true);
+        if ($now - $this->written < self::EVERY_SECONDS) {
+            return;
+        }
+        $this->written = $now;
+        $this->mustGoOn();
+        $this->export->update(['progress' => $part, 'doing' => $doing]);
+        if ($this->listener !== null) {
+            ($this->listener)($part);
+        }
+    }
+}

@@ -1,0 +1,169 @@
+<?php
+
+namespace App\Actions;
+
+use App\Media\MediaStore;
+use App\Media\Workshop;
+use App\Models\Lesson;
+use App\Models\Section;
+use App\Models\Take;
+use App\Models\TakeState;
+use OpenReel\Core\Script\ScriptDocument;
+use OpenReel\Core\Take\Verdict;
+
+/**
+ * Makes a lesson from a folder: `script.md`, `slides/01.png`... by section, `takes/SECTION-TAKE.ext`. The highest take of
+ * a section is kept; `-discard` before the extension sets one aside, `-undecided` leaves it for review. Described in docs/formats.md.
+ */
+final class ImportFolder
+{
+    private const TAKE_NAME = '/^(\d{1,4})-(\d{1,4})(-discard|-undecided)?\.([a-z0-9]{2,5})$/i';
+
+    public function __construct(
+        private readonly AddSlide $addSlide,
+        private readonly IngestTake $ingest,
+        private readonly MediaStore $media,
+    ) {}
+
+    /**
+     * @param  array{width: int, height: int, fps: int}  $frame
+     * @param  bool  $whole  use takes from their first to their last moment, untrimmed
+     * @param  (callable(string): void)|null  $say  told what is being done
+     *
+     * @throws Refusal naming the file that is wrong
+     */
+    public function __invoke(string $folder, array $frame, bool $whole = false, ?callable $say = null): Lesson
+    {
+        $say ??= fn (string $text) => null;
+        $script = $this->script($folder);
+        $takes = $this->takeFiles($folder, count($script->sections));
+        $slides = $this->slideFiles($folder, count($script->sections));
+
+        $lesson = Lesson::query()->create(['title' => $script->title === '' ? basename($folder) : $script->title] + $frame);
+        try {
+            $sections = [];
+            foreach ($script->sections as $index => $section) {
+                $sections[$index + 1] = $lesson->sections()->create(
+                    ['position' => $index + 1, 'heading' => $section['heading'], 'script' => $section['text']],
+                );
+            }
+            foreach ($slides as $number => $file) {
+                $say('Slide '.basename($file));
+                $sections[$number]->update(['slide_id' => ($this->addSlide)($lesson, $file, basename($file))->id]);
+            }
+            $this->takes($sections, $takes, $whole, $say);
+        } catch (\Throwable $e) {
+            $lesson->forceDelete();
+            throw $e;
+        }
+
+        return $lesson;
+    }
+
+    private function script(string $folder): ScriptDocument
+    {
+        if (! is_dir($folder)) {
+            throw Refusal::badInput("There is no folder {$folder}.");
+        }
+        $text = @file_get_contents("{$folder}/script.md");
+
+        return $text === false
+            ? throw Refusal::badInput("There is no script.md in {$folder}. It holds the title (# ...), the sections (## ...) and their words.")
+            : ScriptDocument::read($text);
+    }
+
+    /** @return array<int, string> path by section number */
+    private function slideFiles(string $folder, int $sections): array
+    {
+        $slides = [];
+        foreach (glob("{$folder}/slides/*.{png,jpg,jpeg,PNG,JPG,JPEG}", GLOB_BRACE) ?: [] as $file) {
+            $number = (int) basename($file);
+            if ($number < 1 || $number > $sections) {
+                throw Refusal::badInput('Slide '.basename($file)." belongs to no section: the script has {$sections}. Name slides 01.png, 02.png and so on.");
+            }
+            $slides[$number] = $file;
+        }
+
+        return $slides;
+    }
+
+    /** @return list<array{section: int, number: int, mark: string, file: string}> by section, then number */
+    private function takeFiles(string $folder, int $sections): array
+    {
+        $takes = [];
+        foreach (glob("{$folder}/takes/*") ?: [] as $file) {
+            if (preg_match(self::TAKE_NAME, basename($file), $name) !== 1) {
+                throw Refusal::badInput('The take '.basename($file).' is not named SECTION-TAKE.ext, for example 03-1.webm.');
+            }
+            if ((int) $name[1] < 1 || (int) $name[1] > $sections) {
+                throw Refusal::badInput('The take '.basename($file)." belongs to no section: the script has {$sections}.");
+            }
+            $takes[] = ['section' => (int) $name[1], 'number' => (int) $name[2], 'mark' => strtolower($name[3]), 'file' => $file];
+        }
+        usort($takes, fn (array $a, array $b): int => [$a['section'], $a['number']] <=> [$b['section'], $b['number']]);
+
+        return $takes;
+    }
+
+    /**
+     * @param  array<int, Section>  $sections
+     * @param  list<array{section: int, number: int, mark: string, file: string}>  $files
+     * @param  callable(string): void  $say
+     */
+    private function takes(array $sections, array $files, bool $whole, callable $say): void
+    {
+        $work = [];
+        foreach ($files as $entry) {
+            $take = $this->take($sections[$entry['section']], $entry);
+            $work[] = function () use ($take, $entry, $whole, $say): void {
+                $say('Take '.basename($entry['file']));
+                ($this->ingest)($take);
+                if ($take->state === TakeState::Unusable) {
+                    throw Refusal::badInput(basename($entry['file']).': '.$take->problem);
+                }
+                $take->update($whole ? ['used_from' => 0, 'used_until' => $take->length_ticks] : []);
+            };
+        }
+        Workshop::run($work, (int) config('reel.render_slots'));
+        $this->keepHighest($files, $sections);
+    }
+
+    /** @param  array{section: int, number: int, mark: string, file: string}  $entry */
+    private function take(Section $section, array $entry): Take
+    {
+        $bytes = (int) @filesize($entry['file']);
+        if ($bytes === 0) {
+            throw Refusal::badInput('The take '.basename($entry['file']).' is empty.');
+        }
+        $this->media->mustHaveRoomFor($bytes, 'the takes');
+        $take = $section->takes()->create([
+            'number' => $entry['number'],
+            'state' => TakeState::Ingesting,
+            'verdict' => $entry['mark'] === '-discard' ? Verdict::Discarded : Verdict::Undecided,
+        ]);
+        $path = $take->folder().'/camera.part';
+        $draft = $this->media->draft('part');
+        copy($entry['file'], $draft);
+        $this->media->settle($draft, $path);
+        $take->tracks()->create(['kind' => 'camera', 'mime' => 'application/octet-stream', 'path' => $path, 'bytes' => $bytes, 'next_chunk' => 1]);
+
+        return $take;
+    }
+
+    /**
+     * @param  list<array{section: int, number: int, mark: string, file: string}>  $files
+     * @param  array<int, Section>  $sections
+     */
+    private function keepHighest(array $files, array $sections): void
+    {
+        $highest = [];
+        foreach ($files as $entry) {
+            if ($entry['mark'] === '') {
+                $highest[$entry['section']] = $entry['number'];
+            }
+        }
+        foreach ($highest as $section => $number) {
+            $sections[$section]->takes()->where('number', $number)->update(['verdict' => Verdict::Kept]);
+        }
+    }
+}

@@ -1,0 +1,30 @@
+<?php
+
+namespace App\Actions;
+
+/** The request cannot be done as things stand. The message is a sentence for the presenter. */
+final class Refusal extends \RuntimeException
+{
+    /** @param  array<string, mixed>  $more  facts for the program that asked */
+    private function __construct(public readonly int $status, string $message, public readonly array $more = [])
+    {
+        parent::__construct($message);
+    }
+
+    /** @param  array<string, mixed>  $more */
+    public static function conflict(string $message, array $more = []): self
+    {
+        return new self(409, $message, $more);
+    }
+
+    /** @param  array<string, mixed>  $more */
+    public static function badInput(string $message, array $more = []): self
+    {
+        return new self(422, $message, $more);
+    }
+
+    public static function notYet(string $message): self
+    {
+        return new self(404, $message);
+    }
+}

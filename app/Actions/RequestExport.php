@@ -1,0 +1,36 @@
+<?php
+
+namespace App\Actions;
+
+use App\Jobs\ExportLessonJob;
+use App\Models\Export;
+use App\Models\ExportState;
+use App\Models\Lesson;
+use OpenReel\Core\Formats\FileName;
+
+/** Puts an export in the queue. One at a time: asking again while one runs gives that one. */
+final class RequestExport
+{
+    public function __construct(private readonly AssembleLesson $assemble) {}
+
+    /** @throws Refusal when nothing is kept */
+    public function __invoke(Lesson $lesson): Export
+    {
+        $open = $lesson->exports()->whereIn('state', [ExportState::Waiting, ExportState::Running])->first();
+        if ($open !== null) {
+            return $open;
+        }
+        if (($this->assemble)($lesson)->assembly->segments === []) {
+            throw Refusal::conflict('No section has a kept take yet, so there is nothing to export. Keep at least one take.');
+        }
+        $export = self::row($lesson);
+        ExportLessonJob::dispatch($export->id);
+
+        return $export;
+    }
+
+    public static function row(Lesson $lesson): Export
+    {
+        return $lesson->exports()->create(['state' => ExportState::Waiting, 'file_name' => FileName::of($lesson->title, 'mp4')]);
+    }
+}

@@ -1,0 +1,59 @@
+<?php
+
+namespace App\Console\Commands;
+
+use App\Actions\ImportFolder;
+use App\Actions\Refusal;
+use App\Models\Section;
+use Illuminate\Console\Command;
+use OpenReel\Core\Take\Verdict;
+
+final class BuildCommand extends Command
+{
+    use ExportsLessons;
+
+    protected $signature = 'reel:build
+        {folder : holds script.md, slides/ and takes/}
+        {--out= : the MP4 file to write}
+        {--frame=1920x1080 : 1920x1080 or 1280x720}
+        {--fps=30 : 25 or 30 frames a second}
+        {--whole : leave takes untrimmed}
+        {--json : print the summary for machines}';
+
+    protected $description = 'Make a lesson from a folder of script, slides and takes, and export it';
+
+    public function handle(ImportFolder $import): int
+    {
+        // Everything is done here and now; nothing is left to queue workers.
+        config(['queue.default' => 'null']);
+
+        return $this->plainly(function () use ($import): int {
+            $out = (string) $this->option('out');
+            if ($out === '') {
+                throw Refusal::badInput('Say where the film goes with --out FILE.mp4.');
+            }
+            $lesson = $import((string) $this->argument('folder'), $this->frame(), (bool) $this->option('whole'), $this->progress(...));
+            $export = $this->exportTo($lesson, $out);
+            if (! $this->option('json')) {
+                $this->table(['#', 'Section', 'Takes', 'Kept'], $lesson->sections()->with('takes')->get()->map(fn (Section $s): array => [
+                    $s->position, $s->heading, $s->takes->count(), $s->takes->firstWhere('verdict', Verdict::Kept)->number ?? 'none',
+                ])->all());
+            }
+            $this->report($lesson, $export, $out);
+
+            return self::SUCCESS;
+        });
+    }
+
+    /** @return array{width: int, height: int, fps: int} */
+    private function frame(): array
+    {
+        $sizes = ['1920x1080' => [1920, 1080], '1280x720' => [1280, 720]];
+        [$width, $height] = $sizes[(string) $this->option('frame')] ?? throw Refusal::badInput('The frame is 1920x1080 or 1280x720.');
+        $fps = (int) $this->option('fps');
+
+        return in_array($fps, [25, 30], true)
+            ? ['width' => $width, 'height' => $height, 'fps' => $fps]
+            : throw Refusal::badInput('The frame rate is 25 or 30.');
+    }
+}

@@ -1,0 +1,33 @@
+<?php
+
+namespace App\Console\Commands;
+
+use App\Actions\Refusal;
+use App\Models\Lesson;
+use Illuminate\Console\Command;
+
+final class ExportCommand extends Command
+{
+    use ExportsLessons;
+
+    protected $signature = 'reel:export
+        {lesson : its id, as reel list shows it}
+        {--out= : the MP4 file to write}
+        {--json : print the summary for machines}';
+
+    protected $description = 'Export a lesson that is already here';
+
+    public function handle(): int
+    {
+        return $this->plainly(function (): int {
+            $out = (string) $this->option('out');
+            if ($out === '') {
+                throw Refusal::badInput('Say where the film goes with --out FILE.mp4.');
+            }
+            $lesson = Lesson::query()->find($this->argument('lesson')) ?? throw Refusal::badInput('There is no such lesson. See reel list.');
+            $this->report($lesson, $this->exportTo($lesson, $out), $out);
+
+            return self::SUCCESS;
+        });
+    }
+}

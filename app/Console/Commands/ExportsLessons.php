@@ -1,0 +1,72 @@
+<?php
+
+namespace App\Console\Commands;
+
+use App\Actions\ExportLesson;
+use App\Actions\RequestExport;
+use App\Media\MediaStore;
+use App\Media\Trouble;
+use App\Models\Export;
+use App\Models\Lesson;
+use Illuminate\Support\Facades\Log;
+
+/** Exporting from the command line: in this process, without queue workers. */
+trait ExportsLessons
+{
+    /** @return Export done, its file copied to `$out` */
+    private function exportTo(Lesson $lesson, string $out): Export
+    {
+        $export = RequestExport::row($lesson);
+        try {
+            app(ExportLesson::class)($export, fn (float $part) => $this->progress(sprintf('Export %d %%', (int) round($part * 100))));
+        } catch (\Throwable $e) {
+            $export->delete();
+            throw $e;
+        }
+        if (! @copy(app(MediaStore::class)->path((string) $export->path), $out)) {
+            throw \App\Actions\Refusal::badInput("The film is made, but could not be written to {$out}. Is the folder there, and is there room?");
+        }
+
+        return $export->refresh();
+    }
+
+    /** @param  callable(): int  $work */
+    private function plainly(callable $work): int
+    {
+        try {
+            return $work();
+        } catch (\App\Actions\Refusal|\OpenReel\Core\Problem $e) {
+            $this->error($e->getMessage());
+        } catch (Trouble $e) {
+            Log::error($e->getMessage(), $e->context());
+            $this->error($e->getMessage());
+        }
+
+        return self::FAILURE;
+    }
+
+    private function progress(string $text): void
+    {
+        if (! $this->option('json')) {
+            $this->line($text);
+        }
+    }
+
+    private function report(Lesson $lesson, Export $export, string $out): void
+    {
+        $facts = [
+            'lesson' => $lesson->id, 'title' => $lesson->title, 'file' => $out, 'bytes' => $export->bytes,
+            'frames' => $export->frames, 'seconds' => round($export->frames / $lesson->fps, 3), 'findings' => $export->findings,
+        ];
+        if ($this->option('json')) {
+            $this->line((string) json_encode($facts, JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_INVALID_UTF8_SUBSTITUTE));
+
+            return;
+        }
+        $rows = [['Lesson', "{$lesson->title} ({$lesson->id})"], ['File', $out], ['Size', round($export->bytes / 1_000_000, 1).' MB'], ['Length', gmdate('G:i:s', intdiv($export->frames, $lesson->fps))." ({$export->frames} frames)"]];
+        foreach ($export->findings as $finding) {
+            $rows[] = [$finding['ok'] ? 'Good' : 'Look here', $finding['says']];
+        }
+        $this->table([], $rows);
+    }
+}

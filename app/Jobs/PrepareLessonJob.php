@@ -1,0 +1,44 @@
+<?php
+
+namespace App\Jobs;
+
+use App\Actions\AssembleLesson;
+use App\Media\PieceRenderer;
+use App\Models\Lesson;
+use Illuminate\Contracts\Queue\ShouldBeUniqueUntilProcessing;
+use Illuminate\Contracts\Queue\ShouldQueue;
+use Illuminate\Foundation\Queue\Queueable;
+
+/** Has every segment rendered that is not in the cache yet, so that an export mostly joins. */
+final class PrepareLessonJob implements ShouldBeUniqueUntilProcessing, ShouldQueue
+{
+    use Queueable;
+
+    /** Frees the lock should a worker die before it starts. */
+    public int $uniqueFor = 30;
+
+    public function __construct(public readonly string $lessonId)
+    {
+        $this->onQueue('background');
+    }
+
+    public function uniqueId(): string
+    {
+        return $this->lessonId;
+    }
+
+    public function handle(AssembleLesson $assemble, PieceRenderer $pieces): void
+    {
+        $lesson = Lesson::query()->find($this->lessonId);
+        if ($lesson === null) {
+            return;
+        }
+        $assembled = $assemble($lesson);
+        $sounds = $assembled->sounds();
+        foreach ($assembled->pictures() as $index => $picture) {
+            if (! $pieces->hasSegment($picture)) {
+                RenderSegmentJob::dispatch($picture, $sounds[$index], $assembled->files);
+            }
+        }
+    }
+}

@@ -1,0 +1,33 @@
+<?php
+
+namespace App\Jobs;
+
+use App\Media\PieceRenderer;
+use Illuminate\Contracts\Queue\ShouldQueue;
+use Illuminate\Foundation\Queue\Queueable;
+use OpenReel\Core\Render\SegmentSpec;
+use OpenReel\Core\Render\SoundSpec;
+
+/** Renders one segment's picture and sound into the cache. Needs the media disk and no database. */
+final class RenderSegmentJob implements ShouldQueue
+{
+    use Guarded, Queueable;
+
+    /** @var array<string, string> path on the media disk by hash */
+    private readonly array $files;
+
+    /** @param  array<string, string>  $files  may hold more than is needed */
+    public function __construct(private readonly SegmentSpec $picture, private readonly SoundSpec $sound, array $files)
+    {
+        $this->files = array_intersect_key($files, array_flip(array_filter([$picture->camera, $picture->slide, $sound->sound])));
+        $this->onQueue('background');
+    }
+
+    public function handle(PieceRenderer $pieces): void
+    {
+        $this->alone('segment/'.$this->picture->key(''), function () use ($pieces): void {
+            $pieces->sound($this->sound, $this->files);
+            $pieces->segment($this->picture, $this->files);
+        });
+    }
+}

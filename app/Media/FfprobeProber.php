@@ -1,0 +1,84 @@
+<?php
+
+namespace App\Media;
+
+use OpenReel\Core\Render\ExportFacts;
+
+final class FfprobeProber implements Prober
+{
+    /** Pictures embedded in sound files are no camera. */
+    private const COVER_CODECS = ['png', 'mjpeg', 'gif', 'bmp'];
+
+    public function __construct(private readonly string $program) {}
+
+    public function recording(string $path): RecordingFacts
+    {
+        $streams = $this->probe(['-show_entries', 'stream=codec_type,codec_name,width,height:stream_disposition=attached_pic:stream_side_data=rotation'], $path)['streams'] ?? [];
+        $video = $this->first($streams, 'video');
+        $audio = $this->first($streams, 'audio');
+        $turned = abs((int) ($video['side_data_list'][0]['rotation'] ?? 0)) % 180 === 90;
+        $width = (int) ($video['width'] ?? 0);
+        $height = (int) ($video['height'] ?? 0);
+
+        return new RecordingFacts(
+            $width > 0 && $height > 0 ? (string) $video['codec_name'] : null,
+            $turned ? $height : $width,
+            $turned ? $width : $height,
+            isset($audio['codec_name']) ? (string) $audio['codec_name'] : null,
+        );
+    }
+
+    public function export(string $path): ExportFacts
+    {
+        $found = $this->probe([
+            '-count_packets', '-show_chapters',
+            '-show_entries', 'stream=codec_type,codec_name,width,height,nb_read_packets,duration:chapter=id',
+        ], $path);
+        $video = $this->first($found['streams'] ?? [], 'video');
+        $audio = $this->first($found['streams'] ?? [], 'audio');
+
+        return new ExportFacts(
+            (int) ($video['nb_read_packets'] ?? 0),
+            (int) ($video['width'] ?? 0),
+            (int) ($video['height'] ?? 0),
+            (string) ($video['codec_name'] ?? 'nothing'),
+            (string) ($audio['codec_name'] ?? 'nothing'),
+            (float) ($audio['duration'] ?? 0),
+            count($found['chapters'] ?? []),
+        );
+    }
+
+    public function setup(string $path): string
+    {
+        $found = $this->probe(['-select_streams', 'v:0', '-show_data_hash', 'sha256', '-show_entries', 'stream=extradata_hash'], $path);
+
+        return (string) ($found['streams'][0]['extradata_hash'] ?? '');
+    }
+
+    /**
+     * @param  list<string>  $what
+     * @return array<string, mixed>
+     */
+    private function probe(array $what, string $path): array
+    {
+        $output = Program::run([$this->program, '-v', 'error', '-of', 'json', ...$what, $path])['output'];
+
+        return (array) json_decode($output, true);
+    }
+
+    /**
+     * @param  array<int, array<string, mixed>>  $streams
+     * @return array<string, mixed>
+     */
+    private function first(array $streams, string $type): array
+    {
+        foreach ($streams as $stream) {
+            $isCover = ($stream['disposition']['attached_pic'] ?? 0) === 1 || in_array($stream['codec_name'] ?? '', self::COVER_CODECS, true) && $type === 'video';
+            if (($stream['codec_type'] ?? '') === $type && ! $isCover) {
+                return $stream;
+            }
+        }
+
+        return [];
+    }
+}

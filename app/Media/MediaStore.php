@@ -1,0 +1,90 @@
+<?php
+
+namespace App\Media;
+
+use Illuminate\Filesystem\FilesystemAdapter;
+use Illuminate\Support\Facades\Storage;
+use Illuminate\Support\Str;
+
+/** The `media` disk, as files that outside programs can open. Names are made here and in the models, never by users. */
+final class MediaStore
+{
+    public function path(string $relative): string
+    {
+        return $this->disk()->path($relative);
+    }
+
+    /** The same, with the folder made. */
+    public function pathToWrite(string $relative): string
+    {
+        $path = $this->path($relative);
+        $this->makeFolder(dirname($path));
+
+        return $path;
+    }
+
+    /** A new file's path for work in progress; move it with `settle` when it is whole. */
+    public function draft(string $extension): string
+    {
+        return $this->pathToWrite('drafts/'.Str::ulid().'.'.$extension);
+    }
+
+    /** Puts a finished draft in its place in one step, so that nobody ever sees half a file. */
+    public function settle(string $draft, string $relative): void
+    {
+        if (! @rename($draft, $this->pathToWrite($relative))) {
+            throw DiskFull::writing('the finished file');
+        }
+    }
+
+    public function write(string $relative, string $content): void
+    {
+        $draft = $this->draft('part');
+        if (@file_put_contents($draft, $content) !== strlen($content)) {
+            @unlink($draft);
+            throw DiskFull::writing('the file');
+        }
+        $this->settle($draft, $relative);
+    }
+
+    public function hash(string $relative): string
+    {
+        return (string) hash_file('sha256', $this->path($relative));
+    }
+
+    public function exists(?string $relative): bool
+    {
+        return $relative !== null && is_file($this->path($relative));
+    }
+
+    public function delete(?string $relative): void
+    {
+        if ($relative !== null) {
+            @unlink($this->path($relative));
+        }
+    }
+
+    /** @throws DiskFull when less than the reserve would stay free */
+    public function mustHaveRoomFor(int $bytes, string $what): void
+    {
+        $this->makeFolder($this->path(''));
+        $free = @disk_free_space($this->path(''));
+        if ($free !== false && $free - $bytes < config('reel.reserve_bytes')) {
+            throw DiskFull::writing($what);
+        }
+    }
+
+    private function makeFolder(string $folder): void
+    {
+        if (! is_dir($folder) && ! @mkdir($folder, 0o755, true) && ! is_dir($folder)) {
+            throw DiskFull::writing('a folder');
+        }
+    }
+
+    private function disk(): FilesystemAdapter
+    {
+        $disk = Storage::disk('media');
+
+        return $disk instanceof FilesystemAdapter ? $disk : throw new \LogicException('The media disk must be a local folder.');
+    }
+}

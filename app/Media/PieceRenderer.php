@@ -1,0 +1,105 @@
+<?php
+
+namespace App\Media;
+
+use OpenReel\Core\Formats\ConcatList;
+use OpenReel\Core\Listening\GainSearch;
+use OpenReel\Core\Render\CacheKey;
+use OpenReel\Core\Render\JoinCommand;
+use OpenReel\Core\Render\LoudnessReport;
+use OpenReel\Core\Render\SegmentCommand;
+use OpenReel\Core\Render\SegmentSpec;
+use OpenReel\Core\Render\SoundCommand;
+use OpenReel\Core\Render\SoundSpec;
+
+/** Makes the pieces of a lesson that are worth keeping: a segment's picture, a segment's sound, the whole soundtrack. */
+final class PieceRenderer
+{
+    public function __construct(
+        private readonly Encoder $encoder,
+        private readonly Prober $prober,
+        private readonly RenderCache $cache,
+        private readonly MediaStore $media,
+    ) {}
+
+    public function hasSegment(SegmentSpec $spec): bool
+    {
+        return $this->cache->find('segment', $spec->key($this->encoder->version()), 'mp4') !== null;
+    }
+
+    /**
+     * @param  array<string, string>  $files  path on the media disk by hash
+     * @param  (callable(int $frames): void)|null  $progress
+     */
+    public function segment(SegmentSpec $spec, array $files, ?callable $progress = null): Rendered
+    {
+        return $this->cache->findOrMake('segment', $spec->key($this->encoder->version()), 'mp4', function (string $draft) use ($spec, $files, $progress): array {
+            $this->encoder->run(SegmentCommand::arguments(
+                $spec, $this->pathOf($spec->camera, $files), $this->pathOf($spec->slide, $files), $draft,
+            ), $progress);
+
+            return ['frames' => $spec->frames, 'setup' => $this->prober->setup($draft)];
+        });
+    }
+
+    /** @param  array<string, string>  $files  path on the media disk by hash */
+    public function sound(SoundSpec $spec, array $files): Rendered
+    {
+        return $this->cache->findOrMake('sound', $spec->key($this->encoder->version()), 'wav', function (string $draft) use ($spec, $files): array {
+            $sound = $this->pathOf($spec->sound, $files);
+            $search = GainSearch::start($spec->target, $sound === null ? null
+                : LoudnessReport::read($this->encoder->run(SoundCommand::measure($spec, $sound)))->lufs);
+            do {
+                $gain = $search->gain;
+                $report = LoudnessReport::read($this->encoder->run(SoundCommand::segment($spec, $sound, $gain, $draft)));
+                $search = $report->lufs === null || $search->done ? $search : $search->next($report->lufs);
+            } while ($report->lufs !== null && ! $search->done);
+
+            return ['gain' => $gain, 'lufs' => $report->lufs, 'peak' => $report->peak];
+        });
+    }
+
+    /**
+     * @param  list<SoundSpec>  $specs  in lesson order
+     * @param  array<string, string>  $files
+     */
+    public function soundtrack(array $specs, array $files): Rendered
+    {
+        $version = $this->encoder->version();
+        $keys = array_map(fn (SoundSpec $spec): string => $spec->key($version), $specs);
+        $key = CacheKey::of('soundtrack', ['sounds' => $keys, 'recipe' => JoinCommand::RECIPE], $version);
+
+        return $this->cache->findOrMake('soundtrack', $key, 'm4a', function (string $draft) use ($specs, $files): array {
+            $list = $this->list(array_map(
+                fn (SoundSpec $spec): array => ['path' => $this->sound($spec, $files)->path, 'length' => $spec->length],
+                $specs,
+            ));
+            try {
+                $this->encoder->run(JoinCommand::soundtrack($list, $draft));
+                $report = LoudnessReport::read($this->encoder->run(SoundCommand::measureFile($draft)));
+            } finally {
+                @unlink($list);
+            }
+
+            return ['lufs' => $report->lufs, 'peak' => $report->peak];
+        });
+    }
+
+    /**
+     * @param  list<array{path: string, length: \OpenReel\Core\Time\Tick}>  $entries
+     * @return string path of a list to be removed after use
+     */
+    public function list(array $entries): string
+    {
+        $list = $this->media->draft('txt');
+        file_put_contents($list, ConcatList::write($entries));
+
+        return $list;
+    }
+
+    /** @param  array<string, string>  $files */
+    private function pathOf(?string $hash, array $files): ?string
+    {
+        return $hash === null ? null : $this->media->path($files[$hash]);
+    }
+}

@@ -1,0 +1,49 @@
+<?php
+
+namespace App\Models;
+
+use Illuminate\Database\Eloquent\Concerns\HasUlids;
+use Illuminate\Database\Eloquent\Model;
+use Illuminate\Database\Eloquent\Relations\BelongsTo;
+use Illuminate\Support\Carbon;
+
+/**
+ * @property string $id
+ * @property string $lesson_id
+ * @property ExportState $state
+ * @property string $file_name
+ * @property string|null $path
+ * @property int|null $bytes
+ * @property int $frames
+ * @property string|null $plan_hash what the file was made from; another plan makes the file out of date
+ * @property float $progress 0..1
+ * @property string|null $doing
+ * @property string|null $problem
+ * @property list<array{name: string, ok: bool, says: string}> $findings
+ * @property Carbon|null $started_at
+ * @property Carbon|null $finished_at
+ * @property Carbon $created_at
+ * @property-read Lesson $lesson
+ */
+final class Export extends Model
+{
+    use HasUlids;
+
+    protected $guarded = [];
+
+    protected $attributes = ['findings' => '[]', 'progress' => 0, 'frames' => 0];
+
+    protected function casts(): array
+    {
+        return [
+            'state' => ExportState::class, 'findings' => 'array', 'progress' => 'float',
+            'started_at' => 'datetime', 'finished_at' => 'datetime',
+        ];
+    }
+
+    /** @return BelongsTo<Lesson, $this> */
+    public function lesson(): BelongsTo
+    {
+        return $this->belongsTo(Lesson::class)->withTrashed();
+    }
+}

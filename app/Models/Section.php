@@ -1,0 +1,68 @@
+<?php
+
+namespace App\Models;
+
+use Database\Factories\SectionFactory;
+use Illuminate\Database\Eloquent\Concerns\HasUlids;
+use Illuminate\Database\Eloquent\Factories\HasFactory;
+use Illuminate\Database\Eloquent\Model;
+use Illuminate\Database\Eloquent\Relations\BelongsTo;
+use Illuminate\Database\Eloquent\Relations\HasMany;
+use Illuminate\Database\Eloquent\SoftDeletes;
+use OpenReel\Core\Picture\Corner;
+use OpenReel\Core\Picture\InsetSize;
+use OpenReel\Core\Picture\Layout;
+
+/**
+ * @property string $id
+ * @property string $lesson_id
+ * @property string|null $slide_id
+ * @property int $position
+ * @property string $heading
+ * @property string $script
+ * @property Layout $layout
+ * @property Corner $inset_corner
+ * @property InsetSize $inset_size
+ * @property-read Lesson $lesson
+ * @property-read Slide|null $slide
+ */
+final class Section extends Model
+{
+    /** @use HasFactory<SectionFactory> */
+    use HasFactory, HasUlids, SoftDeletes;
+
+    protected $guarded = [];
+
+    protected $touches = ['lesson'];
+
+    protected $attributes = [
+        'heading' => '',
+        'script' => '',
+        'layout' => 'slide-with-inset',
+        'inset_corner' => 'bottom-right',
+        'inset_size' => 'medium',
+    ];
+
+    protected function casts(): array
+    {
+        return ['layout' => Layout::class, 'inset_corner' => Corner::class, 'inset_size' => InsetSize::class];
+    }
+
+    /** @return BelongsTo<Lesson, $this> */
+    public function lesson(): BelongsTo
+    {
+        return $this->belongsTo(Lesson::class);
+    }
+
+    /** @return BelongsTo<Slide, $this> */
+    public function slide(): BelongsTo
+    {
+        return $this->belongsTo(Slide::class);
+    }
+
+    /** @return HasMany<Take, $this> by number */
+    public function takes(): HasMany
+    {
+        return $this->hasMany(Take::class)->orderBy('number');
+    }
+}

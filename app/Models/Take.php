@@ -1,0 +1,76 @@
+<?php
+
+namespace App\Models;
+
+use Database\Factories\TakeFactory;
+use Illuminate\Database\Eloquent\Concerns\HasUlids;
+use Illuminate\Database\Eloquent\Factories\HasFactory;
+use Illuminate\Database\Eloquent\Model;
+use Illuminate\Database\Eloquent\Relations\BelongsTo;
+use Illuminate\Database\Eloquent\Relations\HasMany;
+use Illuminate\Support\Carbon;
+use OpenReel\Core\Take\Verdict;
+
+/**
+ * @property string $id
+ * @property string $section_id
+ * @property int $number counted from 1 within the section, never given twice
+ * @property TakeState $state
+ * @property Verdict $verdict
+ * @property string|null $problem
+ * @property int $length_ticks
+ * @property int|null $speech_from tick where the part found by listening starts, padding included
+ * @property int|null $speech_until
+ * @property int|null $used_from tick the presenter chose instead, null when the found one is used
+ * @property int|null $used_until
+ * @property list<string> $flags
+ * @property int|null $camera_width
+ * @property int|null $camera_height
+ * @property string|null $media_path what is played back and shown: picture, and sound for the browser
+ * @property string|null $media_mime
+ * @property string|null $media_hash
+ * @property string|null $sound_path FLAC, 48 kHz mono
+ * @property string|null $sound_hash
+ * @property string|null $poster_path
+ * @property float|null $loudness
+ * @property Carbon $created_at
+ * @property Carbon $updated_at
+ * @property-read Section $section
+ */
+final class Take extends Model
+{
+    /** @use HasFactory<TakeFactory> */
+    use HasFactory, HasUlids;
+
+    protected $guarded = [];
+
+    protected $attributes = ['verdict' => 'undecided', 'flags' => '[]', 'length_ticks' => 0];
+
+    protected function casts(): array
+    {
+        return ['state' => TakeState::class, 'verdict' => Verdict::class, 'flags' => 'array', 'loudness' => 'float'];
+    }
+
+    /** @return BelongsTo<Section, $this> */
+    public function section(): BelongsTo
+    {
+        return $this->belongsTo(Section::class)->withTrashed();
+    }
+
+    /** @return HasMany<Track, $this> */
+    public function tracks(): HasMany
+    {
+        return $this->hasMany(Track::class);
+    }
+
+    public function lesson(): Lesson
+    {
+        return $this->section->lesson()->withTrashed()->firstOrFail();
+    }
+
+    /** Folder on the media disk that holds everything of this take. */
+    public function folder(): string
+    {
+        return "lessons/{$this->section->lesson_id}/takes/{$this->id}";
+    }
+}

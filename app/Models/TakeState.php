@@ -1,0 +1,18 @@
+<?php
+
+namespace App\Models;
+
+/** How far a take has come on its way from the recorder to the lesson. */
+enum TakeState: string
+{
+    /** Chunks are arriving, or the recorder was cut off and has not come back. */
+    case Recording = 'recording';
+
+    /** Everything arrived; the sound is being listened to. It can be played already. */
+    case Ingesting = 'ingesting';
+
+    case Ready = 'ready';
+
+    /** Nothing in it can be played. `problem` says why. */
+    case Unusable = 'unusable';
+}

@@ -1,0 +1,27 @@
+<?php
+
+namespace App\Providers;
+
+use App\Media\Encoder;
+use App\Media\FfmpegEncoder;
+use App\Media\FfprobeProber;
+use App\Media\FliteVoice;
+use App\Media\Prober;
+use App\Media\Voice;
+use Illuminate\Http\Resources\Json\JsonResource;
+use Illuminate\Support\ServiceProvider;
+
+final class AppServiceProvider extends ServiceProvider
+{
+    public function register(): void
+    {
+        $this->app->singleton(Encoder::class, fn (): Encoder => new FfmpegEncoder(config('reel.programs.ffmpeg')));
+        $this->app->singleton(Prober::class, fn (): Prober => new FfprobeProber(config('reel.programs.ffprobe')));
+        $this->app->singleton(Voice::class, fn (): Voice => new FliteVoice(config('reel.programs.voice')));
+    }
+
+    public function boot(): void
+    {
+        JsonResource::withoutWrapping();
+    }
+}

@@ -1,0 +1,14 @@
+<?php
+
+/**
+ * Router for PHP's built-in server: files under public/ are served as they are, everything else goes to the application.
+ */
+$path = rawurldecode((string) parse_url((string) $_SERVER['REQUEST_URI'], PHP_URL_PATH));
+$public = realpath(__DIR__.'/../public');
+$file = realpath($public.$path);
+
+if ($file !== false && is_file($file) && str_starts_with($file, $public.DIRECTORY_SEPARATOR) && ! str_ends_with($file, '.php')) {
+    return false;
+}
+
+require $public.'/index.php';

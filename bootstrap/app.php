@@ -1,0 +1,26 @@
+<?php
+
+use App\Http\Middleware\RefuseOtherSites;
+use App\Http\ProblemDetails;
+use Illuminate\Foundation\Application;
+use Illuminate\Foundation\Configuration\Exceptions;
+use Illuminate\Foundation\Configuration\Middleware;
+use Illuminate\Http\Middleware\HandleCors;
+
+return Application::configure(basePath: dirname(__DIR__))
+    ->withRouting(
+        web: __DIR__.'/../routes/web.php',
+        api: __DIR__.'/../routes/api.php',
+        commands: __DIR__.'/../routes/console.php',
+    )
+    ->withMiddleware(function (Middleware $middleware): void {
+        $middleware->remove(HandleCors::class);
+        $middleware->prepend(RefuseOtherSites::class);
+        // Script text keeps its line ends and an emptied field is an empty text, not "nothing said".
+        $middleware->remove([
+            Illuminate\Foundation\Http\Middleware\TrimStrings::class,
+            Illuminate\Foundation\Http\Middleware\ConvertEmptyStringsToNull::class,
+        ]);
+    })
+    ->withExceptions(fn (Exceptions $exceptions) => ProblemDetails::register($exceptions))
+    ->create();

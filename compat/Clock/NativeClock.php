@@ -1,0 +1,31 @@
+<?php
+
+namespace Symfony\Component\Clock;
+
+/** A clock that reads the system time. See README.md in the parent folder. */
+final class NativeClock implements ClockInterface
+{
+    private \DateTimeZone $timezone;
+
+    public function __construct(\DateTimeZone|string|null $timezone = null)
+    {
+        $this->timezone = is_string($timezone)
+            ? new \DateTimeZone($timezone)
+            : ($timezone ?? new \DateTimeZone(date_default_timezone_get()));
+    }
+
+    public function now(): \DateTimeImmutable
+    {
+        return new \DateTimeImmutable('now', $this->timezone);
+    }
+
+    public function sleep(float|int $seconds): void
+    {
+        usleep((int) round($seconds * 1_000_000));
+    }
+
+    public function withTimeZone(\DateTimeZone|string $timezone): static
+    {
+        return new self($timezone);
+    }
+}

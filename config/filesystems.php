@@ -1,0 +1,14 @@
+<?php
+
+return [
+    'default' => 'media',
+
+    'disks' => [
+        // Everything recorded, imported and rendered. Never under public/: files are reached only through their owner.
+        'media' => [
+            'driver' => 'local',
+            'root' => env('REEL_MEDIA_ROOT', storage_path('app/media')),
+            'throw' => true,
+        ],
+    ],
+];

@@ -1,0 +1,27 @@
+<?php
+
+return [
+    // Sound target of an export. AES TD1008 recommends -16 LUFS for speech on the web; EBU R128 allows at most -1 dBTP.
+    'loudness' => ['target_lufs' => -16.0, 'peak_dbtp' => -1.0],
+
+    // How many encoder processes one export runs side by side.
+    'render_slots' => (int) env('REEL_RENDER_SLOTS', 2),
+
+    // Upload limits in bytes.
+    'limits' => [
+        'slide_bytes' => 20 * 1024 * 1024,
+        'slide_pixels' => 50_000_000,
+        'chunk_bytes' => 16 * 1024 * 1024,
+        'events_bytes' => 4 * 1024 * 1024,
+        'recording_bytes' => 8 * 1024 * 1024 * 1024,
+    ],
+
+    // Recording stops being accepted below this much free space, so that what is already there can still be finished.
+    'reserve_bytes' => (int) env('REEL_RESERVE_BYTES', 200 * 1024 * 1024),
+
+    'programs' => [
+        'ffmpeg' => env('REEL_FFMPEG', 'ffmpeg'),
+        'ffprobe' => env('REEL_FFPROBE', 'ffprobe'),
+        'voice' => env('REEL_VOICE', 'flite'),
+    ],
+];

@@ -1,0 +1,10 @@
+<?php
+
+namespace OpenReel\Core\Assembly;
+
+use OpenReel\Core\Time\Tick;
+
+final readonly class Chapter
+{
+    public function __construct(public string $title, public Tick $from, public Tick $until) {}
+}

@@ -1,0 +1,18 @@
+<?php
+
+namespace OpenReel\Core\Picture;
+
+use OpenReel\Core\Problem;
+
+final class PictureProblem extends Problem
+{
+    public static function oddFrame(int $width, int $height): self
+    {
+        return new self("A frame of {$width} x {$height} cannot be encoded: both sides must be even and at least 64.");
+    }
+
+    public static function noArea(int $width, int $height): self
+    {
+        return new self("A picture of {$width} x {$height} has no area.");
+    }
+}

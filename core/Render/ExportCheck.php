@@ -1,0 +1,58 @@
+<?php
+
+namespace OpenReel\Core\Render;
+
+use OpenReel\Core\Assembly\Assembly;
+
+/** Compares a finished file with what was meant. */
+final class ExportCheck
+{
+    /** Sections are each within 0.5 LU of the target, so the whole is too. */
+    private const LOUDNESS_TOLERANCE = 0.5;
+
+    /** Sound may end up to one AAC frame (1024 samples) later than the picture. */
+    private const SOUND_SLACK_SECONDS = 0.05;
+
+    /**
+     * @param  ExportFacts  $facts  what was found in the file
+     * @return list<array{name: string, ok: bool, says: string}> one sentence a check, in a fixed order
+     */
+    public static function findings(Assembly $assembly, ExportFacts $facts, LoudnessReport $sound, float $targetLufs, float $peakLimit): array
+    {
+        $frames = $assembly->frames();
+        $seconds = $assembly->length()->seconds();
+        $chapters = count($assembly->segments);
+        $size = "{$assembly->frame->width} x {$assembly->frame->height}";
+        $found = "{$facts->width} x {$facts->height}";
+
+        return [
+            self::finding('frames', $facts->frames === $frames,
+                "All {$frames} frames are there.", "The file has {$facts->frames} frames instead of {$frames}."),
+            self::finding('duration', abs($facts->soundSeconds - $seconds) <= self::SOUND_SLACK_SECONDS,
+                'Picture and sound are equally long.', sprintf('The sound lasts %.2f s, the picture %.2f s.', $facts->soundSeconds, $seconds)),
+            self::finding('streams', $facts->videoCodec === 'h264' && $facts->audioCodec === 'aac' && $found === $size,
+                "H.264 picture of {$size} and AAC sound.", "Expected H.264 of {$size} and AAC, found {$facts->videoCodec} of {$found} and {$facts->audioCodec}."),
+            self::finding('chapters', $facts->chapters === $chapters,
+                $chapters === 1 ? 'One chapter.' : "{$chapters} chapters.", "The file has {$facts->chapters} chapters instead of {$chapters}."),
+            self::loudness($sound, $targetLufs, $peakLimit),
+        ];
+    }
+
+    /** @return array{name: string, ok: bool, says: string} */
+    private static function loudness(LoudnessReport $sound, float $target, float $peakLimit): array
+    {
+        if ($sound->lufs === null) {
+            return self::finding('loudness', false, '', 'Nothing can be heard in this file.');
+        }
+        $says = sprintf('Loudness %.1f LUFS, highest peak %.1f dBTP.', $sound->lufs, $sound->peak ?? -99.0);
+        $ok = abs($sound->lufs - $target) <= self::LOUDNESS_TOLERANCE && ($sound->peak ?? -99.0) <= $peakLimit;
+
+        return self::finding('loudness', $ok, $says, $says.sprintf(' Meant were %.1f LUFS and at most %.1f dBTP.', $target, $peakLimit));
+    }
+
+    /** @return array{name: string, ok: bool, says: string} */
+    private static function finding(string $name, bool $ok, string $good, string $bad): array
+    {
+        return ['name' => $name, 'ok' => $ok, 'says' => $ok ? $good : $bad];
+    }
+}

@@ -1,0 +1,85 @@
+<?php
+
+namespace OpenReel\Core\Render;
+
+use OpenReel\Core\Time\Tick;
+
+/** Encoder commands that make a recording usable. */
+final class IngestCommand
+{
+    /** Picture codecs that browsers play from WebM and from MP4; anything else is encoded again. */
+    private const IN_WEBM = ['vp8', 'vp9', 'av1'];
+
+    private const IN_MP4 = ['h264'];
+
+    /** The extension of the file that will be played back. */
+    public static function container(?string $videoCodec): string
+    {
+        return in_array($videoCodec, self::IN_WEBM, true) ? 'webm' : 'mp4';
+    }
+
+    /**
+     * One pass over the recording: the picture copied into a seekable file (with sound for the browser), the sound as
+     * FLAC at 48 kHz mono with gaps filled so that it keeps step with the picture, the same as raw PCM for listening,
+     * and its loudness as delivered, in the log.
+     *
+     * @param  string|null  $videoCodec  null without a picture: `$media` is then not written
+     * @param  string|null  $audioCodec  null without sound: `$sound` and `$pcm` are then not written
+     * @return list<string> arguments after the program's name
+     */
+    public static function arguments(string $raw, ?string $videoCodec, ?string $audioCodec, string $media, string $sound, string $pcm): array
+    {
+        $arguments = ['-fflags', '+genpts+discardcorrupt', '-i', $raw];
+        if ($audioCodec !== null) {
+            array_push($arguments, '-filter_complex',
+                '[0:a:0]aresample=48000:async=1:first_pts=0,aformat=channel_layouts=mono,asplit=3[keep][listen][meter];'
+                .'[meter]pan=stereo|c0=c0|c1=c0,ebur128=framelog=verbose,anullsink');
+            array_push($arguments, '-map', '[keep]', '-map_metadata', '-1', '-c:a', 'flac', '-compression_level', '0', '-sample_fmt', 's16', '-f', 'flac', $sound);
+            array_push($arguments, '-map', '[listen]', '-c:a', 'pcm_s16le', '-f', 's16le', $pcm);
+        }
+        if ($videoCodec !== null) {
+            array_push($arguments, '-map', '0:V:0', '-map', '0:a:0?', '-map_metadata', '-1', '-map_chapters', '-1',
+                ...self::picture($videoCodec), ...self::playedSound($videoCodec, $audioCodec), ...[$media]);
+        }
+
+        return $arguments;
+    }
+
+    /**
+     * A small still picture.
+     *
+     * @param  Tick|null  $at  where the speech starts; null for the first picture
+     * @return list<string>
+     */
+    public static function poster(string $media, ?Tick $at, string $out): array
+    {
+        return [
+            '-ss', sprintf('%.3F', ($at ?? Tick::zero())->seconds()), '-i', $media,
+            '-frames:v', '1', '-vf', 'scale=480:-2', '-q:v', '4', '-f', 'image2', '-update', '1', $out,
+        ];
+    }
+
+    /** @return list<string> */
+    private static function picture(string $codec): array
+    {
+        return match (true) {
+            in_array($codec, self::IN_WEBM, true) => ['-c:v', 'copy', '-f', 'webm'],
+            in_array($codec, self::IN_MP4, true) => ['-c:v', 'copy', '-movflags', '+faststart', '-f', 'mp4'],
+            default => ['-c:v', 'libx264', '-preset', 'veryfast', '-crf', '16', '-pix_fmt', 'yuv420p',
+                '-vf', 'scale=trunc(iw/2)*2:trunc(ih/2)*2', '-movflags', '+faststart', '-f', 'mp4'],
+        };
+    }
+
+    /** @return list<string> */
+    private static function playedSound(string $videoCodec, ?string $audioCodec): array
+    {
+        $webm = self::container($videoCodec) === 'webm';
+
+        return match (true) {
+            $audioCodec === null => ['-an'],
+            $webm && in_array($audioCodec, ['opus', 'vorbis'], true), ! $webm && $audioCodec === 'aac' => ['-c:a', 'copy'],
+            $webm => ['-c:a', 'libopus', '-b:a', '96k'],
+            default => ['-c:a', 'aac', '-b:a', '160k'],
+        };
+    }
+}

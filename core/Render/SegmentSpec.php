@@ -1,0 +1,74 @@
+<?php
+
+namespace OpenReel\Core\Render;
+
+use OpenReel\Core\Assembly\Segment;
+use OpenReel\Core\Picture\PicturePlan;
+use OpenReel\Core\Picture\PixelRect;
+use OpenReel\Core\Time\FrameRate;
+use OpenReel\Core\Time\Tick;
+
+/**
+ * The picture of one segment, complete: what it shows, from which files (by hash), for how many frames. Two equal specs
+ * make the same picture, wherever in the lesson they stand.
+ */
+final readonly class SegmentSpec
+{
+    /**
+     * @param  string|null  $camera  hash of the camera's file, null when it is not shown
+     * @param  Tick  $in  where in the camera's file the segment starts
+     * @param  string|null  $slide  hash of the slide's file, null when it is not shown
+     */
+    private function __construct(
+        public PicturePlan $picture,
+        public FrameRate $rate,
+        public int $frames,
+        public ?string $camera,
+        public Tick $in,
+        public ?string $slide,
+    ) {}
+
+    public static function of(Segment $segment, FrameRate $rate): self
+    {
+        $camera = $segment->picture->camera === null ? null : $segment->take->mediaHash;
+
+        return new self(
+            $segment->picture,
+            $rate,
+            $segment->frames,
+            $camera,
+            $camera === null ? Tick::zero() : $segment->take->used->from,
+            $segment->picture->slide === null ? null : $segment->slide?->hash,
+        );
+    }
+
+    public function length(): Tick
+    {
+        return Tick::ofFrames($this->frames, $this->rate);
+    }
+
+    public function key(string $encoder): string
+    {
+        return CacheKey::of('segment', [
+            'picture' => $this->picture->toArray(),
+            'fps' => $this->rate->fps,
+            'frames' => $this->frames,
+            'camera' => $this->camera,
+            'in' => $this->in->count,
+            'slide' => $this->slide,
+            'recipe' => SegmentCommand::RECIPE,
+        ], $encoder);
+    }
+
+    /** Where the camera goes, when there is one to show. */
+    public function cameraRect(): ?PixelRect
+    {
+        return $this->camera === null ? null : $this->picture->camera;
+    }
+
+    /** Where the slide goes, when there is one to show. */
+    public function slideRect(): ?PixelRect
+    {
+        return $this->slide === null ? null : $this->picture->slide;
+    }
+}

@@ -1,0 +1,45 @@
+<?php
+
+namespace OpenReel\Core\Render;
+
+use OpenReel\Core\Assembly\Segment;
+use OpenReel\Core\Time\FrameRate;
+use OpenReel\Core\Time\Tick;
+
+/** The sound of one segment: exactly as many samples as its frames have ticks, at the target loudness. */
+final readonly class SoundSpec
+{
+    /**
+     * @param  string|null  $sound  hash of the take's sound file; null makes silence
+     * @param  Tick  $in  where in the sound file the segment starts
+     * @param  Tick  $used  how much of the sound is used; the rest of the last frame is silent
+     * @param  Tick  $length  samples of the finished sound
+     */
+    private function __construct(
+        public ?string $sound,
+        public Tick $in,
+        public Tick $used,
+        public Tick $length,
+        public float $target,
+    ) {}
+
+    /** @param  float  $target  LUFS */
+    public static function of(Segment $segment, FrameRate $rate, float $target): self
+    {
+        $used = $segment->take->used;
+
+        return new self($segment->take->soundHash, $used->from, $used->length(), Tick::ofFrames($segment->frames, $rate), $target);
+    }
+
+    public function key(string $encoder): string
+    {
+        return CacheKey::of('sound', [
+            'sound' => $this->sound,
+            'in' => $this->in->count,
+            'used' => $this->used->count,
+            'samples' => $this->length->count,
+            'target' => $this->target,
+            'recipe' => SoundCommand::RECIPE,
+        ], $encoder);
+    }
+}

@@ -1,0 +1,18 @@
+<?php
+
+namespace OpenReel\Core\Script;
+
+use OpenReel\Core\Problem;
+
+final class ScriptProblem extends Problem
+{
+    public static function empty(): self
+    {
+        return new self('The script is empty. Start it with "# Title", then "## Section" and the words to be spoken.');
+    }
+
+    public static function headingWithoutText(int $row): self
+    {
+        return new self("The heading in row {$row} of the script has no words after the # marks.");
+    }
+}

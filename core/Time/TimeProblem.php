@@ -1,0 +1,23 @@
+<?php
+
+namespace OpenReel\Core\Time;
+
+use OpenReel\Core\Problem;
+
+final class TimeProblem extends Problem
+{
+    public static function unknownRate(int $fps): self
+    {
+        return new self("A frame rate of {$fps} is not offered. Choose 24, 25, 30, 50 or 60 frames a second.");
+    }
+
+    public static function negative(int $ticks): self
+    {
+        return new self("A time cannot lie before the start ({$ticks} ticks).");
+    }
+
+    public static function endsBeforeItStarts(int $from, int $until): self
+    {
+        return new self("The end must come after the start (from tick {$from} until tick {$until}).");
+    }
+}

@@ -1,0 +1,27 @@
+<?php
+
+namespace Database\Factories;
+
+use App\Models\Section;
+use App\Models\Take;
+use App\Models\TakeState;
+use Illuminate\Database\Eloquent\Factories\Factory;
+
+/** @extends Factory<Take> */
+final class TakeFactory extends Factory
+{
+    protected $model = Take::class;
+
+    public function definition(): array
+    {
+        return [
+            'section_id' => Section::factory(),
+            'number' => 1,
+            'state' => TakeState::Ready,
+            'length_ticks' => 10 * 48_000,
+            'speech_from' => 48_000,
+            'speech_until' => 9 * 48_000,
+            'loudness' => -20.0,
+        ];
+    }
+}
