@@ -10,5 +10,7 @@ return [
             'root' => env('REEL_MEDIA_ROOT', storage_path('app/media')),
             'throw' => true,
         ],
+        // The framework's own disk would be served under /storage; nothing of ours is.
+        'local' => ['driver' => 'local', 'root' => storage_path('app/private'), 'serve' => false],
     ],
 ];

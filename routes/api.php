@@ -1,1 +1,44 @@
 <?php
+
+use App\Http\Controllers\ExportController;
+use App\Http\Controllers\LessonController;
+use App\Http\Controllers\SectionController;
+use App\Http\Controllers\SlideController;
+use App\Http\Controllers\StandInController;
+use App\Http\Controllers\TakeController;
+use App\Http\Controllers\TrackController;
+use Illuminate\Support\Facades\Route;
+
+Route::apiResource('lessons', LessonController::class);
+Route::post('lessons/{lesson}/restore', [LessonController::class, 'restore'])->withTrashed();
+Route::get('lessons/{lesson}/assembly', [LessonController::class, 'assembly']);
+Route::put('lessons/{lesson}/order', [LessonController::class, 'order']);
+
+Route::post('lessons/{lesson}/sections', [SectionController::class, 'store']);
+Route::patch('sections/{section}', [SectionController::class, 'update']);
+Route::delete('sections/{section}', [SectionController::class, 'destroy']);
+Route::post('sections/{section}/restore', [SectionController::class, 'restore'])->withTrashed();
+Route::get('sections/{section}/picture', [SectionController::class, 'picture']);
+Route::get('sections/{section}/stand-in-voice', [StandInController::class, 'voice']);
+
+Route::post('lessons/{lesson}/slides', [SlideController::class, 'store']);
+Route::get('slides/{slide}/picture', [SlideController::class, 'picture']);
+
+Route::post('sections/{section}/takes', [TakeController::class, 'store']);
+Route::get('takes/{take}', [TakeController::class, 'show']);
+Route::patch('takes/{take}', [TakeController::class, 'update']);
+Route::delete('takes/{take}', [TakeController::class, 'destroy']);
+Route::put('takes/{take}/events', [TakeController::class, 'events']);
+Route::post('takes/{take}/finish', [TakeController::class, 'finish']);
+Route::get('takes/{take}/media', [TakeController::class, 'media']);
+Route::get('takes/{take}/poster', [TakeController::class, 'poster']);
+Route::get('takes/{take}/wave', [TakeController::class, 'wave']);
+Route::put('tracks/{track}/chunks/{number}', [TrackController::class, 'append'])->whereNumber('number');
+
+Route::get('lessons/{lesson}/exports', [ExportController::class, 'index']);
+Route::post('lessons/{lesson}/exports', [ExportController::class, 'store']);
+Route::get('exports/{export}', [ExportController::class, 'show']);
+Route::post('exports/{export}/cancel', [ExportController::class, 'cancel']);
+Route::get('exports/{export}/file', [ExportController::class, 'file']);
+
+Route::fallback(fn () => abort(404));

@@ -2,6 +2,7 @@
 
 namespace App\Console\Commands;
 
+use App\Actions\FrameChoice;
 use App\Actions\ImportFolder;
 use App\Actions\Refusal;
 use App\Models\Section;
@@ -48,12 +49,14 @@ final class BuildCommand extends Command
     /** @return array{width: int, height: int, fps: int} */
     private function frame(): array
     {
-        $sizes = ['1920x1080' => [1920, 1080], '1280x720' => [1280, 720]];
-        [$width, $height] = $sizes[(string) $this->option('frame')] ?? throw Refusal::badInput('The frame is 1920x1080 or 1280x720.');
+        $size = array_map(intval(...), explode('x', (string) $this->option('frame')));
+        if (! in_array($size, FrameChoice::SIZES, true)) {
+            throw Refusal::badInput('The frame is 1920x1080 or 1280x720.');
+        }
         $fps = (int) $this->option('fps');
 
-        return in_array($fps, [25, 30], true)
-            ? ['width' => $width, 'height' => $height, 'fps' => $fps]
+        return in_array($fps, FrameChoice::RATES, true)
+            ? ['width' => $size[0], 'height' => $size[1], 'fps' => $fps]
             : throw Refusal::badInput('The frame rate is 25 or 30.');
     }
 }

@@ -1,0 +1,65 @@
+<?php
+
+namespace App\Actions;
+
+use App\Jobs\PrepareLessonJob;
+use App\Models\Lesson;
+use App\Models\Section;
+use Illuminate\Http\UploadedFile;
+
+/** Gives several pictures to sections in order: from the section named, or else to those without a slide. */
+final class FillSlides
+{
+    public function __construct(private readonly AddSlide $addSlide, private readonly AddSection $addSection) {}
+
+    /**
+     * @param  list<UploadedFile>  $files  put in the order of their names, numbers by value
+     * @param  string|null  $sectionId  the section that gets the first picture
+     * @return array{added: int, refused: list<string>} a sentence for each picture that could not be used
+     */
+    public function __invoke(Lesson $lesson, array $files, ?string $sectionId): array
+    {
+        usort($files, fn (UploadedFile $a, UploadedFile $b): int => strnatcasecmp($a->getClientOriginalName(), $b->getClientOriginalName()));
+        $places = $this->places($lesson, $sectionId);
+        $added = 0;
+        $refused = [];
+        foreach ($files as $file) {
+            try {
+                $slide = $this->slide($lesson, $file);
+            } catch (Refusal $refusal) {
+                $refused[] = $refusal->getMessage();
+
+                continue;
+            }
+            $section = array_shift($places) ?? ($this->addSection)($lesson, null);
+            $section->update(['slide_id' => $slide->id]);
+            $added++;
+        }
+        if ($added > 0) {
+            PrepareLessonJob::dispatch($lesson->id);
+        }
+
+        return ['added' => $added, 'refused' => $refused];
+    }
+
+    private function slide(Lesson $lesson, UploadedFile $file): \App\Models\Slide
+    {
+        $name = $file->getClientOriginalName();
+        if (! $file->isValid()) {
+            throw Refusal::badInput(in_array($file->getError(), [UPLOAD_ERR_INI_SIZE, UPLOAD_ERR_FORM_SIZE], true)
+                ? "\"{$name}\" is larger than 20 MB. Save it smaller and try again."
+                : "\"{$name}\" did not arrive whole. Try again.");
+        }
+
+        return ($this->addSlide)($lesson, $file->getPathname(), $name);
+    }
+
+    /** @return list<Section> */
+    private function places(Lesson $lesson, ?string $sectionId): array
+    {
+        $sections = $lesson->sections()->get();
+        $start = $sectionId === null ? false : $sections->search(fn (Section $s): bool => $s->id === $sectionId);
+
+        return array_values(($start === false ? $sections->whereNull('slide_id') : $sections->slice((int) $start))->all());
+    }
+}

@@ -1,0 +1,64 @@
+<?php
+
+namespace App\Http\Controllers;
+
+use App\Actions\AssembleLesson;
+use App\Actions\PlanHash;
+use App\Actions\RequestExport;
+use App\Http\MediaResponse;
+use App\Http\Resources\ExportResource;
+use App\Models\Export;
+use App\Models\ExportState;
+use App\Models\Lesson;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+use Symfony\Component\HttpFoundation\BinaryFileResponse;
+
+final class ExportController
+{
+    public function __construct(private readonly AssembleLesson $assemble) {}
+
+    public function index(Lesson $lesson): JsonResponse
+    {
+        $plan = $this->plan($lesson);
+
+        return new JsonResponse($lesson->exports()->with('lesson')->limit(20)->get()->map(fn (Export $e): array => (new ExportResource($e, $plan))->toArray())->all());
+    }
+
+    public function store(Lesson $lesson, RequestExport $request): JsonResponse
+    {
+        return $this->resource($request($lesson)->refresh())->response()->setStatusCode(202);
+    }
+
+    public function show(Export $export): ExportResource
+    {
+        return $this->resource($export);
+    }
+
+    public function cancel(Export $export): ExportResource
+    {
+        // Asked of the row as it is, so that an export finished a moment ago stays finished.
+        Export::query()->whereKey($export->id)->whereIn('state', [ExportState::Waiting, ExportState::Running])
+            ->update(['state' => ExportState::Cancelled, 'doing' => null]);
+
+        return $this->resource($export->refresh());
+    }
+
+    public function file(Request $request, Export $export): BinaryFileResponse
+    {
+        return MediaResponse::of(
+            $export->state === ExportState::Done ? $export->path : null, 'video/mp4',
+            downloadAs: $request->has('download') ? $export->file_name : null,
+        );
+    }
+
+    private function resource(Export $export): ExportResource
+    {
+        return new ExportResource($export, $this->plan($export->lesson));
+    }
+
+    private function plan(Lesson $lesson): string
+    {
+        return PlanHash::of(($this->assemble)($lesson));
+    }
+}

@@ -1,0 +1,58 @@
+<?php
+
+namespace App\Http\Controllers;
+
+use App\Actions\AddSection;
+use App\Actions\SectionPicture;
+use App\Http\Requests\SectionRequest;
+use App\Http\Resources\SectionResource;
+use App\Jobs\PrepareLessonJob;
+use App\Models\Lesson;
+use App\Models\Section;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+use Illuminate\Http\Response;
+use OpenReel\Core\Picture\Shape;
+
+final class SectionController
+{
+    public function store(Request $request, Lesson $lesson, AddSection $add): JsonResponse
+    {
+        $section = $add($lesson, $request->string('after')->value() ?: null);
+
+        return (new SectionResource($section->load('slide', 'takes.tracks')))->response()->setStatusCode(201);
+    }
+
+    public function update(SectionRequest $request, Section $section): SectionResource
+    {
+        $section->update($request->validated());
+        if ($section->wasChanged(['layout', 'inset_corner', 'inset_size', 'slide_id'])) {
+            PrepareLessonJob::dispatch($section->lesson_id);
+        }
+
+        return new SectionResource($section->load('slide', 'takes.tracks'));
+    }
+
+    /** What is where in the frame when a camera of the given size records this section; none without a size. */
+    public function picture(Request $request, Section $section): JsonResponse
+    {
+        $request->validate(['width' => ['required_with:height', 'integer', 'between:1,16384'], 'height' => ['required_with:width', 'integer', 'between:1,16384']], ['*' => 'That is not the size of a camera picture.']);
+        $camera = $request->has('width') ? Shape::of($request->integer('width'), $request->integer('height')) : null;
+
+        return new JsonResponse(SectionPicture::of($section, $camera)->toArray());
+    }
+
+    public function destroy(Section $section): Response
+    {
+        $section->delete();
+
+        return response()->noContent();
+    }
+
+    public function restore(Section $section): SectionResource
+    {
+        $section->restore();
+
+        return new SectionResource($section->load('slide', 'takes.tracks'));
+    }
+}

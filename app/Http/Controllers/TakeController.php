@@ -1,0 +1,120 @@
+<?php
+
+namespace App\Http\Controllers;
+
+use App\Actions\FinishTake;
+use App\Actions\GiveVerdict;
+use App\Actions\Refusal;
+use App\Actions\StartTake;
+use App\Actions\TrimTake;
+use App\Http\MediaResponse;
+use App\Http\Requests\TakeRequest;
+use App\Http\Resources\TakeResource;
+use App\Media\MediaStore;
+use App\Models\Section;
+use App\Models\Take;
+use App\Models\TakeState;
+use App\Models\Track;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+use Illuminate\Http\Response;
+use Illuminate\Validation\Rule;
+use OpenReel\Core\Take\Verdict;
+use OpenReel\Core\Time\Tick;
+use Symfony\Component\HttpFoundation\BinaryFileResponse;
+
+final class TakeController
+{
+    public function store(Request $request, Section $section, StartTake $start): JsonResponse
+    {
+        $request->validate([
+            'tracks' => ['required', 'array', 'min:1'],
+            'tracks.*.kind' => ['required', 'distinct', Rule::in(Track::KINDS)],
+            'tracks.*.mime' => ['required', 'string', 'max:100', 'regex:#^(audio|video)/#'],
+        ], ['*' => 'Say which devices are recorded.']);
+
+        return (new TakeResource($start($section, array_column($request->input('tracks'), 'mime', 'kind'))->load('tracks')))
+            ->response()->setStatusCode(201);
+    }
+
+    public function show(Take $take): TakeResource
+    {
+        return new TakeResource($take);
+    }
+
+    /** Gives up a take before anything was recorded, so that a count-down broken off leaves no trace. */
+    public function destroy(Take $take): Response
+    {
+        if ($take->state !== TakeState::Recording || $take->tracks->sum('bytes') > 0) {
+            throw Refusal::conflict('Something is recorded in this take. Discard it instead; that can be undone.');
+        }
+        $take->delete();
+
+        return response()->noContent();
+    }
+
+    public function update(TakeRequest $request, Take $take, GiveVerdict $decide, TrimTake $trim): TakeResource
+    {
+        if ($request->has('verdict')) {
+            $decide($take, Verdict::from($request->string('verdict')->value()));
+        }
+        if ($request->hasAny(['used_from_ms', 'used_until_ms'])) {
+            $trim($take, $request->ticks('used_from_ms'), $request->ticks('used_until_ms'));
+        }
+
+        return new TakeResource($take->refresh());
+    }
+
+    /** The event log as JSON lines, whole each time. */
+    public function events(Request $request, Take $take, MediaStore $media): Response
+    {
+        $log = $request->getContent();
+        if (strlen($log) > config('reel.limits.events_bytes')) {
+            throw Refusal::badInput('The log of this take is too long.');
+        }
+        if ($take->state !== TakeState::Recording) {
+            throw Refusal::conflict('This take is finished; its log cannot change.');
+        }
+        $media->write($take->folder().'/events.jsonl', $log);
+
+        return response()->noContent();
+    }
+
+    public function finish(Request $request, Take $take, FinishTake $finish): TakeResource
+    {
+        $request->validate([
+            'tracks' => ['required_without:as_arrived', 'array'],
+            'tracks.*.id' => ['required', 'string'],
+            'tracks.*.chunks' => ['required', 'integer', 'min:0'],
+            'tracks.*.bytes' => ['required', 'integer', 'min:0'],
+            'as_arrived' => ['sometimes', 'boolean'],
+        ], ['*' => 'Say how much was recorded.']);
+        $sent = null;
+        foreach ($request->boolean('as_arrived') ? [] : $request->input('tracks') as $track) {
+            $sent[$track['id']] = ['chunks' => (int) $track['chunks'], 'bytes' => (int) $track['bytes']];
+        }
+
+        return new TakeResource($finish($take, $sent));
+    }
+
+    /** Before it is ingested, a take is played as it came from the recorder. */
+    public function media(Take $take): BinaryFileResponse
+    {
+        if ($take->media_path !== null) {
+            return MediaResponse::of($take->media_path, (string) $take->media_mime);
+        }
+        $track = $take->tracks->sortBy('kind')->first();
+
+        return MediaResponse::of($track?->path, $track->mime ?? 'application/octet-stream', unchanging: false);
+    }
+
+    public function poster(Take $take): BinaryFileResponse
+    {
+        return MediaResponse::of($take->poster_path, 'image/jpeg');
+    }
+
+    public function wave(Take $take): BinaryFileResponse
+    {
+        return MediaResponse::of($take->state === TakeState::Ready ? $take->folder().'/wave.json' : null, 'application/json');
+    }
+}

@@ -1,0 +1,26 @@
+<?php
+
+namespace App\Http\Controllers;
+
+use App\Actions\AppendChunk;
+use App\Actions\Refusal;
+use App\Models\Track;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+
+final class TrackController
+{
+    /** The chunk's bytes are the body; the header X-Chunk-SHA256 tells what they should be. */
+    public function append(Request $request, Track $track, int $number, AppendChunk $append): JsonResponse
+    {
+        $bytes = $request->getContent();
+        if ($bytes === '' || strlen($bytes) > config('reel.limits.chunk_bytes')) {
+            throw Refusal::badInput('A piece of a recording has at least 1 byte and at most 16 MB.');
+        }
+        if ($track->bytes + strlen($bytes) > config('reel.limits.recording_bytes')) {
+            throw Refusal::badInput('This take has become larger than 8 GB. Stop here and go on with another take; what was recorded is safe.');
+        }
+
+        return new JsonResponse(['next' => $append($track, $number, $bytes, (string) $request->header('X-Chunk-SHA256'))]);
+    }
+}

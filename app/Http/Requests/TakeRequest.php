@@ -1,0 +1,33 @@
+<?php
+
+namespace App\Http\Requests;
+
+use Illuminate\Foundation\Http\FormRequest;
+use Illuminate\Validation\Rule;
+use OpenReel\Core\Take\Verdict;
+use OpenReel\Core\Time\Tick;
+
+/** A verdict, or the part of a take to be used; null goes back to the part found by listening. */
+final class TakeRequest extends FormRequest
+{
+    /** @return array<string, list<mixed>> */
+    public function rules(): array
+    {
+        return [
+            'verdict' => ['sometimes', Rule::enum(Verdict::class)],
+            'used_from_ms' => ['sometimes', 'nullable', 'integer', 'min:0'],
+            'used_until_ms' => ['sometimes', 'nullable', 'integer', 'min:0'],
+        ];
+    }
+
+    /** @return array<string, string> */
+    public function messages(): array
+    {
+        return ['verdict.*' => 'A take is kept, discarded or undecided.', '*' => 'Start and end are whole milliseconds from the start of the take.'];
+    }
+
+    public function ticks(string $field): ?Tick
+    {
+        return $this->input($field) === null ? null : Tick::ofMilliseconds((int) $this->input($field));
+    }
+}

@@ -1,0 +1,58 @@
+/** The server said no. The message is a sentence for the presenter. */
+export class ApiProblem extends Error {
+    constructor(
+        readonly status: number,
+        message: string,
+        readonly body: Record<string, unknown> = {},
+    ) {
+        super(message);
+        this.name = 'ApiProblem';
+    }
+}
+
+/** The server could not be reached at all. */
+export class Unreachable extends Error {
+    constructor() {
+        super('The server cannot be reached. Nothing is lost; check that Open Reel is running.');
+        this.name = 'Unreachable';
+    }
+}
+
+type Body = Record<string, unknown> | FormData | Blob | string | undefined;
+
+/**
+ * One request to the API.
+ *
+ * @throws ApiProblem | Unreachable
+ */
+export async function request<T>(method: string, path: string, body?: Body, init: RequestInit = {}): Promise<T> {
+    const isJson = body !== undefined && !(body instanceof FormData) && !(body instanceof Blob) && typeof body !== 'string';
+    let response: Response;
+    try {
+        response = await fetch(`/api/${path}`, {
+            method,
+            ...init,
+            headers: { Accept: 'application/json', ...(isJson ? { 'Content-Type': 'application/json' } : {}), ...init.headers },
+            body: isJson ? JSON.stringify(body) : (body as BodyInit | undefined),
+        });
+    } catch {
+        throw new Unreachable();
+    }
+    if (response.status === 204) {
+        return undefined as T;
+    }
+    const answer = (await response.json().catch(() => ({}))) as Record<string, unknown>;
+    if (!response.ok) {
+        const detail = typeof answer.detail === 'string' ? answer.detail : 'The server gave no answer that makes sense.';
+        throw new ApiProblem(response.status, detail, answer);
+    }
+    return answer as T;
+}
+
+export const api = {
+    get: <T>(path: string) => request<T>('GET', path),
+    post: <T>(path: string, body?: Body) => request<T>('POST', path, body ?? {}),
+    put: <T>(path: string, body: Body) => request<T>('PUT', path, body),
+    patch: <T>(path: string, body: Record<string, unknown>) => request<T>('PATCH', path, body),
+    delete: <T>(path: string) => request<T>('DELETE', path),
+};

@@ -1,0 +1,65 @@
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { api } from './client';
+import type { Assembly, Export, Lesson, LessonSummary, Section, Take, Verdict } from './types';
+
+export const lessonKey = (id: string) => ['lesson', id];
+
+export function useLessons() {
+    return useQuery({ queryKey: ['lessons'], queryFn: () => api.get<LessonSummary[]>('lessons') });
+}
+
+/** A lesson with everything in it; looks again by itself while a take is being listened to. */
+export function useLesson(id: string) {
+    return useQuery({
+        queryKey: lessonKey(id),
+        queryFn: () => api.get<Lesson>(`lessons/${id}`),
+        refetchInterval: (query) => {
+            const takes = query.state.data?.sections.flatMap((section) => section.takes) ?? [];
+            if (takes.some((take) => take.state === 'ingesting')) {
+                return 500;
+            }
+            return takes.some((take) => take.state === 'recording') ? 4000 : false;
+        },
+    });
+}
+
+export function useAssembly(lessonId: string) {
+    return useQuery({
+        queryKey: ['assembly', lessonId],
+        queryFn: () => api.get<Assembly>(`lessons/${lessonId}/assembly`),
+        refetchInterval: (query) => {
+            const plan = query.state.data;
+            return plan && plan.rendered < plan.segments.length ? 2000 : false;
+        },
+    });
+}
+
+export function useExports(lessonId: string) {
+    return useQuery({
+        queryKey: ['exports', lessonId],
+        queryFn: () => api.get<Export[]>(`lessons/${lessonId}/exports`),
+        refetchInterval: (query) =>
+            query.state.data?.some((e) => e.state === 'waiting' || e.state === 'running') ? 700 : false,
+    });
+}
+
+/** Runs a change and then reads the lesson, its plan and its exports anew. */
+export function useLessonChange<Input>(lessonId: string, change: (input: Input) => Promise<unknown>) {
+    const client = useQueryClient();
+    return useMutation({
+        mutationFn: change,
+        onSettled: () => refreshLesson(client, lessonId),
+    });
+}
+
+export function refreshLesson(client: ReturnType<typeof useQueryClient>, lessonId: string) {
+    void client.invalidateQueries({ queryKey: ['assembly', lessonId] });
+    void client.invalidateQueries({ queryKey: ['exports', lessonId] });
+    void client.invalidateQueries({ queryKey: ['lessons'] });
+    return client.invalidateQueries({ queryKey: lessonKey(lessonId) });
+}
+
+export const giveVerdict = (take: string, verdict: Verdict) => api.patch<Take>(`takes/${take}`, { verdict });
+
+export const changeSection = (section: string, change: Partial<Omit<Section, 'slide'>> & { slide_id?: string | null }) =>
+    api.patch<Section>(`sections/${section}`, change);

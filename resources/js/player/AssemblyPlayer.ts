@@ -1,0 +1,161 @@
+import type { Assembly, Segment } from '../api/types';
+import { Subscribable } from '../ui/Subscribable';
+import { frameAt, isOver, mediaTime, placeOf } from './plan';
+
+export interface PlayerSnapshot {
+    index: number;
+    frame: number;
+    playing: boolean;
+}
+
+/**
+ * Plays an assembly without rendering it. Two media elements take turns, so that the next segment is loaded and stands
+ * at its start before the one on show is over.
+ */
+export class AssemblyPlayer extends Subscribable<PlayerSnapshot> {
+    private context: AudioContext | null = null;
+    private gains: GainNode[] = [];
+    private tick = 0;
+    private over = false;
+
+    constructor(
+        private readonly plan: Assembly,
+        private readonly elements: [HTMLVideoElement, HTMLVideoElement],
+    ) {
+        super({ index: 0, frame: 0, playing: false });
+        this.seek(0);
+    }
+
+    async play(): Promise<void> {
+        this.wire();
+        await this.context?.resume();
+        if (this.over) {
+            this.seek(0);
+        }
+        this.set({ playing: true });
+        await this.run();
+    }
+
+    pause(): void {
+        cancelAnimationFrame(this.tick);
+        this.elements.forEach((element) => element.pause());
+        this.set({ playing: false });
+    }
+
+    toggle(): void {
+        if (this.snapshot().playing) {
+            this.pause();
+        } else {
+            void this.play();
+        }
+    }
+
+    /** Shows a frame of the lesson; goes on playing if it was. */
+    seek(frame: number): void {
+        const { playing } = this.snapshot();
+        this.elements.forEach((element) => element.pause());
+        this.over = false;
+        const { index, offset } = placeOf(this.plan, frame);
+        this.load(index, offset);
+        this.load(index + 1, 0);
+        this.set({ index, frame: (this.plan.segments[index]?.start_frame ?? 0) + offset });
+        if (playing) {
+            void this.run();
+        }
+    }
+
+    close(): void {
+        this.pause();
+        this.elements.forEach((element) => element.removeAttribute('src'));
+        void this.context?.close();
+    }
+
+    private segment(index: number): Segment | undefined {
+        return this.plan.segments[index];
+    }
+
+    private element(index: number): HTMLVideoElement {
+        return this.elements[(index % 2) as 0 | 1];
+    }
+
+    private load(index: number, offset: number): void {
+        const segment = this.segment(index);
+        if (!segment) {
+            return;
+        }
+        const element = this.element(index);
+        if (element.getAttribute('src') !== segment.media_url) {
+            element.src = segment.media_url;
+        }
+        element.currentTime = mediaTime(segment, offset, this.plan.fps);
+    }
+
+    private async run(): Promise<void> {
+        const { index } = this.snapshot();
+        const segment = this.segment(index);
+        if (!segment) {
+            return;
+        }
+        this.turnUp(index, segment.gain_db);
+        await this.element(index)
+            .play()
+            .catch(() => undefined);
+        this.watch();
+    }
+
+    private watch(): void {
+        cancelAnimationFrame(this.tick);
+        this.tick = requestAnimationFrame(() => {
+            const { index, playing } = this.snapshot();
+            const segment = this.segment(index);
+            const element = this.element(index);
+            if (!segment || !playing) {
+                return;
+            }
+            if (element.ended || isOver(segment, element.currentTime, this.plan.fps)) {
+                this.next(index);
+                return;
+            }
+            if (!element.seeking) {
+                this.set({ frame: frameAt(segment, element.currentTime, this.plan.fps) });
+            }
+            this.watch();
+        });
+    }
+
+    private next(index: number): void {
+        this.element(index).pause();
+        const segment = this.segment(index + 1);
+        if (!segment) {
+            this.over = true;
+            this.set({ playing: false, frame: this.plan.frames - 1 });
+            return;
+        }
+        this.set({ index: index + 1, frame: segment.start_frame });
+        void this.run();
+        this.load(index + 2, 0);
+    }
+
+    /** Sound goes through gains, so that sections are as loud as they will be in the film. */
+    private wire(): void {
+        if (this.context) {
+            return;
+        }
+        const context = new AudioContext();
+        const limiter = new DynamicsCompressorNode(context, { threshold: -3, ratio: 20, attack: 0.003, release: 0.06 });
+        limiter.connect(context.destination);
+        this.gains = this.elements.map((element) => {
+            const gain = context.createGain();
+            context.createMediaElementSource(element).connect(gain).connect(limiter);
+            return gain;
+        });
+        this.context = context;
+    }
+
+    private turnUp(index: number, db: number): void {
+        const gain = this.gains[index % 2];
+        if (gain) {
+            gain.gain.value = 10 ** (db / 20);
+        }
+    }
+}

@@ -1,0 +1,73 @@
+import { Subscribable } from '../ui/Subscribable';
+
+export type LevelWord = 'silent' | 'too quiet' | 'good' | 'too loud';
+
+export interface MeterSnapshot {
+    /** Level of the last moment, dBFS, -96..0. */
+    db: number;
+    word: LevelWord;
+    /** Milliseconds since something was last heard. */
+    silentMs: number;
+}
+
+const EVERY_MS = 60;
+const REMEMBER_MS = 1800;
+const FLOOR_DB = -96;
+
+// The same limits by which a finished take is judged (core/Listening/SoundFlag).
+const SILENT_DB = -60;
+const QUIET_DB = -42;
+const LOUD_PEAK_DB = -1;
+
+/** What a voice of this loudness is called. Loudness of the loudest moment lately, peak of the same time, in dBFS. */
+export function levelWord(loudest: number, peak: number): LevelWord {
+    if (peak >= LOUD_PEAK_DB) {
+        return 'too loud';
+    }
+    return loudest < SILENT_DB ? 'silent' : loudest < QUIET_DB ? 'too quiet' : 'good';
+}
+
+/** Listens to a stream and says how loud it is, in figures and in a word. */
+export class Meter extends Subscribable<MeterSnapshot> {
+    private readonly context = new AudioContext();
+    private readonly analyser = this.context.createAnalyser();
+    private readonly samples: Float32Array<ArrayBuffer>;
+    private readonly timer: ReturnType<typeof setInterval>;
+    private recent: { at: number; db: number; peak: number }[] = [];
+    private heardAt = performance.now();
+
+    constructor(stream: MediaStream) {
+        super({ db: FLOOR_DB, word: 'silent', silentMs: 0 });
+        this.analyser.fftSize = 2048;
+        this.samples = new Float32Array(this.analyser.fftSize);
+        this.context.createMediaStreamSource(stream).connect(this.analyser);
+        void this.context.resume();
+        this.timer = setInterval(() => this.measure(), EVERY_MS);
+    }
+
+    /** 0..1, for the stand-in presenter's mouth. */
+    readonly mouth = (): number => Math.max(0, (this.snapshot().db + 45) / 35);
+
+    close(): void {
+        clearInterval(this.timer);
+        void this.context.close();
+    }
+
+    private measure(): void {
+        this.analyser.getFloatTimeDomainData(this.samples);
+        let sum = 0;
+        let top = 0;
+        for (const sample of this.samples) {
+            sum += sample * sample;
+            top = Math.max(top, Math.abs(sample));
+        }
+        const now = performance.now();
+        const db = Math.max(FLOOR_DB, 10 * Math.log10(sum / this.samples.length + 1e-10));
+        this.recent = [...this.recent.filter((r) => now - r.at < REMEMBER_MS), { at: now, db, peak: 20 * Math.log10(top + 1e-10) }];
+        if (db >= SILENT_DB) {
+            this.heardAt = now;
+        }
+        const word = levelWord(Math.max(...this.recent.map((r) => r.db)), Math.max(...this.recent.map((r) => r.peak)));
+        this.set({ db, word, silentMs: now - this.heardAt });
+    }
+}

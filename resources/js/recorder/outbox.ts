@@ -1,0 +1,200 @@
+import { ApiProblem } from '../api/client';
+import { ChunkStore, type StoredTake } from './chunkStore';
+import { type Delivery, httpDelivery } from './delivery';
+import { Subscribable } from '../ui/Subscribable';
+
+export interface OutboxSnapshot {
+    /** Chunks that are here and not yet on the server. */
+    waiting: number;
+    /** Why sending does not get on; null while it does. */
+    trouble: string | null;
+}
+
+const FIRST_WAIT_MS = 400;
+const LONGEST_WAIT_MS = 4000;
+
+/** The lock that tells other windows that a take is still being recorded here. */
+const takeLock = (takeId: string) => `open-reel-take-${takeId}`;
+
+/**
+ * Keeps every chunk in this browser until the server has it, and sends them in order, as often as it takes. A take that
+ * was cut off by a reload or a crash is found again by `recover`.
+ */
+export class Outbox extends Subscribable<OutboxSnapshot> {
+    private readonly takes = new Map<string, StoredTake>();
+    private readonly writing = new Map<string, Promise<void>>();
+    private readonly sending = new Map<string, Promise<void>>();
+    private readonly releases = new Map<string, () => void>();
+
+    constructor(
+        private readonly store: ChunkStore,
+        private readonly delivery: Delivery,
+        private readonly locks: LockManager | undefined = globalThis.navigator?.locks,
+    ) {
+        super({ waiting: 0, trouble: null });
+    }
+
+    async open(take: Omit<StoredTake, 'events' | 'finished' | 'discard'>): Promise<void> {
+        const stored: StoredTake = { ...take, events: [], finished: false, discard: false };
+        this.takes.set(take.takeId, stored);
+        void this.locks?.request(takeLock(take.takeId), () => new Promise<void>((free) => this.releases.set(take.takeId, free)));
+        await this.store.putTake(stored);
+    }
+
+    /** Forgets a take in which nothing was recorded. */
+    async forget(takeId: string): Promise<void> {
+        const take = this.takes.get(takeId);
+        this.takes.delete(takeId);
+        this.releases.get(takeId)?.();
+        if (take) {
+            await this.store.deleteTake(take);
+        }
+    }
+
+    /** Chunks of a track are numbered in the order of the calls. */
+    add(takeId: string, trackId: string, chunk: Blob): Promise<void> {
+        const take = this.takes.get(takeId);
+        const track = take?.tracks.find((t) => t.id === trackId);
+        if (!take || !track || chunk.size === 0) {
+            return Promise.resolve();
+        }
+        const number = track.chunks++;
+        track.bytes += chunk.size;
+        this.set({ waiting: this.snapshot().waiting + 1 });
+        const before = this.writing.get(takeId) ?? Promise.resolve();
+        const written = before.then(async () => {
+            await this.store.putChunk(trackId, number, chunk);
+            await this.store.putTake(take);
+            void this.send(take);
+        });
+        this.writing.set(takeId, written);
+        return written;
+    }
+
+    log(takeId: string, row: string): void {
+        this.takes.get(takeId)?.events.push(row);
+    }
+
+    /** Resolves when the server has all of the take. */
+    async finish(takeId: string, discard = false): Promise<void> {
+        const take = this.takes.get(takeId);
+        if (!take) {
+            return;
+        }
+        await this.writing.get(takeId);
+        take.finished = true;
+        take.discard = discard;
+        await this.store.putTake(take);
+        await this.sending.get(takeId);
+        if (this.takes.has(takeId)) {
+            await this.send(take);
+        }
+        this.releases.get(takeId)?.();
+    }
+
+    /**
+     * Delivers takes of a lesson that were cut off in an earlier visit and are not being recorded in another window.
+     *
+     * @returns those that have arrived whole
+     */
+    async recover(lessonId: string): Promise<StoredTake[]> {
+        const recovered: StoredTake[] = [];
+        for (const take of await this.store.takes()) {
+            if (take.lessonId !== lessonId || this.takes.has(take.takeId) || (await this.isBusyElsewhere(take.takeId))) {
+                continue;
+            }
+            // A crash may come between storing a chunk and storing the count: the chunks themselves decide.
+            for (const track of take.tracks) {
+                for (const number of (await this.store.chunkNumbers(track.id)).filter((n) => n >= track.chunks)) {
+                    track.chunks = number + 1;
+                    track.bytes += (await this.store.chunk(track.id, number))?.size ?? 0;
+                }
+            }
+            const wasFinished = take.finished;
+            take.finished = true;
+            this.takes.set(take.takeId, take);
+            await this.send(take);
+            if (!wasFinished) {
+                recovered.push(take);
+            }
+        }
+        return recovered;
+    }
+
+    private async isBusyElsewhere(takeId: string): Promise<boolean> {
+        const held = (await this.locks?.query())?.held ?? [];
+        return held.some((lock) => lock.name === takeLock(takeId));
+    }
+
+    /** One sender a take: a call while one is at work waits for that one. */
+    private send(take: StoredTake): Promise<void> {
+        const running = this.sending.get(take.takeId);
+        if (running) {
+            return running;
+        }
+        const run = this.sendAll(take).finally(() => this.sending.delete(take.takeId));
+        this.sending.set(take.takeId, run);
+        return run;
+    }
+
+    private async sendAll(take: StoredTake): Promise<void> {
+        let wait = FIRST_WAIT_MS;
+        while (true) {
+            try {
+                if (!(await this.sendNext(take))) {
+                    return;
+                }
+                wait = FIRST_WAIT_MS;
+                this.set({ trouble: null });
+            } catch (error) {
+                if (error instanceof ApiProblem && error.status === 404) {
+                    // The take was deleted meanwhile; there is nowhere to send it.
+                    await this.drop(take);
+                    return;
+                }
+                this.set({ trouble: error instanceof Error ? error.message : 'The recording is not getting through.' });
+                await new Promise((resolve) => setTimeout(resolve, wait));
+                wait = Math.min(LONGEST_WAIT_MS, wait * 2);
+            }
+        }
+    }
+
+    /** @returns whether there may be more to do now */
+    private async sendNext(take: StoredTake): Promise<boolean> {
+        for (const track of take.tracks) {
+            const [number] = await this.store.chunkNumbers(track.id);
+            if (number === undefined) {
+                continue;
+            }
+            const chunk = await this.store.chunk(track.id, number);
+            const next = chunk ? await this.delivery.sendChunk(track.id, number, chunk) : number + 1;
+            if (next > number) {
+                await this.store.deleteChunk(track.id, number);
+                this.set({ waiting: Math.max(0, this.snapshot().waiting - 1) });
+                return true;
+            }
+            throw new Error('The server lost a piece of this recording that it had confirmed. The rest is kept here.');
+        }
+        if (!take.finished) {
+            return false;
+        }
+        await this.delivery.sendEvents(take.takeId, take.events.join('\n')).catch((error: unknown) => {
+            // A take finished by an earlier try takes no more events, and needs none.
+            if (!(error instanceof ApiProblem && error.status === 409)) {
+                throw error;
+            }
+        });
+        await this.delivery.finish(take);
+        await this.drop(take);
+        return false;
+    }
+
+    private async drop(take: StoredTake): Promise<void> {
+        this.takes.delete(take.takeId);
+        this.writing.delete(take.takeId);
+        await this.store.deleteTake(take);
+        this.set({ trouble: null, waiting: this.takes.size === 0 ? 0 : this.snapshot().waiting });
+    }
+}
+
+export const outbox = new Outbox(new ChunkStore(), httpDelivery);

@@ -1,0 +1,243 @@
+import { Subscribable } from '../ui/Subscribable';
+
+export type SessionState = 'idle' | 'armed' | 'counting' | 'rolling' | 'paused' | 'finishing' | 'failed';
+
+export interface SessionSnapshot {
+    state: SessionState;
+    /** Seconds left of the count-down. */
+    countLeft: number;
+    /** Number of the take being recorded, once the server has given it. */
+    takeNumber: number | null;
+    takeId: string | null;
+    /** Counted from 0; the line the prompter shows as current. */
+    line: number;
+    /** What went wrong, or what the presenter should know. */
+    notice: string | null;
+}
+
+/** The part of MediaRecorder that is used. */
+export interface RecorderLike {
+    start(timeslice: number): void;
+    pause(): void;
+    resume(): void;
+    stop(): void;
+    ondataavailable: ((event: { data: Blob }) => void) | null;
+    onstop: (() => void) | null;
+    onerror: (() => void) | null;
+}
+
+export interface OpenedTake {
+    id: string;
+    number: number;
+    trackId: string;
+}
+
+/** What the session needs from outside. */
+export interface SessionPorts {
+    /** Opens the next take on the server. */
+    openTake(): Promise<OpenedTake>;
+    /** Gives up a take in which nothing was recorded. */
+    abandonTake(take: OpenedTake): Promise<void>;
+    /** A recorder of what the devices give now. */
+    recorder(): RecorderLike;
+    keepChunk(take: OpenedTake, chunk: Blob): void;
+    keepEvent(take: OpenedTake, row: string): void;
+    /** Everything is recorded: bring it to the server. Resolves when it is there. */
+    deliver(take: OpenedTake, discard: boolean): Promise<void>;
+    /** Takes the one recording place of this browser. */
+    claim(): Promise<(() => void) | null>;
+    now(): number;
+}
+
+const TIMESLICE_MS = 1000;
+const COUNT_MS = 1000;
+
+/**
+ * One section being recorded: armed, counting, rolling, paused, finishing. Wall times in the event log are milliseconds
+ * since the recorder started.
+ */
+export class RecordingSession extends Subscribable<SessionSnapshot> {
+    private take: OpenedTake | null = null;
+    private recorder: RecorderLike | null = null;
+    private release: (() => void) | null = null;
+    private countTimer: ReturnType<typeof setTimeout> | undefined;
+    private startedAt = 0;
+    private pausedAt: number | null = null;
+    private pausedMs = 0;
+
+    constructor(private readonly ports: SessionPorts) {
+        super({ state: 'idle', countLeft: 0, takeNumber: null, takeId: null, line: 0, notice: null });
+    }
+
+    /** The devices are open and show what they see. */
+    arm(): void {
+        if (['idle', 'failed'].includes(this.snapshot().state)) {
+            this.set({ state: 'armed' });
+        }
+    }
+
+    disarm(): void {
+        if (['armed', 'failed'].includes(this.snapshot().state)) {
+            this.set({ state: 'idle' });
+        }
+    }
+
+    say(notice: string | null): void {
+        this.set({ notice });
+    }
+
+    /** Milliseconds recorded so far, without pauses. */
+    elapsed(): number {
+        return this.startedAt === 0 ? 0 : (this.pausedAt ?? this.ports.now()) - this.startedAt - this.pausedMs;
+    }
+
+    /** Counts down and then records; with no seconds, at once. */
+    async start(seconds: number): Promise<void> {
+        if (this.snapshot().state !== 'armed') {
+            return;
+        }
+        this.set({ state: 'counting', countLeft: seconds, notice: null, line: 0, takeNumber: null, takeId: null });
+        this.release = await this.ports.claim();
+        if (!this.release) {
+            this.set({ state: 'armed', notice: 'Another window is recording. Finish there first, then record here.' });
+            return;
+        }
+        try {
+            this.take = await this.ports.openTake();
+        } catch (error) {
+            this.giveBack();
+            this.set({ state: 'armed', notice: error instanceof Error ? error.message : 'The take could not be started.' });
+            return;
+        }
+        if (this.snapshot().state !== 'counting') {
+            // Broken off while the server answered.
+            await this.abandon();
+            return;
+        }
+        this.set({ takeNumber: this.take.number, takeId: this.take.id });
+        this.count(seconds);
+    }
+
+    /** Breaks off the count-down. */
+    async cancel(): Promise<void> {
+        if (this.snapshot().state !== 'counting') {
+            return;
+        }
+        clearTimeout(this.countTimer);
+        this.set({ state: 'armed', countLeft: 0 });
+        await this.abandon();
+    }
+
+    pause(): void {
+        if (this.snapshot().state === 'rolling') {
+            this.recorder?.pause();
+            this.note('pause');
+            this.pausedAt = this.ports.now();
+            this.set({ state: 'paused' });
+        }
+    }
+
+    resume(): void {
+        if (this.snapshot().state === 'paused') {
+            this.recorder?.resume();
+            this.pausedMs += this.ports.now() - (this.pausedAt ?? this.ports.now());
+            this.pausedAt = null;
+            this.note('resume');
+            this.set({ state: 'rolling' });
+        }
+    }
+
+    /** Moves the prompter. */
+    toLine(line: number): void {
+        this.set({ line });
+        if (['rolling', 'paused'].includes(this.snapshot().state)) {
+            this.note('line', { line: line + 1 });
+        }
+    }
+
+    /**
+     * Ends the take and brings it to the server.
+     *
+     * @param discard sets it aside at once, restorable
+     * @returns the take when all of it has arrived, null when nothing was rolling
+     */
+    async finish(discard = false): Promise<OpenedTake | null> {
+        const { take, recorder } = this;
+        if (!take || !recorder || !['rolling', 'paused'].includes(this.snapshot().state)) {
+            return null;
+        }
+        this.note('finish');
+        this.set({ state: 'finishing' });
+        await new Promise<void>((stopped) => {
+            recorder.onstop = () => stopped();
+            recorder.stop();
+        });
+        // From here on nothing can be lost; sending may take as long as the network wants.
+        this.recorder = null;
+        this.take = null;
+        this.startedAt = 0;
+        try {
+            await this.ports.deliver(take, discard);
+            this.set({ state: 'armed' });
+        } finally {
+            this.giveBack();
+        }
+        return take;
+    }
+
+    private count(left: number): void {
+        if (left <= 0) {
+            this.roll();
+            return;
+        }
+        this.set({ countLeft: left });
+        this.countTimer = setTimeout(() => this.count(left - 1), COUNT_MS);
+    }
+
+    private roll(): void {
+        const take = this.take;
+        if (!take) {
+            return;
+        }
+        try {
+            const recorder = this.ports.recorder();
+            recorder.ondataavailable = ({ data }) => this.ports.keepChunk(take, data);
+            recorder.onerror = () => {
+                this.set({ notice: 'The recorder stopped by itself. Everything up to then is safe.' });
+                void this.finish();
+            };
+            recorder.start(TIMESLICE_MS);
+            this.recorder = recorder;
+        } catch {
+            this.set({ state: 'failed', countLeft: 0, notice: 'This browser could not record from these devices. Choose others and try again.' });
+            void this.abandon();
+            return;
+        }
+        this.startedAt = this.ports.now();
+        this.pausedAt = null;
+        this.pausedMs = 0;
+        this.set({ state: 'rolling', countLeft: 0 });
+        this.note('line', { line: this.snapshot().line + 1 });
+    }
+
+    private async abandon(): Promise<void> {
+        const take = this.take;
+        this.take = null;
+        this.giveBack();
+        if (take) {
+            await this.ports.abandonTake(take).catch(() => undefined);
+        }
+    }
+
+    private giveBack(): void {
+        this.release?.();
+        this.release = null;
+    }
+
+    private note(kind: string, more: Record<string, unknown> = {}): void {
+        if (this.take) {
+            const at_ms = Math.max(0, Math.round(this.ports.now() - this.startedAt));
+            this.ports.keepEvent(this.take, JSON.stringify({ at_ms, kind, ...more }));
+        }
+    }
+}

@@ -1,0 +1,64 @@
+/** A microphone that hears the shipped voice read the section's script. Nothing comes out of the loudspeaker. */
+export class StandInMicrophone {
+    readonly stream: MediaStream;
+    private source: AudioBufferSourceNode | null = null;
+
+    private constructor(
+        private readonly context: AudioContext,
+        private readonly out: MediaStreamAudioDestinationNode,
+        private readonly voice: AudioBuffer | null,
+    ) {
+        this.stream = out.stream;
+        this.rehearse();
+    }
+
+    static async open(voiceUrl: string): Promise<StandInMicrophone> {
+        const context = new AudioContext({ sampleRate: 48000 });
+        const out = context.createMediaStreamDestination();
+        const answer = await fetch(voiceUrl).catch(() => null);
+        const voice = answer?.ok ? await context.decodeAudioData(await answer.arrayBuffer()).catch(() => null) : null;
+        return new StandInMicrophone(context, out, voice);
+    }
+
+    /** Whether there is a voice to be heard. */
+    get speaks(): boolean {
+        return this.voice !== null;
+    }
+
+    /** Speaks on and on, so that the meter has something to show before recording. */
+    rehearse(): void {
+        this.play(true);
+    }
+
+    /** Reads the script once, from the top, after the breath anyone takes. */
+    begin(): void {
+        this.play(false, 0.6);
+    }
+
+    hold(): void {
+        void this.context.suspend();
+    }
+
+    go(): void {
+        void this.context.resume();
+    }
+
+    close(): void {
+        this.stream.getTracks().forEach((track) => track.stop());
+        void this.context.close();
+    }
+
+    private play(again: boolean, wait = 0): void {
+        void this.context.resume();
+        this.source?.stop();
+        this.source?.disconnect();
+        this.source = null;
+        if (this.voice) {
+            this.source = this.context.createBufferSource();
+            this.source.buffer = this.voice;
+            this.source.loop = again;
+            this.source.connect(this.out);
+            this.source.start(this.context.currentTime + wait);
+        }
+    }
+}

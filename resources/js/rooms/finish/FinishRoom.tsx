@@ -1,0 +1,72 @@
+import Button from 'react-bootstrap/Button';
+import { Link, useNavigate } from 'react-router';
+import { useAssembly } from '../../api/lesson';
+import { roomPath, useLessonPlace } from '../../shell/LessonFrame';
+import { sectionTitle } from '../../shell/sectionState';
+import { EmptyPlace } from '../../ui/EmptyPlace';
+import { clock } from '../../ui/time';
+import { SectionRow } from './SectionRow';
+import { Watch } from './Watch';
+
+export default function FinishRoom() {
+    const { lesson, section } = useLessonPlace();
+    const go = useNavigate();
+    const { data: plan } = useAssembly(lesson.id);
+    if (!plan) {
+        return <div className="room" />;
+    }
+    const missing = lesson.sections.filter((s) => plan.missing.includes(s.id));
+    return (
+        <main className="room finish-room">
+            <section aria-label="Sections" className="finish-list">
+                <header>
+                    <h1>Finish</h1>
+                    <p className="soft times mb-0">
+                        {plan.segments.length} of {lesson.sections.length} sections kept · {clock(plan.length_ms)}
+                    </p>
+                </header>
+                <ol>
+                    {lesson.sections.map((one, index) => (
+                        <SectionRow
+                            key={one.id}
+                            lesson={lesson}
+                            section={one}
+                            index={index}
+                            segment={plan.segments.find((s) => s.section_id === one.id)}
+                        />
+                    ))}
+                </ol>
+            </section>
+            <section aria-label="Watch" className="finish-watch">
+                {plan.segments.length === 0 ? (
+                    <EmptyPlace says="Nothing is kept yet, so there is nothing to watch.">
+                        <Button onClick={() => go(roomPath(lesson.id, 'record', section?.id))}>Record</Button>
+                    </EmptyPlace>
+                ) : (
+                    <>
+                        <Watch key={fingerprint(plan.segments)} plan={plan} from={section?.id} />
+                        <div className="finish-next">
+                            {missing.length > 0 && (
+                                <p className="soft mb-0">
+                                    Without a kept take, and left out of the film:{' '}
+                                    {missing.map((one, index) => (
+                                        <span key={one.id}>
+                                            {index > 0 && ', '}
+                                            <Link to={roomPath(lesson.id, 'record', one.id)}>{sectionTitle(one, lesson.sections.indexOf(one))}</Link>
+                                        </span>
+                                    ))}
+                                    .
+                                </p>
+                            )}
+                            <Button onClick={() => go(roomPath(lesson.id, 'handover'))}>Hand over</Button>
+                        </div>
+                    </>
+                )}
+            </section>
+        </main>
+    );
+}
+
+/** Another plan needs another player. */
+const fingerprint = (segments: { take_id: string; in_ticks: number; frames: number }[]) =>
+    segments.map((s) => `${s.take_id}/${s.in_ticks}/${s.frames}`).join();

@@ -1,0 +1,27 @@
+import Button from 'react-bootstrap/Button';
+import ProgressBar from 'react-bootstrap/ProgressBar';
+import { api } from '../../api/client';
+import { useLessonChange } from '../../api/lesson';
+import type { Export } from '../../api/types';
+import { useNotices } from '../../shell/Notices';
+import { clock } from '../../ui/time';
+
+/** What a running export is doing, how far it is, how long is left. */
+export function ExportProgress({ lessonId, job }: { lessonId: string; job: Export }) {
+    const { failed } = useNotices();
+    const cancel = useLessonChange(lessonId, () => api.post(`exports/${job.id}/cancel`));
+    const part = Math.round(job.progress * 100);
+    const left = job.seconds_left === null ? '' : `, about ${clock(job.seconds_left * 1000)} left`;
+    return (
+        <div className="export-progress" role="status">
+            <p className="times mb-1">
+                {job.state === 'waiting' ? 'Waiting for its turn' : `${job.doing ?? 'Starting'}: ${part} %${left}`}
+            </p>
+            <ProgressBar now={part} aria-label="Export" />
+            <p className="soft mt-1">You can leave this page; the export goes on.</p>
+            <Button variant="quiet" disabled={cancel.isPending} onClick={() => cancel.mutate(undefined, { onError: failed })}>
+                Cancel
+            </Button>
+        </div>
+    );
+}

@@ -1,0 +1,105 @@
+import Alert from 'react-bootstrap/Alert';
+import Button from 'react-bootstrap/Button';
+import { Link, useNavigate } from 'react-router';
+import { api } from '../../api/client';
+import { useAssembly, useExports, useLessonChange } from '../../api/lesson';
+import type { Export } from '../../api/types';
+import { roomPath, useLessonPlace } from '../../shell/LessonFrame';
+import { useNotices } from '../../shell/Notices';
+import { sectionTitle } from '../../shell/sectionState';
+import { EmptyPlace } from '../../ui/EmptyPlace';
+import { Icon } from '../../ui/Icon';
+import { clock, day, megabytes } from '../../ui/time';
+import { ExportProgress } from './ExportProgress';
+import { FinishedExport } from './FinishedExport';
+
+export default function HandOverRoom() {
+    const { lesson } = useLessonPlace();
+    const go = useNavigate();
+    const { failed } = useNotices();
+    const { data: plan } = useAssembly(lesson.id);
+    const { data: exports } = useExports(lesson.id);
+    const start = useLessonChange(lesson.id, () => api.post<Export>(`lessons/${lesson.id}/exports`));
+    if (!plan || !exports) {
+        return <div className="room" />;
+    }
+    if (plan.segments.length === 0) {
+        return (
+            <EmptyPlace says="Nothing is kept yet, so there is nothing to hand over.">
+                <Button onClick={() => go(roomPath(lesson.id, 'record'))}>Record</Button>
+            </EmptyPlace>
+        );
+    }
+    const [latest, ...earlier] = exports;
+    const running = latest?.state === 'waiting' || latest?.state === 'running';
+    const done = latest?.state === 'done';
+    const missing = lesson.sections.filter((s) => plan.missing.includes(s.id));
+    const ready = plan.rendered === plan.segments.length;
+    return (
+        <main className="room handover-room">
+            <h1>Hand over</h1>
+            <p className="times mb-1">
+                {plan.segments.length} {plan.segments.length === 1 ? 'section' : 'sections'}, {clock(plan.length_ms)}, {lesson.width} x {lesson.height} at {lesson.fps}{' '}
+                frames a second, with a chapter for each section.
+            </p>
+            {missing.length > 0 && (
+                <p className="flag">
+                    <Icon name="exclamation" />
+                    <span>
+                        Left out, because no take is kept:{' '}
+                        {missing.map((one, index) => (
+                            <span key={one.id}>
+                                {index > 0 && ', '}
+                                <Link to={roomPath(lesson.id, 'record', one.id)}>{sectionTitle(one, lesson.sections.indexOf(one))}</Link>
+                            </span>
+                        ))}
+                    </span>
+                </p>
+            )}
+            {!running && (
+                <div className="export-start">
+                    <Button variant={done && latest.up_to_date ? 'quiet' : 'primary'} disabled={start.isPending} onClick={() => start.mutate(undefined, { onError: failed })}>
+                        {done ? 'Export again' : 'Export'}
+                    </Button>
+                    <span className="soft">
+                        {done && latest.up_to_date
+                            ? 'The film below is up to date.'
+                            : ready
+                              ? 'Every section is rendered already; this takes a moment.'
+                              : `${plan.rendered} of ${plan.segments.length} sections are rendered already.`}
+                    </span>
+                </div>
+            )}
+            {running && <ExportProgress lessonId={lesson.id} job={latest} />}
+            {latest?.state === 'failed' && (
+                <Alert variant="warning">
+                    <Icon name="exclamation" /> {latest.problem}
+                </Alert>
+            )}
+            {latest?.state === 'cancelled' && <p className="soft">The last export was cancelled. What was rendered is kept for the next one.</p>}
+            {done && <FinishedExport job={latest} />}
+            <Earlier exports={earlier.filter((one) => one.state === 'done')} />
+        </main>
+    );
+}
+
+function Earlier({ exports }: { exports: Export[] }) {
+    if (exports.length === 0) {
+        return null;
+    }
+    return (
+        <section aria-labelledby="earlier" className="earlier">
+            <h2 id="earlier">Earlier films</h2>
+            <ul>
+                {exports.map((one) => (
+                    <li key={one.id} className="times">
+                        <a href={`${one.file_url}?download`}>{one.file_name}</a>{' '}
+                        <span className="soft">
+                            {day(one.started_at)} · {clock(one.length_ms)} · {megabytes(one.bytes ?? 0)}
+                        </span>
+                    </li>
+                ))}
+            </ul>
+        </section>
+    );
+}

@@ -1,0 +1,45 @@
+import { useEffect } from 'react';
+import Button from 'react-bootstrap/Button';
+import Modal from 'react-bootstrap/Modal';
+import { useBlocker } from 'react-router';
+
+interface Props {
+    rolling: boolean;
+    onFinish: () => Promise<unknown>;
+}
+
+/** Leaving while recording warns: within the application by a dialog, elsewhere by the browser's own. */
+export function LeaveDialog({ rolling, onFinish }: Props) {
+    const blocker = useBlocker(({ currentLocation, nextLocation }) => rolling && currentLocation.pathname !== nextLocation.pathname);
+    useEffect(() => {
+        if (!rolling) {
+            return;
+        }
+        const warn = (event: BeforeUnloadEvent) => event.preventDefault();
+        window.addEventListener('beforeunload', warn);
+        return () => window.removeEventListener('beforeunload', warn);
+    }, [rolling]);
+    const stay = () => blocker.reset?.();
+    const leave = async () => {
+        await onFinish();
+        blocker.proceed?.();
+    };
+    return (
+        <Modal show={blocker.state === 'blocked'} onHide={stay} aria-labelledby="leave-title">
+            <Modal.Header closeButton>
+                <Modal.Title id="leave-title" as="h2" className="h5">
+                    The take is still rolling
+                </Modal.Title>
+            </Modal.Header>
+            <Modal.Body>What is recorded so far is safe either way. Finish the take before you go, or stay and go on.</Modal.Body>
+            <Modal.Footer>
+                <Button variant="quiet" onClick={() => void leave()}>
+                    Finish the take and leave
+                </Button>
+                <Button autoFocus onClick={stay}>
+                    Go on recording
+                </Button>
+            </Modal.Footer>
+        </Modal>
+    );
+}

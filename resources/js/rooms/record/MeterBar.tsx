@@ -1,0 +1,28 @@
+import { useSyncExternalStore } from 'react';
+import type { Meter, MeterSnapshot } from '../../recorder/meter';
+
+const deaf: MeterSnapshot = { db: -96, word: 'silent', silentMs: 0 };
+const nothing = () => () => undefined;
+
+export function useMeter(meter: Meter | null): MeterSnapshot {
+    return useSyncExternalStore(meter?.subscribe ?? nothing, meter?.snapshot ?? (() => deaf));
+}
+
+const RANGE_DB = 60;
+
+/** How loud the microphone is: a bar, and the verdict in a word. */
+export function MeterBar({ meter, off }: { meter: MeterSnapshot; off: boolean }) {
+    const part = Math.max(0, Math.min(1, (meter.db + RANGE_DB) / RANGE_DB));
+    const word = off ? 'off' : meter.word;
+    return (
+        <div className="meter" data-word={word}>
+            <div className="meter-head">
+                <span>Sound</span>
+                <strong>{word}</strong>
+            </div>
+            <div className="meter-bar" role="meter" aria-label="Microphone level" aria-valuemin={-60} aria-valuemax={0} aria-valuenow={Math.round(Math.max(-60, meter.db))} aria-valuetext={word}>
+                <div style={{ width: `${off ? 0 : part * 100}%` }} />
+            </div>
+        </div>
+    );
+}

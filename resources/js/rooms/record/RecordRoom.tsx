@@ -1,0 +1,189 @@
+import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { useCallback, useEffect, useRef, useSyncExternalStore } from 'react';
+import Alert from 'react-bootstrap/Alert';
+import Button from 'react-bootstrap/Button';
+import { useNavigate } from 'react-router';
+import { api } from '../../api/client';
+import { refreshLesson } from '../../api/lesson';
+import type { Lesson, PicturePlan, Section } from '../../api/types';
+import { outbox } from '../../recorder/outbox';
+import { roomPath, useLessonPlace } from '../../shell/LessonFrame';
+import { useNotices } from '../../shell/Notices';
+import { sectionTitle } from '../../shell/sectionState';
+import { EmptyPlace } from '../../ui/EmptyPlace';
+import { Icon } from '../../ui/Icon';
+import { KeysDialog } from '../../ui/KeysDialog';
+import { Controls } from './Controls';
+import { DevicePanel } from './DevicePanel';
+import { LeaveDialog } from './LeaveDialog';
+import { MeterBar, useMeter } from './MeterBar';
+import { Prompter } from './Prompter';
+import { recordKeys } from './recordKeys';
+import { Slate } from './Slate';
+import { Stage } from './Stage';
+import { useDevices } from './useDevices';
+import { useDrop } from './useDrop';
+import { useSession } from './useSession';
+
+const COUNT_DOWN = 3;
+const SILENT_WARNING_MS = 8000;
+
+export default function RecordRoom() {
+    const { lesson, section } = useLessonPlace();
+    const go = useNavigate();
+    if (!section) {
+        return (
+            <EmptyPlace says="There is no section to record yet.">
+                <Button onClick={() => go(roomPath(lesson.id, 'script'))}>Write the script</Button>
+            </EmptyPlace>
+        );
+    }
+    return <Recording key={section.id} lesson={lesson} section={section} />;
+}
+
+function Recording({ lesson, section }: { lesson: Lesson; section: Section }) {
+    const go = useNavigate();
+    const client = useQueryClient();
+    const { say } = useNotices();
+    const finishing = useRef<() => void>(() => {});
+    const devices = useDevices(lesson, section.id, (kind) => {
+        say(`The ${kind} was unplugged. The take was finished; everything up to then is safe.`);
+        finishing.current();
+    });
+    const { camera, microphone, meter } = devices;
+    const { session, ...now } = useSession({
+        lessonId: lesson.id,
+        sectionId: section.id,
+        camera: camera?.stream,
+        microphone: microphone?.stream,
+    });
+    const sending = useSyncExternalStore(outbox.subscribe, outbox.snapshot);
+    const heard = useMeter(meter);
+    const rolling = now.state === 'rolling' || now.state === 'paused';
+    const ready = camera !== null || microphone !== null;
+
+    useEffect(() => {
+        if (ready) {
+            session.arm();
+        } else {
+            session.disarm();
+        }
+    }, [session, ready, now.state]);
+
+    // The stand-in voice starts with the take, and holds its breath with it.
+    useEffect(() => {
+        if (now.state === 'rolling') {
+            microphone?.go?.();
+        } else if (now.state === 'paused') {
+            microphone?.hold?.();
+        }
+    }, [now.state, microphone]);
+    useEffect(() => {
+        if (rolling) {
+            microphone?.begin?.();
+        } else {
+            microphone?.rehearse?.();
+        }
+    }, [rolling, microphone]);
+
+    const start = useCallback(() => void session.start(COUNT_DOWN), [session]);
+    const finish = useCallback(async () => {
+        const take = await session.finish();
+        if (take) {
+            await refreshLesson(client, lesson.id);
+            void go(roomPath(lesson.id, 'review', section.id));
+        }
+    }, [session, client, lesson.id, section.id, go]);
+    finishing.current = () => void finish();
+    const drop = useDrop(async () => {
+        const take = await session.finish(true);
+        if (take) {
+            say(`Take ${take.number} is set aside. It can be brought back in Review.`);
+            void refreshLesson(client, lesson.id);
+            start();
+        }
+    });
+    const lines = section.lines.length;
+    const step = (by: number) => session.toLine(Math.max(0, Math.min(lines - 1, now.line + by)));
+    const keys = recordKeys({ state: now.state, start, cancel: () => void session.cancel(), pause: () => session.pause(), resume: () => session.resume(), finish: () => void finish(), drop: drop.press, step });
+
+    const size = camera?.stream.getVideoTracks()[0]?.getSettings();
+    const query = size?.width && size.height ? `?width=${size.width}&height=${size.height}` : '';
+    const { data: plan } = useQuery({
+        queryKey: ['picture', section.id, section.layout, section.inset_corner, section.inset_size, section.slide?.id, query],
+        queryFn: () => api.get<PicturePlan>(`sections/${section.id}/picture${query}`),
+    });
+    const silent = rolling && microphone !== null && heard.silentMs > SILENT_WARNING_MS;
+    const warning =
+        (silent && `The microphone went silent ${Math.round(heard.silentMs / 1000)} s ago. The take is still rolling. Check the plug.`) ||
+        now.notice ||
+        (sending.trouble && `${sending.trouble} What you record is kept in this browser and sent as soon as it can be.`) ||
+        (microphone === null && !devices.problems.microphone && devices.chosen.microphone === 'none' && 'No microphone is chosen: nobody will hear you.') ||
+        null;
+    const index = lesson.sections.findIndex((s) => s.id === section.id);
+    const nextNumber = Math.max(0, ...section.takes.map((take) => take.number)) + 1;
+
+    return (
+        <main className={`record-room state-${now.state}`}>
+            <h1 className="visually-hidden">
+                Record section {index + 1}, {sectionTitle(section, index)}
+            </h1>
+            <Prompter lines={section.lines} current={now.line} onLine={(line) => session.toLine(line)} />
+            <aside className="record-side">
+                <DevicePanel devices={devices} locked={now.state !== 'idle' && now.state !== 'armed'} />
+                <MeterBar meter={heard} off={microphone === null} />
+            </aside>
+            <div className="record-stage">
+                {plan && <Stage plan={plan} slideUrl={section.slide?.url ?? null} camera={camera?.stream} />}
+                {now.state === 'counting' && (
+                    <Slate
+                        lesson={lesson.title}
+                        section={`${index + 1}. ${sectionTitle(section, index)}`}
+                        take={now.takeNumber ?? nextNumber}
+                        left={now.countLeft}
+                        of={COUNT_DOWN}
+                    />
+                )}
+            </div>
+            <aside className="record-facts">
+                <h2>
+                    {index + 1}. {sectionTitle(section, index)}
+                </h2>
+                <p className="soft">
+                    {rolling ? `Take ${now.takeNumber}` : `Take ${nextNumber} comes next`}
+                    {section.takes.length > 0 && !rolling && `, after ${section.takes.length} so far`}
+                </p>
+                <p className="soft small">
+                    {rolling
+                        ? sending.waiting <= 2
+                            ? 'Everything you say is on the server a moment later.'
+                            : `${sending.waiting} s are kept in this browser and still on their way to the server.`
+                        : camera
+                          ? 'You see yourself as in a mirror. The film is not mirrored.'
+                          : ''}
+                </p>
+                <KeysDialog keys={keys} />
+            </aside>
+            <div className="record-warning" role="status" aria-live="assertive">
+                {warning && (
+                    <Alert variant="warning" className="mb-0">
+                        <Icon name="exclamation" /> {warning}
+                    </Alert>
+                )}
+            </div>
+            <Controls
+                state={now.state}
+                session={session}
+                expectedMs={section.estimate_ms}
+                dropArmed={drop.armed}
+                onStart={start}
+                onFinish={() => void finish()}
+                onDrop={drop.press}
+                onStep={step}
+                lines={lines}
+                line={now.line}
+            />
+            <LeaveDialog rolling={now.state === 'counting' || rolling || now.state === 'finishing'} onFinish={() => session.finish()} />
+        </main>
+    );
+}

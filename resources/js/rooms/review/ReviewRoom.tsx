@@ -1,0 +1,59 @@
+import { useState } from 'react';
+import Button from 'react-bootstrap/Button';
+import { useNavigate } from 'react-router';
+import type { Lesson, Section } from '../../api/types';
+import { roomPath, useLessonPlace } from '../../shell/LessonFrame';
+import { sectionState, sectionTitle } from '../../shell/sectionState';
+import { EmptyPlace } from '../../ui/EmptyPlace';
+import { about } from '../../ui/time';
+import { ScriptMargin } from './ScriptMargin';
+import { TakeDesk } from './TakeDesk';
+
+export default function ReviewRoom() {
+    const { lesson, section } = useLessonPlace();
+    const go = useNavigate();
+    if (!section) {
+        return (
+            <EmptyPlace says="There is nothing to review yet.">
+                <Button onClick={() => go(roomPath(lesson.id, 'script'))}>Write the script</Button>
+            </EmptyPlace>
+        );
+    }
+    return <Reviewing key={section.id} lesson={lesson} section={section} />;
+}
+
+function Reviewing({ lesson, section }: { lesson: Lesson; section: Section }) {
+    const go = useNavigate();
+    const index = lesson.sections.findIndex((s) => s.id === section.id);
+    const state = sectionState(section);
+    const [picked, setPicked] = useState<string | null>(null);
+    const shown = section.takes.find((t) => t.id === picked) ?? state.waiting ?? state.kept ?? section.takes.at(-1);
+    const step = (by: number) => {
+        const at = section.takes.findIndex((t) => t.id === shown?.id) + by;
+        const next = section.takes[at];
+        if (next) {
+            setPicked(next.id);
+        }
+    };
+    return (
+        <main className="review-room">
+            <section className="review-page" aria-label="Script and takes">
+                <h1>
+                    {index + 1}. {sectionTitle(section, index)}
+                </h1>
+                <p className="soft times">
+                    {section.takes.length === 0 ? 'No take yet' : `${section.takes.length} ${section.takes.length === 1 ? 'take' : 'takes'}`} ·{' '}
+                    {state.says} · {about(section.estimate_ms)} to speak
+                </p>
+                <ScriptMargin section={section} shown={shown?.id} onShow={setPicked} />
+            </section>
+            {shown ? (
+                <TakeDesk key={shown.id} lesson={lesson} section={section} take={shown} onPicked={setPicked} onStep={step} />
+            ) : (
+                <EmptyPlace says="This section has not been recorded yet.">
+                    <Button onClick={() => go(roomPath(lesson.id, 'record', section.id))}>Record section {index + 1}</Button>
+                </EmptyPlace>
+            )}
+        </main>
+    );
+}

@@ -1,0 +1,165 @@
+import { useRef, useState } from 'react';
+import Alert from 'react-bootstrap/Alert';
+import Button from 'react-bootstrap/Button';
+import Spinner from 'react-bootstrap/Spinner';
+import { useNavigate } from 'react-router';
+import { api } from '../../api/client';
+import { giveVerdict, useLessonChange } from '../../api/lesson';
+import type { Lesson, Section, Take, Verdict } from '../../api/types';
+import { roomPath } from '../../shell/LessonFrame';
+import { useNotices } from '../../shell/Notices';
+import { sectionState, takeWarning } from '../../shell/sectionState';
+import { Icon } from '../../ui/Icon';
+import { KeysDialog } from '../../ui/KeysDialog';
+import type { Key } from '../../ui/useKeys';
+import { TakePicture } from './TakePicture';
+import { Trim } from './Trim';
+import { useTakePlayback } from './useTakePlayback';
+
+interface Props {
+    lesson: Lesson;
+    section: Section;
+    take: Take;
+    onPicked: (take: string) => void;
+    onStep: (by: number) => void;
+}
+
+/** The take in hand: play it, see its sound, decide. */
+export function TakeDesk({ lesson, section, take, onPicked, onStep }: Props) {
+    const go = useNavigate();
+    const { say, failed } = useNotices();
+    const media = useRef<HTMLVideoElement>(null);
+    // The first address stays while the take is listened to: changing it would stop what is playing.
+    const [mediaUrl] = useState(take.media_url);
+    const playback = useTakePlayback(media, take);
+    const verdict = useLessonChange(lesson.id, (to: Verdict) => giveVerdict(take.id, to));
+    const asArrived = useLessonChange(lesson.id, () => api.post(`takes/${take.id}/finish`, { as_arrived: true }));
+    const playable = take.state === 'ready' || take.state === 'ingesting';
+
+    const decide = (to: Verdict) => {
+        if (to === take.verdict || verdict.isPending) {
+            return;
+        }
+        onPicked(take.id);
+        const before = take.verdict;
+        const kept = section.takes.find((t) => t.verdict === 'kept');
+        const undo = async () => {
+            await giveVerdict(take.id, before);
+            if (kept && kept.id !== take.id) {
+                await giveVerdict(kept.id, 'kept');
+            }
+            verdict.reset();
+            refresh.mutate();
+        };
+        const says = { kept: `Take ${take.number} is kept.`, discarded: `Take ${take.number} is set aside.`, undecided: `Take ${take.number} is undecided again.` };
+        verdict.mutate(to, { onSuccess: () => say(says[to], () => void undo().catch(failed)), onError: failed });
+    };
+    const refresh = useLessonChange(lesson.id, () => Promise.resolve());
+    const again = () => go(roomPath(lesson.id, 'record', section.id));
+    const next = nextStep(lesson, section, take);
+    const keys: Key[] = [
+        { keys: [' ', 'p'], name: 'Space or P', does: 'Play, and pause', act: playback.toggle, when: playable },
+        { keys: ['k'], name: 'K', does: 'Keep this take', act: () => decide('kept'), when: playable },
+        { keys: ['d'], name: 'D', does: 'Discard this take; it can be put back', act: () => decide(take.verdict === 'discarded' ? 'undecided' : 'discarded') },
+        { keys: ['g'], name: 'G', does: 'Go again: record another take', act: again },
+        { keys: ['ArrowLeft', 'ArrowUp'], name: '← or ↑', does: 'The take before', act: () => onStep(-1) },
+        { keys: ['ArrowRight', 'ArrowDown'], name: '→ or ↓', does: 'The take after', act: () => onStep(1) },
+        { keys: ['n'], name: 'N', does: 'The next step', act: () => void go(next.to), when: take.verdict === 'kept' },
+    ];
+
+    return (
+        <section className="take-desk" aria-label={`Take ${take.number}`}>
+            <header>
+                <h2>Take {take.number}</h2>
+                <VerdictMark verdict={take.verdict} />
+                <KeysDialog keys={keys} />
+            </header>
+            {playable ? (
+                <>
+                    <TakePicture section={section} take={take} media={media} url={mediaUrl} />
+                    <Warning take={take} />
+                    {take.state === 'ready' ? (
+                        <Trim lesson={lesson} take={take} media={media} playback={playback} />
+                    ) : (
+                        <div className="listening">
+                            <Button variant="quiet" onClick={playback.toggle}>
+                                <Icon name={playback.playing ? 'pause' : 'play'} /> {playback.playing ? 'Pause' : 'Play'}
+                            </Button>
+                            <span className="soft">
+                                <Spinner size="sm" aria-hidden="true" /> Listening to the take. You can play it already.
+                            </span>
+                        </div>
+                    )}
+                </>
+            ) : (
+                <Alert variant="warning">
+                    <Icon name="exclamation" />{' '}
+                    {take.problem ?? (take.cut_off ? 'This take was cut off while recording. What had arrived is safe.' : 'This take is being recorded, or is still on its way from the browser that recorded it.')}
+                    {take.cut_off && (
+                        <p className="mt-2 mb-0">
+                            <Button size="sm" onClick={() => asArrived.mutate(undefined, { onError: failed })}>
+                                Use what arrived
+                            </Button>
+                        </p>
+                    )}
+                </Alert>
+            )}
+            <div className="decide">
+                {take.verdict === 'kept' ? (
+                    <Button onClick={() => go(next.to)}>
+                        {next.says} <kbd>N</kbd>
+                    </Button>
+                ) : (
+                    <Button onClick={() => decide('kept')} disabled={!playable || verdict.isPending}>
+                        <Icon name="check" /> Keep <kbd>K</kbd>
+                    </Button>
+                )}
+                <Button variant="quiet" onClick={again}>
+                    <Icon name="arrowCounter" /> Go again <kbd>G</kbd>
+                </Button>
+                {take.verdict === 'discarded' ? (
+                    <Button variant="quiet" onClick={() => decide('undecided')}>
+                        Put back <kbd>D</kbd>
+                    </Button>
+                ) : (
+                    <Button variant="quiet" onClick={() => decide('discarded')}>
+                        <Icon name="cross" /> Discard <kbd>D</kbd>
+                    </Button>
+                )}
+            </div>
+        </section>
+    );
+}
+
+function VerdictMark({ verdict }: { verdict: Verdict }) {
+    const words = { kept: 'Kept', undecided: 'To be decided', discarded: 'Set aside' };
+    return (
+        <span className={`verdict-mark is-${verdict}`} role="status">
+            {verdict === 'kept' && <Icon name="check" />}
+            {verdict === 'discarded' && <Icon name="cross" />} {words[verdict]}
+        </span>
+    );
+}
+
+function Warning({ take }: { take: Take }) {
+    const warning = takeWarning(take);
+    return warning ? (
+        <p className="flag mb-0">
+            <Icon name="exclamation" /> {warning}
+        </p>
+    ) : null;
+}
+
+/** Where the work goes on after a take is kept: the next section without one, or Finish. */
+function nextStep(lesson: Lesson, section: Section, take: Take): { to: string; says: string } {
+    const at = lesson.sections.findIndex((s) => s.id === section.id);
+    const order = [...lesson.sections.slice(at + 1), ...lesson.sections.slice(0, at)];
+    const open = order.find((s) => s.id !== take.section_id && sectionState(s).kept === null);
+    if (!open) {
+        return { to: roomPath(lesson.id, 'finish'), says: 'Finish' };
+    }
+    const number = lesson.sections.indexOf(open) + 1;
+    return sectionState(open).waiting
+        ? { to: roomPath(lesson.id, 'review', open.id), says: `Review section ${number}` }
+        : { to: roomPath(lesson.id, 'record', open.id), says: `Record section ${number}` };
+}

@@ -1,0 +1,77 @@
+import { useMutation, useQueryClient } from '@tanstack/react-query';
+import { type FormEvent, useState } from 'react';
+import Button from 'react-bootstrap/Button';
+import Dropdown from 'react-bootstrap/Dropdown';
+import Form from 'react-bootstrap/Form';
+import { Link } from 'react-router';
+import { api } from '../../api/client';
+import type { LessonSummary } from '../../api/types';
+import { useNotices } from '../../shell/Notices';
+import { Icon } from '../../ui/Icon';
+import { clock, day } from '../../ui/time';
+
+export function LessonRow({ lesson, onRemove }: { lesson: LessonSummary; onRemove: () => void }) {
+    const [naming, setNaming] = useState(false);
+    const done = lesson.sections > 0 && lesson.kept === lesson.sections;
+    return (
+        <li className="lesson-row">
+            <div className="cover">{lesson.slide_url && <img src={lesson.slide_url} alt="" />}</div>
+            <div className="what">
+                {naming ? (
+                    <Rename lesson={lesson} onDone={() => setNaming(false)} />
+                ) : (
+                    <h2>
+                        <Link to={`/lessons/${lesson.id}`}>{lesson.title}</Link>
+                    </h2>
+                )}
+                <p className="soft times mb-0">
+                    {lesson.kept} of {lesson.sections} {lesson.sections === 1 ? 'section' : 'sections'} kept
+                    {done && ' (complete)'} · {clock(lesson.running_ms)} · {lesson.width} x {lesson.height} at {lesson.fps} frames ·
+                    changed {day(lesson.updated_at)}
+                </p>
+            </div>
+            <Dropdown align="end">
+                <Dropdown.Toggle variant="quiet" size="sm" aria-label={`More about ${lesson.title}`}>
+                    <Icon name="dots" />
+                </Dropdown.Toggle>
+                <Dropdown.Menu>
+                    <Dropdown.Item as="button" onClick={() => setNaming(true)}>
+                        Rename
+                    </Dropdown.Item>
+                    <Dropdown.Item as="button" onClick={onRemove}>
+                        Delete
+                    </Dropdown.Item>
+                </Dropdown.Menu>
+            </Dropdown>
+        </li>
+    );
+}
+
+function Rename({ lesson, onDone }: { lesson: LessonSummary; onDone: () => void }) {
+    const [title, setTitle] = useState(lesson.title);
+    const client = useQueryClient();
+    const { failed } = useNotices();
+    const save = useMutation({
+        mutationFn: () => api.patch(`lessons/${lesson.id}`, { title }),
+        onSuccess: async () => {
+            await client.invalidateQueries({ queryKey: ['lessons'] });
+            onDone();
+        },
+        onError: failed,
+    });
+    const submit = (event: FormEvent) => {
+        event.preventDefault();
+        save.mutate();
+    };
+    return (
+        <Form onSubmit={submit} className="d-flex gap-2 mb-1" onKeyDown={(e) => e.key === 'Escape' && onDone()}>
+            <Form.Control autoFocus aria-label="Title" maxLength={200} value={title} onChange={(e) => setTitle(e.target.value)} />
+            <Button type="submit" size="sm">
+                Save
+            </Button>
+            <Button variant="quiet" size="sm" onClick={onDone}>
+                Leave as it was
+            </Button>
+        </Form>
+    );
+}

@@ -1,0 +1,67 @@
+import { useMutation, useQueryClient } from '@tanstack/react-query';
+import { useEffect, useState } from 'react';
+import Button from 'react-bootstrap/Button';
+import { api } from '../../api/client';
+import { useLessons } from '../../api/lesson';
+import type { LessonSummary } from '../../api/types';
+import { useNotices } from '../../shell/Notices';
+import { EmptyPlace } from '../../ui/EmptyPlace';
+import { Icon } from '../../ui/Icon';
+import { LessonRow } from './LessonRow';
+import { NewLesson } from './NewLesson';
+
+/** All lessons, the one changed last first. */
+export function ShelfRoom() {
+    const { data: lessons, error } = useLessons();
+    const [making, setMaking] = useState(false);
+    const remove = useRemoveLesson();
+    useEffect(() => {
+        document.title = 'Shelf - Open Reel';
+    }, []);
+    return (
+        <main className="shelf">
+            <header className="shelf-head">
+                <h1>Lessons</h1>
+                {lessons && lessons.length > 0 && (
+                    <Button onClick={() => setMaking(true)}>
+                        <Icon name="plus" /> New lesson
+                    </Button>
+                )}
+            </header>
+            {error && <EmptyPlace says={error.message} />}
+            {lessons?.length === 0 && (
+                <EmptyPlace says="A lesson is a script, recorded in short takes and joined into one video.">
+                    <Button size="lg" onClick={() => setMaking(true)}>
+                        <Icon name="plus" /> Make the first lesson
+                    </Button>
+                </EmptyPlace>
+            )}
+            <ul className="lesson-list">
+                {lessons?.map((lesson) => (
+                    <LessonRow key={lesson.id} lesson={lesson} onRemove={() => remove(lesson)} />
+                ))}
+            </ul>
+            {making && <NewLesson onClose={() => setMaking(false)} />}
+        </main>
+    );
+}
+
+function useRemoveLesson() {
+    const client = useQueryClient();
+    const { say, failed } = useNotices();
+    const refresh = () => client.invalidateQueries({ queryKey: ['lessons'] });
+    const restore = useMutation({
+        mutationFn: (id: string) => api.post(`lessons/${id}/restore`),
+        onSuccess: refresh,
+        onError: failed,
+    });
+    const remove = useMutation({
+        mutationFn: (lesson: LessonSummary) => api.delete(`lessons/${lesson.id}`),
+        onSuccess: (_, lesson) => {
+            say(`"${lesson.title}" is off the shelf.`, () => restore.mutate(lesson.id));
+            return refresh();
+        },
+        onError: failed,
+    });
+    return (lesson: LessonSummary) => remove.mutate(lesson);
+}

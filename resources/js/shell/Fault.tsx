@@ -1,0 +1,11 @@
+import Button from 'react-bootstrap/Button';
+import { EmptyPlace } from '../ui/EmptyPlace';
+
+/** Shown when a page could not be drawn. */
+export function Fault() {
+    return (
+        <EmptyPlace says="This page could not be drawn. Nothing recorded is lost.">
+            <Button onClick={() => window.location.reload()}>Open it again</Button>
+        </EmptyPlace>
+    );
+}

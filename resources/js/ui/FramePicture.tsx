@@ -1,0 +1,40 @@
+import type { ReactNode } from 'react';
+import type { PicturePlan } from '../api/types';
+import { outOfSight, place } from './place';
+
+interface Props {
+    plan: PicturePlan;
+    slideUrl: string | null;
+    /** What fills the camera's rectangle: a video or a still. */
+    camera?: ReactNode;
+    mirrored?: boolean;
+    label: string;
+    children?: ReactNode;
+}
+
+/** The frame as it will be delivered, at whatever size there is room for: the plan's pixels become per cent. */
+export function FramePicture({ plan, slideUrl, camera, mirrored = false, label, children }: Props) {
+    return (
+        <div
+            className="frame-picture"
+            role="group"
+            aria-label={label}
+            style={{ aspectRatio: `${plan.frame.width} / ${plan.frame.height}` }}
+        >
+            {plan.slide && slideUrl && (
+                <div className="slide" style={place(plan.slide, plan.frame)}>
+                    <img src={slideUrl} alt="" />
+                </div>
+            )}
+            {camera && (
+                <div
+                    className={mirrored ? 'camera mirrored' : 'camera'}
+                    style={plan.camera ? place(plan.camera, plan.frame) : outOfSight}
+                >
+                    {camera}
+                </div>
+            )}
+            {children}
+        </div>
+    );
+}
