@@ -43,14 +43,14 @@ final readonly class Levels
     /**
      * The wave as drawn: the largest sample of each of at most `$points` equal stretches.
      *
-     * @return list<int> 0..100, as per cent of full scale
+     * @return list<int> 0..1000, thousandths of full scale
      */
     public function wave(int $points): array
     {
         $each = max(1, (int) ceil(count($this->peaks) / max(1, $points)));
 
         return array_map(
-            fn (array $stretch): int => (int) round(100 * ($stretch === [] ? 0 : max($stretch)) / 32768),
+            fn (array $stretch): int => (int) round(1000 * ($stretch === [] ? 0 : max($stretch)) / 32768),
             array_chunk($this->peaks, $each),
         );
     }

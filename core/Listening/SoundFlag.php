@@ -13,7 +13,7 @@ enum SoundFlag: string
     private const SILENT_DB = -60.0;
 
     /** A voice this quiet needs so much gain that the room's noise comes up with it. */
-    private const QUIET_DB = -42.0;
+    private const QUIET_DB = -36.0;
 
     /** One or two touches of full scale cannot be heard. */
     private const CLIPS = 3;

@@ -16,7 +16,7 @@ const FLOOR_DB = -96;
 
 // The same limits by which a finished take is judged (core/Listening/SoundFlag).
 const SILENT_DB = -60;
-const QUIET_DB = -42;
+const QUIET_DB = -36;
 const LOUD_PEAK_DB = -1;
 
 /** What a voice of this loudness is called. Loudness of the loudest moment lately, peak of the same time, in dBFS. */

@@ -101,7 +101,7 @@ export class StandInCamera {
             this.rect(paint.hair, side * 54 - 26, 176, 52, 8);
         }
         this.oval(paint.shade, 0, 264, 15, 19);
-        this.oval(paint.mouth, 0, 326, 46 - this.open * 10, 5 + this.open * 34);
+        this.oval(paint.mouth, 0, 326, 46 - this.open * 6, 4 + this.open * 20);
     }
 
     private rect(colour: string, x: number, y: number, width: number, height: number): void {

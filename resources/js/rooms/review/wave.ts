@@ -39,9 +39,9 @@ export class Wave {
         this.surfer.on('ready', () => this.used && this.show(this.used));
     }
 
-    /** @param peaks per cent of full scale, evenly over the take */
+    /** @param peaks thousandths of full scale, evenly over the take; drawn so that quiet speech can be seen too */
     draw(peaks: number[]): void {
-        this.surfer.setOptions({ peaks: [peaks.map((peak) => peak / 100)], duration: this.lengthMs / 1000 });
+        this.surfer.setOptions({ peaks: [peaks.map((peak) => Math.sqrt(peak / 1000))], duration: this.lengthMs / 1000 });
     }
 
     show(used: Used): void {

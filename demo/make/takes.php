@@ -1,0 +1,89 @@
+<?php
+
+/**
+ * Records the takes of the demo lesson with the stand-in presenter: a drawn figure that moves and speaks. Run again
+ * after changing the script: php demo/make/takes.php. Needs flite, librsvg and ffmpeg.
+ */
+
+use App\Media\FliteVoice;
+use App\Media\Program;
+use OpenReel\Core\Listening\LevelReader;
+use OpenReel\Core\Script\Line;
+use OpenReel\Core\Script\LineSplitter;
+use OpenReel\Core\Script\ScriptDocument;
+
+require __DIR__.'/../../vendor/autoload.php';
+require __DIR__.'/presenter.php';
+
+const FPS = 25;
+const LESSON = __DIR__.'/../lesson';
+
+/** The takes: file name, section, lines (all when null), and how it went. */
+$takes = [
+    ['01-1-discard', 1, "Welcome to Reading the Water, the shore course of the Salt... the Saltmash... Sorry. Let me start again.", []],
+    ['01-2', 1, null, []],
+    ['02-1', 2, null, []],
+    ['03-1', 3, null, []],
+    ['04-1-undecided', 4, null, ['quiet' => true]],
+    ['04-2', 4, null, []],
+    ['05-1', 5, null, []],
+    ['06-1-undecided', 6, null, []],
+];
+
+$script = ScriptDocument::read((string) file_get_contents(LESSON.'/script.md'));
+$work = sys_get_temp_dir().'/reel-demo-'.getmypid();
+mkdir($work);
+drawPresenter($work);
+foreach (glob(LESSON.'/takes/*.webm') ?: [] as $old) {
+    unlink($old);
+}
+foreach ($takes as [$name, $section, $words, $how]) {
+    $words ??= implode("\n", array_map(fn (Line $l): string => $l->text, LineSplitter::split($script->sections[$section - 1]['text'])));
+    $sound = speak($words, $work, isset($how['quiet']));
+    record($sound, $work, LESSON."/takes/{$name}.webm");
+    echo $name, ' ', round(filesize(LESSON."/takes/{$name}.webm") / 1024), " KB\n";
+}
+array_map(unlink(...), glob("{$work}/*") ?: []);
+rmdir($work);
+
+/** The voice with a breath before and after, in a room that is never quite silent. */
+function speak(string $words, string $work, bool $quiet): string
+{
+    (new FliteVoice('flite'))->speak(spelledOut($words), "{$work}/voice.wav");
+    $level = $quiet ? '-30dB' : '-4dB';
+    Program::run(['ffmpeg', '-v', 'error', '-y', '-i', "{$work}/voice.wav", '-f', 'lavfi', '-i', 'anoisesrc=r=48000:c=brown:a=0.002:s=7',
+        '-filter_complex', "[0:a]aresample=48000,volume={$level},adelay=1100,apad=pad_dur=1.2[v];[v][1:a]amix=duration=first:normalize=0",
+        '-c:a', 'pcm_s16le', '-ac', '1', "{$work}/sound.wav"]);
+
+    return "{$work}/sound.wav";
+}
+
+/** The voice runs "twelfths" together unless helped. */
+function spelledOut(string $words): string
+{
+    return str_replace(['Wenna', 'neaps', 'neap'], ['Wenn a', 'neeps', 'neep'], $words);
+}
+
+/** One picture a frame, chosen by how loud the voice is, swaying a little. */
+function record(string $sound, string $work, string $out): void
+{
+    Program::run(['ffmpeg', '-v', 'error', '-y', '-i', $sound, '-f', 's16le', "{$work}/levels.pcm"]);
+    $stream = fopen("{$work}/levels.pcm", 'r');
+    $levels = LevelReader::read($stream);
+    fclose($stream);
+    $loudest = $levels->percentile(0.98);
+    $list = "ffconcat version 1.0\n";
+    $open = 0.0;
+    foreach (array_chunk($levels->rms, intdiv(100, FPS)) as $frame => $windows) {
+        $target = max(0.0, min(1.0, (max($windows) - $loudest + 26) / 24));
+        $open += ($target - $open) * 0.6;
+        $blink = $frame % 92 < 4 ? 1 : 0;
+        $list .= sprintf("file 'figure-%d-%d.png'\nduration 0.04\n", (int) round($open * (MOUTHS - 1)), $blink);
+    }
+    file_put_contents("{$work}/frames.txt", $list);
+    Program::run(['ffmpeg', '-v', 'error', '-y', '-loop', '1', '-framerate', (string) FPS, '-i', "{$work}/room.png",
+        '-f', 'concat', '-safe', '0', '-i', "{$work}/frames.txt", '-i', $sound,
+        '-filter_complex', '[1:v]fps=25[f];[0:v][f]overlay=x=8*sin(0.9*t)-8:y=3*sin(1.7*t)+3:shortest=1,format=yuv420p[v]',
+        '-map', '[v]', '-map', '2:a', '-c:v', 'libvpx-vp9', '-b:v', '0', '-crf', '40', '-deadline', 'realtime', '-cpu-used', '7', '-row-mt', '1', '-g', '125',
+        '-c:a', 'libopus', '-b:a', '48k', '-shortest', $out]);
+}
