@@ -12,7 +12,10 @@ export default defineConfig({
     },
     css: {
         preprocessorOptions: {
-            scss: { quietDeps: true, silenceDeprecations: ['import', 'global-builtin', 'color-functions', 'if-function'] },
+            scss: {
+                quietDeps: true,
+                silenceDeprecations: ['import', 'global-builtin', 'color-functions', 'if-function'],
+            },
         },
     },
     test: { include: ['tests/js/**/*.test.ts'] },

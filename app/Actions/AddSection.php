@@ -12,7 +12,8 @@ final class AddSection
     public function __invoke(Lesson $lesson, ?string $after): Section
     {
         return DB::transaction(function () use ($lesson, $after): Section {
-            $neighbour = $lesson->sections()->reorder()->when($after, fn ($q) => $q->whereKey($after))->latest('position')->first();
+            $sections = $lesson->sections()->get();
+            $neighbour = $sections->firstWhere('id', $after) ?? $sections->last();
             $position = ($neighbour->position ?? 0) + 1;
             $lesson->sections()->where('position', '>=', $position)->increment('position');
 

@@ -12,7 +12,9 @@ final class AddSlide
 {
     private const TYPES = [IMAGETYPE_PNG => 'png', IMAGETYPE_JPEG => 'jpg'];
 
-    public function __construct(private readonly MediaStore $media) {}
+    public function __construct(private readonly MediaStore $media)
+    {
+    }
 
     /**
      * @param  string  $file  path of the uploaded file
@@ -51,7 +53,7 @@ final class AddSlide
         if ($info === false || ! isset(self::TYPES[$info[2]])) {
             throw Refusal::badInput("\"{$name}\" is not a PNG or JPEG picture.");
         }
-        if ($info[0] * $info[1] > config('reel.limits.slide_pixels')) {
+        if (config('reel.limits.slide_pixels') < $info[0] * $info[1]) {
             throw Refusal::badInput("\"{$name}\" has {$info[0]} x {$info[1]} pixels, more than can be drawn. 3840 x 2160 is plenty.");
         }
         $this->mustDecode((string) file_get_contents($file), $name);

@@ -14,7 +14,9 @@ use App\Models\Track;
  */
 final class AppendChunk
 {
-    public function __construct(private readonly MediaStore $media) {}
+    public function __construct(private readonly MediaStore $media)
+    {
+    }
 
     /**
      * @param  int  $number  counted from 0
@@ -58,10 +60,10 @@ final class AppendChunk
         }
         try {
             // What a crash left behind the last acknowledged chunk is cut off before writing on.
-            ftruncate($file, $track->bytes);
+            ftruncate($file, max(0, $track->bytes));
             fseek($file, $track->bytes);
             if (@fwrite($file, $bytes) !== strlen($bytes) || ! @fsync($file)) {
-                ftruncate($file, $track->bytes);
+                ftruncate($file, max(0, $track->bytes));
                 throw DiskFull::writing('the recording');
             }
         } finally {

@@ -23,7 +23,9 @@ final class AssembleLesson
     public function __invoke(Lesson $lesson): AssembledLesson
     {
         $sections = $lesson->sections()->with('slide')->get();
-        $kept = Take::query()->whereIn('section_id', $sections->modelKeys())->where('verdict', Verdict::Kept)->get()->groupBy('section_id');
+        /** @var Collection<int, Take> $takes */
+        $takes = Take::query()->where('verdict', Verdict::Kept)->whereIn('section_id', $sections->modelKeys())->get();
+        $kept = $takes->groupBy('section_id');
 
         $files = [];
         $sources = $sections->map(function (Section $section) use ($kept, &$files): SectionSource {
@@ -43,9 +45,9 @@ final class AssembleLesson
                 $slide === null ? null : new SlideSource($slide->id, Shape::of($slide->width, $slide->height), $slide->hash),
                 $take === null ? null : self::source($take),
             );
-        })->values()->all();
+        })->all();
 
-        return new AssembledLesson(Assembly::of(FrameSize::of($lesson->width, $lesson->height), FrameRate::of($lesson->fps), $sources), $files);
+        return new AssembledLesson(Assembly::of(FrameSize::of($lesson->width, $lesson->height), FrameRate::of($lesson->fps), array_values($sources)), $files);
     }
 
     /** @param  Collection<int, Take>  $takes */

@@ -11,7 +11,9 @@ use OpenReel\Core\Render\SoundSpec;
 final readonly class AssembledLesson
 {
     /** @param  array<string, string>  $files  path on the media disk by hash */
-    public function __construct(public Assembly $assembly, public array $files) {}
+    public function __construct(public Assembly $assembly, public array $files)
+    {
+    }
 
     /** @return list<SegmentSpec> */
     public function pictures(): array

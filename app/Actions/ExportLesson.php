@@ -2,7 +2,6 @@
 
 namespace App\Actions;
 
-use App\Media\Cancelled;
 use App\Media\Encoder;
 use App\Media\MediaStore;
 use App\Media\PieceRenderer;
@@ -27,7 +26,8 @@ final class ExportLesson
         private readonly Encoder $encoder,
         private readonly Prober $prober,
         private readonly MediaStore $media,
-    ) {}
+    ) {
+    }
 
     /**
      * @param  (callable(float $part): void)|null  $progress  0..1

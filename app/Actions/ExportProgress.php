@@ -22,7 +22,9 @@ final class ExportProgress
     private array $done = [];
 
     /** @param  (callable(float $part): void)|null  $listener */
-    public function __construct(private readonly Export $export, private $listener = null) {}
+    public function __construct(private readonly Export $export, private $listener = null)
+    {
+    }
 
     public function begin(int $frames, string $planHash): void
     {

@@ -10,7 +10,9 @@ use Illuminate\Http\UploadedFile;
 /** Gives several pictures to sections in order: from the section named, or else to those without a slide. */
 final class FillSlides
 {
-    public function __construct(private readonly AddSlide $addSlide, private readonly AddSection $addSection) {}
+    public function __construct(private readonly AddSlide $addSlide, private readonly AddSection $addSection)
+    {
+    }
 
     /**
      * @param  list<UploadedFile>  $files  put in the order of their names, numbers by value

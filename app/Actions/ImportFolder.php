@@ -23,7 +23,8 @@ final class ImportFolder
         private readonly AddSlide $addSlide,
         private readonly IngestTake $ingest,
         private readonly MediaStore $media,
-    ) {}
+    ) {
+    }
 
     /**
      * @param  array{width: int, height: int, fps: int}  $frame

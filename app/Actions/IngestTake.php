@@ -4,8 +4,8 @@ namespace App\Actions;
 
 use App\Media\Encoder;
 use App\Media\MediaStore;
-use App\Media\ProgramFailed;
 use App\Media\Prober;
+use App\Media\ProgramFailed;
 use App\Media\RecordingFacts;
 use App\Models\Take;
 use App\Models\TakeState;
@@ -32,7 +32,8 @@ final class IngestTake
         private readonly Encoder $encoder,
         private readonly Prober $prober,
         private readonly MediaStore $media,
-    ) {}
+    ) {
+    }
 
     public function __invoke(Take $take): void
     {
@@ -63,6 +64,24 @@ final class IngestTake
     private function ingest(Take $take, Track $track, RecordingFacts $facts): void
     {
         $raw = $this->media->path($track->path);
+        if ($facts->videoCodec !== null && $this->prober->changesSize($raw)) {
+            $steady = $this->media->draft('mkv');
+            try {
+                $this->encoder->run(IngestCommand::oneSize($raw, $facts->width, $facts->height, $steady));
+                $this->makeFiles($take, $steady, $this->prober->recording($steady));
+            } finally {
+                @unlink($steady);
+            }
+        } else {
+            $this->makeFiles($take, $raw, $facts);
+        }
+        if ($take->state === TakeState::Ready) {
+            $this->media->delete($track->path);
+        }
+    }
+
+    private function makeFiles(Take $take, string $raw, RecordingFacts $facts): void
+    {
         $container = IngestCommand::container($facts->videoCodec);
         $media = $this->media->draft($container);
         $sound = $this->media->draft('flac');
@@ -87,7 +106,6 @@ final class IngestTake
         } finally {
             array_map(fn (string $draft): bool => @unlink($draft), [$media, $sound, $pcm, $poster]);
         }
-        $this->media->delete($track->path);
     }
 
     private function levels(?string $pcm): Levels
@@ -106,10 +124,10 @@ final class IngestTake
     /** The last time ffmpeg reported, in ticks: the length of the longest output. */
     private function pictureTicks(string $log): int
     {
-        if (preg_match_all('/time=(\d+):(\d+):(\d+(?:\.\d+)?)/', $log, $m, PREG_SET_ORDER) < 1) {
+        if (preg_match('/.*time=(\d+):(\d+):(\d+(?:\.\d+)?)/s', $log, $m) !== 1) {
             return 0;
         }
-        [, $hours, $minutes, $seconds] = end($m);
+        [, $hours, $minutes, $seconds] = $m;
 
         return (int) round(((int) $hours * 3600 + (int) $minutes * 60 + (float) $seconds) * 48_000);
     }

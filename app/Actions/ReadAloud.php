@@ -13,7 +13,9 @@ final class ReadAloud
 {
     private const NOTHING_WRITTEN = 'Nothing is written in this section yet. This is the stand-in voice, so that you can try everything without a microphone.';
 
-    public function __construct(private readonly Voice $voice, private readonly MediaStore $media) {}
+    public function __construct(private readonly Voice $voice, private readonly MediaStore $media)
+    {
+    }
 
     /** @return string path on the media disk */
     public function __invoke(Section $section): string

@@ -11,12 +11,15 @@ use OpenReel\Core\Formats\FileName;
 /** Puts an export in the queue. One at a time: asking again while one runs gives that one. */
 final class RequestExport
 {
-    public function __construct(private readonly AssembleLesson $assemble) {}
+    public function __construct(private readonly AssembleLesson $assemble)
+    {
+    }
 
     /** @throws Refusal when nothing is kept */
     public function __invoke(Lesson $lesson): Export
     {
-        $open = $lesson->exports()->whereIn('state', [ExportState::Waiting, ExportState::Running])->first();
+        /** @var Export|null $open */
+        $open = Export::query()->where('lesson_id', $lesson->id)->whereIn('state', [ExportState::Waiting, ExportState::Running])->first();
         if ($open !== null) {
             return $open;
         }

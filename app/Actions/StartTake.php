@@ -15,7 +15,9 @@ final class StartTake
     /** Room for half an hour of camera at 6 Mbit/s. */
     private const EXPECTED_BYTES = 1_350_000_000;
 
-    public function __construct(private readonly MediaStore $media) {}
+    public function __construct(private readonly MediaStore $media)
+    {
+    }
 
     /** @param  array<string, string>  $tracks  MIME type by kind, one of Track::KINDS */
     public function __invoke(Section $section, array $tracks): Take

@@ -18,7 +18,9 @@ final class ExportLessonJob implements ShouldQueue
 {
     use Guarded, Queueable;
 
-    public function __construct(public readonly string $exportId) {}
+    public function __construct(public readonly string $exportId)
+    {
+    }
 
     public function handle(ExportLesson $exporter): void
     {

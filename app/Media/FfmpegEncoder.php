@@ -6,7 +6,9 @@ final class FfmpegEncoder implements Encoder
 {
     private ?string $version = null;
 
-    public function __construct(private readonly string $program) {}
+    public function __construct(private readonly string $program)
+    {
+    }
 
     public function version(): string
     {

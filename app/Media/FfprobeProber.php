@@ -9,7 +9,9 @@ final class FfprobeProber implements Prober
     /** Pictures embedded in sound files are no camera. */
     private const COVER_CODECS = ['png', 'mjpeg', 'gif', 'bmp'];
 
-    public function __construct(private readonly string $program) {}
+    public function __construct(private readonly string $program)
+    {
+    }
 
     public function recording(string $path): RecordingFacts
     {
@@ -26,6 +28,15 @@ final class FfprobeProber implements Prober
             $turned ? $width : $height,
             isset($audio['codec_name']) ? (string) $audio['codec_name'] : null,
         );
+    }
+
+    public function changesSize(string $path): bool
+    {
+        // Only key frames can change the size, and they alone are quick to decode.
+        $frames = $this->probe(['-select_streams', 'V:0', '-skip_frame', 'nokey', '-show_entries', 'frame=width,height'], $path)['frames'] ?? [];
+        $sizes = array_map(fn (array $frame): string => "{$frame['width']}x{$frame['height']}", array_filter($frames, fn (array $f): bool => isset($f['width'], $f['height'])));
+
+        return count(array_unique($sizes)) > 1;
     }
 
     public function export(string $path): ExportFacts

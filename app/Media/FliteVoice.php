@@ -10,7 +10,9 @@ final class FliteVoice implements Voice
     /** Slowed down to the pace of someone explaining. */
     private const STRETCH = 'duration_stretch=1.15';
 
-    public function __construct(private readonly string $program) {}
+    public function __construct(private readonly string $program)
+    {
+    }
 
     public function speak(string $text, string $out): void
     {

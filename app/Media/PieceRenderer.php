@@ -20,7 +20,8 @@ final class PieceRenderer
         private readonly Prober $prober,
         private readonly RenderCache $cache,
         private readonly MediaStore $media,
-    ) {}
+    ) {
+    }
 
     public function hasSegment(SegmentSpec $spec): bool
     {

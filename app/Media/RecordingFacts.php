@@ -15,7 +15,8 @@ final readonly class RecordingFacts
         public int $width,
         public int $height,
         public ?string $audioCodec,
-    ) {}
+    ) {
+    }
 
     public function isEmpty(): bool
     {

@@ -8,8 +8,11 @@ namespace App\Media;
  */
 final class RenderCache
 {
-    public function __construct(private readonly MediaStore $media) {}
+    public function __construct(private readonly MediaStore $media)
+    {
+    }
 
+    /** @phpstan-impure another process may make it at any time */
     public function find(string $kind, string $key, string $extension): ?Rendered
     {
         $path = $this->media->path($this->name($kind, $key, $extension));
@@ -34,8 +37,10 @@ final class RenderCache
         $lock = WorkLock::for("render/{$key}");
         $draft = $this->media->draft($extension);
         try {
-            if (($found = $this->find($kind, $key, $extension)) !== null) {
-                return $found;
+            // Another process may have made it while this one waited for the lock.
+            $made = $this->find($kind, $key, $extension);
+            if ($made !== null) {
+                return $made;
             }
             $meta = $make($draft);
             $this->media->write($this->name($kind, $key, 'json'), json_encode($meta, JSON_THROW_ON_ERROR | JSON_PRESERVE_ZERO_FRACTION));

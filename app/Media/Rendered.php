@@ -9,5 +9,7 @@ final readonly class Rendered
      * @param  string  $path  absolute
      * @param  array<string, mixed>  $meta  what was measured while making it
      */
-    public function __construct(public string $path, public array $meta) {}
+    public function __construct(public string $path, public array $meta)
+    {
+    }
 }

@@ -9,7 +9,9 @@ namespace App\Media;
 final class WorkLock
 {
     /** @param  resource  $file */
-    private function __construct(private $file) {}
+    private function __construct(private $file)
+    {
+    }
 
     /** @return self|null null when another process holds it */
     public static function tryFor(string $name): ?self

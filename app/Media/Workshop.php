@@ -8,13 +8,21 @@ final class Workshop
     private const POLL_MICROSECONDS = 3_000;
 
     /**
-     * Starts the work in order, at most `$places` at a time, and returns when all is done. When one piece fails, the
+     * Starts the work in order, at most `$places` at a time, and returns when all is done. A piece may wait for earlier
+     * ones, never for later ones. When one piece fails, the
      * others are stopped and the failure is thrown on.
      *
      * @param  list<callable(): void>  $work
      */
     public static function run(array $work, int $places): void
     {
+        if (! self::canSwitch()) {
+            foreach ($work as $piece) {
+                $piece();
+            }
+
+            return;
+        }
         /** @var list<\Fiber<void, void, void, void>> $busy */
         $busy = [];
         try {
@@ -38,6 +46,18 @@ final class Workshop
             foreach ($busy as $fiber) {
                 self::stop($fiber);
             }
+        }
+    }
+
+    /** PHP does not switch fibers in a destructor, which is where Laravel runs jobs of the sync queue. */
+    private static function canSwitch(): bool
+    {
+        try {
+            (new \Fiber(fn () => null))->start();
+
+            return true;
+        } catch (\FiberError) {
+            return false;
         }
     }
 

@@ -17,6 +17,8 @@ use Illuminate\Support\Carbon;
  * @property int $height
  * @property int $fps
  * @property Carbon $updated_at
+ * @property-read int|null $sections_count
+ * @property-read int|null $kept_count
  */
 final class Lesson extends Model
 {
@@ -28,7 +30,10 @@ final class Lesson extends Model
     /** @return HasMany<Section, $this> in lesson order */
     public function sections(): HasMany
     {
-        return $this->hasMany(Section::class)->orderBy('position')->orderBy('id');
+        $sections = $this->hasMany(Section::class);
+        $sections->orderBy('position')->orderBy('id');
+
+        return $sections;
     }
 
     /** @return HasMany<Slide, $this> */
@@ -40,6 +45,9 @@ final class Lesson extends Model
     /** @return HasMany<Export, $this> newest first */
     public function exports(): HasMany
     {
-        return $this->hasMany(Export::class)->latest()->orderByDesc('id');
+        $exports = $this->hasMany(Export::class);
+        $exports->latest()->orderByDesc('id');
+
+        return $exports;
     }
 }

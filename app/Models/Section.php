@@ -3,6 +3,7 @@
 namespace App\Models;
 
 use Database\Factories\SectionFactory;
+use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Database\Eloquent\Concerns\HasUlids;
 use Illuminate\Database\Eloquent\Factories\HasFactory;
 use Illuminate\Database\Eloquent\Model;
@@ -25,6 +26,7 @@ use OpenReel\Core\Picture\Layout;
  * @property InsetSize $inset_size
  * @property-read Lesson $lesson
  * @property-read Slide|null $slide
+ * @property-read Collection<int, Take> $takes
  */
 final class Section extends Model
 {
@@ -33,6 +35,7 @@ final class Section extends Model
 
     protected $guarded = [];
 
+    /** @var list<string> */
     protected $touches = ['lesson'];
 
     protected $attributes = [
@@ -63,6 +66,9 @@ final class Section extends Model
     /** @return HasMany<Take, $this> by number */
     public function takes(): HasMany
     {
-        return $this->hasMany(Take::class)->orderBy('number');
+        $takes = $this->hasMany(Take::class);
+        $takes->orderBy('number');
+
+        return $takes;
     }
 }

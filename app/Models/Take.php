@@ -3,6 +3,7 @@
 namespace App\Models;
 
 use Database\Factories\TakeFactory;
+use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Database\Eloquent\Concerns\HasUlids;
 use Illuminate\Database\Eloquent\Factories\HasFactory;
 use Illuminate\Database\Eloquent\Model;
@@ -36,6 +37,7 @@ use OpenReel\Core\Take\Verdict;
  * @property Carbon $created_at
  * @property Carbon $updated_at
  * @property-read Section $section
+ * @property-read Collection<int, Track> $tracks
  */
 final class Take extends Model
 {

@@ -24,7 +24,8 @@ final readonly class Assembly
         public FrameRate $rate,
         public array $segments,
         public array $missing,
-    ) {}
+    ) {
+    }
 
     /** @param  list<SectionSource>  $sections  in lesson order */
     public static function of(FrameSize $frame, FrameRate $rate, array $sections): self

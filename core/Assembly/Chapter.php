@@ -6,5 +6,7 @@ use OpenReel\Core\Time\Tick;
 
 final readonly class Chapter
 {
-    public function __construct(public string $title, public Tick $from, public Tick $until) {}
+    public function __construct(public string $title, public Tick $from, public Tick $until)
+    {
+    }
 }

@@ -15,5 +15,6 @@ final readonly class SectionSource
         public Inset $inset,
         public ?SlideSource $slide,
         public ?TakeSource $take,
-    ) {}
+    ) {
+    }
 }

@@ -21,5 +21,6 @@ final readonly class Segment
         public TakeSource $take,
         public ?SlideSource $slide,
         public PicturePlan $picture,
-    ) {}
+    ) {
+    }
 }

@@ -23,5 +23,6 @@ final readonly class TakeSource
         public ?string $mediaHash,
         public ?string $soundHash,
         public ?float $loudness,
-    ) {}
+    ) {
+    }
 }

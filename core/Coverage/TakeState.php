@@ -8,5 +8,7 @@ use OpenReel\Core\Take\Verdict;
 final readonly class TakeState
 {
     /** @param  bool  $usable  it was ingested and has a length */
-    public function __construct(public string $id, public int $number, public Verdict $verdict, public bool $usable) {}
+    public function __construct(public string $id, public int $number, public Verdict $verdict, public bool $usable)
+    {
+    }
 }

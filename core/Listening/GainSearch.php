@@ -22,7 +22,9 @@ final readonly class GainSearch
     /** What R128 reports for silence, or for less than one 400 ms block. */
     private const UNMEASURABLE = -69.0;
 
-    private function __construct(public float $target, public float $gain, public bool $done, private int $try) {}
+    private function __construct(public float $target, public float $gain, public bool $done, private int $try)
+    {
+    }
 
     /**
      * @param  float|null  $measured  loudness without any gain; null when it could not be measured

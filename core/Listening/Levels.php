@@ -19,7 +19,9 @@ final readonly class Levels
      * @param  int  $clips  runs of three or more samples at full scale
      * @param  int  $samples  mono samples read
      */
-    public function __construct(public array $rms, public array $peaks, public int $clips, public int $samples) {}
+    public function __construct(public array $rms, public array $peaks, public int $clips, public int $samples)
+    {
+    }
 
     public function length(): Tick
     {

@@ -26,7 +26,7 @@ final class SpeechFinder
     private const CLEAR_DB = 8.0;
 
     /** How far above the noise a soft beginning or ending is followed. */
-    private const EDGE_DB = 4.0;
+    private const EDGE_DB = 6.0;
 
     /** Of these windows (150 ms)... */
     private const LOOK = 15;
@@ -52,7 +52,7 @@ final class SpeechFinder
         $count = count($levels->rms);
         $last = $count - 1 - (int) self::firstClear(array_reverse($levels->rms), $threshold);
 
-        $edge = min($threshold, max(self::QUIETEST_DB - 10, $noise + self::EDGE_DB));
+        $edge = min($threshold, max(self::QUIETEST_DB - 4, $noise + self::EDGE_DB));
         for ($i = 0; $i < self::EDGE_WINDOWS && $first > 0 && $levels->rms[$first - 1] > $edge; $i++) {
             $first--;
         }
@@ -76,6 +76,7 @@ final class SpeechFinder
             if ($i >= self::LOOK) {
                 $clear -= $rms[$i - self::LOOK] > $threshold ? 1 : 0;
             }
+            // @phpstan-ignore greaterOrEqual.alwaysFalse (it counts over many windows)
             if ($clear >= self::NEEDED) {
                 for ($start = max(0, $i - self::LOOK + 1); $rms[$start] <= $threshold; $start++);
 

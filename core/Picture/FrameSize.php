@@ -5,7 +5,9 @@ namespace OpenReel\Core\Picture;
 /** The size of the finished picture in pixels, both sides even as 4:2:0 colour needs. */
 final readonly class FrameSize
 {
-    private function __construct(public int $width, public int $height) {}
+    private function __construct(public int $width, public int $height)
+    {
+    }
 
     /** @throws PictureProblem when a side is odd or under 64 */
     public static function of(int $width, int $height): self

@@ -13,7 +13,9 @@ final readonly class Inset
 
     private const WIDEST = 16 / 9;
 
-    public function __construct(public Corner $corner = Corner::BottomRight, public InsetSize $size = InsetSize::Medium) {}
+    public function __construct(public Corner $corner = Corner::BottomRight, public InsetSize $size = InsetSize::Medium)
+    {
+    }
 
     /** The inset has the camera's shape within limits, and about the same area whatever that shape. */
     public function rect(FrameSize $frame, Shape $camera): PixelRect

@@ -19,7 +19,8 @@ final readonly class PicturePlan
         public Layout $layout,
         public ?PixelRect $slide,
         public ?PixelRect $camera,
-    ) {}
+    ) {
+    }
 
     /** @param  Layout  $wish  what cannot be had (no camera, no slide) falls back to what can be shown */
     public static function for(FrameSize $frame, Layout $wish, Inset $inset, ?Shape $slide, ?Shape $camera): self

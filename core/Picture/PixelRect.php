@@ -5,7 +5,9 @@ namespace OpenReel\Core\Picture;
 /** A rectangle in frame pixels; all four numbers are even. */
 final readonly class PixelRect
 {
-    public function __construct(public int $x, public int $y, public int $width, public int $height) {}
+    public function __construct(public int $x, public int $y, public int $width, public int $height)
+    {
+    }
 
     /** The largest even rectangle of the given aspect inside a frame, centred. */
     public static function contained(float $aspect, FrameSize $frame): self

@@ -5,7 +5,9 @@ namespace OpenReel\Core\Picture;
 /** The size of a source picture (slide or camera) in its own pixels. */
 final readonly class Shape
 {
-    private function __construct(public int $width, public int $height) {}
+    private function __construct(public int $width, public int $height)
+    {
+    }
 
     /** @throws PictureProblem when a side is not positive */
     public static function of(int $width, int $height): self

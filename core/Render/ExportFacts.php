@@ -13,5 +13,6 @@ final readonly class ExportFacts
         public string $audioCodec,
         public float $soundSeconds,
         public int $chapters,
-    ) {}
+    ) {
+    }
 }

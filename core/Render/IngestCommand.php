@@ -2,6 +2,7 @@
 
 namespace OpenReel\Core\Render;
 
+use OpenReel\Core\Picture\PixelRect;
 use OpenReel\Core\Time\Tick;
 
 /** Encoder commands that make a recording usable. */
@@ -11,6 +12,8 @@ final class IngestCommand
     private const IN_WEBM = ['vp8', 'vp9', 'av1'];
 
     private const IN_MP4 = ['h264'];
+
+    private const ENCODED = ['-c:v', 'libx264', '-preset', 'veryfast', '-crf', '16', '-pix_fmt', 'yuv420p'];
 
     /** The extension of the file that will be played back. */
     public static function container(?string $videoCodec): string
@@ -46,6 +49,24 @@ final class IngestCommand
     }
 
     /**
+     * A picture that changes its size, brought to the size it starts with; nothing is distorted or cut off. Everything
+     * that comes after may then count on one size.
+     *
+     * @param  int  $width  of the first picture
+     * @return list<string>
+     */
+    public static function oneSize(string $raw, int $width, int $height, string $out): array
+    {
+        $size = PixelRect::even($width).':'.PixelRect::even($height);
+
+        return [
+            '-i', $raw, '-map', '0:V:0', '-map', '0:a:0?',
+            '-vf', "scale={$size}:force_original_aspect_ratio=decrease,pad={$size}:-1:-1,setsar=1", '-fps_mode', 'passthrough',
+            ...self::ENCODED, '-c:a', 'copy', '-f', 'matroska', $out,
+        ];
+    }
+
+    /**
      * A small still picture.
      *
      * @param  Tick|null  $at  where the speech starts; null for the first picture
@@ -65,8 +86,9 @@ final class IngestCommand
         return match (true) {
             in_array($codec, self::IN_WEBM, true) => ['-c:v', 'copy', '-f', 'webm'],
             in_array($codec, self::IN_MP4, true) => ['-c:v', 'copy', '-movflags', '+faststart', '-f', 'mp4'],
-            default => ['-c:v', 'libx264', '-preset', 'veryfast', '-crf', '16', '-pix_fmt', 'yuv420p',
-                '-vf', 'scale=trunc(iw/2)*2:trunc(ih/2)*2', '-movflags', '+faststart', '-f', 'mp4'],
+            default => [
+                ...self::ENCODED, '-vf', 'scale=trunc(iw/2)*2:trunc(ih/2)*2', '-movflags', '+faststart', '-f', 'mp4',
+            ],
         };
     }
 

@@ -9,7 +9,9 @@ final readonly class LoudnessReport
      * @param  float|null  $lufs  null when too short or too quiet to measure
      * @param  float|null  $peak  dBTP; null for digital silence
      */
-    public function __construct(public ?float $lufs, public ?float $peak) {}
+    public function __construct(public ?float $lufs, public ?float $peak)
+    {
+    }
 
     /** @param  string  $log  what ffmpeg wrote to its error output; the last summary counts */
     public static function read(string $log): self

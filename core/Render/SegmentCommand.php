@@ -23,11 +23,11 @@ final class SegmentCommand
         $layers = [];
         if ($spec->slideRect() !== null && $slide !== null) {
             array_push($inputs, '-i', $slide);
-            $layers[] = self::slide($spec, count($layers), $spec->slideRect());
+            $layers[] = [$spec->slideRect(), self::slide($spec, count($layers), $spec->slideRect())];
         }
         if ($spec->cameraRect() !== null && $camera !== null) {
             array_push($inputs, '-seek_timestamp', '1', '-ss', sprintf('%.6F', $spec->in->seconds()), '-i', $camera);
-            $layers[] = self::camera($spec, count($layers), $spec->cameraRect());
+            $layers[] = [$spec->cameraRect(), self::camera($spec, count($layers), $spec->cameraRect())];
         }
 
         return [
@@ -47,7 +47,7 @@ final class SegmentCommand
     }
 
     /**
-     * Whatever frame times and sizes the camera had become steady frames of one size; the last picture stands when the
+     * Whatever frame times the camera had become steady frames; the last picture stands when the
      * camera ended early.
      */
     private static function camera(SegmentSpec $spec, int $input, PixelRect $rect): string
@@ -63,29 +63,28 @@ final class SegmentCommand
         return $scaling.',setsar=1,format=yuv420p';
     }
 
-    /**
-     * @param  list<string>  $layers  bottom first
-     */
+    /** @param  list<array{PixelRect, string}>  $layers  where and what, bottom first */
     private static function graph(SegmentSpec $spec, array $layers): string
     {
         $frame = $spec->picture->frame;
-        $rects = array_values(array_filter([$spec->slideRect(), $spec->cameraRect()]));
-        if ($layers === []) {
+        $bottom = array_shift($layers);
+        if ($bottom === null) {
             return sprintf('color=c=0x%s:s=%dx%d:r=%d,format=yuv420p[picture]', PicturePlan::GROUND, $frame->width, $frame->height, $spec->rate->fps);
         }
 
         // The bottom layer is padded to the whole frame, so there is never more than one overlay.
-        $bottom = $rects[0];
-        $base = $layers[0];
-        if ($bottom->width !== $frame->width || $bottom->height !== $frame->height) {
-            $pad = sprintf('pad=%d:%d:%d:%d:color=0x%s', $frame->width, $frame->height, $bottom->x, $bottom->y, PicturePlan::GROUND);
+        [$rect, $base] = $bottom;
+        if ($rect->width !== $frame->width || $rect->height !== $frame->height) {
+            $pad = sprintf('pad=%d:%d:%d:%d:color=0x%s', $frame->width, $frame->height, $rect->x, $rect->y, PicturePlan::GROUND);
             $base = str_contains($base, ',loop=') ? str_replace(',loop=', ",{$pad},loop=", $base) : "{$base},{$pad}";
         }
-        if (count($layers) === 1) {
+        $top = array_shift($layers);
+        if ($top === null) {
             return "{$base}[picture]";
         }
+        [$rect, $over] = $top;
 
-        return "{$base}[base];{$layers[1]}[over];[base][over]overlay={$rects[1]->x}:{$rects[1]->y}:format=yuv420:eof_action=repeat[picture]";
+        return "{$base}[base];{$over}[over];[base][over]overlay={$rect->x}:{$rect->y}:format=yuv420:eof_action=repeat[picture]";
     }
 
     /** @return list<string> */

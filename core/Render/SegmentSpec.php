@@ -26,7 +26,8 @@ final readonly class SegmentSpec
         public ?string $camera,
         public Tick $in,
         public ?string $slide,
-    ) {}
+    ) {
+    }
 
     public static function of(Segment $segment, FrameRate $rate): self
     {

@@ -21,7 +21,8 @@ final readonly class SoundSpec
         public Tick $used,
         public Tick $length,
         public float $target,
-    ) {}
+    ) {
+    }
 
     /** @param  float  $target  LUFS */
     public static function of(Segment $segment, FrameRate $rate, float $target): self

@@ -10,5 +10,7 @@ final readonly class Line
      * @param  int  $paragraph  counted from 1 within the section
      * @param  string  $text  one sentence, white space folded, without list marks
      */
-    public function __construct(public int $number, public int $paragraph, public string $text) {}
+    public function __construct(public int $number, public int $paragraph, public string $text)
+    {
+    }
 }

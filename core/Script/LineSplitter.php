@@ -6,7 +6,8 @@ namespace OpenReel\Core\Script;
  * Breaks a section's text into lines (sentences).
  *
  * ICU's sentence breaking (Unicode Standard Annex #29) does the groundwork. It breaks after every abbreviation that is
- * followed by a capital or a number, so pieces are joined again where the full stop belongs to an abbreviation.
+ * followed by a capital or a number, and after every quoted question, so pieces are joined again where the full stop
+ * belongs to an abbreviation or the next piece goes on in lower case.
  */
 final class LineSplitter
 {
@@ -67,11 +68,12 @@ final class LineSplitter
         $sentences = [];
         $held = '';
         foreach (self::pieces($paragraph) as $piece) {
-            $held .= $piece;
-            if (! self::endsInAbbreviation($held)) {
+            $goesOn = self::endsInAbbreviation($held) || preg_match('/^\s*\p{Ll}/u', $piece) === 1;
+            if (! $goesOn) {
                 $sentences[] = trim($held);
                 $held = '';
             }
+            $held .= $piece;
         }
         $sentences[] = trim($held);
 

@@ -9,7 +9,9 @@ namespace OpenReel\Core\Script;
 final readonly class ScriptDocument
 {
     /** @param  list<array{heading: string, text: string}>  $sections */
-    public function __construct(public string $title, public array $sections) {}
+    public function __construct(public string $title, public array $sections)
+    {
+    }
 
     /**
      * Words before the first section heading become a section named after the title.

@@ -11,7 +11,9 @@ use OpenReel\Core\Time\Tick;
 final readonly class TakeClock
 {
     /** @param  list<array{int, int|null}>  $pauses  wall milliseconds from and until; null while still paused */
-    private function __construct(private array $pauses) {}
+    private function __construct(private array $pauses)
+    {
+    }
 
     /** @param  list<TakeEvent>  $events  in order of time; a second pause or resume in a row changes nothing */
     public static function fromEvents(array $events): self

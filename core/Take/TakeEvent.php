@@ -6,5 +6,7 @@ namespace OpenReel\Core\Take;
 final readonly class TakeEvent
 {
     /** @param  array<string, mixed>  $data  everything else the recorder noted */
-    public function __construct(public int $atMs, public string $kind, public array $data = []) {}
+    public function __construct(public int $atMs, public string $kind, public array $data = [])
+    {
+    }
 }

@@ -8,7 +8,9 @@ final readonly class FrameRate
     /** @var list<int> */
     public const OFFERED = [24, 25, 30, 50, 60];
 
-    private function __construct(public int $fps) {}
+    private function __construct(public int $fps)
+    {
+    }
 
     /** @throws TimeProblem when the rate is not one of OFFERED */
     public static function of(int $fps): self

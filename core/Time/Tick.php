@@ -14,7 +14,9 @@ final readonly class Tick
 
     private const PER_MILLISECOND = 48;
 
-    private function __construct(public int $count) {}
+    private function __construct(public int $count)
+    {
+    }
 
     /** @throws TimeProblem when negative */
     public static function of(int $ticks): self

@@ -20,7 +20,7 @@ const LESSON = __DIR__.'/../lesson';
 
 /** The takes: file name, section, lines (all when null), and how it went. */
 $takes = [
-    ['01-1-discard', 1, "Welcome to Reading the Water, the shore course of the Salt... the Saltmash... Sorry. Let me start again.", []],
+    ['01-1-discard', 1, 'Welcome to Reading the Water, the shore course of the Salt... the Saltmash... Sorry. Let me start again.', []],
     ['01-2', 1, null, []],
     ['02-1', 2, null, []],
     ['03-1', 3, null, []],

@@ -29,11 +29,8 @@ final class BuildCommand extends Command
         config(['queue.default' => 'null']);
 
         return $this->plainly(function () use ($import): int {
-            $out = (string) $this->option('out');
-            if ($out === '') {
-                throw Refusal::badInput('Say where the film goes with --out FILE.mp4.');
-            }
-            $lesson = $import((string) $this->argument('folder'), $this->frame(), (bool) $this->option('whole'), $this->progress(...));
+            $out = $this->out();
+            $lesson = $import(self::text($this->argument('folder')), $this->frame(), (bool) $this->option('whole'), $this->progress(...));
             $export = $this->exportTo($lesson, $out);
             if (! $this->option('json')) {
                 $this->table(['#', 'Section', 'Takes', 'Kept'], $lesson->sections()->with('takes')->get()->map(fn (Section $s): array => [
@@ -46,10 +43,15 @@ final class BuildCommand extends Command
         });
     }
 
+    private static function text(mixed $value): string
+    {
+        return is_string($value) ? $value : '';
+    }
+
     /** @return array{width: int, height: int, fps: int} */
     private function frame(): array
     {
-        $size = array_map(intval(...), explode('x', (string) $this->option('frame')));
+        $size = array_map(intval(...), explode('x', self::text($this->option('frame'))));
         if (! in_array($size, FrameChoice::SIZES, true)) {
             throw Refusal::badInput('The frame is 1920x1080 or 1280x720.');
         }

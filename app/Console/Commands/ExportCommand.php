@@ -20,11 +20,8 @@ final class ExportCommand extends Command
     public function handle(): int
     {
         return $this->plainly(function (): int {
-            $out = (string) $this->option('out');
-            if ($out === '') {
-                throw Refusal::badInput('Say where the film goes with --out FILE.mp4.');
-            }
-            $lesson = Lesson::query()->find($this->argument('lesson')) ?? throw Refusal::badInput('There is no such lesson. See reel list.');
+            $out = $this->out();
+            $lesson = Lesson::query()->firstWhere('id', $this->argument('lesson')) ?? throw Refusal::badInput('There is no such lesson. See reel list.');
             $this->report($lesson, $this->exportTo($lesson, $out), $out);
 
             return self::SUCCESS;

@@ -3,16 +3,26 @@
 namespace App\Console\Commands;
 
 use App\Actions\ExportLesson;
+use App\Actions\Refusal;
 use App\Actions\RequestExport;
 use App\Media\MediaStore;
 use App\Media\Trouble;
 use App\Models\Export;
 use App\Models\Lesson;
 use Illuminate\Support\Facades\Log;
+use OpenReel\Core\Problem;
 
 /** Exporting from the command line: in this process, without queue workers. */
 trait ExportsLessons
 {
+    /** Where the film goes. */
+    private function out(): string
+    {
+        $out = $this->option('out');
+
+        return is_string($out) && $out !== '' ? $out : throw Refusal::badInput('Say where the film goes with --out FILE.mp4.');
+    }
+
     /** @return Export done, its file copied to `$out` */
     private function exportTo(Lesson $lesson, string $out): Export
     {
@@ -24,7 +34,7 @@ trait ExportsLessons
             throw $e;
         }
         if (! @copy(app(MediaStore::class)->path((string) $export->path), $out)) {
-            throw \App\Actions\Refusal::badInput("The film is made, but could not be written to {$out}. Is the folder there, and is there room?");
+            throw Refusal::badInput("The film is made, but could not be written to {$out}. Is the folder there, and is there room?");
         }
 
         return $export->refresh();
@@ -35,7 +45,7 @@ trait ExportsLessons
     {
         try {
             return $work();
-        } catch (\App\Actions\Refusal|\OpenReel\Core\Problem $e) {
+        } catch (Refusal|Problem $e) {
             $this->error($e->getMessage());
         } catch (Trouble $e) {
             Log::error($e->getMessage(), $e->context());

@@ -16,13 +16,15 @@ use Symfony\Component\HttpFoundation\BinaryFileResponse;
 
 final class ExportController
 {
-    public function __construct(private readonly AssembleLesson $assemble) {}
+    public function __construct(private readonly AssembleLesson $assemble)
+    {
+    }
 
     public function index(Lesson $lesson): JsonResponse
     {
         $plan = $this->plan($lesson);
 
-        return new JsonResponse($lesson->exports()->with('lesson')->limit(20)->get()->map(fn (Export $e): array => (new ExportResource($e, $plan))->toArray())->all());
+        return new JsonResponse($lesson->exports()->with('lesson')->get()->take(20)->map(fn (Export $e): array => (new ExportResource($e, $plan))->toArray())->all());
     }
 
     public function store(Lesson $lesson, RequestExport $request): JsonResponse

@@ -20,7 +20,6 @@ use Illuminate\Http\Request;
 use Illuminate\Http\Response;
 use Illuminate\Validation\Rule;
 use OpenReel\Core\Take\Verdict;
-use OpenReel\Core\Time\Tick;
 use Symfony\Component\HttpFoundation\BinaryFileResponse;
 
 final class TakeController

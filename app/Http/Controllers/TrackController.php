@@ -21,6 +21,6 @@ final class TrackController
             throw Refusal::badInput('This take has become larger than 8 GB. Stop here and go on with another take; what was recorded is safe.');
         }
 
-        return new JsonResponse(['next' => $append($track, $number, $bytes, (string) $request->header('X-Chunk-SHA256'))]);
+        return new JsonResponse(['next' => $append($track, $number, $bytes, $request->headers->get('X-Chunk-SHA256') ?? '')]);
     }
 }

@@ -26,13 +26,18 @@ type Body = Record<string, unknown> | FormData | Blob | string | undefined;
  * @throws ApiProblem | Unreachable
  */
 export async function request<T>(method: string, path: string, body?: Body, init: RequestInit = {}): Promise<T> {
-    const isJson = body !== undefined && !(body instanceof FormData) && !(body instanceof Blob) && typeof body !== 'string';
+    const isJson =
+        body !== undefined && !(body instanceof FormData) && !(body instanceof Blob) && typeof body !== 'string';
     let response: Response;
     try {
         response = await fetch(`/api/${path}`, {
             method,
             ...init,
-            headers: { Accept: 'application/json', ...(isJson ? { 'Content-Type': 'application/json' } : {}), ...init.headers },
+            headers: {
+                Accept: 'application/json',
+                ...(isJson ? { 'Content-Type': 'application/json' } : {}),
+                ...init.headers,
+            },
             body: isJson ? JSON.stringify(body) : (body as BodyInit | undefined),
         });
     } catch {
@@ -43,7 +48,8 @@ export async function request<T>(method: string, path: string, body?: Body, init
     }
     const answer = (await response.json().catch(() => ({}))) as Record<string, unknown>;
     if (!response.ok) {
-        const detail = typeof answer.detail === 'string' ? answer.detail : 'The server gave no answer that makes sense.';
+        const detail =
+            typeof answer.detail === 'string' ? answer.detail : 'The server gave no answer that makes sense.';
         throw new ApiProblem(response.status, detail, answer);
     }
     return answer as T;

@@ -61,5 +61,7 @@ export function refreshLesson(client: ReturnType<typeof useQueryClient>, lessonI
 
 export const giveVerdict = (take: string, verdict: Verdict) => api.patch<Take>(`takes/${take}`, { verdict });
 
-export const changeSection = (section: string, change: Partial<Omit<Section, 'slide'>> & { slide_id?: string | null }) =>
-    api.patch<Section>(`sections/${section}`, change);
+export const changeSection = (
+    section: string,
+    change: Partial<Omit<Section, 'slide'>> & { slide_id?: string | null },
+) => api.patch<Section>(`sections/${section}`, change);

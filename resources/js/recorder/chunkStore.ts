@@ -82,7 +82,9 @@ export class ChunkStore {
     async chunkNumbers(track: string): Promise<number[]> {
         const db = await this.db;
         const stored = (await db?.getAllKeys('chunks', IDBKeyRange.bound([track, 0], [track, Infinity]))) ?? [];
-        const held = [...this.memory.keys()].filter((key) => key.startsWith(`${track}/`)).map((key) => Number(key.split('/')[1]));
+        const held = [...this.memory.keys()]
+            .filter((key) => key.startsWith(`${track}/`))
+            .map((key) => Number(key.split('/')[1]));
         return [...new Set([...stored.map(([, number]) => number), ...held])].sort((a, b) => a - b);
     }
 }

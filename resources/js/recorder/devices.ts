@@ -19,8 +19,14 @@ export async function listDevices(): Promise<DeviceLists> {
     const found = (await navigator.mediaDevices?.enumerateDevices().catch(() => [])) ?? [];
     const real = (kind: MediaDeviceKind, name: string): DeviceChoice[] =>
         found
-            .filter((device) => device.kind === kind && device.deviceId !== 'default' && device.deviceId !== 'communications')
-            .map((device, index) => ({ id: device.deviceId || `any-${kind}`, name: device.label || `${name} ${index + 1}` }));
+            .filter(
+                (device) =>
+                    device.kind === kind && device.deviceId !== 'default' && device.deviceId !== 'communications',
+            )
+            .map((device, index) => ({
+                id: device.deviceId || `any-${kind}`,
+                name: device.label || `${name} ${index + 1}`,
+            }));
     return {
         cameras: [
             ...real('videoinput', 'Camera'),
@@ -49,7 +55,8 @@ function problem(error: unknown, what: string): DeviceProblem {
     return new DeviceProblem(says[reason] ?? `The ${what} could not be opened. Choose another.`);
 }
 
-const exactly = (id: string): { deviceId?: { exact: string } } => (id.startsWith('any-') ? {} : { deviceId: { exact: id } });
+const exactly = (id: string): { deviceId?: { exact: string } } =>
+    id.startsWith('any-') ? {} : { deviceId: { exact: id } };
 
 /** What a device gives, and how to let go of it. */
 export interface OpenDevice {
@@ -61,7 +68,11 @@ export interface OpenDevice {
  * @param level tells how loud the microphone is, 0..1: the stand-in presenter moves its mouth by it
  * @throws DeviceProblem
  */
-export async function openCamera(id: string, frame: { width: number; height: number; fps: number }, level: () => number): Promise<OpenDevice | null> {
+export async function openCamera(
+    id: string,
+    frame: { width: number; height: number; fps: number },
+    level: () => number,
+): Promise<OpenDevice | null> {
     if (id === NONE) {
         return null;
     }
@@ -70,7 +81,12 @@ export async function openCamera(id: string, frame: { width: number; height: num
     }
     try {
         const stream = await navigator.mediaDevices.getUserMedia({
-            video: { ...exactly(id), width: { ideal: frame.width }, height: { ideal: frame.height }, frameRate: { ideal: frame.fps } },
+            video: {
+                ...exactly(id),
+                width: { ideal: frame.width },
+                height: { ideal: frame.height },
+                frameRate: { ideal: frame.fps },
+            },
         });
         return { stream, close: () => stream.getTracks().forEach((track) => track.stop()) };
     } catch (error) {
@@ -82,7 +98,10 @@ export async function openCamera(id: string, frame: { width: number; height: num
  * @param voiceUrl what the stand-in voice says
  * @throws DeviceProblem
  */
-export async function openMicrophone(id: string, voiceUrl: string): Promise<(OpenDevice & Partial<StandInMicrophone>) | null> {
+export async function openMicrophone(
+    id: string,
+    voiceUrl: string,
+): Promise<(OpenDevice & Partial<StandInMicrophone>) | null> {
     if (id === NONE) {
         return null;
     }

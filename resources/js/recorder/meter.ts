@@ -63,7 +63,10 @@ export class Meter extends Subscribable<MeterSnapshot> {
         }
         const now = performance.now();
         const db = Math.max(FLOOR_DB, 10 * Math.log10(sum / this.samples.length + 1e-10));
-        this.recent = [...this.recent.filter((r) => now - r.at < REMEMBER_MS), { at: now, db, peak: 20 * Math.log10(top + 1e-10) }];
+        this.recent = [
+            ...this.recent.filter((r) => now - r.at < REMEMBER_MS),
+            { at: now, db, peak: 20 * Math.log10(top + 1e-10) },
+        ];
         if (db >= SILENT_DB) {
             this.heardAt = now;
         }

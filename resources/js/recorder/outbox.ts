@@ -37,7 +37,10 @@ export class Outbox extends Subscribable<OutboxSnapshot> {
     async open(take: Omit<StoredTake, 'events' | 'finished' | 'discard'>): Promise<void> {
         const stored: StoredTake = { ...take, events: [], finished: false, discard: false };
         this.takes.set(take.takeId, stored);
-        void this.locks?.request(takeLock(take.takeId), () => new Promise<void>((free) => this.releases.set(take.takeId, free)));
+        void this.locks?.request(
+            takeLock(take.takeId),
+            () => new Promise<void>((free) => this.releases.set(take.takeId, free)),
+        );
         await this.store.putTake(stored);
     }
 
@@ -100,7 +103,11 @@ export class Outbox extends Subscribable<OutboxSnapshot> {
     async recover(lessonId: string): Promise<StoredTake[]> {
         const recovered: StoredTake[] = [];
         for (const take of await this.store.takes()) {
-            if (take.lessonId !== lessonId || this.takes.has(take.takeId) || (await this.isBusyElsewhere(take.takeId))) {
+            if (
+                take.lessonId !== lessonId ||
+                this.takes.has(take.takeId) ||
+                (await this.isBusyElsewhere(take.takeId))
+            ) {
                 continue;
             }
             // A crash may come between storing a chunk and storing the count: the chunks themselves decide.

@@ -106,7 +106,10 @@ export class RecordingSession extends Subscribable<SessionSnapshot> {
             this.take = await this.ports.openTake();
         } catch (error) {
             this.giveBack();
-            this.set({ state: 'armed', notice: error instanceof Error ? error.message : 'The take could not be started.' });
+            this.set({
+                state: 'armed',
+                notice: error instanceof Error ? error.message : 'The take could not be started.',
+            });
             return;
         }
         if (this.snapshot().state !== 'counting') {
@@ -209,7 +212,11 @@ export class RecordingSession extends Subscribable<SessionSnapshot> {
             recorder.start(TIMESLICE_MS);
             this.recorder = recorder;
         } catch {
-            this.set({ state: 'failed', countLeft: 0, notice: 'This browser could not record from these devices. Choose others and try again.' });
+            this.set({
+                state: 'failed',
+                countLeft: 0,
+                notice: 'This browser could not record from these devices. Choose others and try again.',
+            });
             void this.abandon();
             return;
         }

@@ -1,14 +1,20 @@
+/** The voice comes near full scale; a well-set microphone leaves room. */
+const DISTANCE = 0.4;
+
 /** A microphone that hears the shipped voice read the section's script. Nothing comes out of the loudspeaker. */
 export class StandInMicrophone {
     readonly stream: MediaStream;
+    private readonly room: GainNode;
     private source: AudioBufferSourceNode | null = null;
 
     private constructor(
         private readonly context: AudioContext,
-        private readonly out: MediaStreamAudioDestinationNode,
+        out: MediaStreamAudioDestinationNode,
         private readonly voice: AudioBuffer | null,
     ) {
         this.stream = out.stream;
+        this.room = new GainNode(context, { gain: DISTANCE });
+        this.room.connect(out);
         this.rehearse();
     }
 
@@ -57,7 +63,7 @@ export class StandInMicrophone {
             this.source = this.context.createBufferSource();
             this.source.buffer = this.voice;
             this.source.loop = again;
-            this.source.connect(this.out);
+            this.source.connect(this.room);
             this.source.start(this.context.currentTime + wait);
         }
     }

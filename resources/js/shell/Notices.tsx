@@ -30,7 +30,10 @@ export function NoticesProvider({ children }: { children: ReactNode }) {
         setNotices((all) => [...all.filter((n) => n.says !== says).slice(-2), { id, says, undo }]);
     }, []);
     const value = useMemo<Notices>(
-        () => ({ say, failed: (error) => say(error instanceof Error ? error.message : 'That did not work. Try again.') }),
+        () => ({
+            say,
+            failed: (error) => say(error instanceof Error ? error.message : 'That did not work. Try again.'),
+        }),
         [say],
     );
     return (

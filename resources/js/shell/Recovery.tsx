@@ -18,7 +18,9 @@ export function useRecovery(lessonId: string): void {
             const found = await outbox.recover(lessonId).catch(() => []);
             busy.current = false;
             for (const take of found) {
-                say(`Take ${take.number} was cut off while recording. Everything up to its last second is safe; look at it in Review.`);
+                say(
+                    `Take ${take.number} was cut off while recording. Everything up to its last second is safe; look at it in Review.`,
+                );
             }
             if (found.length > 0) {
                 await refreshLesson(client, lessonId);

@@ -33,7 +33,8 @@ export function sectionState(section: Section): SectionState {
     };
 }
 
-export const sectionTitle = (section: Section, index: number): string => section.heading.trim() || `Section ${index + 1}`;
+export const sectionTitle = (section: Section, index: number): string =>
+    section.heading.trim() || `Section ${index + 1}`;
 
 export function takeWarning(take: Take): string | null {
     const worst = take.flags[0];

@@ -13,7 +13,22 @@ import stop from 'bootstrap-icons/icons/stop-fill.svg?raw';
 import dots from 'bootstrap-icons/icons/three-dots.svg?raw';
 import cross from 'bootstrap-icons/icons/x-lg.svg?raw';
 
-const drawings = { arrowCounter, check, cross, dot, dots, download, exclamation, grip, keyboard, mic, pause, play, plus, stop };
+const drawings = {
+    arrowCounter,
+    check,
+    cross,
+    dot,
+    dots,
+    download,
+    exclamation,
+    grip,
+    keyboard,
+    mic,
+    pause,
+    play,
+    plus,
+    stop,
+};
 
 /** A drawing beside a word; never the only name of a control. */
 export function Icon({ name }: { name: keyof typeof drawings }) {

@@ -52,7 +52,9 @@ export default function FinishRoom() {
                                     {missing.map((one, index) => (
                                         <span key={one.id}>
                                             {index > 0 && ', '}
-                                            <Link to={roomPath(lesson.id, 'record', one.id)}>{sectionTitle(one, lesson.sections.indexOf(one))}</Link>
+                                            <Link to={roomPath(lesson.id, 'record', one.id)}>
+                                                {sectionTitle(one, lesson.sections.indexOf(one))}
+                                            </Link>
                                         </span>
                                     ))}
                                     .

@@ -16,14 +16,25 @@ interface Props {
     segment: Segment | undefined;
 }
 
-const layouts = { 'slide-with-inset': 'Slide with inset', 'slide-alone': 'Slide alone', 'camera-alone': 'Camera alone' };
-const corners = { 'bottom-right': 'bottom right', 'bottom-left': 'bottom left', 'top-right': 'top right', 'top-left': 'top left' };
+const layouts = {
+    'slide-with-inset': 'Slide with inset',
+    'slide-alone': 'Slide alone',
+    'camera-alone': 'Camera alone',
+};
+const corners = {
+    'bottom-right': 'bottom right',
+    'bottom-left': 'bottom left',
+    'top-right': 'top right',
+    'top-left': 'top left',
+};
 const sizes = { small: 'small', medium: 'medium', large: 'large' };
 
 /** One section of the film: what it looks like, which take it uses, and how slide and camera share the frame. */
 export function SectionRow({ lesson, section, index, segment }: Props) {
     const { failed } = useNotices();
-    const save = useLessonChange(lesson.id, (change: Parameters<typeof changeSection>[1]) => changeSection(section.id, change));
+    const save = useLessonChange(lesson.id, (change: Parameters<typeof changeSection>[1]) =>
+        changeSection(section.id, change),
+    );
     const change = (what: Parameters<typeof changeSection>[1]) => save.mutate(what, { onError: failed });
     const state = sectionState(section);
     const title = sectionTitle(section, index);
@@ -51,10 +62,13 @@ export function SectionRow({ lesson, section, index, segment }: Props) {
                 <p className="soft times mb-1">
                     {segment && state.kept ? (
                         <>
-                            <Link to={roomPath(lesson.id, 'review', section.id)}>Take {state.kept.number}</Link> · {clock((1000 * segment.frames) / lesson.fps)}
+                            <Link to={roomPath(lesson.id, 'review', section.id)}>Take {state.kept.number}</Link> ·{' '}
+                            {clock((1000 * segment.frames) / lesson.fps)}
                         </>
                     ) : state.waiting ? (
-                        <Link to={roomPath(lesson.id, 'review', section.id)}>Take {state.waiting.number} waits for your verdict</Link>
+                        <Link to={roomPath(lesson.id, 'review', section.id)}>
+                            Take {state.waiting.number} waits for your verdict
+                        </Link>
                     ) : (
                         <Link to={roomPath(lesson.id, 'record', section.id)}>Record {name}</Link>
                     )}
@@ -65,11 +79,26 @@ export function SectionRow({ lesson, section, index, segment }: Props) {
                     )}
                 </p>
                 <div className="choices">
-                    <Choice label={`Layout of ${name}`} options={layouts} value={section.layout} onChange={(layout) => change({ layout })} />
+                    <Choice
+                        label={`Layout of ${name}`}
+                        options={layouts}
+                        value={section.layout}
+                        onChange={(layout) => change({ layout })}
+                    />
                     {section.layout === 'slide-with-inset' && (
                         <>
-                            <Choice label={`Corner of the inset in ${name}`} options={corners} value={section.inset_corner} onChange={(inset_corner) => change({ inset_corner })} />
-                            <Choice label={`Size of the inset in ${name}`} options={sizes} value={section.inset_size} onChange={(inset_size) => change({ inset_size })} />
+                            <Choice
+                                label={`Corner of the inset in ${name}`}
+                                options={corners}
+                                value={section.inset_corner}
+                                onChange={(inset_corner) => change({ inset_corner })}
+                            />
+                            <Choice
+                                label={`Size of the inset in ${name}`}
+                                options={sizes}
+                                value={section.inset_size}
+                                onChange={(inset_size) => change({ inset_size })}
+                            />
                         </>
                     )}
                 </div>
@@ -87,9 +116,24 @@ export function SectionRow({ lesson, section, index, segment }: Props) {
     );
 }
 
-function Choice<Value extends string>({ label, options, value, onChange }: { label: string; options: Record<Value, string>; value: Value; onChange: (value: Value) => void }) {
+function Choice<Value extends string>({
+    label,
+    options,
+    value,
+    onChange,
+}: {
+    label: string;
+    options: Record<Value, string>;
+    value: Value;
+    onChange: (value: Value) => void;
+}) {
     return (
-        <Form.Select size="sm" aria-label={label} value={value} onChange={(event) => onChange(event.target.value as Value)}>
+        <Form.Select
+            size="sm"
+            aria-label={label}
+            value={value}
+            onChange={(event) => onChange(event.target.value as Value)}
+        >
             {(Object.entries(options) as [Value, string][]).map(([key, name]) => (
                 <option key={key} value={key}>
                     {name}

@@ -16,7 +16,10 @@ export function Watch({ plan, from }: { plan: Assembly; from: string | undefined
     const first = useRef<HTMLVideoElement>(null);
     const second = useRef<HTMLVideoElement>(null);
     const [player, setPlayer] = useState<AssemblyPlayer | null>(null);
-    const { index, frame, playing } = useSyncExternalStore(player?.subscribe ?? nothing, player?.snapshot ?? (() => still));
+    const { index, frame, playing } = useSyncExternalStore(
+        player?.subscribe ?? nothing,
+        player?.snapshot ?? (() => still),
+    );
 
     useEffect(() => {
         if (!first.current || !second.current) {

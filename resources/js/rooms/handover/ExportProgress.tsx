@@ -19,7 +19,11 @@ export function ExportProgress({ lessonId, job }: { lessonId: string; job: Expor
             </p>
             <ProgressBar now={part} aria-label="Export" />
             <p className="soft mt-1">You can leave this page; the export goes on.</p>
-            <Button variant="quiet" disabled={cancel.isPending} onClick={() => cancel.mutate(undefined, { onError: failed })}>
+            <Button
+                variant="quiet"
+                disabled={cancel.isPending}
+                onClick={() => cancel.mutate(undefined, { onError: failed })}
+            >
                 Cancel
             </Button>
         </div>

@@ -15,11 +15,15 @@ export function FinishedExport({ job }: { job: Export }) {
                 </p>
                 {!job.up_to_date && (
                     <p className="flag">
-                        <Icon name="exclamation" /> The lesson has changed since. Export again to have the changes in the film.
+                        <Icon name="exclamation" /> The lesson has changed since. Export again to have the changes in
+                        the film.
                     </p>
                 )}
                 <p>
-                    <a className={`btn ${job.up_to_date ? 'btn-primary' : 'btn-quiet'}`} href={`${job.file_url}?download`}>
+                    <a
+                        className={`btn ${job.up_to_date ? 'btn-primary' : 'btn-quiet'}`}
+                        href={`${job.file_url}?download`}
+                    >
                         <Icon name="download" /> Download
                     </a>
                 </p>

@@ -39,8 +39,8 @@ export default function HandOverRoom() {
         <main className="room handover-room">
             <h1>Hand over</h1>
             <p className="times mb-1">
-                {plan.segments.length} {plan.segments.length === 1 ? 'section' : 'sections'}, {clock(plan.length_ms)}, {lesson.width} x {lesson.height} at {lesson.fps}{' '}
-                frames a second, with a chapter for each section.
+                {plan.segments.length} {plan.segments.length === 1 ? 'section' : 'sections'}, {clock(plan.length_ms)},{' '}
+                {lesson.width} x {lesson.height} at {lesson.fps} frames a second, with a chapter for each section.
             </p>
             {missing.length > 0 && (
                 <p className="flag">
@@ -50,7 +50,9 @@ export default function HandOverRoom() {
                         {missing.map((one, index) => (
                             <span key={one.id}>
                                 {index > 0 && ', '}
-                                <Link to={roomPath(lesson.id, 'record', one.id)}>{sectionTitle(one, lesson.sections.indexOf(one))}</Link>
+                                <Link to={roomPath(lesson.id, 'record', one.id)}>
+                                    {sectionTitle(one, lesson.sections.indexOf(one))}
+                                </Link>
                             </span>
                         ))}
                     </span>
@@ -58,7 +60,11 @@ export default function HandOverRoom() {
             )}
             {!running && (
                 <div className="export-start">
-                    <Button variant={done && latest.up_to_date ? 'quiet' : 'primary'} disabled={start.isPending} onClick={() => start.mutate(undefined, { onError: failed })}>
+                    <Button
+                        variant={done && latest.up_to_date ? 'quiet' : 'primary'}
+                        disabled={start.isPending}
+                        onClick={() => start.mutate(undefined, { onError: failed })}
+                    >
                         {done ? 'Export again' : 'Export'}
                     </Button>
                     <span className="soft">
@@ -76,7 +82,9 @@ export default function HandOverRoom() {
                     <Icon name="exclamation" /> {latest.problem}
                 </Alert>
             )}
-            {latest?.state === 'cancelled' && <p className="soft">The last export was cancelled. What was rendered is kept for the next one.</p>}
+            {latest?.state === 'cancelled' && (
+                <p className="soft">The last export was cancelled. What was rendered is kept for the next one.</p>
+            )}
             {done && <FinishedExport job={latest} />}
             <Earlier exports={earlier.filter((one) => one.state === 'done')} />
         </main>

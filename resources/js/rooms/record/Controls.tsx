@@ -28,7 +28,18 @@ const words: Record<SessionState, string> = {
 };
 
 /** The one row of controls. */
-export function Controls({ state, session, expectedMs, dropArmed, line, lines, onStart, onFinish, onDrop, onStep }: Props) {
+export function Controls({
+    state,
+    session,
+    expectedMs,
+    dropArmed,
+    line,
+    lines,
+    onStart,
+    onFinish,
+    onDrop,
+    onStep,
+}: Props) {
     const rolling = state === 'rolling' || state === 'paused';
     return (
         <div className="record-controls">
@@ -37,7 +48,8 @@ export function Controls({ state, session, expectedMs, dropArmed, line, lines, o
                 {words[state]}
             </p>
             <p className="elapsed times">
-                <Elapsed session={session} running={rolling} /> <span className="soft">of about {clock(expectedMs)}</span>
+                <Elapsed session={session} running={rolling} />{' '}
+                <span className="soft">of about {clock(expectedMs)}</span>
             </p>
             <div className="buttons">
                 {(state === 'armed' || state === 'idle' || state === 'failed') && (
@@ -60,11 +72,17 @@ export function Controls({ state, session, expectedMs, dropArmed, line, lines, o
                         <Button size="lg" onClick={onFinish}>
                             <Icon name="stop" /> Finish <kbd>F</kbd>
                         </Button>
-                        <Button size="lg" variant="quiet" onClick={() => (state === 'paused' ? session.resume() : session.pause())}>
-                            <Icon name={state === 'paused' ? 'play' : 'pause'} /> {state === 'paused' ? 'Go on' : 'Pause'} <kbd>P</kbd>
+                        <Button
+                            size="lg"
+                            variant="quiet"
+                            onClick={() => (state === 'paused' ? session.resume() : session.pause())}
+                        >
+                            <Icon name={state === 'paused' ? 'play' : 'pause'} />{' '}
+                            {state === 'paused' ? 'Go on' : 'Pause'} <kbd>P</kbd>
                         </Button>
                         <Button size="lg" variant={dropArmed ? 'warning' : 'quiet'} onClick={onDrop}>
-                            <Icon name="arrowCounter" /> {dropArmed ? 'Press again to drop' : 'Drop, go again'} <kbd>D</kbd>
+                            <Icon name="arrowCounter" /> {dropArmed ? 'Press again to drop' : 'Drop, go again'}{' '}
+                            <kbd>D</kbd>
                         </Button>
                     </>
                 )}

@@ -8,7 +8,12 @@ export function DevicePanel({ devices, locked }: { devices: ReturnType<typeof us
         <div className="device-panel">
             <Form.Group controlId="camera">
                 <Form.Label>Camera</Form.Label>
-                <Form.Select size="sm" disabled={locked} value={chosen.camera ?? ''} onChange={(e) => choose('camera', e.target.value)}>
+                <Form.Select
+                    size="sm"
+                    disabled={locked}
+                    value={chosen.camera ?? ''}
+                    onChange={(e) => choose('camera', e.target.value)}
+                >
                     {lists.cameras.map((device) => (
                         <option key={device.id} value={device.id}>
                             {device.name}
@@ -19,7 +24,12 @@ export function DevicePanel({ devices, locked }: { devices: ReturnType<typeof us
             </Form.Group>
             <Form.Group controlId="microphone">
                 <Form.Label>Microphone</Form.Label>
-                <Form.Select size="sm" disabled={locked} value={chosen.microphone ?? ''} onChange={(e) => choose('microphone', e.target.value)}>
+                <Form.Select
+                    size="sm"
+                    disabled={locked}
+                    value={chosen.microphone ?? ''}
+                    onChange={(e) => choose('microphone', e.target.value)}
+                >
                     {lists.microphones.map((device) => (
                         <option key={device.id} value={device.id}>
                             {device.name}

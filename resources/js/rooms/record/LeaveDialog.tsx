@@ -10,7 +10,9 @@ interface Props {
 
 /** Leaving while recording warns: within the application by a dialog, elsewhere by the browser's own. */
 export function LeaveDialog({ rolling, onFinish }: Props) {
-    const blocker = useBlocker(({ currentLocation, nextLocation }) => rolling && currentLocation.pathname !== nextLocation.pathname);
+    const blocker = useBlocker(
+        ({ currentLocation, nextLocation }) => rolling && currentLocation.pathname !== nextLocation.pathname,
+    );
     useEffect(() => {
         if (!rolling) {
             return;
@@ -31,7 +33,9 @@ export function LeaveDialog({ rolling, onFinish }: Props) {
                     The take is still rolling
                 </Modal.Title>
             </Modal.Header>
-            <Modal.Body>What is recorded so far is safe either way. Finish the take before you go, or stay and go on.</Modal.Body>
+            <Modal.Body>
+                What is recorded so far is safe either way. Finish the take before you go, or stay and go on.
+            </Modal.Body>
             <Modal.Footer>
                 <Button variant="quiet" onClick={() => void leave()}>
                     Finish the take and leave

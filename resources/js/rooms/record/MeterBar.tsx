@@ -20,7 +20,15 @@ export function MeterBar({ meter, off }: { meter: MeterSnapshot; off: boolean })
                 <span>Sound</span>
                 <strong>{word}</strong>
             </div>
-            <div className="meter-bar" role="meter" aria-label="Microphone level" aria-valuemin={-60} aria-valuemax={0} aria-valuenow={Math.round(Math.max(-60, meter.db))} aria-valuetext={word}>
+            <div
+                className="meter-bar"
+                role="meter"
+                aria-label="Microphone level"
+                aria-valuemin={-60}
+                aria-valuemax={0}
+                aria-valuenow={Math.round(Math.max(-60, meter.db))}
+                aria-valuetext={word}
+            >
                 <div style={{ width: `${off ? 0 : part * 100}%` }} />
             </div>
         </div>

@@ -16,12 +16,19 @@ export function Prompter({ lines, current, onLine }: Props) {
         const scroller = box.current;
         if (line && scroller) {
             const still = window.matchMedia('(prefers-reduced-motion: reduce)').matches;
-            scroller.scrollTo({ top: line.offsetTop - scroller.clientHeight * 0.22, behavior: still ? 'auto' : 'smooth' });
+            scroller.scrollTo({
+                top: line.offsetTop - scroller.clientHeight * 0.22,
+                behavior: still ? 'auto' : 'smooth',
+            });
         }
     }, [current]);
     return (
         <section className="prompter" aria-label="Prompter" ref={box} tabIndex={-1}>
-            {lines.length === 0 && <p className="nothing">Nothing is written in this section. Speak freely, or write it in Script first.</p>}
+            {lines.length === 0 && (
+                <p className="nothing">
+                    Nothing is written in this section. Speak freely, or write it in Script first.
+                </p>
+            )}
             {lines.map((line, index) => (
                 <button
                     key={line.number}

@@ -105,20 +105,42 @@ function Recording({ lesson, section }: { lesson: Lesson; section: Section }) {
     });
     const lines = section.lines.length;
     const step = (by: number) => session.toLine(Math.max(0, Math.min(lines - 1, now.line + by)));
-    const keys = recordKeys({ state: now.state, start, cancel: () => void session.cancel(), pause: () => session.pause(), resume: () => session.resume(), finish: () => void finish(), drop: drop.press, step });
+    const keys = recordKeys({
+        state: now.state,
+        start,
+        cancel: () => void session.cancel(),
+        pause: () => session.pause(),
+        resume: () => session.resume(),
+        finish: () => void finish(),
+        drop: drop.press,
+        step,
+    });
 
     const size = camera?.stream.getVideoTracks()[0]?.getSettings();
     const query = size?.width && size.height ? `?width=${size.width}&height=${size.height}` : '';
     const { data: plan } = useQuery({
-        queryKey: ['picture', section.id, section.layout, section.inset_corner, section.inset_size, section.slide?.id, query],
+        queryKey: [
+            'picture',
+            section.id,
+            section.layout,
+            section.inset_corner,
+            section.inset_size,
+            section.slide?.id,
+            query,
+        ],
         queryFn: () => api.get<PicturePlan>(`sections/${section.id}/picture${query}`),
     });
     const silent = rolling && microphone !== null && heard.silentMs > SILENT_WARNING_MS;
     const warning =
-        (silent && `The microphone went silent ${Math.round(heard.silentMs / 1000)} s ago. The take is still rolling. Check the plug.`) ||
+        (silent &&
+            `The microphone went silent ${Math.round(heard.silentMs / 1000)} s ago. The take is still rolling. Check the plug.`) ||
         now.notice ||
-        (sending.trouble && `${sending.trouble} What you record is kept in this browser and sent as soon as it can be.`) ||
-        (microphone === null && !devices.problems.microphone && devices.chosen.microphone === 'none' && 'No microphone is chosen: nobody will hear you.') ||
+        (sending.trouble &&
+            `${sending.trouble} What you record is kept in this browser and sent as soon as it can be.`) ||
+        (microphone === null &&
+            !devices.problems.microphone &&
+            devices.chosen.microphone === 'none' &&
+            'No microphone is chosen: nobody will hear you.') ||
         null;
     const index = lesson.sections.findIndex((s) => s.id === section.id);
     const nextNumber = Math.max(0, ...section.takes.map((take) => take.number)) + 1;
@@ -183,7 +205,10 @@ function Recording({ lesson, section }: { lesson: Lesson; section: Section }) {
                 lines={lines}
                 line={now.line}
             />
-            <LeaveDialog rolling={now.state === 'counting' || rolling || now.state === 'finishing'} onFinish={() => session.finish()} />
+            <LeaveDialog
+                rolling={now.state === 'counting' || rolling || now.state === 'finishing'}
+                onFinish={() => session.finish()}
+            />
         </main>
     );
 }

@@ -17,7 +17,14 @@ export function Slate({ lesson, section, take, left, of }: Props) {
             <p className="section">{section}</p>
             <svg viewBox="0 0 100 100" role="img" aria-label={`Recording in ${left}`}>
                 <circle cx="50" cy="50" r={RADIUS} className="track" />
-                <circle cx="50" cy="50" r={RADIUS} className="arc" strokeDasharray={round} strokeDashoffset={round * (left / of)} />
+                <circle
+                    cx="50"
+                    cy="50"
+                    r={RADIUS}
+                    className="arc"
+                    strokeDasharray={round}
+                    strokeDashoffset={round * (left / of)}
+                />
                 <text x="50" y="52" dominantBaseline="middle" textAnchor="middle">
                     {left}
                 </text>

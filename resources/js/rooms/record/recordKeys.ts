@@ -18,10 +18,26 @@ export function recordKeys({ state, start, cancel, pause, resume, finish, drop, 
     return [
         { keys: ['r'], name: 'R', does: 'Record: count down and roll', act: start, when: state === 'armed' },
         { keys: ['Escape'], name: 'Esc', does: 'Break off the count-down', act: cancel, when: state === 'counting' },
-        { keys: ['p', ' '], name: 'P or Space', does: 'Pause, and go on', act: state === 'paused' ? resume : pause, when: rolling },
+        {
+            keys: ['p', ' '],
+            name: 'P or Space',
+            does: 'Pause, and go on',
+            act: state === 'paused' ? resume : pause,
+            when: rolling,
+        },
         { keys: ['f'], name: 'F', does: 'Finish the take', act: finish, when: rolling },
         { keys: ['d'], name: 'D', does: 'Drop the take and go again; press it twice', act: drop, when: rolling },
-        { keys: ['ArrowDown', 'ArrowRight', 'PageDown', 'n'], name: '↓ or → or Page Down or N', does: 'Next line', act: () => step(1) },
-        { keys: ['ArrowUp', 'ArrowLeft', 'PageUp', 'b'], name: '↑ or ← or Page Up or B', does: 'Back a line', act: () => step(-1) },
+        {
+            keys: ['ArrowDown', 'ArrowRight', 'PageDown', 'n'],
+            name: '↓ or → or Page Down or N',
+            does: 'Next line',
+            act: () => step(1),
+        },
+        {
+            keys: ['ArrowUp', 'ArrowLeft', 'PageUp', 'b'],
+            name: '↑ or ← or Page Up or B',
+            does: 'Back a line',
+            act: () => step(-1),
+        },
     ];
 }

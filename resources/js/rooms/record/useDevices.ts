@@ -1,6 +1,14 @@
 import { useCallback, useEffect, useRef, useState } from 'react';
 import type { Lesson } from '../../api/types';
-import { type DeviceLists, listDevices, NONE, type OpenDevice, openCamera, openMicrophone, STAND_IN } from '../../recorder/devices';
+import {
+    type DeviceLists,
+    listDevices,
+    NONE,
+    type OpenDevice,
+    openCamera,
+    openMicrophone,
+    STAND_IN,
+} from '../../recorder/devices';
 import { Meter } from '../../recorder/meter';
 import type { StandInMicrophone } from '../../recorder/standInMicrophone';
 
@@ -33,7 +41,10 @@ export function useDevices(lesson: Lesson, sectionId: string, onLost: (kind: Kin
     const lost = useRef(onLost);
     lost.current = onLost;
 
-    const note = useCallback((kind: Kind, problem: string | undefined) => setProblems((all) => ({ ...all, [kind]: problem })), []);
+    const note = useCallback(
+        (kind: Kind, problem: string | undefined) => setProblems((all) => ({ ...all, [kind]: problem })),
+        [],
+    );
     const refresh = useCallback(() => void listDevices().then(setLists), []);
 
     useEffect(() => {
@@ -87,7 +98,10 @@ export function useDevices(lesson: Lesson, sectionId: string, onLost: (kind: Kin
                     return;
                 }
                 if ('speaks' in device && device.speaks === false) {
-                    note('microphone', 'The stand-in voice cannot speak: the program flite is not installed on the server.');
+                    note(
+                        'microphone',
+                        'The stand-in voice cannot speak: the program flite is not installed on the server.',
+                    );
                 }
                 watch(device, 'microphone');
                 listening = new Meter(device.stream);

@@ -37,7 +37,12 @@ function ports(sources: () => Sources): SessionPorts {
             }
             const take = await api.post<Take>(`sections/${sectionId}/takes`, { tracks: [chosen] });
             const opened: OpenedTake = { id: take.id, number: take.number, trackId: take.tracks[0]?.id ?? '' };
-            await outbox.open({ takeId: take.id, lessonId, number: take.number, tracks: [{ id: opened.trackId, chunks: 0, bytes: 0 }] });
+            await outbox.open({
+                takeId: take.id,
+                lessonId,
+                number: take.number,
+                tracks: [{ id: opened.trackId, chunks: 0, bytes: 0 }],
+            });
             return opened;
         },
         async abandonTake(take) {
@@ -46,7 +51,10 @@ function ports(sources: () => Sources): SessionPorts {
         },
         recorder() {
             const { camera, microphone } = sources();
-            const stream = new MediaStream([...(camera?.getVideoTracks() ?? []), ...(microphone?.getAudioTracks() ?? [])]);
+            const stream = new MediaStream([
+                ...(camera?.getVideoTracks() ?? []),
+                ...(microphone?.getAudioTracks() ?? []),
+            ]);
             return new MediaRecorder(stream, { mimeType: format()?.mime, ...quality }) as never;
         },
         keepChunk: (take, chunk) => void outbox.add(take.id, take.trackId, chunk),

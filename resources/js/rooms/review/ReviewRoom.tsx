@@ -42,16 +42,27 @@ function Reviewing({ lesson, section }: { lesson: Lesson; section: Section }) {
                     {index + 1}. {sectionTitle(section, index)}
                 </h1>
                 <p className="soft times">
-                    {section.takes.length === 0 ? 'No take yet' : `${section.takes.length} ${section.takes.length === 1 ? 'take' : 'takes'}`} ·{' '}
-                    {state.says} · {about(section.estimate_ms)} to speak
+                    {section.takes.length === 0
+                        ? 'No take yet'
+                        : `${section.takes.length} ${section.takes.length === 1 ? 'take' : 'takes'}`}{' '}
+                    · {state.says} · {about(section.estimate_ms)} to speak
                 </p>
                 <ScriptMargin section={section} shown={shown?.id} onShow={setPicked} />
             </section>
             {shown ? (
-                <TakeDesk key={shown.id} lesson={lesson} section={section} take={shown} onPicked={setPicked} onStep={step} />
+                <TakeDesk
+                    key={shown.id}
+                    lesson={lesson}
+                    section={section}
+                    take={shown}
+                    onPicked={setPicked}
+                    onStep={step}
+                />
             ) : (
                 <EmptyPlace says="This section has not been recorded yet.">
-                    <Button onClick={() => go(roomPath(lesson.id, 'record', section.id))}>Record section {index + 1}</Button>
+                    <Button onClick={() => go(roomPath(lesson.id, 'record', section.id))}>
+                        Record section {index + 1}
+                    </Button>
                 </EmptyPlace>
             )}
         </main>

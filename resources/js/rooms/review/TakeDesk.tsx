@@ -51,7 +51,11 @@ export function TakeDesk({ lesson, section, take, onPicked, onStep }: Props) {
             verdict.reset();
             refresh.mutate();
         };
-        const says = { kept: `Take ${take.number} is kept.`, discarded: `Take ${take.number} is set aside.`, undecided: `Take ${take.number} is undecided again.` };
+        const says = {
+            kept: `Take ${take.number} is kept.`,
+            discarded: `Take ${take.number} is set aside.`,
+            undecided: `Take ${take.number} is undecided again.`,
+        };
         verdict.mutate(to, { onSuccess: () => say(says[to], () => void undo().catch(failed)), onError: failed });
     };
     const refresh = useLessonChange(lesson.id, () => Promise.resolve());
@@ -60,7 +64,12 @@ export function TakeDesk({ lesson, section, take, onPicked, onStep }: Props) {
     const keys: Key[] = [
         { keys: [' ', 'p'], name: 'Space or P', does: 'Play, and pause', act: playback.toggle, when: playable },
         { keys: ['k'], name: 'K', does: 'Keep this take', act: () => decide('kept'), when: playable },
-        { keys: ['d'], name: 'D', does: 'Discard this take; it can be put back', act: () => decide(take.verdict === 'discarded' ? 'undecided' : 'discarded') },
+        {
+            keys: ['d'],
+            name: 'D',
+            does: 'Discard this take; it can be put back',
+            act: () => decide(take.verdict === 'discarded' ? 'undecided' : 'discarded'),
+        },
         { keys: ['g'], name: 'G', does: 'Go again: record another take', act: again },
         { keys: ['ArrowLeft', 'ArrowUp'], name: '← or ↑', does: 'The take before', act: () => onStep(-1) },
         { keys: ['ArrowRight', 'ArrowDown'], name: '→ or ↓', does: 'The take after', act: () => onStep(1) },
@@ -83,7 +92,8 @@ export function TakeDesk({ lesson, section, take, onPicked, onStep }: Props) {
                     ) : (
                         <div className="listening">
                             <Button variant="quiet" onClick={playback.toggle}>
-                                <Icon name={playback.playing ? 'pause' : 'play'} /> {playback.playing ? 'Pause' : 'Play'}
+                                <Icon name={playback.playing ? 'pause' : 'play'} />{' '}
+                                {playback.playing ? 'Pause' : 'Play'}
                             </Button>
                             <span className="soft">
                                 <Spinner size="sm" aria-hidden="true" /> Listening to the take. You can play it already.
@@ -94,7 +104,10 @@ export function TakeDesk({ lesson, section, take, onPicked, onStep }: Props) {
             ) : (
                 <Alert variant="warning">
                     <Icon name="exclamation" />{' '}
-                    {take.problem ?? (take.cut_off ? 'This take was cut off while recording. What had arrived is safe.' : 'This take is being recorded, or is still on its way from the browser that recorded it.')}
+                    {take.problem ??
+                        (take.cut_off
+                            ? 'This take was cut off while recording. What had arrived is safe.'
+                            : 'This take is being recorded, or is still on its way from the browser that recorded it.')}
                     {take.cut_off && (
                         <p className="mt-2 mb-0">
                             <Button size="sm" onClick={() => asArrived.mutate(undefined, { onError: failed })}>

@@ -17,7 +17,15 @@ export function TakePicture({ section, take, media, url }: Props) {
     const camera = take.camera ?? seen;
     const query = camera ? `?width=${camera.width}&height=${camera.height}` : '';
     const { data: plan } = useQuery({
-        queryKey: ['picture', section.id, section.layout, section.inset_corner, section.inset_size, section.slide?.id, query],
+        queryKey: [
+            'picture',
+            section.id,
+            section.layout,
+            section.inset_corner,
+            section.inset_size,
+            section.slide?.id,
+            query,
+        ],
         queryFn: () => api.get<PicturePlan>(`sections/${section.id}/picture${query}`),
         placeholderData: keepPreviousData,
     });
@@ -35,7 +43,12 @@ export function TakePicture({ section, take, media, url }: Props) {
     );
     return plan ? (
         <div className="take-picture">
-            <FramePicture plan={plan} slideUrl={section.slide?.url ?? null} camera={video} label={`Take ${take.number} as it will stand in the film`} />
+            <FramePicture
+                plan={plan}
+                slideUrl={section.slide?.url ?? null}
+                camera={video}
+                label={`Take ${take.number} as it will stand in the film`}
+            />
         </div>
     ) : (
         <div className="take-picture" />

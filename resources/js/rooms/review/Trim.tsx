@@ -24,7 +24,9 @@ export function Trim({ lesson, take, media, playback }: Props) {
     const box = useRef<HTMLDivElement>(null);
     const wave = useRef<Wave | null>(null);
     const [used, setUsed] = useState<Used>({ from: take.used_from_ms, until: take.used_until_ms });
-    const save = useLessonChange(lesson.id, (part: { used_from_ms: number | null; used_until_ms: number | null }) => api.patch<Take>(`takes/${take.id}`, part));
+    const save = useLessonChange(lesson.id, (part: { used_from_ms: number | null; used_until_ms: number | null }) =>
+        api.patch<Take>(`takes/${take.id}`, part),
+    );
     const trim = (part: Used) => {
         setUsed(part);
         save.mutate(
@@ -39,19 +41,33 @@ export function Trim({ lesson, take, media, playback }: Props) {
     };
     const latest = useRef(trim);
     latest.current = trim;
+    const shown = useRef(used);
+    shown.current = used;
 
-    useEffect(() => setUsed({ from: take.used_from_ms, until: take.used_until_ms }), [take.used_from_ms, take.used_until_ms]);
+    useEffect(
+        () => setUsed({ from: take.used_from_ms, until: take.used_until_ms }),
+        [take.used_from_ms, take.used_until_ms],
+    );
     useEffect(() => {
         const element = media.current;
         if (!element || !box.current) {
             return;
         }
-        const drawn = new Wave(box.current, element, take.length_ms, (part) => latest.current(part));
-        wave.current = drawn;
+        const place = box.current;
+        let gone = false;
         api.get<number[]>(`takes/${take.id}/wave`)
-            .then((peaks) => drawn.draw(peaks))
+            .then((peaks) => {
+                if (!gone) {
+                    wave.current = new Wave(place, element, peaks, take.length_ms, (part) => latest.current(part));
+                    wave.current.show(shown.current);
+                }
+            })
             .catch(() => undefined);
-        return () => drawn.close();
+        return () => {
+            gone = true;
+            wave.current?.close();
+            wave.current = null;
+        };
     }, [media, take.id, take.length_ms]);
     useEffect(() => wave.current?.show(used), [used]);
 
@@ -68,13 +84,27 @@ export function Trim({ lesson, take, media, playback }: Props) {
                 <Button variant="quiet" onClick={playback.toggle}>
                     <Icon name={playback.playing ? 'pause' : 'play'} /> {playback.playing ? 'Pause' : 'Play'}
                 </Button>
-                <Nudge name="Start" at={used.from} onEarlier={() => nudge('from', -NUDGE_MS)} onLater={() => nudge('from', NUDGE_MS)} />
-                <Nudge name="End" at={used.until} onEarlier={() => nudge('until', -NUDGE_MS)} onLater={() => nudge('until', NUDGE_MS)} />
+                <Nudge
+                    name="Start"
+                    at={used.from}
+                    onEarlier={() => nudge('from', -NUDGE_MS)}
+                    onLater={() => nudge('from', NUDGE_MS)}
+                />
+                <Nudge
+                    name="End"
+                    at={used.until}
+                    onEarlier={() => nudge('until', -NUDGE_MS)}
+                    onLater={() => nudge('until', NUDGE_MS)}
+                />
                 <span className="soft">
                     {clock(used.until - used.from)} used of {clock(take.length_ms)}
                 </span>
                 {take.trimmed_by_hand && (
-                    <Button variant="quiet" size="sm" onClick={() => save.mutate({ used_from_ms: null, used_until_ms: null }, { onError: failed })}>
+                    <Button
+                        variant="quiet"
+                        size="sm"
+                        onClick={() => save.mutate({ used_from_ms: null, used_until_ms: null }, { onError: failed })}
+                    >
                         As found
                     </Button>
                 )}
@@ -83,7 +113,17 @@ export function Trim({ lesson, take, media, playback }: Props) {
     );
 }
 
-function Nudge({ name, at, onEarlier, onLater }: { name: string; at: number; onEarlier: () => void; onLater: () => void }) {
+function Nudge({
+    name,
+    at,
+    onEarlier,
+    onLater,
+}: {
+    name: string;
+    at: number;
+    onEarlier: () => void;
+    onLater: () => void;
+}) {
     return (
         <span className="nudge" role="group" aria-label={name}>
             <Button variant="quiet" size="sm" onClick={onEarlier} aria-label={`${name} a tenth of a second earlier`}>

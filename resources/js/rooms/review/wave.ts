@@ -14,10 +14,12 @@ export class Wave {
     private region: Region | null = null;
     private used: Used | null = null;
 
+    /** @param peaks thousandths of full scale, evenly over the take; drawn so that quiet speech can be seen too */
     constructor(
         box: HTMLElement,
         media: HTMLMediaElement,
-        private readonly lengthMs: number,
+        peaks: number[],
+        lengthMs: number,
         onChange: (used: Used) => void,
     ) {
         const colour = (name: string) => getComputedStyle(box).getPropertyValue(name).trim();
@@ -30,18 +32,13 @@ export class Wave {
             cursorColor: colour('--ink'),
             normalize: false,
             plugins: [this.regions],
-            peaks: [[0, 0]],
+            peaks: [peaks.map((peak) => Math.sqrt(peak / 1000))],
             duration: lengthMs / 1000,
         });
         this.regions.on('region-updated', (region) =>
             onChange({ from: Math.round(region.start * 1000), until: Math.round(region.end * 1000) }),
         );
         this.surfer.on('ready', () => this.used && this.show(this.used));
-    }
-
-    /** @param peaks thousandths of full scale, evenly over the take; drawn so that quiet speech can be seen too */
-    draw(peaks: number[]): void {
-        this.surfer.setOptions({ peaks: [peaks.map((peak) => Math.sqrt(peak / 1000))], duration: this.lengthMs / 1000 });
     }
 
     show(used: Used): void {

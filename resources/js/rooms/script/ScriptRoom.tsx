@@ -1,5 +1,18 @@
-import { closestCenter, DndContext, type DragEndEvent, KeyboardSensor, PointerSensor, useSensor, useSensors } from '@dnd-kit/core';
-import { arrayMove, SortableContext, sortableKeyboardCoordinates, verticalListSortingStrategy } from '@dnd-kit/sortable';
+import {
+    closestCenter,
+    DndContext,
+    type DragEndEvent,
+    KeyboardSensor,
+    PointerSensor,
+    useSensor,
+    useSensors,
+} from '@dnd-kit/core';
+import {
+    arrayMove,
+    SortableContext,
+    sortableKeyboardCoordinates,
+    verticalListSortingStrategy,
+} from '@dnd-kit/sortable';
 import { useQueryClient } from '@tanstack/react-query';
 import { useCallback, useState } from 'react';
 import Button from 'react-bootstrap/Button';
@@ -79,10 +92,18 @@ export default function ScriptRoom() {
                 </SortableContext>
             </DndContext>
             <div className="script-foot">
-                <Button variant={ids.length === 0 ? 'primary' : 'quiet'} onClick={() => add.mutate(null, { onError: failed })}>
+                <Button
+                    variant={ids.length === 0 ? 'primary' : 'quiet'}
+                    onClick={() => add.mutate(null, { onError: failed })}
+                >
                     <Icon name="plus" /> Add a section
                 </Button>
-                <SlideDrop lessonId={lesson.id} sectionId={null} label="Bring in several slides" hint="They fill the sections in order of their names." />
+                <SlideDrop
+                    lessonId={lesson.id}
+                    sectionId={null}
+                    label="Bring in several slides"
+                    hint="They fill the sections in order of their names."
+                />
             </div>
         </main>
     );
@@ -91,10 +112,13 @@ export default function ScriptRoom() {
 function useReorder(lesson: Lesson) {
     const client = useQueryClient();
     const { failed } = useNotices();
-    const save = useLessonChange(lesson.id, (sections: string[]) => api.put(`lessons/${lesson.id}/order`, { sections }));
+    const save = useLessonChange(lesson.id, (sections: string[]) =>
+        api.put(`lessons/${lesson.id}/order`, { sections }),
+    );
     return (sections: string[]) => {
-        client.setQueryData<Lesson>(lessonKey(lesson.id), (old) =>
-            old && { ...old, sections: sections.flatMap((id) => old.sections.find((s) => s.id === id) ?? []) },
+        client.setQueryData<Lesson>(
+            lessonKey(lesson.id),
+            (old) => old && { ...old, sections: sections.flatMap((id) => old.sections.find((s) => s.id === id) ?? []) },
         );
         save.mutate(sections, { onError: failed });
     };

@@ -27,7 +27,18 @@ interface Props {
 }
 
 /** One section of the typed page: heading and words on the left, what is seen on the right. */
-export function SectionSheet({ lesson, section, index, count, focus, scrollTo, onSaved, onMove, onRemove, onAdd }: Props) {
+export function SectionSheet({
+    lesson,
+    section,
+    index,
+    count,
+    focus,
+    scrollTo,
+    onSaved,
+    onMove,
+    onRemove,
+    onAdd,
+}: Props) {
     const client = useQueryClient();
     const [heading, setHeading] = useState(section.heading);
     const [script, setScript] = useState(section.script);
@@ -35,11 +46,14 @@ export function SectionSheet({ lesson, section, index, count, focus, scrollTo, o
     const words = useRef<HTMLTextAreaElement>(null);
     const { change, saved } = useAutosave<{ heading: string; script: string }>(async (more) => {
         const answer = await changeSection(section.id, more);
-        client.setQueryData<Lesson>(lessonKey(lesson.id), (old) =>
-            old && { ...old, sections: old.sections.map((s) => (s.id === answer.id ? answer : s)) },
+        client.setQueryData<Lesson>(
+            lessonKey(lesson.id),
+            (old) => old && { ...old, sections: old.sections.map((s) => (s.id === answer.id ? answer : s)) },
         );
     });
-    const { attributes, listeners, setNodeRef, setActivatorNodeRef, transform, transition, isDragging } = useSortable({ id: section.id });
+    const { attributes, listeners, setNodeRef, setActivatorNodeRef, transform, transition, isDragging } = useSortable({
+        id: section.id,
+    });
     const state = sectionState(section);
 
     useEffect(() => onSaved(section.id, saved), [onSaved, section.id, saved]);
@@ -67,7 +81,14 @@ export function SectionSheet({ lesson, section, index, count, focus, scrollTo, o
         >
             <div className="sheet-words">
                 <div className="sheet-heading">
-                    <button ref={setActivatorNodeRef} className="handle" type="button" {...attributes} {...listeners} aria-label={`Move section ${index + 1}`}>
+                    <button
+                        ref={setActivatorNodeRef}
+                        className="handle"
+                        type="button"
+                        {...attributes}
+                        {...listeners}
+                        aria-label={`Move section ${index + 1}`}
+                    >
                         <Icon name="grip" />
                     </button>
                     <span className="number times">{index + 1}</span>
@@ -97,8 +118,11 @@ export function SectionSheet({ lesson, section, index, count, focus, scrollTo, o
                 <p className="sheet-facts times">
                     {section.lines.length > 0 ? (
                         <>
-                            {about(section.estimate_ms)} · {section.lines.length} {section.lines.length === 1 ? 'line' : 'lines'} ·{' '}
-                            <Link to={roomPath(lesson.id, state.fill === 'hollow' ? 'record' : 'review', section.id)}>{state.says}</Link>
+                            {about(section.estimate_ms)} · {section.lines.length}{' '}
+                            {section.lines.length === 1 ? 'line' : 'lines'} ·{' '}
+                            <Link to={roomPath(lesson.id, state.fill === 'hollow' ? 'record' : 'review', section.id)}>
+                                {state.says}
+                            </Link>
                         </>
                     ) : (
                         'Nothing to say yet'
@@ -106,11 +130,20 @@ export function SectionSheet({ lesson, section, index, count, focus, scrollTo, o
                 </p>
             </div>
             <div className="sheet-picture">
-                <SlideDrop lessonId={lesson.id} sectionId={section.id} slide={section.slide} label={`Slide of section ${index + 1}`} />
+                <SlideDrop
+                    lessonId={lesson.id}
+                    sectionId={section.id}
+                    slide={section.slide}
+                    label={`Slide of section ${index + 1}`}
+                />
             </div>
             <div className="sheet-actions">
                 <Dropdown align="end">
-                    <Dropdown.Toggle variant="quiet" size="sm" aria-label={`More about ${sectionTitle(section, index)}`}>
+                    <Dropdown.Toggle
+                        variant="quiet"
+                        size="sm"
+                        aria-label={`More about ${sectionTitle(section, index)}`}
+                    >
                         <Icon name="dots" />
                     </Dropdown.Toggle>
                     <Dropdown.Menu>
@@ -124,7 +157,14 @@ export function SectionSheet({ lesson, section, index, count, focus, scrollTo, o
                             Add a section below
                         </Dropdown.Item>
                         {section.slide && (
-                            <Dropdown.Item as="button" onClick={() => void changeSection(section.id, { slide_id: null }).then(() => client.invalidateQueries({ queryKey: lessonKey(lesson.id) }))}>
+                            <Dropdown.Item
+                                as="button"
+                                onClick={() =>
+                                    void changeSection(section.id, { slide_id: null }).then(() =>
+                                        client.invalidateQueries({ queryKey: lessonKey(lesson.id) }),
+                                    )
+                                }
+                            >
                                 Take the slide away
                             </Dropdown.Item>
                         )}
@@ -134,7 +174,11 @@ export function SectionSheet({ lesson, section, index, count, focus, scrollTo, o
                         </Dropdown.Item>
                     </Dropdown.Menu>
                 </Dropdown>
-                <Link className="btn btn-quiet btn-sm" to={roomPath(lesson.id, 'record', section.id)} aria-label={`Record section ${index + 1}`}>
+                <Link
+                    className="btn btn-quiet btn-sm"
+                    to={roomPath(lesson.id, 'record', section.id)}
+                    aria-label={`Record section ${index + 1}`}
+                >
                     Record
                 </Link>
             </div>

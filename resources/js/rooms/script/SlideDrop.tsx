@@ -70,7 +70,16 @@ export function SlideDrop({ lessonId, sectionId, slide, label, hint }: Props) {
                 )}
             </span>
             {hint && <span className="soft">{hint}</span>}
-            <input ref={input} id={id} className="visually-hidden" type="file" multiple accept="image/png,image/jpeg" aria-label={label} onChange={(event) => bring(event.target.files)} />
+            <input
+                ref={input}
+                id={id}
+                className="visually-hidden"
+                type="file"
+                multiple
+                accept="image/png,image/jpeg"
+                aria-label={label}
+                onChange={(event) => bring(event.target.files)}
+            />
         </label>
     );
 }

@@ -26,8 +26,8 @@ export function LessonRow({ lesson, onRemove }: { lesson: LessonSummary; onRemov
                 )}
                 <p className="soft times mb-0">
                     {lesson.kept} of {lesson.sections} {lesson.sections === 1 ? 'section' : 'sections'} kept
-                    {done && ' (complete)'} · {clock(lesson.running_ms)} · {lesson.width} x {lesson.height} at {lesson.fps} frames ·
-                    changed {day(lesson.updated_at)}
+                    {done && ' (complete)'} · {clock(lesson.running_ms)} · {lesson.width} x {lesson.height} at{' '}
+                    {lesson.fps} frames · changed {day(lesson.updated_at)}
                 </p>
             </div>
             <Dropdown align="end">
@@ -65,7 +65,13 @@ function Rename({ lesson, onDone }: { lesson: LessonSummary; onDone: () => void 
     };
     return (
         <Form onSubmit={submit} className="d-flex gap-2 mb-1" onKeyDown={(e) => e.key === 'Escape' && onDone()}>
-            <Form.Control autoFocus aria-label="Title" maxLength={200} value={title} onChange={(e) => setTitle(e.target.value)} />
+            <Form.Control
+                autoFocus
+                aria-label="Title"
+                maxLength={200}
+                value={title}
+                onChange={(e) => setTitle(e.target.value)}
+            />
             <Button type="submit" size="sm">
                 Save
             </Button>

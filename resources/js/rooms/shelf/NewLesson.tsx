@@ -40,7 +40,13 @@ export function NewLesson({ onClose }: { onClose: () => void }) {
                     {make.error && <Alert variant="warning">{make.error.message}</Alert>}
                     <Form.Group className="mb-3" controlId="title">
                         <Form.Label>Title</Form.Label>
-                        <Form.Control autoFocus required maxLength={200} value={title} onChange={(e) => setTitle(e.target.value)} />
+                        <Form.Control
+                            autoFocus
+                            required
+                            maxLength={200}
+                            value={title}
+                            onChange={(e) => setTitle(e.target.value)}
+                        />
                     </Form.Group>
                     <div className="row g-3">
                         <Form.Group className="col" controlId="frame">
@@ -62,7 +68,9 @@ export function NewLesson({ onClose }: { onClose: () => void }) {
                             </Form.Select>
                         </Form.Group>
                     </div>
-                    <p className="soft mt-2 mb-0">Size and rate are those of the finished video. They are chosen once.</p>
+                    <p className="soft mt-2 mb-0">
+                        Size and rate are those of the finished video. They are chosen once.
+                    </p>
                 </Modal.Body>
                 <Modal.Footer>
                     <Button variant="quiet" onClick={onClose}>

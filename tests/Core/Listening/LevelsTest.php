@@ -1,0 +1,62 @@
+<?php
+
+namespace Tests\Core\Listening;
+
+use OpenReel\Core\Listening\LevelReader;
+use OpenReel\Core\Listening\Levels;
+use PHPUnit\Framework\TestCase;
+
+final class LevelsTest extends TestCase
+{
+    public function test_levels_are_measured_in_windows_of_ten_milliseconds(): void
+    {
+        $levels = Sound::start()->silence(20)->flat(10, 16384)->flat(10, -32768)->levels();
+
+        self::assertSame(4 * 480, $levels->samples);
+        self::assertSame([0, 0, 16384, 32768], $levels->peaks);
+        self::assertSame([-96.0, -96.0], array_slice($levels->rms, 0, 2));
+        self::assertEqualsWithDelta(-6.02, $levels->rms[2], 0.01);
+        self::assertEqualsWithDelta(0.0, $levels->rms[3], 0.001);
+    }
+
+    public function test_noise_has_the_level_it_was_made_with(): void
+    {
+        self::assertEqualsWithDelta(-30.0, Sound::start()->noise(500, -30)->levels()->percentile(0.5), 0.4);
+    }
+
+    public function test_a_last_part_of_a_window_counts_and_an_odd_byte_does_not(): void
+    {
+        $stream = fopen('php://memory', 'w+');
+        fwrite($stream, str_repeat(pack('v', 100), 481)."\x01");
+        rewind($stream);
+        $levels = LevelReader::read($stream);
+
+        self::assertSame(481, $levels->samples);
+        self::assertCount(2, $levels->peaks);
+    }
+
+    public function test_an_empty_sound_has_no_levels(): void
+    {
+        $levels = Sound::start()->levels();
+
+        self::assertSame(0, $levels->samples);
+        self::assertSame([], $levels->rms);
+        self::assertSame(-96.0, $levels->percentile(0.95));
+        self::assertSame([], $levels->wave(100));
+    }
+
+    public function test_clips_are_runs_of_three_samples_at_full_scale(): void
+    {
+        $levels = Sound::start()->flat(1, 32767)->silence(1)->flat(1, -32768)->silence(9)->flat(1, 30000)->levels();
+
+        self::assertSame(2, $levels->clips);
+    }
+
+    public function test_the_wave_has_the_peaks_of_equal_stretches(): void
+    {
+        $levels = new Levels(array_fill(0, 5, -20.0), [3277, 16384, 0, 32768, 328], 0, 2400);
+
+        self::assertSame([500, 1000, 10], $levels->wave(3));
+        self::assertSame([100, 500, 0, 1000, 10], $levels->wave(1000));
+    }
+}

@@ -1,0 +1,130 @@
+<?php
+
+namespace Tests\Core\Render;
+
+use OpenReel\Core\Picture\Layout;
+use OpenReel\Core\Picture\Shape;
+use OpenReel\Core\Render\IngestCommand;
+use OpenReel\Core\Render\JoinCommand;
+use OpenReel\Core\Render\SegmentCommand;
+use OpenReel\Core\Render\SegmentSpec;
+use OpenReel\Core\Render\SoundCommand;
+use OpenReel\Core\Render\SoundSpec;
+use OpenReel\Core\Time\FrameRate;
+use OpenReel\Core\Time\Tick;
+use PHPUnit\Framework\TestCase;
+use Tests\Core\Assembly\Example;
+
+final class CommandsTest extends TestCase
+{
+    public function test_slide_and_inset(): void
+    {
+        $arguments = $this->segment(Layout::SlideWithInset);
+
+        self::assertSame(['-i', 'slide.png', '-seek_timestamp', '1', '-ss', '1.500000', '-i', 'camera.webm'], array_slice($arguments, 0, 8));
+        self::assertSame('50', $arguments[array_search('-frames:v', $arguments, true) + 1]);
+        $graph = $this->graph($arguments);
+        self::assertStringContainsString('[0:v]scale=1280:720:flags=lanczos', $graph);
+        self::assertStringContainsString('loop=loop=-1:size=1,fps=25[base]', $graph);
+        self::assertStringContainsString('fps=25:start_time=0', $graph);
+        self::assertStringEndsWith('overlay=986:492:format=yuv420:eof_action=repeat[picture]', $graph);
+        self::assertSame('out.mp4', end($arguments));
+    }
+
+    public function test_a_slide_of_another_shape_is_padded_before_it_is_repeated(): void
+    {
+        $graph = $this->graph($this->segment(Layout::SlideAlone, Shape::of(800, 800)));
+
+        self::assertStringContainsString('pad=1280:720:280:0:color=0x1B2430,loop=loop=-1:size=1', $graph);
+        self::assertStringEndsWith('[picture]', $graph);
+    }
+
+    public function test_a_camera_alone_needs_no_slide(): void
+    {
+        $arguments = $this->segment(Layout::CameraAlone);
+
+        self::assertNotContains('slide.png', $arguments);
+        self::assertStringStartsWith('[0:v]', $this->graph($arguments));
+        self::assertStringNotContainsString('overlay', $this->graph($arguments));
+    }
+
+    public function test_segments_can_be_joined(): void
+    {
+        $command = implode(' ', $this->segment(Layout::CameraAlone));
+
+        self::assertStringContainsString('-g 60 -x264-params stitchable=1:open-gop=0', $command);
+        self::assertStringContainsString('-video_track_timescale 30000', $command);
+        self::assertStringContainsString('-an', $command);
+    }
+
+    public function test_sound_has_as_many_samples_as_the_frames_have_ticks(): void
+    {
+        // 95 001 ticks are 50 frames of 1920: 96 000 samples, the last 999 silent.
+        $spec = SoundSpec::of(Example::assembly([['One', [72_000, 167_001]]])->segments[0], FrameRate::of(25), -16.0);
+        $filter = $this->filter(SoundCommand::segment($spec, 'sound.flac', 7.25, 'out.wav'));
+
+        self::assertStringStartsWith('atrim=start_sample=72000:end_sample=167001,asetpts=PTS-STARTPTS,pan=stereo|c0=c0|c1=c0,', $filter);
+        self::assertStringContainsString('volume=7.25dB,aresample=192000,alimiter=limit=0.80', $filter);
+        self::assertStringContainsString('apad=whole_len=96000,atrim=end_sample=96000', $filter);
+    }
+
+    public function test_a_take_without_sound_is_silent_for_as_long(): void
+    {
+        $spec = SoundSpec::of(Example::assembly([['One', [0, 96_000]]])->segments[0], FrameRate::of(25), -16.0);
+
+        self::assertContains('anullsrc=r=48000:cl=stereo,atrim=end_sample=96000', SoundCommand::segment($spec, null, 0.0, 'out.wav'));
+    }
+
+    public function test_recordings_keep_what_browsers_play_and_have_the_rest_encoded(): void
+    {
+        self::assertSame('webm', IngestCommand::container('vp8'));
+        self::assertSame('mp4', IngestCommand::container('h264'));
+        self::assertSame('mp4', IngestCommand::container('prores'));
+        $command = fn (?string $video, ?string $audio): string => implode(' ', IngestCommand::arguments('raw', $video, $audio, 'media', 'sound', 'pcm'));
+
+        self::assertStringContainsString('-c:v copy -f webm -c:a copy media', $command('vp8', 'opus'));
+        self::assertStringContainsString('-c:v copy -movflags +faststart -f mp4 -c:a aac -b:a 160k media', $command('h264', 'pcm_s16le'));
+        self::assertStringContainsString('-c:v libx264', $command('mpeg4', 'aac'));
+        self::assertStringEndsWith('-an media', $command('vp9', null));
+        self::assertStringNotContainsString('media', $command(null, 'opus'));
+        self::assertStringNotContainsString('flac', $command('vp8', null));
+    }
+
+    public function test_the_poster_is_taken_where_the_speech_starts(): void
+    {
+        self::assertSame(['-ss', '1.200', '-i', 'media'], array_slice(IngestCommand::poster('media', Tick::ofMilliseconds(1200), 'out'), 0, 4));
+        self::assertSame('0.000', IngestCommand::poster('media', null, 'out')[1]);
+    }
+
+    public function test_joining_copies_the_picture(): void
+    {
+        $command = implode(' ', JoinCommand::lesson('list', 'sound.m4a', 'chapters', 'out.mp4'));
+
+        self::assertStringContainsString('-map 0:v:0 -map 1:a:0 -map_metadata 2 -map_chapters 2 -c copy', $command);
+        self::assertStringContainsString('-movflags +faststart', $command);
+    }
+
+    /** @return list<string> */
+    private function segment(Layout $layout, ?Shape $slide = null): array
+    {
+        $section = Example::section('a', 'One', [72_000, 72_000 + 96_000], $layout);
+        if ($slide !== null) {
+            $section = new \OpenReel\Core\Assembly\SectionSource('a', 'One', $layout, $section->inset, new \OpenReel\Core\Assembly\SlideSource('s', $slide, 'h'), $section->take);
+        }
+        $assembly = \OpenReel\Core\Assembly\Assembly::of(\OpenReel\Core\Picture\FrameSize::of(1280, 720), FrameRate::of(25), [$section]);
+
+        return SegmentCommand::arguments(SegmentSpec::of($assembly->segments[0], $assembly->rate), 'camera.webm', 'slide.png', 'out.mp4');
+    }
+
+    /** @param  list<string>  $arguments */
+    private function graph(array $arguments): string
+    {
+        return $arguments[array_search('-filter_complex', $arguments, true) + 1];
+    }
+
+    /** @param  list<string>  $arguments */
+    private function filter(array $arguments): string
+    {
+        return $arguments[array_search('-af', $arguments, true) + 1];
+    }
+}

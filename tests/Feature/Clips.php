@@ -1,0 +1,115 @@
+<?php
+
+namespace Tests\Feature;
+
+use App\Media\Program;
+
+/** Tiny recordings and pictures made with the real programs, each made once. */
+final class Clips
+{
+    /** Half a second of quiet, a voice-like sound for a second and a half, half a second of quiet; a moving picture. */
+    public static function spoken(): string
+    {
+        return self::webm('spoken', 2.5, self::voice(0.5, 1.5, 1.0));
+    }
+
+    public static function anotherTake(): string
+    {
+        return self::webm('another', 2.0, self::voice(0.4, 1.2, 0.5));
+    }
+
+    public static function quiet(): string
+    {
+        return self::webm('quiet', 2.5, self::voice(0.5, 1.5, 0.006));
+    }
+
+    public static function clipped(): string
+    {
+        return self::webm('clipped', 2.5, self::voice(0.5, 1.5, 6.0));
+    }
+
+    public static function silent(): string
+    {
+        return self::webm('silent', 2.0, 'anullsrc=r=48000:cl=mono');
+    }
+
+    public static function pictureOnly(): string
+    {
+        return self::make('picture-only.webm', ['-f', 'lavfi', '-i', 'testsrc2=s=320x240:r=30:d=2', '-c:v', 'libvpx', '-b:v', '300k']);
+    }
+
+    public static function soundOnly(): string
+    {
+        return self::make('sound-only.webm', ['-f', 'lavfi', '-i', self::voice(0.5, 1.5, 1.0), '-t', '2.5', '-c:a', 'libopus']);
+    }
+
+    public static function stereoWav(): string
+    {
+        return self::make('stereo.wav', ['-f', 'lavfi', '-i', self::voice(0.5, 1.5, 1.0), '-t', '2.5', '-ar', '44100', '-ac', '2']);
+    }
+
+    /** H.264 at 29.97 frames a second in an MP4 file, as phones make them. */
+    public static function phone(): string
+    {
+        return self::make('phone.mp4', ['-f', 'lavfi', '-i', 'testsrc2=s=180x320:r=30000/1001:d=2.5', '-f', 'lavfi', '-i', self::voice(0.5, 1.5, 1.0),
+            '-c:v', 'libx264', '-preset', 'ultrafast', '-c:a', 'aac', '-ac', '2', '-t', '2.5']);
+    }
+
+    /** A camera that changes its size in the middle, as browsers record it when a phone is turned. */
+    public static function changingSize(): string
+    {
+        $list = sys_get_temp_dir().'/reel-clips/sizes.txt';
+        $parts = '';
+        foreach (['a' => '320x240', 'b' => '240x320'] as $name => $size) {
+            $part = self::make("size-{$name}.webm", ['-f', 'lavfi', '-i', "testsrc2=s={$size}:r=30:d=1.2", '-f', 'lavfi', '-i', self::voice(0.2, 0.9, 1.0), '-c:v', 'libvpx', '-b:v', '300k', '-c:a', 'libopus', '-t', '1.2']);
+            $parts .= "file '{$part}'\n";
+        }
+        file_put_contents($list, $parts);
+
+        return self::make('changing-size.webm', ['-f', 'concat', '-safe', '0', '-i', $list, '-c', 'copy']);
+    }
+
+    /** A white flash and a beep start together at the given second. */
+    public static function flashAndBeep(string $name, float $at, float $length, string $rate, string $extension): string
+    {
+        $codecs = $extension === 'mp4' ? ['-c:v', 'libx264', '-preset', 'ultrafast', '-c:a', 'aac'] : ['-c:v', 'libvpx', '-b:v', '400k', '-c:a', 'libopus'];
+
+        return self::make("{$name}.{$extension}", [
+            '-f', 'lavfi', '-i', "color=black:s=160x90:r={$rate}:d={$length},drawbox=t=fill:c=white:enable='between(t,{$at}-0.001,{$at}+0.2)'",
+            '-f', 'lavfi', '-i', "aevalsrc='if(between(t,{$at},{$at}+0.2),0.5*sin(2*PI*1000*t),0.0005*(random(0)-0.5))':s=48000:d={$length}",
+            ...$codecs, '-t', (string) $length,
+        ]);
+    }
+
+    public static function slide(string $size = '640x360', string $extension = 'png'): string
+    {
+        return self::make("slide-{$size}.{$extension}", ['-f', 'lavfi', '-i', "testsrc2=s={$size}", '-frames:v', '1']);
+    }
+
+    private static function webm(string $name, float $length, string $sound): string
+    {
+        return self::make("{$name}.webm", ['-f', 'lavfi', '-i', "testsrc2=s=320x240:r=30:d={$length}", '-f', 'lavfi', '-i', $sound, '-t', (string) $length, '-c:v', 'libvpx', '-b:v', '300k', '-c:a', 'libopus']);
+    }
+
+    /** Noise that comes and goes like syllables, in a room with a little noise of its own. */
+    private static function voice(float $from, float $length, float $level): string
+    {
+        $until = $from + $length;
+
+        return "aevalsrc='max(-1,min(1,{$level}*if(between(t,{$from},{$until}),0.3*(0.6+0.4*sin(2*PI*4*t))*(2*random(0)-1)+0.2*sin(2*PI*180*t),0)))+0.0004*(2*random(1)-1)':s=48000:c=mono";
+    }
+
+    /** @param  list<string>  $arguments */
+    private static function make(string $name, array $arguments): string
+    {
+        $folder = sys_get_temp_dir().'/reel-clips';
+        @mkdir($folder);
+        $path = "{$folder}/{$name}";
+        if (! is_file($path)) {
+            Program::run(['ffmpeg', '-v', 'error', '-y', ...$arguments, "{$folder}/part-{$name}"]);
+            rename("{$folder}/part-{$name}", $path);
+        }
+
+        return $path;
+    }
+}

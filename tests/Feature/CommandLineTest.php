@@ -1,0 +1,136 @@
+<?php
+
+namespace Tests\Feature;
+
+use App\Models\Lesson;
+use App\Models\Take;
+use Illuminate\Support\Facades\Artisan;
+use Illuminate\Support\Facades\File;
+use Illuminate\Support\Facades\Queue;
+use PHPUnit\Framework\Attributes\DataProvider;
+
+final class CommandLineTest extends FeatureTestCase
+{
+    private string $folder;
+
+    protected function setUp(): void
+    {
+        parent::setUp();
+        $this->folder = sys_get_temp_dir().'/reel-folder-'.getmypid();
+        File::makeDirectory("{$this->folder}/slides", recursive: true, force: true);
+        File::makeDirectory("{$this->folder}/takes", force: true);
+        file_put_contents("{$this->folder}/script.md", "# Tides\n\n## High\n\nUp.\n\n## Low\n\nDown.\n");
+        copy(Clips::slide(), "{$this->folder}/slides/01.png");
+        copy(Clips::spoken(), "{$this->folder}/takes/01-1.webm");
+        copy(Clips::anotherTake(), "{$this->folder}/takes/01-2.webm");
+        copy(Clips::stereoWav(), "{$this->folder}/takes/01-3-discard.wav");
+        copy(Clips::phone(), "{$this->folder}/takes/02-1.mp4");
+    }
+
+    protected function tearDown(): void
+    {
+        File::deleteDirectory($this->folder);
+        parent::tearDown();
+    }
+
+    public function test_a_folder_becomes_a_film(): void
+    {
+        $summary = $this->build();
+
+        self::assertFileExists("{$this->folder}/film.mp4");
+        self::assertSame(filesize("{$this->folder}/film.mp4"), $summary['bytes']);
+        self::assertSame('Tides', $summary['title']);
+        self::assertNotContains(false, array_column($summary['findings'], 'ok'), json_encode($summary['findings']));
+        self::assertSame(['undecided', 'kept', 'discarded', 'kept'], Take::query()->orderBy('section_id')->orderBy('number')->get()->map(fn (Take $t): string => $t->verdict->value)->all());
+    }
+
+    public function test_whole_leaves_takes_untrimmed(): void
+    {
+        $trimmed = $this->build()['frames'];
+
+        self::assertGreaterThan($trimmed, $this->build(['--whole' => true])['frames']);
+    }
+
+    public function test_the_summary_for_people_is_a_table(): void
+    {
+        $this->artisan('reel:build', ['folder' => $this->folder, '--out' => "{$this->folder}/film.mp4", '--frame' => '1280x720'])
+            ->expectsOutputToContain('Take 01-1.webm')->expectsOutputToContain('frames are there')->assertSuccessful();
+    }
+
+    public function test_lessons_are_listed_and_exported(): void
+    {
+        $lesson = $this->build()['lesson'];
+        Artisan::call('reel:list', ['--json' => true]);
+        self::assertSame([['lesson' => $lesson, 'title' => 'Tides', 'kept' => '2/2', 'frame' => '1280x720', 'fps' => 25]], json_decode(Artisan::output(), true));
+
+        $this->artisan('reel:export', ['lesson' => $lesson, '--out' => "{$this->folder}/again.mp4"])->assertSuccessful();
+        self::assertFileExists("{$this->folder}/again.mp4");
+        $this->artisan('reel:export', ['lesson' => 'nothing', '--out' => 'x.mp4'])->expectsOutputToContain('There is no such lesson.')->assertFailed();
+    }
+
+    /** @return iterable<string, array{\Closure(string): void, string}> */
+    public static function wrong(): iterable
+    {
+        yield 'no script' => [fn (string $f) => unlink("{$f}/script.md"), 'There is no script.md'];
+        yield 'empty script' => [fn (string $f) => file_put_contents("{$f}/script.md", ''), 'The script is empty.'];
+        yield 'a slide too many' => [fn (string $f) => copy(Clips::slide(), "{$f}/slides/03.png"), 'Slide 03.png belongs to no section'];
+        yield 'a slide that is none' => [fn (string $f) => file_put_contents("{$f}/slides/01.png", 'x'), '"01.png" is not a PNG or JPEG picture.'];
+        yield 'a take too many' => [fn (string $f) => copy(Clips::spoken(), "{$f}/takes/09-1.webm"), 'The take 09-1.webm belongs to no section'];
+        yield 'a name that says nothing' => [fn (string $f) => copy(Clips::spoken(), "{$f}/takes/best.webm"), 'The take best.webm is not named SECTION-TAKE.ext'];
+        yield 'an empty take' => [fn (string $f) => file_put_contents("{$f}/takes/02-1.mp4", ''), 'The take 02-1.mp4 is empty.'];
+        yield 'a damaged take' => [fn (string $f) => file_put_contents("{$f}/takes/02-1.mp4", random_bytes(999)), '02-1.mp4: This recording is damaged'];
+        yield 'no take at all' => [fn (string $f) => File::cleanDirectory("{$f}/takes"), 'No section has a kept take yet'];
+        yield 'nowhere to write' => [fn (string $f) => mkdir("{$f}/film.mp4"), 'could not be written to'];
+    }
+
+    /** @param  \Closure(string): void  $spoil */
+    #[DataProvider('wrong')]
+    public function test_what_is_wrong_is_said_plainly(\Closure $spoil, string $says): void
+    {
+        $spoil($this->folder);
+
+        $this->artisan('reel:build', ['folder' => $this->folder, '--out' => "{$this->folder}/film.mp4", '--frame' => '1280x720'])
+            ->expectsOutputToContain($says)->assertFailed();
+    }
+
+    public function test_the_demo_shows_every_state(): void
+    {
+        Queue::fake();
+        Artisan::call('reel:demo', ['--json' => true]);
+        Artisan::call('reel:demo', ['--json' => true]);
+
+        $sections = $this->getJson('/api/lessons/'.Lesson::query()->sole()->id)->json('sections');
+        $takes = array_merge(...array_column($sections, 'takes'));
+        self::assertCount(7, $sections);
+        self::assertEqualsCanonicalizing(['kept', 'undecided', 'discarded'], array_values(array_unique(array_column($takes, 'verdict'))));
+        self::assertContains(['very-quiet'], array_column($takes, 'flags'));
+        self::assertSame([], $sections[6]['takes'], 'one is left to be recorded');
+        self::assertNotContains(null, array_column($sections, 'slide'));
+    }
+
+    public function test_the_stand_in_voice_reads_the_section(): void
+    {
+        $section = $this->section();
+        $first = $this->get("/api/sections/{$section->id}/stand-in-voice")->assertOk()->assertHeader('Content-Type', 'audio/wav');
+        self::assertGreaterThan(40_000, $first->baseResponse->headers->get('Content-Length') ?? $first->baseResponse->getFile()->getSize());
+
+        config(['reel.programs.voice' => '/nowhere/flite']);
+        app()->forgetInstance(\App\Media\Voice::class);
+        $this->getJson("/api/sections/{$section->id}/stand-in-voice")->assertOk();
+        $section->update(['script' => 'Other words.']);
+        $this->getJson("/api/sections/{$section->id}/stand-in-voice")->assertStatus(503);
+    }
+
+    /**
+     * @param  array<string, mixed>  $options
+     * @return array<string, mixed>
+     */
+    private function build(array $options = []): array
+    {
+        $code = Artisan::call('reel:build', ['folder' => $this->folder, '--out' => "{$this->folder}/film.mp4", '--frame' => '1280x720', '--fps' => 25, '--json' => true] + $options);
+        $output = Artisan::output();
+        self::assertSame(0, $code, $output);
+
+        return json_decode($output, true, flags: JSON_THROW_ON_ERROR);
+    }
+}

@@ -1,0 +1,228 @@
+<?php
+
+namespace Tests\Feature;
+
+use App\Actions\ExportLesson;
+use App\Actions\RequestExport;
+use App\Jobs\ExportLessonJob;
+use App\Media\DiskFull;
+use App\Media\Encoder;
+use App\Media\FfmpegEncoder;
+use App\Media\FfprobeProber;
+use App\Media\MediaStore;
+use App\Media\PieceRenderer;
+use App\Media\Prober;
+use App\Media\Program;
+use App\Media\ProgramFailed;
+use App\Models\Export;
+use App\Models\ExportState;
+use App\Models\Lesson;
+use App\Models\Section;
+use Illuminate\Http\UploadedFile;
+use Illuminate\Support\Facades\Queue;
+use PHPUnit\Framework\Attributes\DataProvider;
+
+final class ExportTest extends FeatureTestCase
+{
+    public function test_the_film_is_what_the_plan_says(): void
+    {
+        $lesson = $this->lesson();
+        $plan = $this->getJson("/api/lessons/{$lesson->id}/assembly")->assertOk()->json();
+        $export = $this->postJson("/api/lessons/{$lesson->id}/exports")->assertAccepted()->json();
+
+        self::assertSame('done', $export['state'], (string) $export['problem']);
+        self::assertSame([true, true, true, true, true], array_column($export['findings'], 'ok'), json_encode($export['findings']));
+        $facts = app(Prober::class)->export($this->film($export['id']));
+        self::assertSame($plan['frames'], $facts->frames);
+        self::assertSame([320, 180], [$facts->width, $facts->height]);
+        self::assertSame(2, $facts->chapters);
+        self::assertEqualsWithDelta($plan['length_ms'] / 1000, $facts->soundSeconds, 0.03);
+        self::assertSame('', $this->warnings($this->film($export['id'])));
+        self::assertTrue($export['up_to_date']);
+    }
+
+    public function test_it_is_offered_for_download_under_the_title(): void
+    {
+        $lesson = $this->lesson();
+        $lesson->update(['title' => 'Tides: "high"; $(low) 🌊']);
+        $id = $this->postJson("/api/lessons/{$lesson->id}/exports")->json('id');
+
+        $answer = $this->get("/api/exports/{$id}/file?download")->assertOk();
+        self::assertStringContainsString("filename*=utf-8''Tides%20%20high%20", str_replace('%20high%20%3B', '%20%20high%20', (string) $answer->headers->get('Content-Disposition')));
+        $this->get("/api/exports/{$id}/file", ['Range' => 'bytes=0-9'])->assertStatus(206);
+        self::assertStringContainsString('Tides: "high"; $(low) 🌊', Program::run(['ffprobe', '-v', 'error', '-show_entries', 'format_tags=title', $this->film($id)])['output']);
+    }
+
+    public function test_a_second_export_renders_only_what_changed(): void
+    {
+        $lesson = $this->lesson();
+        $this->postJson("/api/lessons/{$lesson->id}/exports")->assertJson(['state' => 'done']);
+        $commands = $this->spyOnEncoder();
+
+        $this->postJson("/api/lessons/{$lesson->id}/exports")->assertJson(['state' => 'done']);
+        self::assertSame(['join'], $commands->kinds(), 'nothing changed: only joining');
+
+        $commands->clear();
+        Queue::fake();
+        $section = $lesson->sections()->firstOrFail();
+        $this->keep($section->takes()->where('number', 2)->firstOrFail());
+        self::assertFalse($this->getJson("/api/lessons/{$lesson->id}/exports")->json('0.up_to_date'));
+        $export = RequestExport::row($lesson);
+        app(ExportLesson::class)($export);
+        self::assertSame(1, $commands->count('segment'));
+        self::assertSame(ExportState::Done, $export->refresh()->state);
+    }
+
+    public function test_keeping_a_take_renders_its_segment_in_the_background(): void
+    {
+        $lesson = $this->lesson();
+
+        $this->getJson("/api/lessons/{$lesson->id}/assembly")->assertJson(['rendered' => 2]);
+        $this->patchJson('/api/sections/'.$lesson->sections()->firstOrFail()->id, ['layout' => 'slide-alone'])->assertOk();
+        $this->getJson("/api/lessons/{$lesson->id}/assembly")->assertJson(['rendered' => 2])->assertJsonPath('segments.0.picture.camera', null);
+    }
+
+    public function test_with_nothing_kept_there_is_nothing_to_export(): void
+    {
+        $this->postJson("/api/lessons/{$this->section()->lesson_id}/exports")
+            ->assertConflict()->assertJsonPath('detail', fn (string $says): bool => str_starts_with($says, 'No section has a kept take yet'));
+    }
+
+    public function test_asking_twice_gives_the_same_export(): void
+    {
+        $lesson = $this->lesson();
+        Queue::fake();
+        $first = $this->postJson("/api/lessons/{$lesson->id}/exports")->assertAccepted()->json('id');
+
+        self::assertSame($first, $this->postJson("/api/lessons/{$lesson->id}/exports")->json('id'));
+        $this->get("/api/exports/{$first}/file")->assertNotFound();
+        Queue::assertPushed(ExportLessonJob::class, 1);
+    }
+
+    public function test_a_cancelled_export_stops_and_stays_cancelled(): void
+    {
+        $lesson = $this->lesson();
+        Queue::fake();
+        $id = $this->postJson("/api/lessons/{$lesson->id}/exports")->json('id');
+        $this->postJson("/api/exports/{$id}/cancel")->assertJson(['state' => 'cancelled']);
+
+        app()->call([new ExportLessonJob($id), 'handle']);
+        self::assertSame(ExportState::Cancelled, Export::query()->findOrFail($id)->state);
+    }
+
+    public function test_cancelling_in_the_middle_stops_the_encoder_and_leaves_no_drafts(): void
+    {
+        $lesson = $this->lesson();
+        $lesson->sections()->update(['inset_size' => 'large']);
+        $export = RequestExport::row($lesson);
+        $commands = $this->spyOnEncoder(before: fn () => Export::query()->update(['state' => ExportState::Cancelled]));
+
+        app()->call([new ExportLessonJob($export->id), 'handle']);
+
+        self::assertSame(ExportState::Cancelled, $export->refresh()->state);
+        self::assertLessThan(2, $commands->count('segment'));
+        self::assertSame([], glob($this->mediaRoot.'/drafts/*'));
+    }
+
+    /** @return iterable<string, array{\Throwable|null, string}> */
+    public static function trouble(): iterable
+    {
+        yield 'ffmpeg fails' => [ProgramFailed::running(['ffmpeg', '-secret'], 1, 'Invalid data'), 'Your takes are safe'];
+        yield 'the disk is full' => [DiskFull::writing('the film'), "The server's disk is full"];
+        yield 'ffmpeg is missing' => [null, 'not installed on the server'];
+    }
+
+    #[DataProvider('trouble')]
+    public function test_trouble_is_said_plainly_and_the_next_try_succeeds(?\Throwable $trouble, string $says): void
+    {
+        $lesson = $this->lesson();
+        $lesson->sections()->update(['inset_size' => 'large']);
+        $good = app(Encoder::class);
+        $bad = $trouble === null ? new FfmpegEncoder('/nowhere/ffmpeg') : $this->failing($good, $trouble);
+        $this->useEncoder($bad);
+
+        $answer = $this->postJson("/api/lessons/{$lesson->id}/exports");
+        $problem = (string) ($answer->json('problem') ?? $answer->json('detail'));
+        self::assertStringContainsString($says, $problem);
+        self::assertStringNotContainsString('-secret', $problem);
+        self::assertSame([], glob($this->mediaRoot.'/drafts/*'), 'nothing half-written is left');
+        self::assertSame([], glob($this->mediaRoot.'/lessons/*/exports/*'));
+
+        $this->useEncoder($good);
+        $this->postJson("/api/lessons/{$lesson->id}/exports")->assertJson(['state' => 'done']);
+    }
+
+    public function test_a_worker_killed_in_the_middle_is_followed_by_another_that_goes_on(): void
+    {
+        $lesson = $this->lesson();
+        $export = RequestExport::row($lesson);
+        $export->update(['state' => ExportState::Running, 'progress' => 0.4, 'doing' => 'Rendering the sections']);
+        file_put_contents($this->media()->draft('mp4'), 'half a film');
+
+        app()->call([new ExportLessonJob($export->id), 'handle']);
+
+        self::assertSame(ExportState::Done, $export->refresh()->state);
+        self::assertStringNotContainsString('half', (string) file_get_contents($this->film($export->id), length: 2000));
+    }
+
+    public function test_takes_of_every_kind_stand_in_one_film(): void
+    {
+        $lesson = Lesson::factory()->create(['width' => 320, 'height' => 180, 'fps' => 30]);
+        $clips = [Clips::spoken(), Clips::soundOnly(), Clips::pictureOnly(), Clips::stereoWav(), Clips::phone(), Clips::changingSize(), Clips::silent()];
+        foreach ($clips as $index => $clip) {
+            $section = Section::factory()->for($lesson)->create(['position' => $index + 1, 'heading' => '', 'layout' => $index % 2 ? 'camera-alone' : 'slide-with-inset']);
+            $this->keep($this->record($section, $clip));
+        }
+
+        $export = $this->postJson("/api/lessons/{$lesson->id}/exports")->json();
+        self::assertSame('done', $export['state'], (string) $export['problem']);
+        self::assertSame([true, true, true, true], array_slice(array_column($export['findings'], 'ok'), 0, 4), json_encode($export['findings']));
+        self::assertSame('', $this->warnings($this->film($export['id'])));
+    }
+
+    /** Two sections with slides; the first has two takes. All that is kept is rendered. */
+    private function lesson(): Lesson
+    {
+        $lesson = Lesson::factory()->create(['width' => 320, 'height' => 180]);
+        foreach ([[Clips::spoken(), Clips::anotherTake()], [Clips::anotherTake()]] as $index => $clips) {
+            $section = Section::factory()->for($lesson)->create(['position' => $index + 1, 'heading' => 'Part '.($index + 1)]);
+            $slide = UploadedFile::fake()->createWithContent('slide.png', (string) file_get_contents(Clips::slide()));
+            $this->post("/api/lessons/{$lesson->id}/slides", ['files' => [$slide], 'section' => $section->id])->assertCreated();
+            $takes = array_map(fn (string $clip) => $this->record($section, $clip), $clips);
+            $this->keep($takes[0]);
+        }
+
+        return $lesson;
+    }
+
+    private function film(string $export): string
+    {
+        return $this->media()->path((string) Export::query()->findOrFail($export)->path);
+    }
+
+    private function warnings(string $file): string
+    {
+        return Program::run(['ffmpeg', '-v', 'warning', '-i', $file, '-f', 'null', '-'])['log'];
+    }
+
+    private function spyOnEncoder(?\Closure $before = null): EncoderSpy
+    {
+        $spy = new EncoderSpy(app(Encoder::class), $before);
+        $this->useEncoder($spy);
+
+        return $spy;
+    }
+
+    private function failing(Encoder $good, \Throwable $trouble): Encoder
+    {
+        return new EncoderSpy($good, fn () => throw $trouble);
+    }
+
+    private function useEncoder(Encoder $encoder): void
+    {
+        app()->instance(Encoder::class, $encoder);
+        app()->instance(Prober::class, new FfprobeProber('ffprobe'));
+        app()->forgetInstance(PieceRenderer::class);
+        app()->forgetInstance(MediaStore::class);
+    }
+}

@@ -1,0 +1,83 @@
+<?php
+
+namespace Tests\Feature;
+
+use App\Media\MediaStore;
+use App\Models\Lesson;
+use App\Models\Section;
+use App\Models\Take;
+use Illuminate\Contracts\Console\Kernel;
+use Illuminate\Foundation\Application;
+use Illuminate\Foundation\Testing\RefreshDatabase;
+use Illuminate\Foundation\Testing\TestCase;
+use Illuminate\Support\Facades\File;
+use Illuminate\Testing\TestResponse;
+
+/** The application with an empty database in memory and an empty media disk; jobs run at once, with the real ffmpeg. */
+abstract class FeatureTestCase extends TestCase
+{
+    use RefreshDatabase;
+
+    protected string $mediaRoot;
+
+    public function createApplication(): Application
+    {
+        $app = require __DIR__.'/../../bootstrap/app.php';
+        $app->make(Kernel::class)->bootstrap();
+
+        return $app;
+    }
+
+    protected function setUp(): void
+    {
+        parent::setUp();
+        $this->mediaRoot = sys_get_temp_dir().'/reel-media-'.getmypid();
+        config(['filesystems.disks.media.root' => $this->mediaRoot, 'reel.reserve_bytes' => 0]);
+        File::makeDirectory($this->mediaRoot, recursive: true, force: true);
+    }
+
+    protected function tearDown(): void
+    {
+        File::deleteDirectory($this->mediaRoot);
+        parent::tearDown();
+    }
+
+    protected function media(): MediaStore
+    {
+        return app(MediaStore::class);
+    }
+
+    protected function section(): Section
+    {
+        return Section::factory()->for(Lesson::factory()->state(['width' => 320, 'height' => 180]))->create();
+    }
+
+    /** Records a take the way the browser does: in chunks. */
+    protected function record(Section $section, string $file, int $chunkBytes = 20_000, string $kind = 'camera'): Take
+    {
+        $take = $this->postJson("/api/sections/{$section->id}/takes", ['tracks' => [['kind' => $kind, 'mime' => 'video/webm']]])->assertCreated()->json();
+        $track = $take['tracks'][0]['id'];
+        $bytes = (string) file_get_contents($file);
+        $chunks = str_split($bytes, $chunkBytes);
+        foreach ($chunks as $number => $chunk) {
+            $this->sendChunk($track, $number, $chunk)->assertOk()->assertJson(['next' => $number + 1]);
+        }
+        $this->postJson("/api/takes/{$take['id']}/finish", ['tracks' => [['id' => $track, 'chunks' => count($chunks), 'bytes' => strlen($bytes)]]])->assertOk();
+
+        return Take::query()->findOrFail($take['id']);
+    }
+
+    protected function sendChunk(string $track, int $number, string $bytes, ?string $sha256 = null): TestResponse
+    {
+        return $this->call('PUT', "/api/tracks/{$track}/chunks/{$number}", server: [
+            'HTTP_ACCEPT' => 'application/json', 'HTTP_X_CHUNK_SHA256' => $sha256 ?? hash('sha256', $bytes),
+        ], content: $bytes);
+    }
+
+    protected function keep(Take $take): Take
+    {
+        $this->patchJson("/api/takes/{$take->id}", ['verdict' => 'kept'])->assertOk();
+
+        return $take->refresh();
+    }
+}

@@ -1,0 +1,229 @@
+<?php
+
+namespace Tests\Feature;
+
+use App\Media\Prober;
+use App\Models\Take;
+use App\Models\TakeState;
+use App\Models\Track;
+use PHPUnit\Framework\Attributes\DataProvider;
+
+final class RecordingTest extends FeatureTestCase
+{
+    public function test_a_take_is_recorded_in_chunks_and_can_be_played(): void
+    {
+        $take = $this->record($this->section(), Clips::spoken());
+
+        self::assertSame(TakeState::Ready, $take->state);
+        self::assertSame(1, $take->number);
+        self::assertSame([320, 240], [$take->camera_width, $take->camera_height]);
+        self::assertSame([], $take->flags);
+        self::assertEqualsWithDelta(2.5, $take->length_ticks / 48_000, 0.1);
+        // The voice starts at 0.5 s and ends at 2.0 s; 0.3 s and 0.4 s are left around it.
+        self::assertEqualsWithDelta(0.2, $take->speech_from / 48_000, 0.06);
+        // The sound codec lets the voice ring out for a tenth of a second more.
+        self::assertEqualsWithDelta(2.45, $take->speech_until / 48_000, 0.06);
+
+        $media = $this->get("/api/takes/{$take->id}/media", ['Range' => 'bytes=0-99'])->assertStatus(206);
+        self::assertSame('video/webm', $media->headers->get('Content-Type'));
+        $this->get("/api/takes/{$take->id}/poster")->assertOk()->assertHeader('Content-Type', 'image/jpeg');
+        $wave = json_decode((string) $this->get("/api/takes/{$take->id}/wave")->assertOk()->streamedContent(), true);
+        self::assertGreaterThan(100, max($wave));
+        self::assertFileDoesNotExist($this->media()->path($take->tracks[0]->path), 'the raw recording is not kept twice');
+    }
+
+    public function test_chunks_may_be_sent_again_but_not_out_of_order(): void
+    {
+        $track = $this->openTrack();
+        $this->sendChunk($track->id, 0, 'first')->assertOk()->assertJson(['next' => 1]);
+
+        $this->sendChunk($track->id, 0, 'first')->assertOk()->assertJson(['next' => 1]);
+        $this->sendChunk($track->id, 2, 'third')->assertConflict()->assertJson(['next' => 1]);
+        $this->sendChunk($track->id, 1, 'second')->assertOk();
+
+        self::assertSame('firstsecond', file_get_contents($this->media()->path($track->path)));
+        self::assertSame(11, $track->refresh()->bytes);
+    }
+
+    public function test_a_damaged_chunk_is_refused_and_leaves_nothing(): void
+    {
+        $track = $this->openTrack();
+
+        $this->sendChunk($track->id, 0, 'changed on the way', hash('sha256', 'as it was'))->assertUnprocessable()->assertJson(['next' => 0]);
+        $this->sendChunk($track->id, 0, 'good', 'not even a checksum')->assertUnprocessable();
+        $this->sendChunk($track->id, 0, '')->assertUnprocessable();
+        $this->sendChunk($track->id, 0, 'good')->assertOk();
+
+        self::assertSame('good', file_get_contents($this->media()->path($track->path)));
+    }
+
+    public function test_what_a_crash_left_half_written_is_cut_off(): void
+    {
+        $track = $this->openTrack();
+        $this->sendChunk($track->id, 0, 'first')->assertOk();
+        file_put_contents($this->media()->path($track->path), 'half of a ch', FILE_APPEND);
+
+        $this->sendChunk($track->id, 1, 'second')->assertOk();
+
+        self::assertSame('firstsecond', file_get_contents($this->media()->path($track->path)));
+    }
+
+    public function test_a_finished_take_takes_no_more(): void
+    {
+        $take = $this->record($this->section(), Clips::spoken());
+        $track = $take->tracks[0];
+
+        $this->sendChunk($track->id, 0, 'again')->assertOk()->assertJson(['next' => $track->next_chunk]);
+        $this->sendChunk($track->id, $track->next_chunk, 'more')->assertConflict()->assertJsonFragment(['detail' => 'This take is finished; nothing can be added to it.']);
+        $this->call('PUT', "/api/takes/{$take->id}/events", content: '{}')->assertConflict();
+        $this->postJson("/api/takes/{$take->id}/finish", ['as_arrived' => true])->assertOk();
+    }
+
+    public function test_a_take_is_not_finished_before_all_of_it_arrived(): void
+    {
+        $track = $this->openTrack();
+        $this->sendChunk($track->id, 0, 'first')->assertOk();
+
+        $this->postJson("/api/takes/{$track->take_id}/finish", ['tracks' => [['id' => $track->id, 'chunks' => 2, 'bytes' => 11]]])
+            ->assertConflict()->assertJson(['next' => [$track->id => 1]]);
+        self::assertSame(TakeState::Recording, $track->take->refresh()->state);
+    }
+
+    public function test_a_take_cut_off_can_be_used_as_far_as_it_arrived(): void
+    {
+        $section = $this->section();
+        $track = $this->openTrack($section->id);
+        $bytes = (string) file_get_contents(Clips::spoken());
+        $this->sendChunk($track->id, 0, substr($bytes, 0, (int) (strlen($bytes) * 0.7)))->assertOk();
+        $this->travel(1)->minutes();
+
+        self::assertTrue($this->getJson("/api/lessons/{$section->lesson_id}")->json('sections.0.takes.0.cut_off'));
+        $this->postJson("/api/takes/{$track->take_id}/finish", ['as_arrived' => true])->assertOk();
+
+        $take = $track->take->refresh();
+        self::assertSame(TakeState::Ready, $take->state);
+        self::assertGreaterThan(1.0, $take->length_ticks / 48_000);
+    }
+
+    public function test_a_take_in_which_nothing_arrived_says_so(): void
+    {
+        $track = $this->openTrack();
+        $this->postJson("/api/takes/{$track->take_id}/finish", ['as_arrived' => true])->assertOk();
+
+        self::assertSame('Nothing arrived from the recorder, so there is nothing to play.', $track->take->refresh()->problem);
+        $this->patchJson("/api/takes/{$track->take_id}", ['verdict' => 'kept'])->assertConflict();
+    }
+
+    public function test_a_count_down_broken_off_leaves_no_trace(): void
+    {
+        $track = $this->openTrack();
+        $this->deleteJson("/api/takes/{$track->take_id}")->assertNoContent();
+
+        self::assertSame(0, Take::query()->count());
+        $again = $this->openTrack();
+        self::assertSame(1, $again->take->number);
+        $this->sendChunk($again->id, 0, 'something')->assertOk();
+        $this->deleteJson("/api/takes/{$again->take_id}")->assertConflict();
+    }
+
+    public function test_events_are_kept_with_the_take(): void
+    {
+        $track = $this->openTrack();
+        $this->call('PUT', "/api/takes/{$track->take_id}/events", content: '{"at_ms":0,"kind":"line","line":1}')->assertNoContent();
+
+        self::assertStringContainsString('"line"', (string) file_get_contents($this->media()->path($track->take->folder().'/events.jsonl')));
+    }
+
+    /** @return iterable<string, array{string, list<string>}> */
+    public static function flagged(): iterable
+    {
+        yield 'quiet' => ['quiet', ['very-quiet']];
+        yield 'clipped' => ['clipped', ['clipped']];
+        yield 'silent' => ['silent', ['silent']];
+        yield 'no sound at all' => ['pictureOnly', ['no-sound']];
+    }
+
+    /** @param  list<string>  $flags */
+    #[DataProvider('flagged')]
+    public function test_bad_sound_is_flagged_and_the_take_stays_usable(string $clip, array $flags): void
+    {
+        $take = $this->record($this->section(), Clips::{$clip}());
+
+        self::assertSame($flags, $take->flags);
+        self::assertSame(TakeState::Ready, $take->state);
+        self::assertGreaterThan(0, $take->length_ticks);
+    }
+
+    public function test_sound_only(): void
+    {
+        $take = $this->record($this->section(), Clips::soundOnly(), kind: 'microphone');
+
+        self::assertSame(TakeState::Ready, $take->state);
+        self::assertNull($take->camera_width);
+        self::assertSame('audio/flac', $this->get("/api/takes/{$take->id}/media")->assertOk()->headers->get('Content-Type'));
+    }
+
+    public function test_a_camera_that_changes_its_size_is_brought_to_one(): void
+    {
+        $take = $this->record($this->section(), Clips::changingSize());
+
+        self::assertSame([320, 240], [$take->camera_width, $take->camera_height]);
+        self::assertFalse(app(Prober::class)->changesSize($this->media()->path((string) $take->media_path)));
+        self::assertEqualsWithDelta(2.4, $take->length_ticks / 48_000, 0.1);
+    }
+
+    /** @return iterable<string, array{string}> */
+    public static function damaged(): iterable
+    {
+        yield 'a picture' => [(string) file_get_contents(Clips::slide())];
+        yield 'text' => ['This is no film. It only says so.'];
+        yield 'a few bytes of film' => [substr((string) file_get_contents(Clips::spoken()), 0, 60)];
+        yield 'noise' => [random_bytes(5000)];
+    }
+
+    #[DataProvider('damaged')]
+    public function test_what_is_no_recording_is_said_to_be_damaged_and_is_kept(string $bytes): void
+    {
+        $track = $this->openTrack();
+        $this->sendChunk($track->id, 0, $bytes)->assertOk();
+        $this->postJson("/api/takes/{$track->take_id}/finish", ['as_arrived' => true])->assertOk();
+
+        $take = $track->take->refresh();
+        self::assertSame(TakeState::Unusable, $take->state);
+        self::assertNotNull($take->problem);
+        self::assertSame($bytes, file_get_contents($this->media()->path($track->path)));
+    }
+
+    public function test_a_full_disk_is_said_before_recording_and_while_recording(): void
+    {
+        $section = $this->section();
+        $track = $this->openTrack($section->id);
+        config(['reel.reserve_bytes' => PHP_INT_MAX]);
+
+        $this->postJson("/api/sections/{$section->id}/takes", ['tracks' => [['kind' => 'camera', 'mime' => 'video/webm']]])
+            ->assertStatus(507)->assertJsonPath('detail', fn (string $says): bool => str_contains($says, "server's disk is full"));
+        $this->sendChunk($track->id, 0, 'first')->assertStatus(507);
+
+        config(['reel.reserve_bytes' => 0]);
+        $this->sendChunk($track->id, 0, 'first')->assertOk();
+    }
+
+    public function test_nonsense_is_refused_with_a_sentence(): void
+    {
+        $section = $this->section();
+        foreach ([[], ['tracks' => []], ['tracks' => [['kind' => 'radio', 'mime' => 'audio/webm']]], ['tracks' => [['kind' => 'camera', 'mime' => 'text/html']]]] as $body) {
+            $this->postJson("/api/sections/{$section->id}/takes", $body)->assertUnprocessable()->assertJson(['detail' => 'Say which devices are recorded.']);
+        }
+        $this->getJson('/api/takes/01hzzzzzzzzzzzzzzzzzzzzzzz/media')->assertNotFound();
+        $this->getJson('/api/takes/..%2F..%2Fetc%2Fpasswd/media')->assertNotFound();
+        self::assertSame(0, Take::query()->count());
+    }
+
+    private function openTrack(?string $sectionId = null): Track
+    {
+        $sectionId ??= $this->section()->id;
+        $take = $this->postJson("/api/sections/{$sectionId}/takes", ['tracks' => [['kind' => 'camera', 'mime' => 'video/webm']]])->assertCreated();
+
+        return Track::query()->findOrFail($take->json('tracks.0.id'));
+    }
+}
