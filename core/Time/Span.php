@@ -5,7 +5,9 @@ namespace OpenReel\Core\Time;
 /** A stretch of time, from its first tick until just before its last: half open, never empty. */
 final readonly class Span
 {
-    private function __construct(public Tick $from, public Tick $until) {}
+    private function __construct(public Tick $from, public Tick $until)
+    {
+    }
 
     /** @throws TimeProblem when the end does not come after the start */
     public static function between(Tick $from, Tick $until): self

@@ -4,7 +4,7 @@ import { EmptyPlace } from '../ui/EmptyPlace';
 /** Shown when a page could not be drawn. */
 export function Fault() {
     return (
-        <EmptyPlace says="This page could not be drawn. Nothing recorded is lost.">
+        <EmptyPlace room="Fault" says="This page could not be drawn. Nothing recorded is lost.">
             <Button onClick={() => window.location.reload()}>Open it again</Button>
         </EmptyPlace>
     );

@@ -40,7 +40,7 @@ export function LessonFrame() {
 
     if (!lesson) {
         return error ? (
-            <EmptyPlace says={error.message}>
+            <EmptyPlace room="Lesson" says={error.message}>
                 <Link to="/">To the shelf</Link>
             </EmptyPlace>
         ) : (

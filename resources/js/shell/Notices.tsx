@@ -9,7 +9,7 @@ interface Notice {
 }
 
 export interface Notices {
-    /** Says something in passing; with `undo`, offers to take it back. */
+    /** Says something in passing; with `undo`, offers to take it back. Only the last change can be undone here. */
     say: (says: string, undo?: () => void) => void;
     /** Says what an error says. */
     failed: (error: unknown) => void;
@@ -27,7 +27,7 @@ export function NoticesProvider({ children }: { children: ReactNode }) {
     const close = useCallback((id: number) => setNotices((all) => all.filter((n) => n.id !== id)), []);
     const say = useCallback((says: string, undo?: () => void) => {
         const id = ++last.current;
-        setNotices((all) => [...all.filter((n) => n.says !== says).slice(-2), { id, says, undo }]);
+        setNotices((all) => [...all.filter((n) => n.says !== says && !(undo && n.undo)).slice(-2), { id, says, undo }]);
     }, []);
     const value = useMemo<Notices>(
         () => ({

@@ -25,7 +25,7 @@ export default function HandOverRoom() {
     }
     if (plan.segments.length === 0) {
         return (
-            <EmptyPlace says="Nothing is kept yet, so there is nothing to hand over.">
+            <EmptyPlace room="Hand over" says="Nothing is kept yet, so there is nothing to hand over.">
                 <Button onClick={() => go(roomPath(lesson.id, 'record'))}>Record</Button>
             </EmptyPlace>
         );

@@ -33,7 +33,7 @@ export default function RecordRoom() {
     const go = useNavigate();
     if (!section) {
         return (
-            <EmptyPlace says="There is no section to record yet.">
+            <EmptyPlace room="Record" says="There is no section to record yet.">
                 <Button onClick={() => go(roomPath(lesson.id, 'script'))}>Write the script</Button>
             </EmptyPlace>
         );
@@ -151,7 +151,7 @@ function Recording({ lesson, section }: { lesson: Lesson; section: Section }) {
                 Record section {index + 1}, {sectionTitle(section, index)}
             </h1>
             <Prompter lines={section.lines} current={now.line} onLine={(line) => session.toLine(line)} />
-            <aside className="record-side">
+            <aside className="record-side" aria-label="Devices">
                 <DevicePanel devices={devices} locked={now.state !== 'idle' && now.state !== 'armed'} />
                 <MeterBar meter={heard} off={microphone === null} />
             </aside>
@@ -167,7 +167,7 @@ function Recording({ lesson, section }: { lesson: Lesson; section: Section }) {
                     />
                 )}
             </div>
-            <aside className="record-facts">
+            <aside className="record-facts" aria-label="This section">
                 <h2>
                     {index + 1}. {sectionTitle(section, index)}
                 </h2>

@@ -14,7 +14,7 @@ export default function ReviewRoom() {
     const go = useNavigate();
     if (!section) {
         return (
-            <EmptyPlace says="There is nothing to review yet.">
+            <EmptyPlace room="Review" says="There is nothing to review yet.">
                 <Button onClick={() => go(roomPath(lesson.id, 'script'))}>Write the script</Button>
             </EmptyPlace>
         );

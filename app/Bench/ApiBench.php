@@ -1,0 +1,74 @@
+<?php
+
+namespace App\Bench;
+
+use App\Models\Lesson;
+use Illuminate\Contracts\Http\Kernel;
+use Illuminate\Http\Request;
+use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Str;
+
+/** How fast the API answers for a lesson of 200 sections and 2,000 takes. */
+final class ApiBench implements Bench
+{
+    private const SECTIONS = 200;
+
+    private const TAKES_EACH = 10;
+
+    private const ROUNDS = 25;
+
+    public function __construct(private readonly Kernel $kernel)
+    {
+    }
+
+    public function figures(string $folder, callable $wanted): iterable
+    {
+        if (! $wanted('api_p95_ms')) {
+            return;
+        }
+        $lesson = $this->largeLesson();
+        $section = (string) $lesson->sections()->firstOrFail()->id;
+        $times = [];
+        for ($round = 0; $round < self::ROUNDS; $round++) {
+            foreach ([['GET', "lessons/{$lesson->id}"], ['GET', "lessons/{$lesson->id}/assembly"], ['GET', 'lessons'], ['PATCH', "sections/{$section}"]] as [$method, $path]) {
+                $times[] = $this->time($method, $path, $method === 'PATCH' ? ['script' => "Round {$round}. Another line."] : []);
+            }
+        }
+        sort($times);
+
+        yield 'api_p95_ms' => [(int) round($times[(int) floor(0.95 * (count($times) - 1))]), '<= 100'];
+    }
+
+    /** @param  array<string, mixed>  $body */
+    private function time(string $method, string $path, array $body): float
+    {
+        $start = hrtime(true);
+        $response = $this->kernel->handle(Request::create("/api/{$path}", $method, $body, server: ['HTTP_ACCEPT' => 'application/json']));
+        $spent = (hrtime(true) - $start) / 1e6;
+        if ($response->getStatusCode() !== 200) {
+            throw new \RuntimeException("{$method} {$path} answered {$response->getStatusCode()}");
+        }
+
+        return $spent;
+    }
+
+    private function largeLesson(): Lesson
+    {
+        $lesson = Lesson::query()->create(['title' => 'A long lesson', 'width' => 1920, 'height' => 1080, 'fps' => 30]);
+        $now = now();
+        DB::transaction(function () use ($lesson, $now): void {
+            for ($position = 1; $position <= self::SECTIONS; $position++) {
+                $section = $lesson->sections()->create(['position' => $position, 'heading' => "Section {$position}", 'script' => str_repeat('The water in the creek falls slowly at first, and then it falls fast. ', 5)]);
+                DB::table('takes')->insert(array_map(fn (int $number): array => [
+                    'id' => strtolower((string) Str::ulid()), 'section_id' => $section->id, 'number' => $number, 'state' => 'ready',
+                    'verdict' => $number === self::TAKES_EACH ? 'kept' : 'undecided', 'length_ticks' => 1_248_000, 'speech_from' => 48_000, 'speech_until' => 1_200_000,
+                    'flags' => '[]', 'camera_width' => 1280, 'camera_height' => 720, 'media_path' => 'x', 'media_mime' => 'video/webm',
+                    'media_hash' => hash('sha256', $section->id.$number), 'sound_path' => 'y', 'sound_hash' => hash('sha256', $number.$section->id), 'loudness' => -20.0,
+                    'created_at' => $now, 'updated_at' => $now,
+                ], range(1, self::TAKES_EACH)));
+            }
+        });
+
+        return $lesson;
+    }
+}

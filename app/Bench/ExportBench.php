@@ -1,0 +1,117 @@
+<?php
+
+namespace App\Bench;
+
+use App\Actions\ExportLesson;
+use App\Actions\ImportFolder;
+use App\Actions\RequestExport;
+use App\Media\MediaStore;
+use App\Media\Program;
+use App\Models\Lesson;
+use App\Models\Take;
+use Illuminate\Support\Facades\File;
+use OpenReel\Core\Take\Verdict;
+
+/**
+ * Exports of a lesson of twelve sections, beside what plain ffmpeg needs for the same: a film made in one lean command,
+ * and the finished segments joined by stream copy. All in wall time, in one run.
+ */
+final class ExportBench implements Bench
+{
+    private const SECTIONS = 12;
+
+    public function __construct(private readonly ImportFolder $import, private readonly ExportLesson $export, private readonly MediaStore $media)
+    {
+    }
+
+    public function figures(string $folder, callable $wanted): iterable
+    {
+        if (! $wanted('export_vs_direct') && ! $wanted('reexport_one_of_12') && ! $wanted('export_cached_vs_copy')) {
+            return;
+        }
+        $lesson = $this->lesson($folder);
+        // Once each to warm the machine's file cache, which both then share.
+        $direct = $this->direct($lesson, "{$folder}/direct.mp4");
+        $full = $this->exportSeconds($lesson);
+        $cached = min($this->exportSeconds($lesson), $this->exportSeconds($lesson));
+        $copy = min($this->copy($folder), $this->copy($folder));
+        $take = Take::query()->where('verdict', Verdict::Undecided)->firstOrFail();
+        $take->section->takes()->where('verdict', Verdict::Kept)->update(['verdict' => Verdict::Undecided]);
+        $take->update(['verdict' => Verdict::Kept]);
+        $again = $this->exportSeconds($lesson);
+
+        yield 'export_vs_direct' => [round($full / $direct, 2), '<= 1.1'];
+        yield 'reexport_one_of_12' => [round($again / $full, 3), '<= 0.12'];
+        yield 'export_cached_vs_copy' => [round($cached / $copy, 2), '<= 2'];
+    }
+
+    private function lesson(string $folder): Lesson
+    {
+        $source = "{$folder}/lesson";
+        File::makeDirectory("{$source}/takes", recursive: true);
+        File::makeDirectory("{$source}/slides");
+        $clip = is_file("{$folder}/clip.webm") ? "{$folder}/clip.webm" : Clip::make($folder);
+        $script = "# Twelve sections\n";
+        for ($section = 1; $section <= self::SECTIONS; $section++) {
+            $script .= "\n## Section {$section}\n\nWords.\n";
+            copy($clip, sprintf('%s/takes/%02d-1.webm', $source, $section));
+            copy(base_path(sprintf('demo/lesson/slides/%02d.png', ($section - 1) % 7 + 1)), sprintf('%s/slides/%02d.png', $source, $section));
+        }
+        // A little different each, so that nothing is rendered once for all.
+        copy($clip, "{$source}/takes/06-2-undecided.webm");
+        file_put_contents("{$source}/script.md", $script);
+        $lesson = ($this->import)($source, ['width' => 1920, 'height' => 1080, 'fps' => 30], whole: true);
+        foreach (Take::query()->get() as $index => $take) {
+            $take->update(['used_from' => 480 * ($index + 1)]);
+        }
+
+        return $lesson;
+    }
+
+    private function exportSeconds(Lesson $lesson): float
+    {
+        $export = RequestExport::row($lesson);
+        $start = hrtime(true);
+        ($this->export)($export);
+
+        return (hrtime(true) - $start) / 1e9;
+    }
+
+    /** The same film as one command written by hand: same layout, same encoder settings, one fixed gain for the sound. */
+    private function direct(Lesson $lesson, string $out): float
+    {
+        $inputs = [];
+        $graph = '';
+        $joined = '';
+        foreach ($lesson->sections()->with('slide')->get() as $i => $section) {
+            $take = $section->takes()->where('verdict', Verdict::Kept)->firstOrFail();
+            $seconds = ($take->used_until - $take->used_from) / 48_000;
+            array_push($inputs, '-i', $this->media->path((string) $section->slide?->path));
+            array_push($inputs, '-ss', sprintf('%.4F', $take->used_from / 48_000), '-t', sprintf('%.4F', $seconds), '-i', $this->media->path((string) $take->media_path));
+            [$slide, $camera] = [2 * $i, 2 * $i + 1];
+            $graph .= "[{$slide}:v]scale=1920:1080,format=yuv420p,loop=loop=-1:size=1,fps=30,trim=duration={$seconds}[s{$i}];"
+                ."[{$camera}:v]fps=30,scale=460:258[c{$i}];[s{$i}][c{$i}]overlay=1416:778:shortest=1[v{$i}];"
+                ."[{$camera}:a]aresample=48000,volume=3dB,aformat=channel_layouts=stereo[a{$i}];";
+            $joined .= "[v{$i}][a{$i}]";
+        }
+        $graph .= $joined.'concat=n='.self::SECTIONS.':v=1:a=1[v][a]';
+        $start = hrtime(true);
+        Program::run(['ffmpeg', '-v', 'error', '-y', ...$inputs, '-filter_complex', $graph, '-map', '[v]', '-map', '[a]',
+            '-c:v', 'libx264', '-preset', 'veryfast', '-crf', '20', '-g', '60', '-c:a', 'aac', '-b:a', '160k', '-movflags', '+faststart', $out]);
+
+        return (hrtime(true) - $start) / 1e9;
+    }
+
+    /** What joining costs at the least: the same segments and soundtrack, stream copy, checked by nobody. */
+    private function copy(string $folder): float
+    {
+        $list = "{$folder}/copy.txt";
+        $segments = glob($this->media->path('renders/segment/*/*.mp4')) ?: [];
+        file_put_contents($list, implode('', array_map(fn (string $s): string => "file '{$s}'\n", $segments)));
+        $sound = (glob($this->media->path('renders/soundtrack/*/*.m4a')) ?: [''])[0];
+        $start = hrtime(true);
+        Program::run(['ffmpeg', '-v', 'error', '-y', '-f', 'concat', '-safe', '0', '-i', $list, '-i', $sound, '-map', '0:v', '-map', '1:a', '-c', 'copy', '-movflags', '+faststart', "{$folder}/copy.mp4"]);
+
+        return (hrtime(true) - $start) / 1e9;
+    }
+}

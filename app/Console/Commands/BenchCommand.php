@@ -1,0 +1,59 @@
+<?php
+
+namespace App\Console\Commands;
+
+use App\Bench\ApiBench;
+use App\Bench\ExportBench;
+use App\Bench\IngestBench;
+use App\Bench\InterfaceBench;
+use Illuminate\Console\Command;
+use Illuminate\Support\Facades\Artisan;
+use Illuminate\Support\Facades\File;
+
+final class BenchCommand extends Command
+{
+    protected $signature = 'reel:bench {figure?* : only the figures whose name starts so} {--json : print one JSON object}';
+
+    protected $description = 'Measure the figures the product aims at';
+
+    private const BENCHES = [InterfaceBench::class, ApiBench::class, IngestBench::class, ExportBench::class];
+
+    public function handle(): int
+    {
+        $folder = storage_path('framework/bench');
+        File::deleteDirectory($folder);
+        File::makeDirectory($folder, recursive: true);
+        // A database and a media disk of its own.
+        touch("{$folder}/bench.sqlite");
+        config([
+            'database.connections.sqlite.database' => "{$folder}/bench.sqlite",
+            'filesystems.disks.media.root' => "{$folder}/media",
+            'queue.default' => 'null',
+        ]);
+        Artisan::call('migrate', ['--force' => true]);
+
+        $all = [];
+        foreach (self::BENCHES as $bench) {
+            foreach (app($bench)->figures($folder, $this->wanted(...)) as $name => [$value, $aim]) {
+                $all[$name] = ['value' => $value, 'aim' => $aim];
+                if (! $this->option('json')) {
+                    $this->line(sprintf('%-24s %8s %8s', $name, $value, $aim));
+                }
+            }
+        }
+        if ($this->option('json')) {
+            $this->line((string) json_encode($all));
+        }
+        File::deleteDirectory($folder);
+
+        return self::SUCCESS;
+    }
+
+    private function wanted(string $figure): bool
+    {
+        /** @var list<string> $only */
+        $only = (array) $this->argument('figure');
+
+        return $only === [] || array_filter($only, fn (string $start): bool => str_starts_with($figure, $start)) !== [];
+    }
+}

@@ -1,0 +1,104 @@
+import { expect, test } from '@playwright/test';
+import type { Assembly } from '../../resources/js/api/types';
+import { choose, demoLesson, finish, openRecord, probe, readLesson, roll } from './helpers';
+
+test('the missing section of the demo is recorded with the stand-ins, watched and exported', async ({
+    page,
+    request,
+}) => {
+    const lesson = await demoLesson(request);
+    await openRecord(page, lesson, 6);
+    await choose(page, 'Stand-in presenter', 'Stand-in voice');
+    await expect(page.locator('.meter strong')).toHaveText('good');
+    await roll(page);
+    await page.waitForTimeout(8000);
+    await finish(page);
+    const take = (await readLesson(request, lesson.id)).sections[6]?.takes[0];
+    expect(take?.flags).toEqual([]);
+    expect(take?.camera).toEqual({ width: 1280, height: 720 });
+    await page.keyboard.press('k');
+    await expect(page.getByText('Take 1 is kept.')).toBeVisible();
+
+    await page.goto(`/lessons/${lesson.id}/finish`);
+    const plan = (await (await request.get(`/api/lessons/${lesson.id}/assembly`)).json()) as Assembly;
+    const stage = page.getByRole('group', { name: 'The lesson as it will be exported' });
+    const frame = async () => Number(await stage.getAttribute('data-frame'));
+    // Start a second before the last section begins, and let it play across the join.
+    const join = plan.segments.at(-1)?.start_frame ?? 0;
+    await page.getByLabel('Place in the lesson').fill(String(join - 25));
+    await expect.poll(frame).toBe(join - 25);
+    await page.getByRole('button', { name: 'Watch' }).click();
+    await expect.poll(frame, { timeout: 20_000 }).toBeGreaterThan(join + 10);
+    await expect(stage).toHaveAttribute('data-section', '7');
+    const playing = await stage.locator('video').evaluateAll((all: HTMLVideoElement[]) => all.map((v) => !v.paused));
+    expect(playing.filter(Boolean)).toHaveLength(1);
+    await page.getByRole('button', { name: 'Pause' }).click();
+
+    await page.getByLabel('Layout of section 7').selectOption({ label: 'Slide alone' });
+    await expect(page.getByLabel('Corner of the inset in section 7')).toBeHidden();
+    await page.goto(`/lessons/${lesson.id}/handover`);
+    await expect(page.getByText('Will there be water at the sill?')).toBeVisible();
+    await page.getByRole('button', { name: 'Export' }).click();
+    // Leaving the page does not stop it.
+    await page.goto('/');
+    await page.goto(`/lessons/${lesson.id}/handover`);
+    await expect(page.getByText('Checked: the file is as meant')).toBeVisible({ timeout: 110_000 });
+    const file = page.waitForEvent('download');
+    await page.getByRole('link', { name: 'Download' }).click();
+    const film = probe(await (await file).path());
+    const now = (await (await request.get(`/api/lessons/${lesson.id}/assembly`)).json()) as Assembly;
+    expect(film.frames).toBe(now.frames);
+    expect(film.chapters).toEqual(now.segments.map((segment) => segment.title));
+});
+
+test('slides dropped together fill the sections, sections move and come back', async ({ page, request }) => {
+    await page.goto('/');
+    await page.getByRole('button', { name: 'New lesson' }).click();
+    await page.getByLabel('Title').fill('Drop');
+    await page.getByRole('button', { name: 'Make the lesson' }).click();
+    await page
+        .getByLabel('Bring in several slides')
+        .setInputFiles([1, 2, 3].map((n) => `demo/lesson/slides/0${n}.png`));
+    await expect(page.getByAltText('Slide: 03.png')).toBeVisible();
+    const id = page.url().split('/')[4] ?? '';
+    const names = async () => (await readLesson(request, id)).sections.map((s) => s.slide?.name);
+    expect(await names()).toEqual(['01.png', '02.png', '03.png']);
+
+    const handle = page.getByRole('button', { name: 'Move section 1' });
+    await handle.focus();
+    await page.keyboard.press('Space');
+    await page.waitForTimeout(300);
+    await page.keyboard.press('ArrowDown');
+    await page.waitForTimeout(300);
+    await page.keyboard.press('Space');
+    await expect.poll(names).toEqual(['02.png', '01.png', '03.png']);
+
+    await page.getByRole('button', { name: 'More about Section 3' }).click();
+    await page.getByRole('button', { name: 'Move up' }).click();
+    await expect.poll(names).toEqual(['02.png', '03.png', '01.png']);
+    await page.getByRole('button', { name: 'More about Section 1' }).click();
+    await page.getByRole('button', { name: 'Remove section' }).click();
+    await expect.poll(names).toEqual(['03.png', '01.png']);
+    await page.getByRole('button', { name: 'Undo' }).click();
+    await expect.poll(names).toEqual(['02.png', '03.png', '01.png']);
+
+    await page
+        .getByLabel('Slide of section 1')
+        .setInputFiles({ name: 'notes.png', mimeType: 'image/png', buffer: Buffer.from('no picture') });
+    await expect(page.getByText('"notes.png" is not a PNG or JPEG picture.')).toBeVisible();
+});
+
+test('lessons are renamed, deleted and brought back', async ({ page, request }) => {
+    await request.post('/api/lessons', { data: { title: 'Old name', width: 1920, height: 1080, fps: 30 } });
+    await page.goto('/');
+    await page.getByRole('button', { name: 'More about Old name' }).click();
+    await page.getByRole('button', { name: 'Rename' }).click();
+    await page.getByLabel('Title').fill('New name');
+    await page.getByRole('button', { name: 'Save' }).click();
+    await expect(page.getByRole('link', { name: 'New name' })).toBeVisible();
+    await page.getByRole('button', { name: 'More about New name' }).click();
+    await page.getByRole('button', { name: 'Delete' }).click();
+    await expect(page.getByRole('link', { name: 'New name' })).toBeHidden();
+    await page.getByRole('button', { name: 'Undo' }).click();
+    await expect(page.getByRole('link', { name: 'New name' })).toBeVisible();
+});

@@ -1,0 +1,105 @@
+import { type APIRequestContext, expect, type Page } from '@playwright/test';
+import { execFileSync, spawnSync } from 'node:child_process';
+import type { Lesson, Section, Take } from '../../resources/js/api/types';
+
+export const slides = (...numbers: number[]) => numbers.map((n) => `demo/lesson/slides/0${n}.png`);
+
+/** A lesson with sections that have a heading, a script and a slide. */
+export async function makeLesson(request: APIRequestContext, title: string, scripts: string[]): Promise<Lesson> {
+    const made = (await (
+        await request.post('/api/lessons', { data: { title, width: 1280, height: 720, fps: 25 } })
+    ).json()) as Lesson;
+    for (let i = 1; i < scripts.length; i++) {
+        await request.post(`/api/lessons/${made.id}/sections`, { data: {} });
+    }
+    const lesson = await readLesson(request, made.id);
+    for (const [i, script] of scripts.entries()) {
+        await request.patch(`/api/sections/${lesson.sections[i]?.id}`, { data: { heading: `Part ${i + 1}`, script } });
+    }
+    return readLesson(request, made.id);
+}
+
+export async function readLesson(request: APIRequestContext, id: string): Promise<Lesson> {
+    return (await (await request.get(`/api/lessons/${id}`)).json()) as Lesson;
+}
+
+export async function demoLesson(request: APIRequestContext): Promise<Lesson> {
+    const lessons = (await (await request.get('/api/lessons')).json()) as Lesson[];
+    return readLesson(request, lessons.find((one) => one.title === 'How to read a tide table')?.id ?? '');
+}
+
+/** The takes of a section as the server has them. */
+export async function takesOf(request: APIRequestContext, lesson: string, section: string): Promise<Take[]> {
+    return (await readLesson(request, lesson)).sections.find((s: Section) => s.id === section)?.takes ?? [];
+}
+
+export async function openRecord(page: Page, lesson: Lesson, section = 0): Promise<void> {
+    await page.goto(`/lessons/${lesson.id}/record/${lesson.sections[section]?.id}`);
+    await expect(page.getByText('Ready', { exact: true })).toBeVisible();
+}
+
+/** Chooses devices by their names. */
+export async function choose(page: Page, camera: string, microphone: string): Promise<void> {
+    await page.getByLabel('Camera').selectOption({ label: camera });
+    await page.getByLabel('Microphone', { exact: true }).selectOption({ label: microphone });
+    await expect(page.getByText('Ready', { exact: true })).toBeVisible();
+}
+
+/** Counts down and waits until it rolls. */
+export async function roll(page: Page): Promise<void> {
+    await page.keyboard.press('r');
+    await expect(page.getByText('Counting down')).toBeVisible();
+    await expect(page.getByText('Recording', { exact: true })).toBeVisible({ timeout: 10_000 });
+}
+
+/** Finishes the take and waits until Review has listened to it. */
+export async function finish(page: Page): Promise<void> {
+    await page.keyboard.press('f');
+    await page.waitForURL(/\/review\//);
+    await expect(page.getByText(/used of/)).toBeVisible();
+}
+
+export interface Probe {
+    frames: number;
+    width: number;
+    height: number;
+    codecs: string[];
+    chapters: string[];
+    seconds: number;
+}
+
+export function probe(file: string): Probe {
+    const out = execFileSync(
+        'ffprobe',
+        ['-v', 'error', '-count_packets', '-show_streams', '-show_chapters', '-show_format', '-of', 'json', file],
+        { encoding: 'utf8' },
+    );
+    const found = JSON.parse(out) as {
+        streams: { codec_type: string; codec_name: string; width?: number; height?: number; nb_read_packets: string }[];
+        chapters: { tags: { title: string } }[];
+        format: { duration: string };
+    };
+    const video = found.streams.find((s) => s.codec_type === 'video');
+    return {
+        frames: Number(video?.nb_read_packets),
+        width: video?.width ?? 0,
+        height: video?.height ?? 0,
+        codecs: found.streams.filter((s) => s.codec_type !== 'data').map((s) => s.codec_name),
+        chapters: found.chapters.map((c) => c.tags.title),
+        seconds: Number(found.format.duration),
+    };
+}
+
+/** Integrated loudness in LUFS and true peak in dBTP. */
+export function loudness(file: string): { lufs: number; peak: number } {
+    const { stderr } = spawnSync(
+        'ffmpeg',
+        ['-nostdin', '-i', file, '-vn', '-af', 'ebur128=peak=true:framelog=verbose', '-f', 'null', '-'],
+        { encoding: 'utf8' },
+    );
+    const summary = stderr.slice(stderr.lastIndexOf('Summary:'));
+    return {
+        lufs: Number(/I:\s+(-?[\d.]+) LUFS/.exec(summary)?.[1]),
+        peak: Number(/Peak:\s+(-?[\d.]+) dBFS/.exec(summary)?.[1]),
+    };
+}

@@ -1,0 +1,97 @@
+import { expect, test } from '@playwright/test';
+import { choose, finish, loudness, probe, roll, slides } from './helpers';
+
+test('from nothing to a downloaded film, by keyboard alone', async ({ page }) => {
+    const press = (key: string) => page.keyboard.press(key);
+    /** Tab until a control has the focus, as someone without a mouse does. */
+    const tabTo = async (name: RegExp) => {
+        for (let i = 0; i < 60; i++) {
+            await press('Tab');
+            const here = await page.evaluate(() => {
+                const at = document.activeElement as HTMLElement | null;
+                return (
+                    at?.getAttribute('aria-label') ??
+                    (at as HTMLInputElement | null)?.labels?.[0]?.textContent ??
+                    at?.textContent ??
+                    ''
+                );
+            });
+            if (name.test(here)) {
+                return;
+            }
+        }
+        throw new Error(`No control ${name} can be reached with the keyboard.`);
+    };
+
+    await page.goto('/');
+    await expect(page.getByRole('heading', { name: 'Lessons' })).toBeVisible();
+    await tabTo(/New lesson/);
+    await press('Enter');
+    await expect(page.getByLabel('Title')).toBeFocused();
+    await page.keyboard.type('Tides: "high" & {low} 🌊');
+    await tabTo(/Frame size/);
+    await press('ArrowDown');
+    await tabTo(/Make the lesson/);
+    await press('Enter');
+
+    await page.waitForURL(/\/script/);
+    await tabTo(/Heading of section 1/);
+    await page.keyboard.type('High water');
+    await tabTo(/Script of section 1/);
+    await page.keyboard.type('Find the day. Then find the first high water, e.g. in the morning.');
+    await expect(page.getByText(/2 lines/)).toBeVisible();
+    await expect(page.getByText('All saved')).toBeVisible();
+    const chooser = page.waitForEvent('filechooser');
+    await tabTo(/Slide of section 1/);
+    await press('Enter');
+    await (await chooser).setFiles(slides(2));
+    await expect(page.getByAltText('Slide: 02.png')).toBeVisible();
+    await tabTo(/^Record section 1$/);
+    await press('Enter');
+
+    await page.waitForURL(/\/record\//);
+    await expect(page.getByText('Ready', { exact: true })).toBeVisible();
+    await choose(page, 'fake_device_0', 'Fake Audio Input 1').catch(() => undefined);
+    await expect(page.locator('.meter strong')).toHaveText('good');
+    await roll(page);
+    await page.waitForTimeout(2500);
+    await press('PageDown');
+    await expect(page.locator('.prompter .current')).toHaveText(/Then find/);
+    await press('p');
+    await expect(page.getByText('Paused', { exact: true })).toBeVisible();
+    await page.waitForTimeout(1500);
+    await press('p');
+    await page.waitForTimeout(2500);
+    await finish(page);
+
+    await press('k');
+    await expect(page.getByText('Take 1 is kept.')).toBeVisible();
+    await press('n');
+    await page.waitForURL(/\/finish/);
+    await expect(page.getByText('1 of 1 sections kept')).toBeVisible();
+    await tabTo(/^Hand over$/);
+    await tabTo(/^Hand over$/);
+    await press('Enter');
+    await page.waitForURL(/\/handover/);
+    await tabTo(/^Export$/);
+    await press('Enter');
+    await expect(page.getByText('Checked: the file is as meant')).toBeVisible({ timeout: 60_000 });
+    await tabTo(/Download/);
+    const download = page.waitForEvent('download');
+    await press('Enter');
+    const file = await download;
+    expect(file.suggestedFilename()).toBe('Tides high & {low} 🌊.mp4');
+
+    const path = await file.path();
+    const film = probe(path);
+    expect(film.codecs).toEqual(['h264', 'aac']);
+    expect([film.width, film.height]).toEqual([1280, 720]);
+    expect(film.chapters).toEqual(['High water']);
+    // Five seconds were spoken; the pause of a second and a half is not in it.
+    expect(film.seconds).toBeGreaterThan(4);
+    expect(film.seconds).toBeLessThan(6.4);
+    expect(film.frames).toBe(Math.round(film.seconds * 25));
+    const { lufs, peak } = loudness(path);
+    expect(Math.abs(lufs + 16)).toBeLessThanOrEqual(0.6);
+    expect(peak).toBeLessThanOrEqual(-1);
+});

@@ -1,0 +1,97 @@
+import { expect, test } from '@playwright/test';
+import { choose, demoLesson, finish, makeLesson, openRecord, roll, takesOf } from './helpers';
+
+test('takes are kept, discarded, dropped and brought back, and nothing is ever lost', async ({ page, request }) => {
+    const lesson = await makeLesson(request, 'Several takes', ['Say this once. Say that twice.']);
+    const section = lesson.sections[0]?.id ?? '';
+    const verdicts = async () => (await takesOf(request, lesson.id, section)).map((take) => take.verdict);
+
+    await openRecord(page, lesson);
+    await roll(page);
+    await page.waitForTimeout(1500);
+    // Once is not enough to drop a take.
+    await page.keyboard.press('d');
+    await expect(page.getByRole('button', { name: /Press again to drop/ })).toBeVisible();
+    await page.keyboard.press('d');
+    await expect(page.getByText('Take 1 is set aside.')).toBeVisible();
+    await expect(page.getByText('Recording', { exact: true })).toBeVisible({ timeout: 10_000 });
+    await page.waitForTimeout(2500);
+    await finish(page);
+    expect(await verdicts()).toEqual(['discarded', 'undecided']);
+
+    await page.getByRole('button', { name: /Keep/ }).click();
+    await expect(page.getByText('Take 2 is kept.')).toBeVisible();
+    await page.getByRole('button', { name: /Go again/ }).click();
+    await expect(page.getByText('Ready', { exact: true })).toBeVisible();
+    await roll(page);
+    await page.waitForTimeout(2500);
+    await finish(page);
+    await page.keyboard.press('k');
+    await expect.poll(verdicts).toEqual(['discarded', 'undecided', 'kept']);
+    await page.getByRole('button', { name: 'Undo' }).click();
+    await expect.poll(verdicts).toEqual(['discarded', 'kept', 'undecided']);
+
+    await page.getByRole('button', { name: /^Take 1,/ }).click();
+    await page.getByRole('button', { name: /Put back/ }).click();
+    await expect.poll(verdicts).toEqual(['undecided', 'kept', 'undecided']);
+    await page.keyboard.press('d');
+    await expect.poll(verdicts).toEqual(['discarded', 'kept', 'undecided']);
+});
+
+test('a take plays at once, from the start of the speech to its end, and both can be nudged', async ({
+    page,
+    request,
+}) => {
+    const lesson = await demoLesson(request);
+    const section = lesson.sections[1];
+    await page.goto(`/lessons/${lesson.id}/review/${section?.id}`);
+    const take = section?.takes[0];
+    await expect(page.getByText(/used of/)).toBeVisible();
+    const video = page.locator('.take-picture video');
+    const at = () => video.evaluate((element: HTMLVideoElement) => element.currentTime * 1000);
+    await page.keyboard.press('p');
+    await expect.poll(at).toBeGreaterThan(take?.used_from_ms ?? 0);
+    await page.keyboard.press('p');
+    expect(await video.evaluate((element: HTMLVideoElement) => element.paused)).toBe(true);
+
+    await page.getByRole('button', { name: 'Start a tenth of a second later' }).click();
+    await expect
+        .poll(async () => (await takesOf(request, lesson.id, section?.id ?? ''))[0]?.used_from_ms)
+        .toBe((take?.used_from_ms ?? 0) + 100);
+    await page.getByRole('button', { name: 'As found' }).click();
+    await expect
+        .poll(async () => (await takesOf(request, lesson.id, section?.id ?? ''))[0]?.trimmed_by_hand)
+        .toBe(false);
+});
+
+test('a quiet take says so', async ({ page, request }) => {
+    const lesson = await demoLesson(request);
+    await page.goto(`/lessons/${lesson.id}/review/${lesson.sections[3]?.id}`);
+    await page.getByRole('button', { name: /^Take 1,/ }).click();
+    await expect(page.getByText(/Very quiet: the voice is hard to hear/)).toBeVisible();
+});
+
+test('a muted microphone is noticed while rolling and in the take', async ({ page, request }) => {
+    const lesson = await makeLesson(request, 'Silent', ['Nobody hears this.']);
+    await page.addInitScript(() => {
+        navigator.mediaDevices.getUserMedia = async () => {
+            const context = new AudioContext();
+            const out = context.createMediaStreamDestination();
+            const muted = new GainNode(context, { gain: 0 });
+            const hum = new OscillatorNode(context);
+            hum.connect(muted).connect(out);
+            hum.start();
+            return out.stream;
+        };
+    });
+    await openRecord(page, lesson);
+    await choose(page, 'No camera', 'Fake Audio Input 1').catch(() => undefined);
+    await page.getByLabel('Camera').selectOption({ label: 'No camera' });
+    await expect(page.locator('.meter strong')).toHaveText('silent');
+    await roll(page);
+    await expect(
+        page.getByText(/The microphone went silent \d+ s ago. The take is still rolling. Check the plug./),
+    ).toBeVisible();
+    await finish(page);
+    await expect(page.getByText('Silent: no speech was heard in this take.')).toBeVisible();
+});

@@ -1,0 +1,119 @@
+import AxeBuilder from '@axe-core/playwright';
+import { expect, type Page, test } from '@playwright/test';
+import { demoLesson, openRecord, roll } from './helpers';
+
+async function isSound(page: Page): Promise<void> {
+    const found = await new AxeBuilder({ page })
+        .withTags(['wcag2a', 'wcag2aa', 'wcag21aa', 'wcag22aa', 'best-practice'])
+        .analyze();
+    expect(found.violations.map((v) => `${v.id}: ${v.nodes.map((n) => n.target.join(' ')).join(', ')}`)).toEqual([]);
+    // Nothing sticks out to the side, and no word on a control is cut off.
+    const cut = await page.evaluate(() => {
+        const out: string[] = [];
+        document
+            .querySelectorAll<HTMLElement>('button, a, select, input:not([type=file]):not(.visually-hidden), h1, h2')
+            .forEach((element) => {
+                const box = element.getBoundingClientRect();
+                const hidden =
+                    box.width === 0 || element.closest('.visually-hidden, .visually-hidden-focusable') !== null;
+                if (
+                    !hidden &&
+                    (box.left < -1 ||
+                        box.right > window.innerWidth + 1 ||
+                        element.scrollWidth > element.clientWidth + 2)
+                ) {
+                    out.push(`${element.tagName} ${element.getAttribute('aria-label') ?? element.textContent}`);
+                }
+            });
+        return out.filter((one) => !one.startsWith('INPUT') && !/^A Section/.test(one));
+    });
+    expect(cut).toEqual([]);
+}
+
+async function doesNotScroll(page: Page): Promise<void> {
+    const over = await page.evaluate(() => document.documentElement.scrollHeight - window.innerHeight);
+    expect(over).toBeLessThanOrEqual(0);
+    const below = await page.evaluate(() =>
+        [...document.querySelectorAll<HTMLElement>('.record-controls button, .decide button')]
+            .filter((b) => b.getBoundingClientRect().bottom > window.innerHeight)
+            .map((b) => b.textContent),
+    );
+    expect(below).toEqual([]);
+}
+
+for (const size of [
+    { width: 1280, height: 800 },
+    { width: 1024, height: 768 },
+]) {
+    test(`every view is sound at ${size.width} x ${size.height}`, async ({ page, request }) => {
+        await page.setViewportSize(size);
+        await page.emulateMedia({ reducedMotion: 'reduce' });
+        const lesson = await demoLesson(request);
+        await page.goto('/');
+        await expect(page.getByRole('link', { name: lesson.title })).toBeVisible();
+        await isSound(page);
+        await page.getByRole('button', { name: 'New lesson' }).click();
+        await expect(page.getByRole('dialog')).toBeVisible();
+        await isSound(page);
+        for (const [room, sign] of [
+            ['script', 'All saved'],
+            ['review', 'used of'],
+            ['finish', 'Now:'],
+            ['handover', 'with a chapter for each section'],
+        ] as const) {
+            await page.goto(`/lessons/${lesson.id}/${room}/${lesson.sections[0]?.id}`);
+            await expect(page.getByText(sign).first()).toBeVisible();
+            await isSound(page);
+            if (room === 'review') {
+                await doesNotScroll(page);
+            }
+        }
+        await openRecord(page, lesson, 5);
+        await isSound(page);
+        await doesNotScroll(page);
+        await page.keyboard.press('?');
+        await expect(page.getByRole('dialog', { name: 'Keys on this screen' })).toBeVisible();
+        await isSound(page);
+        await page.keyboard.press('Escape');
+        await expect(page.getByRole('dialog')).toBeHidden();
+        await page.keyboard.press('r');
+        await expect(page.getByText('Counting down')).toBeVisible();
+        await isSound(page);
+        await page.keyboard.press('Escape');
+        await expect(page.getByText('Ready', { exact: true })).toBeVisible();
+    });
+}
+
+test('the rolling screen is sound, and a broken-off take leaves no trace', async ({ page, request }) => {
+    const lesson = await demoLesson(request);
+    const before = lesson.sections[4]?.takes.length;
+    await openRecord(page, lesson, 4);
+    await page.keyboard.press('r');
+    await page.keyboard.press('Escape');
+    await expect(page.getByText('Ready', { exact: true })).toBeVisible();
+    await expect.poll(async () => (await demoLesson(request)).sections[4]?.takes.length).toBe(before);
+    await roll(page);
+    await isSound(page);
+    await doesNotScroll(page);
+});
+
+test('an empty shelf and empty rooms teach the next step', async ({ page, request }) => {
+    await page.route('**/api/lessons', (route) => route.fulfill({ json: [] }));
+    await page.goto('/');
+    await expect(page.getByRole('button', { name: 'Make the first lesson' })).toBeVisible();
+    await isSound(page);
+    await page.unroute('**/api/lessons');
+    const empty = (await (
+        await request.post('/api/lessons', { data: { title: 'Empty', width: 1280, height: 720, fps: 25 } })
+    ).json()) as { id: string };
+    for (const [room, says] of [
+        ['review', 'This section has not been recorded yet.'],
+        ['finish', 'Nothing is kept yet, so there is nothing to watch.'],
+        ['handover', 'Nothing is kept yet, so there is nothing to hand over.'],
+        ['record', 'Nothing is written in this section.'],
+    ] as const) {
+        await page.goto(`/lessons/${empty.id}/${room}`);
+        await expect(page.getByText(says)).toBeVisible();
+        await isSound(page);
+    }
+});

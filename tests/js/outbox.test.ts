@@ -1,0 +1,129 @@
+import 'fake-indexeddb/auto';
+import { beforeEach, describe, expect, it, vi } from 'vitest';
+import { ApiProblem, Unreachable } from '../../resources/js/api/client';
+import { ChunkStore } from '../../resources/js/recorder/chunkStore';
+import type { Delivery } from '../../resources/js/recorder/delivery';
+import { Outbox } from '../../resources/js/recorder/outbox';
+
+/** A server that keeps what it is sent, and can be away. */
+class FakeServer implements Delivery {
+    away = false;
+    chunks: string[] = [];
+    finished: string[] = [];
+    log = '';
+
+    sendChunk = async (_: string, number: number, chunk: Blob) => {
+        this.answer();
+        if (number === this.chunks.length) {
+            this.chunks.push(await chunk.text());
+        }
+        return this.chunks.length;
+    };
+    sendEvents = async (_: string, log: string) => {
+        this.answer();
+        this.log = log;
+    };
+    finish = async (take: { takeId: string; discard: boolean; tracks: { chunks: number; bytes: number }[] }) => {
+        this.answer();
+        this.finished.push(`${take.takeId} ${take.discard} ${take.tracks[0]?.chunks} ${take.tracks[0]?.bytes}`);
+    };
+    private answer() {
+        if (this.away) {
+            throw new Unreachable();
+        }
+    }
+}
+
+let server: FakeServer;
+let store: ChunkStore;
+let names = 0;
+const opened = { takeId: 'take', lessonId: 'lesson', number: 1, tracks: [{ id: 'track', chunks: 0, bytes: 0 }] };
+const noLocks = { request: () => Promise.resolve(), query: () => Promise.resolve({ held: [] }) } as never;
+
+beforeEach(() => {
+    server = new FakeServer();
+    store = new ChunkStore(`test-${names++}`);
+});
+
+const make = () => new Outbox(store, server, noLocks);
+const open = async (outbox: Outbox) => outbox.open(structuredClone(opened));
+
+describe('the outbox', () => {
+    it('sends chunks in order, then the events, then the end', async () => {
+        const outbox = make();
+        await open(outbox);
+        void outbox.add('take', 'track', new Blob(['a']));
+        void outbox.add('take', 'track', new Blob(['bb']));
+        outbox.log('take', '{"kind":"line"}');
+        await outbox.add('take', 'track', new Blob(['ccc']));
+        await outbox.finish('take');
+
+        expect(server.chunks).toEqual(['a', 'bb', 'ccc']);
+        expect(server.log).toBe('{"kind":"line"}');
+        expect(server.finished).toEqual(['take false 3 6']);
+        expect(await store.takes()).toEqual([]);
+        expect(outbox.snapshot()).toEqual({ waiting: 0, trouble: null });
+    });
+
+    it('keeps everything while the server is away and says so', async () => {
+        const outbox = make();
+        await open(outbox);
+        server.away = true;
+        await outbox.add('take', 'track', new Blob(['a']));
+        await outbox.add('take', 'track', new Blob(['b']));
+        await vi.waitFor(() => expect(outbox.snapshot().trouble).toContain('cannot be reached'));
+        expect(outbox.snapshot().waiting).toBe(2);
+        const finished = outbox.finish('take', true);
+        server.away = false;
+        await finished;
+
+        expect(server.chunks).toEqual(['a', 'b']);
+        expect(server.finished).toEqual(['take true 2 2']);
+    });
+
+    it('finds after a crash what was not sent, even when the count was not stored', async () => {
+        const dead = new FakeServer();
+        dead.away = true;
+        const before = new Outbox(store, dead, noLocks);
+        await open(before);
+        await before.add('take', 'track', new Blob(['a']));
+        await store.putChunk('track', 1, new Blob(['b']));
+
+        const after = new Outbox(new ChunkStore(`test-${names - 1}`), server, noLocks);
+        const recovered = await after.recover('lesson');
+        expect(recovered.map((take) => take.number)).toEqual([1]);
+        expect(server.chunks).toEqual(['a', 'b']);
+        expect(server.finished).toEqual(['take false 2 2']);
+        expect(await after.recover('lesson')).toEqual([]);
+    });
+
+    it('leaves alone what another window records, and other lessons', async () => {
+        await open(make());
+        const held = {
+            request: () => Promise.resolve(),
+            query: async () => ({ held: [{ name: 'open-reel-take-take' }] }),
+        } as never;
+
+        expect(await new Outbox(store, server, held).recover('lesson')).toEqual([]);
+        expect(await make().recover('another lesson')).toEqual([]);
+        expect(server.finished).toEqual([]);
+    });
+
+    it('drops a take that was deleted on the server', async () => {
+        const outbox = make();
+        await open(outbox);
+        server.sendChunk = async () => {
+            throw new ApiProblem(404, 'There is nothing here.');
+        };
+        await outbox.add('take', 'track', new Blob(['a']));
+        await vi.waitFor(async () => expect(await store.takes()).toEqual([]));
+    });
+
+    it('forgets a take in which nothing was recorded', async () => {
+        const outbox = make();
+        await open(outbox);
+        await outbox.forget('take');
+
+        expect(await make().recover('lesson')).toEqual([]);
+    });
+});

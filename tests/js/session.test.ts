@@ -1,0 +1,156 @@
+import { beforeEach, describe, expect, it, vi } from 'vitest';
+import {
+    type OpenedTake,
+    type RecorderLike,
+    RecordingSession,
+    type SessionPorts,
+} from '../../resources/js/recorder/session';
+
+class FakeRecorder implements RecorderLike {
+    calls: string[] = [];
+    ondataavailable: ((event: { data: Blob }) => void) | null = null;
+    onstop: (() => void) | null = null;
+    onerror: (() => void) | null = null;
+    start = (slice: number) => void this.calls.push(`start ${slice}`);
+    pause = () => void this.calls.push('pause');
+    resume = () => void this.calls.push('resume');
+    stop = () => {
+        this.calls.push('stop');
+        this.ondataavailable?.({ data: new Blob(['last']) });
+        this.onstop?.();
+    };
+}
+
+const take: OpenedTake = { id: 'take', number: 3, trackId: 'track' };
+let recorder: FakeRecorder;
+let events: Record<string, unknown>[];
+let clock: number;
+let ports: { [Name in keyof SessionPorts]: ReturnType<typeof vi.fn> & SessionPorts[Name] };
+
+beforeEach(() => {
+    vi.useFakeTimers();
+    recorder = new FakeRecorder();
+    events = [];
+    clock = 1000;
+    ports = {
+        openTake: vi.fn(async () => take),
+        abandonTake: vi.fn(async () => undefined),
+        recorder: vi.fn(() => recorder),
+        keepChunk: vi.fn(),
+        keepEvent: vi.fn((_: OpenedTake, row: string) => void events.push(JSON.parse(row))),
+        deliver: vi.fn(async () => undefined),
+        claim: vi.fn(async () => () => undefined),
+        now: vi.fn(() => clock),
+    } as never;
+});
+
+async function rolling(): Promise<RecordingSession> {
+    const session = new RecordingSession(ports);
+    session.arm();
+    await session.start(3);
+    await vi.advanceTimersByTimeAsync(3000);
+    return session;
+}
+
+describe('a recording session', () => {
+    it('counts down and rolls', async () => {
+        const session = new RecordingSession(ports);
+        session.arm();
+        await session.start(3);
+        expect(session.snapshot()).toMatchObject({ state: 'counting', countLeft: 3, takeNumber: 3 });
+        await vi.advanceTimersByTimeAsync(1000);
+        expect(session.snapshot().countLeft).toBe(2);
+        expect(recorder.calls).toEqual([]);
+        await vi.advanceTimersByTimeAsync(2000);
+        expect(session.snapshot().state).toBe('rolling');
+        expect(recorder.calls).toEqual(['start 1000']);
+    });
+
+    it('leaves pauses out of the elapsed time and notes them on the wall clock', async () => {
+        const session = await rolling();
+        clock += 2000;
+        session.pause();
+        clock += 5000;
+        expect(session.elapsed()).toBe(2000);
+        session.resume();
+        clock += 1000;
+        session.toLine(1);
+        expect(session.elapsed()).toBe(3000);
+        expect(events).toEqual([
+            { at_ms: 0, kind: 'line', line: 1 },
+            { at_ms: 2000, kind: 'pause' },
+            { at_ms: 7000, kind: 'resume' },
+            { at_ms: 8000, kind: 'line', line: 2 },
+        ]);
+    });
+
+    it('delivers everything, the last chunk included, before it is ready again', async () => {
+        const session = await rolling();
+        let delivered: () => void = () => undefined;
+        ports.deliver.mockImplementation(() => new Promise<void>((done) => (delivered = done)));
+        const finished = session.finish();
+        await vi.advanceTimersByTimeAsync(0);
+        expect(session.snapshot().state).toBe('finishing');
+        expect(ports.keepChunk).toHaveBeenCalledTimes(1);
+        delivered();
+        expect(await finished).toBe(take);
+        expect(session.snapshot().state).toBe('armed');
+        expect(ports.deliver).toHaveBeenCalledWith(take, false);
+    });
+
+    it('gives up the take when the count-down is broken off', async () => {
+        const session = new RecordingSession(ports);
+        session.arm();
+        await session.start(3);
+        await session.cancel();
+        await vi.advanceTimersByTimeAsync(5000);
+        expect(session.snapshot().state).toBe('armed');
+        expect(ports.abandonTake).toHaveBeenCalledWith(take);
+        expect(recorder.calls).toEqual([]);
+    });
+
+    it('gives up the take when broken off before the server answered', async () => {
+        let answer: (take: OpenedTake) => void = () => undefined;
+        ports.openTake.mockImplementation(() => new Promise((done) => (answer = done)));
+        const session = new RecordingSession(ports);
+        session.arm();
+        const started = session.start(3);
+        await vi.advanceTimersByTimeAsync(0);
+        await session.cancel();
+        answer(take);
+        await started;
+        expect(ports.abandonTake).toHaveBeenCalledWith(take);
+        expect(session.snapshot().state).toBe('armed');
+    });
+
+    it('does not start when another window records, or the server says no', async () => {
+        const session = new RecordingSession(ports);
+        session.arm();
+        ports.claim.mockResolvedValueOnce(null as never);
+        await session.start(3);
+        expect(session.snapshot()).toMatchObject({ state: 'armed', notice: expect.stringContaining('Another window') });
+        ports.openTake.mockRejectedValueOnce(new Error('The disk is full.'));
+        await session.start(3);
+        expect(session.snapshot()).toMatchObject({ state: 'armed', notice: 'The disk is full.' });
+    });
+
+    it('says so when the browser cannot record, and can be armed again', async () => {
+        ports.recorder.mockImplementation(() => {
+            throw new Error('NotSupported');
+        });
+        const session = await rolling();
+        expect(session.snapshot().state).toBe('failed');
+        expect(ports.abandonTake).toHaveBeenCalled();
+        session.arm();
+        expect(session.snapshot().state).toBe('armed');
+    });
+
+    it('ignores what makes no sense in its state', async () => {
+        const session = new RecordingSession(ports);
+        await session.start(3);
+        session.pause();
+        session.resume();
+        expect(await session.finish()).toBeNull();
+        expect(session.snapshot().state).toBe('idle');
+    });
+});
