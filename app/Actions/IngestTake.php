@@ -20,7 +20,7 @@ use OpenReel\Core\Render\LoudnessReport;
 use OpenReel\Core\Time\Span;
 
 /**
- * Makes a recording usable: a file that plays and seeks, its sound as FLAC, a poster, the wave, where the speech lies
+ * Makes a recording usable: a file that plays and seeks, its sound as FLAC, the wave, where the speech lies
  * and what is wrong with the sound. Can be run again at any time; the recording itself is kept until all of it is there.
  */
 final class IngestTake
@@ -64,7 +64,7 @@ final class IngestTake
     private function ingest(Take $take, Track $track, RecordingFacts $facts): void
     {
         $raw = $this->media->path($track->path);
-        if ($facts->videoCodec !== null && $this->prober->changesSize($raw)) {
+        if ($facts->changesSize) {
             $steady = $this->media->draft('mkv');
             try {
                 $this->encoder->run(IngestCommand::oneSize($raw, $facts->width, $facts->height, $steady));
@@ -86,7 +86,6 @@ final class IngestTake
         $media = $this->media->draft($container);
         $sound = $this->media->draft('flac');
         $pcm = $this->media->draft('pcm');
-        $poster = $this->media->draft('jpg');
         try {
             $log = $this->encoder->run(IngestCommand::arguments($raw, $facts->videoCodec, $facts->audioCodec, $media, $sound, $pcm));
             $levels = $this->levels($facts->audioCodec === null ? null : $pcm);
@@ -97,14 +96,11 @@ final class IngestTake
                 return;
             }
             $speech = SpeechFinder::find($levels);
-            if ($facts->videoCodec !== null) {
-                $this->encoder->run(IngestCommand::poster($media, $speech?->from, $poster));
-            }
-            $this->keepFiles($take, $facts, ['media' => $media, 'sound' => $sound, 'poster' => $poster], $container);
+            $this->keepFiles($take, $facts, ['media' => $media, 'sound' => $sound], $container);
             $this->media->write($take->folder().'/wave.json', json_encode($levels->wave(self::WAVE_POINTS), JSON_THROW_ON_ERROR));
             $this->note($take, $facts, $levels, $speech, LoudnessReport::read($log), $ticks);
         } finally {
-            array_map(fn (string $draft): bool => @unlink($draft), [$media, $sound, $pcm, $poster]);
+            array_map(fn (string $draft): bool => @unlink($draft), [$media, $sound, $pcm]);
         }
     }
 
@@ -132,7 +128,7 @@ final class IngestTake
         return (int) round(((int) $hours * 3600 + (int) $minutes * 60 + (float) $seconds) * 48_000);
     }
 
-    /** @param  array{media: string, sound: string, poster: string}  $drafts */
+    /** @param  array{media: string, sound: string}  $drafts */
     private function keepFiles(Take $take, RecordingFacts $facts, array $drafts, string $container): void
     {
         $folder = $take->folder();
@@ -146,10 +142,6 @@ final class IngestTake
             $take->media_mime = "video/{$container}";
             $this->media->settle($drafts['media'], $take->media_path);
             $take->media_hash = $this->media->hash($take->media_path);
-            $take->poster_path = is_file($drafts['poster']) ? "{$folder}/poster.jpg" : null;
-            if ($take->poster_path !== null) {
-                $this->media->settle($drafts['poster'], $take->poster_path);
-            }
         } else {
             $take->media_path = $take->sound_path;
             $take->media_mime = 'audio/flac';

@@ -2,6 +2,9 @@
 
 namespace App\Media;
 
+use Illuminate\Support\Facades\Cache;
+use Symfony\Component\Process\ExecutableFinder;
+
 final class FfmpegEncoder implements Encoder
 {
     private ?string $version = null;
@@ -12,7 +15,15 @@ final class FfmpegEncoder implements Encoder
 
     public function version(): string
     {
-        return $this->version ??= strtok(Program::run([$this->program, '-version'])['output'], "\n") ?: 'unknown';
+        return $this->version ??= $this->rememberedVersion();
+    }
+
+    /** Asking the program takes a tenth of a second, so the answer is kept for as long as the program's file is the same. */
+    private function rememberedVersion(): string
+    {
+        $file = (new ExecutableFinder)->find($this->program) ?? throw ProgramMissing::named($this->program);
+
+        return Cache::rememberForever("encoder-version/{$file}/".filemtime($file), fn (): string => strtok(Program::run([$file, '-version'])['output'], "\n") ?: 'unknown');
     }
 
     public function run(array $arguments, ?callable $progress = null): string

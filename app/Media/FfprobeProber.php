@@ -15,7 +15,11 @@ final class FfprobeProber implements Prober
 
     public function recording(string $path): RecordingFacts
     {
-        $streams = $this->probe(['-show_entries', 'stream=codec_type,codec_name,width,height:stream_disposition=attached_pic:stream_side_data=rotation'], $path)['streams'] ?? [];
+        // Only key frames can change the size, and they alone are quick to decode.
+        $found = $this->probe(['-skip_frame', 'nokey', '-show_entries',
+            'stream=codec_type,codec_name,width,height:stream_disposition=attached_pic:stream_side_data=rotation:frame=width,height'], $path);
+        $streams = $found['streams'] ?? [];
+        $sizes = array_map(fn (array $f): string => "{$f['width']}x{$f['height']}", array_filter($found['frames'] ?? [], fn (array $f): bool => isset($f['width'], $f['height'])));
         $video = $this->first($streams, 'video');
         $audio = $this->first($streams, 'audio');
         $turned = abs((int) ($video['side_data_list'][0]['rotation'] ?? 0)) % 180 === 90;
@@ -27,16 +31,8 @@ final class FfprobeProber implements Prober
             $turned ? $height : $width,
             $turned ? $width : $height,
             isset($audio['codec_name']) ? (string) $audio['codec_name'] : null,
+            count(array_unique($sizes)) > 1,
         );
-    }
-
-    public function changesSize(string $path): bool
-    {
-        // Only key frames can change the size, and they alone are quick to decode.
-        $frames = $this->probe(['-select_streams', 'V:0', '-skip_frame', 'nokey', '-show_entries', 'frame=width,height'], $path)['frames'] ?? [];
-        $sizes = array_map(fn (array $frame): string => "{$frame['width']}x{$frame['height']}", array_filter($frames, fn (array $f): bool => isset($f['width'], $f['height'])));
-
-        return count(array_unique($sizes)) > 1;
     }
 
     public function export(string $path): ExportFacts

@@ -15,13 +15,6 @@ interface Prober
     public function recording(string $path): RecordingFacts;
 
     /**
-     * Whether the picture changes its size on the way, as when a phone is turned.
-     *
-     * @throws ProgramMissing|ProgramFailed
-     */
-    public function changesSize(string $path): bool;
-
-    /**
      * What a finished export contains; frames are counted, not estimated.
      *
      * @throws ProgramMissing|ProgramFailed

@@ -32,7 +32,6 @@ use OpenReel\Core\Take\Verdict;
  * @property string|null $media_hash
  * @property string|null $sound_path FLAC, 48 kHz mono
  * @property string|null $sound_hash
- * @property string|null $poster_path
  * @property float|null $loudness
  * @property Carbon $created_at
  * @property Carbon $updated_at

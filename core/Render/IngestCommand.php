@@ -69,13 +69,13 @@ final class IngestCommand
     /**
      * A small still picture.
      *
-     * @param  Tick|null  $at  where the speech starts; null for the first picture
+     * @param  Tick  $at  where in the take
      * @return list<string>
      */
-    public static function poster(string $media, ?Tick $at, string $out): array
+    public static function poster(string $media, Tick $at, string $out): array
     {
         return [
-            '-ss', sprintf('%.3F', ($at ?? Tick::zero())->seconds()), '-i', $media,
+            '-ss', sprintf('%.3F', $at->seconds()), '-i', $media,
             '-frames:v', '1', '-vf', 'scale=480:-2', '-q:v', '4', '-f', 'image2', '-update', '1', $out,
         ];
     }

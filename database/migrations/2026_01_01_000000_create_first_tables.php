@@ -65,7 +65,6 @@ return new class extends Migration
             $table->char('media_hash', 64)->nullable();
             $table->string('sound_path')->nullable();
             $table->char('sound_hash', 64)->nullable();
-            $table->string('poster_path')->nullable();
             $table->float('loudness')->nullable();
             $table->timestamps();
             $table->unique(['section_id', 'number']);

@@ -168,7 +168,7 @@ final class RecordingTest extends FeatureTestCase
         $take = $this->record($this->section(), Clips::changingSize());
 
         self::assertSame([320, 240], [$take->camera_width, $take->camera_height]);
-        self::assertFalse(app(Prober::class)->changesSize($this->media()->path((string) $take->media_path)));
+        self::assertFalse(app(Prober::class)->recording($this->media()->path((string) $take->media_path))->changesSize);
         self::assertEqualsWithDelta(2.4, $take->length_ticks / 48_000, 0.1);
     }
 

@@ -25,19 +25,19 @@ final class LessonController
         $lesson = Lesson::query()->create($request->validated());
         $lesson->sections()->create(['position' => 1]);
 
-        return LessonResource::whole($lesson)->response()->setStatusCode(201);
+        return (new LessonResource($lesson))->response()->setStatusCode(201);
     }
 
     public function show(Lesson $lesson): LessonResource
     {
-        return LessonResource::whole($lesson);
+        return new LessonResource($lesson);
     }
 
     public function update(LessonRequest $request, Lesson $lesson): LessonResource
     {
         $lesson->update($request->validated());
 
-        return LessonResource::whole($lesson);
+        return new LessonResource($lesson);
     }
 
     public function destroy(Lesson $lesson): Response
@@ -51,7 +51,7 @@ final class LessonController
     {
         $lesson->restore();
 
-        return LessonResource::whole($lesson);
+        return new LessonResource($lesson);
     }
 
     public function assembly(Lesson $lesson, AssembleLesson $assemble): AssemblyResource
@@ -64,6 +64,6 @@ final class LessonController
         $request->validate(['sections' => ['required', 'array'], 'sections.*' => ['string']], ['*' => 'Name the sections in their new order.']);
         $order($lesson, array_values($request->input('sections')));
 
-        return LessonResource::whole($lesson->refresh());
+        return new LessonResource($lesson->refresh());
     }
 }

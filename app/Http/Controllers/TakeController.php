@@ -4,6 +4,7 @@ namespace App\Http\Controllers;
 
 use App\Actions\FinishTake;
 use App\Actions\GiveVerdict;
+use App\Actions\MakePoster;
 use App\Actions\Refusal;
 use App\Actions\StartTake;
 use App\Actions\TrimTake;
@@ -107,9 +108,9 @@ final class TakeController
         return MediaResponse::of($track?->path, $track->mime ?? 'application/octet-stream', unchanging: false);
     }
 
-    public function poster(Take $take): BinaryFileResponse
+    public function poster(Take $take, MakePoster $make): BinaryFileResponse
     {
-        return MediaResponse::of($take->poster_path, 'image/jpeg');
+        return MediaResponse::of($make($take), 'image/jpeg');
     }
 
     public function wave(Take $take): BinaryFileResponse

@@ -4,21 +4,25 @@ namespace App\Http\Resources;
 
 use App\Models\Lesson;
 use App\Models\Section;
+use App\Models\TakeState;
+use App\Models\Track;
 use Illuminate\Http\Request;
 use Illuminate\Http\Resources\Json\JsonResource;
+use Illuminate\Support\Facades\DB;
 
-/** @mixin Lesson */
+/**
+ * A lesson with everything in it.
+ *
+ * @mixin Lesson
+ */
 final class LessonResource extends JsonResource
 {
-    public static function whole(Lesson $lesson): self
-    {
-        return new self($lesson->load(['sections.slide', 'sections.takes.tracks' => fn ($tracks) => $tracks
-            ->whereHas('take', fn ($take) => $take->where('state', 'recording'))]));
-    }
-
     /** @return array<string, mixed> */
     public function toArray(?Request $request = null): array
     {
+        $sections = $this->sections()->with('slide')->get();
+        $takes = self::takes(array_values($sections->modelKeys()));
+
         return [
             'id' => $this->id,
             'title' => $this->title,
@@ -26,7 +30,24 @@ final class LessonResource extends JsonResource
             'height' => $this->height,
             'fps' => $this->fps,
             'updated_at' => $this->updated_at->toIso8601ZuluString(),
-            'sections' => $this->sections->map(fn (Section $s): array => (new SectionResource($s))->toArray())->all(),
+            'sections' => $sections->map(fn (Section $s): array => SectionResource::whole($s, $takes[$s->id] ?? []))->all(),
         ];
+    }
+
+    /**
+     * @param  list<string>  $sections
+     * @return array<string, list<array<string, mixed>>> by section, in order of their numbers
+     */
+    private static function takes(array $sections): array
+    {
+        $tracks = Track::query()
+            ->whereIn('take_id', DB::table('takes')->whereIn('section_id', $sections)->where('state', TakeState::Recording)->select('id'))
+            ->get()->groupBy('take_id');
+        $takes = [];
+        foreach (DB::table('takes')->whereIn('section_id', $sections)->orderBy('number')->get() as $row) {
+            $takes[$row->section_id][] = TakeResource::row((array) $row, array_values($tracks->get($row->id)?->all() ?? []));
+        }
+
+        return $takes;
     }
 }

@@ -17,19 +17,28 @@ final class SectionResource extends JsonResource
     /** @return array<string, mixed> */
     public function toArray(?Request $request = null): array
     {
-        $lines = LineSplitter::split($this->script);
+        return self::whole($this->resource, array_values($this->takes->map(fn (Take $take): array => (new TakeResource($take))->toArray())->all()));
+    }
+
+    /**
+     * @param  list<array<string, mixed>>  $takes  as TakeResource gives them
+     * @return array<string, mixed>
+     */
+    public static function whole(Section $section, array $takes): array
+    {
+        $lines = LineSplitter::split($section->script);
 
         return [
-            'id' => $this->id,
-            'heading' => $this->heading,
-            'script' => $this->script,
+            'id' => $section->id,
+            'heading' => $section->heading,
+            'script' => $section->script,
             'lines' => array_map(fn (Line $l): array => ['number' => $l->number, 'paragraph' => $l->paragraph, 'text' => $l->text], $lines),
             'estimate_ms' => SpeakingTime::of($lines)->milliseconds(),
-            'slide' => $this->slide === null ? null : self::slide($this->slide),
-            'layout' => $this->layout->value,
-            'inset_corner' => $this->inset_corner->value,
-            'inset_size' => $this->inset_size->value,
-            'takes' => $this->takes->map(fn (Take $take): array => (new TakeResource($take))->toArray())->all(),
+            'slide' => $section->slide === null ? null : self::slide($section->slide),
+            'layout' => $section->layout->value,
+            'inset_corner' => $section->inset_corner->value,
+            'inset_size' => $section->inset_size->value,
+            'takes' => $takes,
         ];
     }
 

@@ -4,9 +4,10 @@ namespace App\Http\Resources;
 
 use App\Models\Take;
 use App\Models\TakeState;
+use App\Models\Track;
 use Illuminate\Http\Request;
 use Illuminate\Http\Resources\Json\JsonResource;
-use OpenReel\Core\Time\Tick;
+use Illuminate\Support\Carbon;
 
 /** @mixin Take */
 final class TakeResource extends JsonResource
@@ -14,34 +15,60 @@ final class TakeResource extends JsonResource
     /** A recorder sends every second; when nothing came for this long, it was cut off. */
     private const SILENT_SECONDS = 12;
 
+    private const TICKS_PER_MS = 48;
+
     /** @return array<string, mixed> */
     public function toArray(?Request $request = null): array
     {
-        $recording = $this->state === TakeState::Recording;
+        return self::row($this->resource->getAttributes(), $this->state === TakeState::Recording ? $this->tracks->all() : []);
+    }
+
+    /**
+     * Made from the row as it is in the database: a lesson may have thousands of takes, and a model for each would take
+     * longer than everything else together.
+     *
+     * @param  array<string, mixed>  $row
+     * @param  list<Track>  $tracks  needed while it is recorded
+     * @return array<string, mixed>
+     */
+    public static function row(array $row, array $tracks = []): array
+    {
+        $id = $row['id'];
+        $from = $row['used_from'] ?? $row['speech_from'] ?? 0;
+        $until = $row['used_until'] ?? $row['speech_until'] ?? $row['length_ticks'];
+        $hasPicture = ($row['camera_width'] ?? null) !== null;
 
         return [
-            'id' => $this->id,
-            'section_id' => $this->section_id,
-            'number' => $this->number,
-            'state' => $this->state->value,
-            'cut_off' => $recording && $this->tracks->max('updated_at')?->diffInSeconds(now()) > self::SILENT_SECONDS,
-            'verdict' => $this->verdict->value,
-            'problem' => $this->problem,
-            'length_ms' => self::milliseconds($this->length_ticks),
-            'used_from_ms' => self::milliseconds($this->used_from ?? $this->speech_from ?? 0),
-            'used_until_ms' => self::milliseconds($this->used_until ?? $this->speech_until ?? $this->length_ticks),
-            'trimmed_by_hand' => $this->used_from !== null || $this->used_until !== null,
-            'flags' => $this->flags,
-            'camera' => $this->camera_width === null ? null : ['width' => $this->camera_width, 'height' => $this->camera_height],
-            'media_url' => "/api/takes/{$this->id}/media?v=".substr($this->media_hash ?? $this->state->value, 0, 8),
-            'poster_url' => $this->poster_path === null ? null : "/api/takes/{$this->id}/poster",
-            'recorded_at' => $this->created_at->toIso8601ZuluString(),
-            'tracks' => $recording ? $this->tracks->map(fn ($t): array => ['id' => $t->id, 'kind' => $t->kind, 'next_chunk' => $t->next_chunk])->all() : [],
+            'id' => $id,
+            'section_id' => $row['section_id'],
+            'number' => (int) $row['number'],
+            'state' => $row['state'],
+            'cut_off' => $row['state'] === TakeState::Recording->value && self::isCutOff($tracks),
+            'verdict' => $row['verdict'],
+            'problem' => $row['problem'] ?? null,
+            'length_ms' => self::milliseconds($row['length_ticks']),
+            'used_from_ms' => self::milliseconds($from),
+            'used_until_ms' => self::milliseconds($until),
+            'trimmed_by_hand' => isset($row['used_from']) || isset($row['used_until']),
+            'flags' => $row['flags'] === '[]' ? [] : json_decode($row['flags'], true),
+            'camera' => $hasPicture ? ['width' => (int) $row['camera_width'], 'height' => (int) $row['camera_height']] : null,
+            'media_url' => "/api/takes/{$id}/media?v=".substr($row['media_hash'] ?? $row['state'], 0, 8),
+            'poster_url' => $hasPicture ? "/api/takes/{$id}/poster" : null,
+            'recorded_at' => str_replace(' ', 'T', $row['created_at']).'Z',
+            'tracks' => array_map(fn (Track $t): array => ['id' => $t->id, 'kind' => $t->kind, 'next_chunk' => $t->next_chunk], $tracks),
         ];
     }
 
-    private static function milliseconds(int $ticks): int
+    /** @param  list<Track>  $tracks */
+    private static function isCutOff(array $tracks): bool
     {
-        return Tick::of($ticks)->milliseconds();
+        $heard = array_filter(array_map(fn (Track $t): ?Carbon => $t->updated_at, $tracks));
+
+        return $heard !== [] && max($heard)->diffInSeconds(now()) > self::SILENT_SECONDS;
+    }
+
+    private static function milliseconds(mixed $ticks): int
+    {
+        return intdiv((int) $ticks + intdiv(self::TICKS_PER_MS, 2), self::TICKS_PER_MS);
     }
 }

@@ -93,7 +93,7 @@ final class CommandsTest extends TestCase
     public function test_the_poster_is_taken_where_the_speech_starts(): void
     {
         self::assertSame(['-ss', '1.200', '-i', 'media'], array_slice(IngestCommand::poster('media', Tick::ofMilliseconds(1200), 'out'), 0, 4));
-        self::assertSame('0.000', IngestCommand::poster('media', null, 'out')[1]);
+        self::assertSame('0.000', IngestCommand::poster('media', Tick::zero(), 'out')[1]);
     }
 
     public function test_joining_copies_the_picture(): void
