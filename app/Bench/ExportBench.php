@@ -35,6 +35,7 @@ final class ExportBench implements Bench
         $full = $this->exportSeconds($lesson);
         $cached = min($this->exportSeconds($lesson), $this->exportSeconds($lesson));
         $copy = min($this->copy($folder), $this->copy($folder));
+        /** @var Take $take */
         $take = Take::query()->where('number', 2)->whereIn('section_id', $lesson->sections()->pluck('id'))->firstOrFail();
         $take->section->takes()->where('verdict', Verdict::Kept)->update(['verdict' => Verdict::Undecided]);
         $take->update(['verdict' => Verdict::Kept]);
@@ -61,7 +62,9 @@ final class ExportBench implements Bench
         copy($clip, "{$source}/takes/06-2-undecided.webm");
         file_put_contents("{$source}/script.md", $script);
         $lesson = ($this->import)($source, ['width' => 1920, 'height' => 1080, 'fps' => 30], whole: true);
-        foreach (Take::query()->whereIn('section_id', $lesson->sections()->pluck('id'))->get() as $index => $take) {
+        /** @var list<Take> $takes */
+        $takes = Take::query()->whereIn('section_id', $lesson->sections()->pluck('id'))->get()->all();
+        foreach ($takes as $index => $take) {
             $take->update(['used_from' => 480 * ($index + 1)]);
         }
 

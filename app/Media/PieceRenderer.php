@@ -48,8 +48,7 @@ final class PieceRenderer
     {
         return $this->cache->findOrMake('sound', $spec->key($this->encoder->version()), 'wav', function (string $draft) use ($spec, $files): array {
             $sound = $this->pathOf($spec->sound, $files);
-            $search = GainSearch::start($spec->target, $sound === null ? null
-                : LoudnessReport::read($this->encoder->run(SoundCommand::measure($spec, $sound)))->lufs);
+            $search = GainSearch::start($spec->target, $sound === null ? null : $spec->loudness);
             do {
                 $gain = $search->gain;
                 $report = LoudnessReport::read($this->encoder->run(SoundCommand::segment($spec, $sound, $gain, $draft)));

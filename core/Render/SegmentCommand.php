@@ -11,6 +11,9 @@ final class SegmentCommand
     /** Part of every cache key: change it whenever the command changes what comes out. */
     public const RECIPE = 1;
 
+    /** HD colour (ITU-R BT.709), whatever matrix the source has. */
+    private const COLOUR = 'out_color_matrix=bt709:out_range=tv';
+
     /**
      * @param  string|null  $camera  path, needed when the spec shows the camera
      * @param  string|null  $slide  path, needed when the spec shows the slide
@@ -42,25 +45,20 @@ final class SegmentCommand
     /** One decoded and scaled slide, repeated from memory. */
     private static function slide(SegmentSpec $spec, int $input, PixelRect $rect): string
     {
-        return "[{$input}:v]".self::toVideo("scale={$rect->width}:{$rect->height}:flags=lanczos:out_color_matrix=bt709:out_range=tv")
-            .",loop=loop=-1:size=1,fps={$spec->rate->fps}";
+        return "[{$input}:v]scale={$rect->width}:{$rect->height}:flags=lanczos:".self::COLOUR
+            .",setsar=1,format=yuv420p,loop=loop=-1:size=1,fps={$spec->rate->fps}";
     }
 
     /**
-     * Whatever frame times the camera had become steady frames; the last picture stands when the
-     * camera ended early.
+     * Whatever frame times the camera had become steady frames; the last picture stands when the camera ended early.
+     * Colour is converted after scaling: together, on the way from a large picture, it takes a fifth of the whole encoding.
      */
     private static function camera(SegmentSpec $spec, int $input, PixelRect $rect): string
     {
         $size = "{$rect->width}:{$rect->height}";
 
         return "[{$input}:v]fps={$spec->rate->fps}:start_time=0,tpad=stop_mode=clone:stop=-1,"
-            .self::toVideo("scale={$size}:force_original_aspect_ratio=increase:flags=bicubic:out_color_matrix=bt709:out_range=tv,crop={$size}");
-    }
-
-    private static function toVideo(string $scaling): string
-    {
-        return $scaling.',setsar=1,format=yuv420p';
+            ."scale={$size}:force_original_aspect_ratio=increase,crop={$size},scale=".self::COLOUR.',setsar=1,format=yuv420p';
     }
 
     /** @param  list<array{PixelRect, string}>  $layers  where and what, bottom first */

@@ -57,23 +57,6 @@ final class SoundCommand
     }
 
     /**
-     * Measures what a segment uses of its take, before any gain.
-     *
-     * @return list<string>
-     */
-    public static function measure(SoundSpec $spec, string $sound): array
-    {
-        return [
-            '-i', $sound,
-            '-af', sprintf(
-                'atrim=start_sample=%d:end_sample=%d,%s,%s',
-                $spec->in->count, $spec->in->count + $spec->used->count, self::finalStereo(), self::METER,
-            ),
-            '-f', 'null', '-',
-        ];
-    }
-
-    /**
      * Measures a whole file, as it will be heard in the lesson.
      *
      * @return list<string>

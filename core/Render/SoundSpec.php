@@ -14,6 +14,8 @@ final readonly class SoundSpec
      * @param  Tick  $in  where in the sound file the segment starts
      * @param  Tick  $used  how much of the sound is used; the rest of the last frame is silent
      * @param  Tick  $length  samples of the finished sound
+     * @param  float|null  $loudness  LUFS of the whole take: where the search for the gain starts; not part of the key,
+     *                                because it follows from the sound
      */
     private function __construct(
         public ?string $sound,
@@ -21,6 +23,7 @@ final readonly class SoundSpec
         public Tick $used,
         public Tick $length,
         public float $target,
+        public ?float $loudness,
     ) {
     }
 
@@ -29,7 +32,7 @@ final readonly class SoundSpec
     {
         $used = $segment->take->used;
 
-        return new self($segment->take->soundHash, $used->from, $used->length(), Tick::ofFrames($segment->frames, $rate), $target);
+        return new self($segment->take->soundHash, $used->from, $used->length(), Tick::ofFrames($segment->frames, $rate), $target, $segment->take->loudness);
     }
 
     public function key(string $encoder): string

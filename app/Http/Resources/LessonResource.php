@@ -8,6 +8,7 @@ use App\Models\TakeState;
 use App\Models\Track;
 use Illuminate\Http\Request;
 use Illuminate\Http\Resources\Json\JsonResource;
+use Illuminate\Support\Collection;
 use Illuminate\Support\Facades\DB;
 
 /**
@@ -40,12 +41,13 @@ final class LessonResource extends JsonResource
      */
     private static function takes(array $sections): array
     {
+        /** @var array<string, list<Track>> $tracks */
         $tracks = Track::query()
             ->whereIn('take_id', DB::table('takes')->whereIn('section_id', $sections)->where('state', TakeState::Recording)->select('id'))
-            ->get()->groupBy('take_id');
+            ->get()->groupBy('take_id')->map(fn (Collection $of): array => array_values($of->all()))->all();
         $takes = [];
         foreach (DB::table('takes')->whereIn('section_id', $sections)->orderBy('number')->get() as $row) {
-            $takes[$row->section_id][] = TakeResource::row((array) $row, array_values($tracks->get($row->id)?->all() ?? []));
+            $takes[$row->section_id][] = TakeResource::row((array) $row, $tracks[$row->id] ?? []);
         }
 
         return $takes;

@@ -20,7 +20,7 @@ final class TakeResource extends JsonResource
     /** @return array<string, mixed> */
     public function toArray(?Request $request = null): array
     {
-        return self::row($this->resource->getAttributes(), $this->state === TakeState::Recording ? $this->tracks->all() : []);
+        return self::row($this->resource->getAttributes(), $this->state === TakeState::Recording ? array_values($this->tracks->all()) : []);
     }
 
     /**
@@ -62,7 +62,7 @@ final class TakeResource extends JsonResource
     /** @param  list<Track>  $tracks */
     private static function isCutOff(array $tracks): bool
     {
-        $heard = array_filter(array_map(fn (Track $t): ?Carbon => $t->updated_at, $tracks));
+        $heard = array_map(fn (Track $t): Carbon => $t->updated_at, $tracks);
 
         return $heard !== [] && max($heard)->diffInSeconds(now()) > self::SILENT_SECONDS;
     }
