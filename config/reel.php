@@ -1,8 +1,8 @@
 <?php
 
 return [
-    // Sound target of an export. AES TD1008 recommends -16 LUFS for speech on the web; EBU R128 allows at most -1 dBTP.
-    'loudness' => ['target_lufs' => -16.0, 'peak_dbtp' => -1.0],
+    // EBU R128 allows true peaks of at most -1 dBTP. How loud an export is, its house style says.
+    'loudness' => ['peak_dbtp' => -1.0],
 
     // How many encoder processes one export runs side by side.
     'render_slots' => (int) env('REEL_RENDER_SLOTS', 2),
@@ -10,6 +10,7 @@ return [
     // Upload limits in bytes.
     'limits' => [
         'slide_bytes' => 20 * 1024 * 1024,
+        'deck_bytes' => 200 * 1024 * 1024,
         'slide_pixels' => 50_000_000,
         'chunk_bytes' => 16 * 1024 * 1024,
         'events_bytes' => 4 * 1024 * 1024,
@@ -22,6 +23,7 @@ return [
     'programs' => [
         'ffmpeg' => env('REEL_FFMPEG', 'ffmpeg'),
         'ffprobe' => env('REEL_FFPROBE', 'ffprobe'),
+        'office' => env('REEL_OFFICE', 'soffice'),
         'voice' => env('REEL_VOICE', 'flite'),
     ],
 ];

@@ -1,7 +1,11 @@
 <?php
 
+use App\Http\Controllers\CourseController;
+use App\Http\Controllers\DeckController;
 use App\Http\Controllers\ExportController;
 use App\Http\Controllers\LessonController;
+use App\Http\Controllers\LessonStyleController;
+use App\Http\Controllers\ScriptController;
 use App\Http\Controllers\SectionController;
 use App\Http\Controllers\SlideController;
 use App\Http\Controllers\StandInController;
@@ -21,7 +25,31 @@ Route::post('sections/{section}/restore', [SectionController::class, 'restore'])
 Route::get('sections/{section}/picture', [SectionController::class, 'picture']);
 Route::get('sections/{section}/stand-in-voice', [StandInController::class, 'voice']);
 
+Route::get('lessons/{lesson}/script', [ScriptController::class, 'show']);
+Route::put('lessons/{lesson}/script', [ScriptController::class, 'update']);
+Route::get('lessons/{lesson}/script/file', [ScriptController::class, 'file']);
+Route::get('lessons/{lesson}/script/ready', [ScriptController::class, 'ready']);
+Route::get('lessons/{lesson}/script/ties', [ScriptController::class, 'ties']);
+Route::post('read-script', [ScriptController::class, 'read']);
+
+Route::apiResource('courses', CourseController::class);
+Route::post('courses/{course}/restore', [CourseController::class, 'restore'])->withTrashed();
+Route::post('courses/{course}/logos', [CourseController::class, 'addLogo']);
+Route::get('logos/{hash}', [CourseController::class, 'logo']);
+Route::get('sample-card', [CourseController::class, 'sampleCard']);
+Route::get('cards/{hash}', [CourseController::class, 'card']);
+Route::get('lessons/{lesson}/style', [LessonStyleController::class, 'show']);
+Route::patch('lessons/{lesson}/style', [LessonStyleController::class, 'update']);
+
+Route::get('lessons/{lesson}/slides', [SlideController::class, 'index']);
 Route::post('lessons/{lesson}/slides', [SlideController::class, 'store']);
+Route::patch('slides/{slide}', [SlideController::class, 'update']);
+Route::delete('slides/{slide}', [SlideController::class, 'destroy']);
+Route::post('slides/{slide}/restore', [SlideController::class, 'restore'])->withTrashed();
+Route::post('slides/{slide}/picture', [SlideController::class, 'replace']);
+Route::get('lessons/{lesson}/decks', [DeckController::class, 'index']);
+Route::post('decks/{deck}/cancel', [DeckController::class, 'cancel']);
+Route::post('decks/{deck}/undo', [DeckController::class, 'undo']);
 Route::get('slides/{slide}/picture', [SlideController::class, 'picture']);
 
 Route::post('sections/{section}/takes', [TakeController::class, 'store']);

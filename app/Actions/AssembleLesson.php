@@ -6,56 +6,117 @@ use App\Models\Lesson;
 use App\Models\Section;
 use App\Models\Take;
 use Illuminate\Support\Collection;
+use Illuminate\Support\Facades\DB;
 use OpenReel\Core\Assembly\Assembly;
 use OpenReel\Core\Assembly\SectionSource;
-use OpenReel\Core\Assembly\SlideSource;
 use OpenReel\Core\Assembly\TakeSource;
 use OpenReel\Core\Coverage\TakeChoice;
 use OpenReel\Core\Picture\FrameSize;
-use OpenReel\Core\Picture\Inset;
 use OpenReel\Core\Picture\Shape;
+use OpenReel\Core\Script\Script;
 use OpenReel\Core\Take\Verdict;
 use OpenReel\Core\Time\FrameRate;
+use OpenReel\Core\Time\Tick;
 
-/** Computes a lesson's assembly from its script, slides and verdicts. Nothing is stored. */
+/** Computes a lesson's assembly from its script, slides, style and verdicts. Nothing is stored. */
 final class AssembleLesson
 {
+    public function __construct(private readonly CardPicture $cards)
+    {
+    }
+
     public function __invoke(Lesson $lesson): AssembledLesson
     {
-        $sections = $lesson->sections()->with('slide')->get();
-        /** @var Collection<int, Take> $takes */
-        $takes = Take::query()->where('verdict', Verdict::Kept)->whereIn('section_id', $sections->modelKeys())->get();
-        $kept = $takes->groupBy('section_id');
+        $style = LessonStyle::of($lesson);
+        $frame = FrameSize::of($lesson->width, $lesson->height);
+        $script = Script::read($lesson->script);
+        $sections = array_values($lesson->sections()->get()->all());
+        $lines = $this->lines($lesson);
+        $kept = $this->keptTakes($sections);
+        $cues = new PictureCues($lesson, $script, $style);
+        $files = $cues->files();
+        $logo = LessonStyle::logoRow($style);
+        if ($logo !== null) {
+            $files[$logo->hash] = $logo->path;
+        }
+        $spoken = $this->spokenElsewhere($kept);
+        $sources = [];
+        foreach ($script->sections as $index => $text) {
+            $section = $sections[$index] ?? null;
+            if ($section === null) {
+                break;
+            }
+            $ids = $lines[$section->id] ?? [];
+            $card = $this->cards->of($text, $frame, $style);
+            $takes = $card === null ? $this->takes($kept->get($section->id, new Collection), $ids, $files) : [];
+            if ($card !== null) {
+                $files[$card->picture->hash] = $this->cards->path($card->picture->hash);
+            }
+            [$opening, $changes] = $cues->of($text, $ids);
+            $elsewhere = $takes === [] && $ids !== [] && array_diff($ids, $spoken) === [];
+            $sources[] = new SectionSource($section->id, $section->heading, $opening, $takes, $changes, $card, $elsewhere);
+        }
+        $assembly = Assembly::of($frame, FrameRate::of($lesson->fps), $sources, LessonStyle::logo($style, $logo), $style->text('ground'));
 
-        $files = [];
-        $sources = $sections->map(function (Section $section) use ($kept, &$files): SectionSource {
-            $take = self::usedTake($kept->get($section->id, new Collection));
-            $slide = $section->slide;
-            foreach ([[$take?->media_hash, $take?->media_path], [$take?->sound_hash, $take?->sound_path], [$slide?->hash, $slide?->path]] as [$hash, $path]) {
+        return new AssembledLesson($assembly, $files, (float) $style->number('sound_target'));
+    }
+
+    /** @return array<string, list<string>> line ids by section, in order */
+    private function lines(Lesson $lesson): array
+    {
+        $lines = [];
+        foreach (DB::table('lines')->where('lesson_id', $lesson->id)->whereNotNull('position')->orderBy('position')->get(['id', 'section_id']) as $row) {
+            $lines[$row->section_id][] = $row->id;
+        }
+
+        return $lines;
+    }
+
+    /**
+     * @param  list<Section>  $sections
+     * @return Collection<string, Collection<int, Take>>
+     */
+    private function keptTakes(array $sections): Collection
+    {
+        /** @var Collection<int, Take> $takes */
+        $takes = Take::query()->where('verdict', Verdict::Kept)->whereIn('section_id', array_map(fn (Section $s): string => $s->id, $sections))->get();
+
+        /** @var Collection<string, Collection<int, Take>> */
+        return $takes->groupBy('section_id');
+    }
+
+    /**
+     * @param  Collection<string, Collection<int, Take>>  $kept
+     * @return list<string> ids of all lines that some kept take speaks
+     */
+    private function spokenElsewhere(Collection $kept): array
+    {
+        return array_values($kept->flatten(1)->flatMap(fn (Take $t): array => array_column($t->lines, 'id'))->all());
+    }
+
+    /**
+     * @param  Collection<int, Take>  $takes
+     * @param  list<string>  $lines
+     * @param  array<string, string>  $files
+     * @return list<TakeSource>
+     */
+    private function takes(Collection $takes, array $lines, array &$files): array
+    {
+        $sources = [];
+        foreach (TakeChoice::used(array_values($takes->map(fn (Take $take) => TakeSpan::state($take))->all()), $lines) as $used) {
+            $take = $takes->firstWhere('id', $used->id);
+            if ($take === null) {
+                continue;
+            }
+            foreach ([[$take->media_hash, $take->media_path], [$take->sound_hash, $take->sound_path]] as [$hash, $path]) {
                 if ($hash !== null && $path !== null) {
                     $files[$hash] = $path;
                 }
             }
+            $sources[] = self::source($take);
+        }
 
-            return new SectionSource(
-                $section->id,
-                $section->heading,
-                $section->layout,
-                new Inset($section->inset_corner, $section->inset_size),
-                $slide === null ? null : new SlideSource($slide->id, Shape::of($slide->width, $slide->height), $slide->hash),
-                $take === null ? null : self::source($take),
-            );
-        })->all();
-
-        return new AssembledLesson(Assembly::of(FrameSize::of($lesson->width, $lesson->height), FrameRate::of($lesson->fps), array_values($sources)), $files);
-    }
-
-    /** @param  Collection<int, Take>  $takes */
-    private static function usedTake(Collection $takes): ?Take
-    {
-        $used = TakeChoice::used(array_values($takes->map(fn (Take $take) => TakeSpan::state($take))->all()));
-
-        return $used === null ? null : $takes->firstWhere('id', $used->id);
+        return $sources;
     }
 
     private static function source(Take $take): TakeSource
@@ -64,7 +125,7 @@ final class AssembleLesson
 
         return new TakeSource(
             $take->id, $take->number, TakeSpan::used($take), $camera,
-            $camera === null ? null : $take->media_hash, $take->sound_hash, $take->loudness,
+            $camera === null ? null : $take->media_hash, $take->sound_hash, $take->loudness, array_map(Tick::of(...), $take->line_ticks),
         );
     }
 }

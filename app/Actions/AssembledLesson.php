@@ -10,22 +10,23 @@ use OpenReel\Core\Render\SoundSpec;
 /** A lesson's assembly, and where the files lie that it names by their hash. */
 final readonly class AssembledLesson
 {
-    /** @param  array<string, string>  $files  path on the media disk by hash */
-    public function __construct(public Assembly $assembly, public array $files)
+    /**
+     * @param  array<string, string>  $files  path on the media disk by hash
+     * @param  float  $target  LUFS
+     */
+    public function __construct(public Assembly $assembly, public array $files, public float $target)
     {
     }
 
-    /** @return list<SegmentSpec> */
+    /** @return list<SegmentSpec> one a shot, in order */
     public function pictures(): array
     {
-        return array_map(fn (Segment $s): SegmentSpec => SegmentSpec::of($s, $this->assembly->rate), $this->assembly->segments);
+        return array_merge([], ...array_map(fn (Segment $s): array => SegmentSpec::all($s, $this->assembly->rate), $this->assembly->segments));
     }
 
-    /** @return list<SoundSpec> */
+    /** @return list<SoundSpec> one a segment, in order */
     public function sounds(): array
     {
-        $target = (float) config('reel.loudness.target_lufs');
-
-        return array_map(fn (Segment $s): SoundSpec => SoundSpec::of($s, $this->assembly->rate, $target), $this->assembly->segments);
+        return array_map(fn (Segment $s): SoundSpec => SoundSpec::of($s, $this->assembly->rate, $this->target), $this->assembly->segments);
     }
 }

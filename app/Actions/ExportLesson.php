@@ -54,7 +54,7 @@ final class ExportLesson
                 $assembly,
                 $this->prober->export($film),
                 new LoudnessReport($soundtrack->meta['lufs'] ?? null, $soundtrack->meta['peak'] ?? null),
-                (float) config('reel.loudness.target_lufs'),
+                $lesson->target,
                 (float) config('reel.loudness.peak_dbtp'),
             );
             $path = "lessons/{$export->lesson_id}/exports/{$export->id}.mp4";

@@ -2,24 +2,26 @@
 
 namespace App\Actions;
 
-use App\Jobs\PrepareLessonJob;
+use App\Media\UnreadableFile;
 use App\Models\Lesson;
 use App\Models\Section;
 use Illuminate\Http\UploadedFile;
+use OpenReel\Core\Script\CueKind;
 
 /** Gives several pictures to sections in order: from the section named, or else to those without a slide. */
 final class FillSlides
 {
-    public function __construct(private readonly AddSlide $addSlide, private readonly AddSection $addSection)
+    public function __construct(private readonly AddSlide $addSlide, private readonly EditScript $edit)
     {
     }
 
     /**
      * @param  list<UploadedFile>  $files  put in the order of their names, numbers by value
      * @param  string|null  $sectionId  the section that gets the first picture
+     * @param  bool  $fill  false only adds them to the deck
      * @return array{added: int, refused: list<string>} a sentence for each picture that could not be used
      */
-    public function __invoke(Lesson $lesson, array $files, ?string $sectionId): array
+    public function __invoke(Lesson $lesson, array $files, ?string $sectionId, bool $fill = true): array
     {
         usort($files, fn (UploadedFile $a, UploadedFile $b): int => strnatcasecmp($a->getClientOriginalName(), $b->getClientOriginalName()));
         $places = $this->places($lesson, $sectionId);
@@ -28,19 +30,18 @@ final class FillSlides
         foreach ($files as $file) {
             try {
                 $slide = $this->slide($lesson, $file);
-            } catch (Refusal $refusal) {
+            } catch (Refusal|UnreadableFile $refusal) {
                 $refused[] = $refusal->getMessage();
 
                 continue;
             }
-            $section = array_shift($places) ?? ($this->addSection)($lesson, null);
-            $section->update(['slide_id' => $slide->id]);
             $added++;
+            if (! $fill) {
+                continue;
+            }
+            $section = array_shift($places) ?? Section::query()->findOrFail($this->edit->add($lesson, null));
+            $this->edit->opening($section, CueKind::Slide, $slide->name);
         }
-        if ($added > 0) {
-            PrepareLessonJob::dispatch($lesson->id);
-        }
-
         return ['added' => $added, 'refused' => $refused];
     }
 

@@ -8,7 +8,9 @@ use App\Models\Lesson;
 use App\Models\Section;
 use App\Models\Take;
 use App\Models\TakeState;
-use OpenReel\Core\Script\ScriptDocument;
+use OpenReel\Core\Script\CueKind;
+use OpenReel\Core\Script\Script;
+use OpenReel\Core\Script\ScriptProblem;
 use OpenReel\Core\Take\Verdict;
 
 /**
@@ -21,6 +23,7 @@ final class ImportFolder
 
     public function __construct(
         private readonly AddSlide $addSlide,
+        private readonly SaveScript $save,
         private readonly IngestTake $ingest,
         private readonly MediaStore $media,
     ) {
@@ -42,15 +45,16 @@ final class ImportFolder
 
         $lesson = Lesson::query()->create(['title' => $script->title === '' ? basename($folder) : $script->title] + $frame);
         try {
-            $sections = [];
-            foreach ($script->sections as $index => $section) {
-                $sections[$index + 1] = $lesson->sections()->create(
-                    ['position' => $index + 1, 'heading' => $section['heading'], 'script' => $section['text']],
-                );
-            }
+            ($this->save)($lesson, $script);
             foreach ($slides as $number => $file) {
                 $say('Slide '.basename($file));
-                $sections[$number]->update(['slide_id' => ($this->addSlide)($lesson, $file, basename($file))->id]);
+                $slide = ($this->addSlide)($lesson, $file, basename($file));
+                $script = $this->tied($script, $number - 1, $slide->name);
+            }
+            ($this->save)($lesson, $script);
+            $sections = [];
+            foreach ($lesson->sections()->get() as $index => $section) {
+                $sections[$index + 1] = $section;
             }
             $this->takes($sections, $takes, $whole, $say);
         } catch (\Throwable $e) {
@@ -61,16 +65,28 @@ final class ImportFolder
         return $lesson;
     }
 
-    private function script(string $folder): ScriptDocument
+    /** A slide given to a section by its file name is the one it begins with, unless the script says otherwise. */
+    private function tied(Script $script, int $index, string $slide): Script
+    {
+        $section = $script->sections[$index];
+
+        return $section->openingCues(CueKind::Slide) !== [] ? $script
+            : $script->withSection($index, $section->heading, $section->textWithOpening(CueKind::Slide, $slide));
+    }
+
+    private function script(string $folder): Script
     {
         if (! is_dir($folder)) {
             throw Refusal::badInput("There is no folder {$folder}.");
         }
         $text = @file_get_contents("{$folder}/script.md");
 
-        return $text === false
-            ? throw Refusal::badInput("There is no script.md in {$folder}. It holds the title (# ...), the sections (## ...) and their words.")
-            : ScriptDocument::read($text);
+        if ($text === false) {
+            throw Refusal::badInput("There is no script.md in {$folder}. It holds the title (# ...), the sections (## ...) and their words.");
+        }
+        $script = Script::read($text);
+
+        return $script->sections === [] ? throw ScriptProblem::empty() : $script;
     }
 
     /** @return array<int, string> path by section number */
@@ -138,7 +154,9 @@ final class ImportFolder
         }
         $this->media->mustHaveRoomFor($bytes, 'the takes');
         $take = $section->takes()->create([
+            'recorded_in' => $section->id,
             'number' => $entry['number'],
+            'lines' => SpokenLines::of($section),
             'state' => TakeState::Ingesting,
             'verdict' => $entry['mark'] === '-discard' ? Verdict::Discarded : Verdict::Undecided,
         ]);

@@ -17,7 +17,11 @@ use OpenReel\Core\Listening\SoundFlag;
 use OpenReel\Core\Listening\SpeechFinder;
 use OpenReel\Core\Render\IngestCommand;
 use OpenReel\Core\Render\LoudnessReport;
+use OpenReel\Core\Take\EventLog;
+use OpenReel\Core\Take\LineTimes;
+use OpenReel\Core\Take\SpokenLine;
 use OpenReel\Core\Time\Span;
+use OpenReel\Core\Time\Tick;
 
 /**
  * Makes a recording usable: a file that plays and seeks, its sound as FLAC, the wave, where the speech lies
@@ -161,8 +165,20 @@ final class IngestTake
             'camera_width' => $facts->videoCodec === null ? null : $facts->width,
             'camera_height' => $facts->videoCodec === null ? null : $facts->height,
             'loudness' => $loudness->lufs,
-        ])->save();
+        ]);
+        $take->line_ticks = $this->lineTicks($take);
+        $take->save();
         $take->section->touch();
+    }
+
+    /** @return array<string, int> */
+    private function lineTicks(Take $take): array
+    {
+        $log = $take->folder().'/events.jsonl';
+        $events = $this->media->exists($log) ? EventLog::read((string) file_get_contents($this->media->path($log))) : [];
+        $lines = array_map(fn (array $l): SpokenLine => new SpokenLine($l['id'], $l['text']), $take->lines);
+
+        return array_map(fn (Tick $t): int => $t->count, LineTimes::of($lines, $events, TakeSpan::used($take)));
     }
 
     private function refuse(Take $take, string $problem): void

@@ -26,8 +26,10 @@ final class StartTake
 
         return DB::transaction(function () use ($section, $tracks): Take {
             $take = $section->takes()->create([
-                'number' => (int) $section->takes()->max('number') + 1,
+                'recorded_in' => $section->id,
+                'number' => (int) Take::query()->where('recorded_in', $section->id)->max('number') + 1,
                 'state' => TakeState::Recording,
+                'lines' => SpokenLines::of($section),
             ]);
             foreach ($tracks as $kind => $mime) {
                 $take->tracks()->create(['kind' => $kind, 'mime' => $mime, 'path' => self::pathFor($take, $kind)]);

@@ -22,6 +22,6 @@ final class TakeSpan
 
     public static function state(Take $take): TakeState
     {
-        return new TakeState($take->id, $take->number, $take->verdict, $take->state === State::Ready && $take->length_ticks > 0);
+        return new TakeState($take->id, $take->number, $take->verdict, $take->state === State::Ready && $take->length_ticks > 0, array_column($take->lines, 'id'));
     }
 }

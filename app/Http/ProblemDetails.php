@@ -5,6 +5,7 @@ namespace App\Http;
 use App\Actions\Refusal;
 use App\Media\DiskFull;
 use App\Media\Trouble;
+use App\Media\UnreadableFile;
 use Illuminate\Database\Eloquent\ModelNotFoundException;
 use Illuminate\Foundation\Configuration\Exceptions;
 use Illuminate\Http\JsonResponse;
@@ -19,7 +20,7 @@ final class ProblemDetails
 {
     public static function register(Exceptions $exceptions): void
     {
-        $exceptions->dontReport([Problem::class, Refusal::class]);
+        $exceptions->dontReport([Problem::class, Refusal::class, UnreadableFile::class]);
         $exceptions->render(fn (\Throwable $e, Request $request): ?JsonResponse => $request->is('api/*') ? self::response($e) : null);
     }
 
@@ -29,6 +30,7 @@ final class ProblemDetails
             $e instanceof ValidationException => [422, (string) collect($e->errors())->flatten()->first(), ['fields' => $e->errors()]],
             $e instanceof Refusal => [$e->status, $e->getMessage(), $e->more],
             $e instanceof Problem => [422, $e->getMessage(), []],
+            $e instanceof UnreadableFile => [422, $e->getMessage(), []],
             $e instanceof DiskFull => [507, $e->getMessage(), []],
             $e instanceof Trouble => [503, $e->getMessage(), []],
             $e instanceof ModelNotFoundException, $e instanceof NotFoundHttpException => [404, 'There is nothing here. It may have been deleted.', []],

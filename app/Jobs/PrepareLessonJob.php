@@ -8,6 +8,7 @@ use App\Models\Lesson;
 use Illuminate\Contracts\Queue\ShouldBeUniqueUntilProcessing;
 use Illuminate\Contracts\Queue\ShouldQueue;
 use Illuminate\Foundation\Queue\Queueable;
+use OpenReel\Core\Render\SegmentSpec;
 
 /** Has every segment rendered that is not in the cache yet, so that an export mostly joins. */
 final class PrepareLessonJob implements ShouldBeUniqueUntilProcessing, ShouldQueue
@@ -35,9 +36,11 @@ final class PrepareLessonJob implements ShouldBeUniqueUntilProcessing, ShouldQue
         }
         $assembled = $assemble($lesson);
         $sounds = $assembled->sounds();
-        foreach ($assembled->pictures() as $index => $picture) {
-            if (! $pieces->hasSegment($picture)) {
-                RenderSegmentJob::dispatch($picture, $sounds[$index], $assembled->files);
+        foreach ($assembled->assembly->segments as $index => $segment) {
+            foreach (SegmentSpec::all($segment, $assembled->assembly->rate) as $picture) {
+                if (! $pieces->hasSegment($picture)) {
+                    RenderSegmentJob::dispatch($picture, $sounds[$index], $assembled->files);
+                }
             }
         }
     }

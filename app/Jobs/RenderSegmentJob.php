@@ -8,7 +8,7 @@ use Illuminate\Foundation\Queue\Queueable;
 use OpenReel\Core\Render\SegmentSpec;
 use OpenReel\Core\Render\SoundSpec;
 
-/** Renders one segment's picture and sound into the cache. Needs the media disk and no database. */
+/** Renders one shot's picture and its segment's sound into the cache. Needs the media disk and no database. */
 final class RenderSegmentJob implements ShouldQueue
 {
     use Guarded, Queueable;
@@ -19,7 +19,7 @@ final class RenderSegmentJob implements ShouldQueue
     /** @param  array<string, string>  $files  may hold more than is needed */
     public function __construct(private readonly SegmentSpec $picture, private readonly SoundSpec $sound, array $files)
     {
-        $this->files = array_intersect_key($files, array_flip(array_filter([$picture->camera, $picture->slide, $sound->sound])));
+        $this->files = array_intersect_key($files, array_flip(array_filter([...$picture->files(), $sound->sound])));
         $this->onQueue('background');
     }
 

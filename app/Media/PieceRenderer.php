@@ -8,6 +8,7 @@ use OpenReel\Core\Render\CacheKey;
 use OpenReel\Core\Render\JoinCommand;
 use OpenReel\Core\Render\LoudnessReport;
 use OpenReel\Core\Render\SegmentCommand;
+use OpenReel\Core\Render\SegmentFiles;
 use OpenReel\Core\Render\SegmentSpec;
 use OpenReel\Core\Render\SoundCommand;
 use OpenReel\Core\Render\SoundSpec;
@@ -18,6 +19,7 @@ final class PieceRenderer
     public function __construct(
         private readonly Encoder $encoder,
         private readonly Prober $prober,
+        private readonly SlideMaker $slides,
         private readonly RenderCache $cache,
         private readonly MediaStore $media,
     ) {
@@ -35,9 +37,7 @@ final class PieceRenderer
     public function segment(SegmentSpec $spec, array $files, ?callable $progress = null): Rendered
     {
         return $this->cache->findOrMake('segment', $spec->key($this->encoder->version()), 'mp4', function (string $draft) use ($spec, $files, $progress): array {
-            $this->encoder->run(SegmentCommand::arguments(
-                $spec, $this->pathOf($spec->camera, $files), $this->pathOf($spec->slide, $files), $draft,
-            ), $progress);
+            $this->encoder->run(SegmentCommand::arguments($spec, $this->filesOf($spec, $files), $draft), $progress);
 
             return ['frames' => $spec->frames, 'setup' => $this->prober->setup($draft)];
         });
@@ -95,6 +95,29 @@ final class PieceRenderer
         file_put_contents($list, ConcatList::write($entries));
 
         return $list;
+    }
+
+    /** @param  array<string, string>  $files */
+    private function filesOf(SegmentSpec $spec, array $files): SegmentFiles
+    {
+        $cut = $spec->cameraRect() === null ? null : $spec->picture->insetFrame;
+
+        return new SegmentFiles(
+            $this->pathOf($spec->camera, $files),
+            $this->pathOf($spec->slide, $files),
+            $this->pathOf($spec->picture->logo?->hash, $files),
+            $cut === null || $cut->radius === 0 ? null : $this->drawing($cut->maskSvg()),
+            $cut === null || $cut->border === 0 ? null : $this->drawing($cut->borderSvg()),
+        );
+    }
+
+    private function drawing(string $svg): string
+    {
+        return $this->cache->findOrMake('drawing', CacheKey::of('drawing', ['svg' => $svg], ''), 'png', function (string $draft) use ($svg): array {
+            $this->slides->draw($svg, $draft);
+
+            return [];
+        })->path;
     }
 
     /** @param  array<string, string>  $files */

@@ -3,6 +3,7 @@
 namespace App\Media;
 
 use Symfony\Component\Process\Exception\ProcessStartFailedException;
+use Symfony\Component\Process\Exception\ProcessTimedOutException;
 use Symfony\Component\Process\Process;
 
 /** Runs an outside program without a shell, letting other work go on while it waits. */
@@ -17,22 +18,27 @@ final class Program
     /**
      * @param  list<string>  $command
      * @param  (callable(string $text): void)|null  $onOutput  given the standard output as it comes
+     * @param  array<string, string>  $environment  beside what this process has
+     * @param  float|null  $seconds  it is stopped and has failed after so long; null for never
      * @return array{output: string, log: string} standard output (empty when given to `$onOutput`) and error output
      *
      * @throws ProgramMissing|ProgramFailed|DiskFull
      */
-    public static function run(array $command, ?callable $onOutput = null, ?string $input = null): array
+    public static function run(array $command, ?callable $onOutput = null, ?string $input = null, array $environment = [], ?float $seconds = null): array
     {
-        $process = new Process($command, timeout: null);
+        $process = new Process($command, env: $environment === [] ? null : $environment, timeout: $seconds);
         $process->setInput($input);
         $output = '';
         try {
             $process->start();
             while ($process->isRunning()) {
                 $output .= self::passOn($process->getIncrementalOutput(), $onOutput);
+                $process->checkTimeout();
                 self::wait();
             }
             $output .= self::passOn($process->getIncrementalOutput(), $onOutput);
+        } catch (ProcessTimedOutException) {
+            throw ProgramFailed::running($command, -1, "stopped after {$seconds} s");
         } catch (ProcessStartFailedException) {
             throw ProgramMissing::named($command[0]);
         } finally {

@@ -6,6 +6,7 @@ use Database\Factories\LessonFactory;
 use Illuminate\Database\Eloquent\Concerns\HasUlids;
 use Illuminate\Database\Eloquent\Factories\HasFactory;
 use Illuminate\Database\Eloquent\Model;
+use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Database\Eloquent\Relations\HasMany;
 use Illuminate\Database\Eloquent\SoftDeletes;
 use Illuminate\Support\Carbon;
@@ -16,7 +17,12 @@ use Illuminate\Support\Carbon;
  * @property int $width
  * @property int $height
  * @property int $fps
+ * @property string|null $course_id
+ * @property array<string, string|int|null> $style what this lesson has otherwise than its course
+ * @property string $script the whole script, as core/Script reads it
+ * @property int $revision counts the script's changes
  * @property Carbon $updated_at
+ * @property-read Course|null $course
  * @property-read int|null $sections_count
  * @property-read int|null $kept_count
  */
@@ -27,6 +33,19 @@ final class Lesson extends Model
 
     protected $guarded = [];
 
+    protected $attributes = ['style' => '{}', 'script' => '', 'revision' => 0];
+
+    protected function casts(): array
+    {
+        return ['style' => 'array', 'width' => 'integer', 'height' => 'integer', 'fps' => 'integer', 'revision' => 'integer'];
+    }
+
+    /** @return BelongsTo<Course, $this> */
+    public function course(): BelongsTo
+    {
+        return $this->belongsTo(Course::class);
+    }
+
     /** @return HasMany<Section, $this> in lesson order */
     public function sections(): HasMany
     {
@@ -36,10 +55,22 @@ final class Lesson extends Model
         return $sections;
     }
 
-    /** @return HasMany<Slide, $this> */
+    /** @return HasMany<Slide, $this> in the order of the deck */
     public function slides(): HasMany
     {
-        return $this->hasMany(Slide::class);
+        $slides = $this->hasMany(Slide::class);
+        $slides->orderBy('position')->orderBy('id');
+
+        return $slides;
+    }
+
+    /** @return HasMany<Deck, $this> newest first */
+    public function decks(): HasMany
+    {
+        $decks = $this->hasMany(Deck::class);
+        $decks->latest()->orderByDesc('id');
+
+        return $decks;
     }
 
     /** @return HasMany<Export, $this> newest first */

@@ -10,20 +10,14 @@ use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Database\Eloquent\Relations\HasMany;
 use Illuminate\Database\Eloquent\SoftDeletes;
-use OpenReel\Core\Picture\Corner;
-use OpenReel\Core\Picture\InsetSize;
-use OpenReel\Core\Picture\Layout;
 
 /**
  * @property string $id
  * @property string $lesson_id
- * @property string|null $slide_id
+ * @property string|null $slide_id the slide it begins with
  * @property int $position
  * @property string $heading
- * @property string $script
- * @property Layout $layout
- * @property Corner $inset_corner
- * @property InsetSize $inset_size
+ * @property string $script its part of the lesson's script, without the heading
  * @property-read Lesson $lesson
  * @property-read Slide|null $slide
  * @property-read Collection<int, Take> $takes
@@ -38,18 +32,7 @@ final class Section extends Model
     /** @var list<string> */
     protected $touches = ['lesson'];
 
-    protected $attributes = [
-        'heading' => '',
-        'script' => '',
-        'layout' => 'slide-with-inset',
-        'inset_corner' => 'bottom-right',
-        'inset_size' => 'medium',
-    ];
-
-    protected function casts(): array
-    {
-        return ['layout' => Layout::class, 'inset_corner' => Corner::class, 'inset_size' => InsetSize::class];
-    }
+    protected $attributes = ['heading' => '', 'script' => ''];
 
     /** @return BelongsTo<Lesson, $this> */
     public function lesson(): BelongsTo

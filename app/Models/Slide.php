@@ -4,11 +4,17 @@ namespace App\Models;
 
 use Illuminate\Database\Eloquent\Concerns\HasUlids;
 use Illuminate\Database\Eloquent\Model;
+use Illuminate\Database\Eloquent\SoftDeletes;
 
 /**
  * @property string $id
  * @property string $lesson_id
- * @property string $name what the presenter's file was called; shown, never used as a path
+ * @property string $name by which cues call it; no two slides of a lesson share one
+ * @property string|null $deck_id the file it can be drawn again from
+ * @property int|null $page counted from 1 in that file
+ * @property int $position in the deck, from 1
+ * @property string $text the words on it
+ * @property list<int> $look see OpenReel\Core\Deck\Page
  * @property string $path on the media disk
  * @property string $mime
  * @property string $hash
@@ -17,7 +23,14 @@ use Illuminate\Database\Eloquent\Model;
  */
 final class Slide extends Model
 {
-    use HasUlids;
+    use HasUlids, SoftDeletes;
 
     protected $guarded = [];
+
+    protected $attributes = ['position' => 0, 'text' => '', 'look' => '[]'];
+
+    protected function casts(): array
+    {
+        return ['look' => 'array'];
+    }
 }

@@ -14,8 +14,9 @@ use OpenReel\Core\Take\Verdict;
 
 /**
  * @property string $id
- * @property string $section_id
- * @property int $number counted from 1 within the section, never given twice
+ * @property string $section_id where it hangs now: where most of its lines are
+ * @property string|null $recorded_in the section it was recorded for
+ * @property int $number counted from 1 within the section it was recorded for, never given twice
  * @property TakeState $state
  * @property Verdict $verdict
  * @property string|null $problem
@@ -25,6 +26,8 @@ use OpenReel\Core\Take\Verdict;
  * @property int|null $used_from tick the presenter chose instead, null when the found one is used
  * @property int|null $used_until
  * @property list<string> $flags
+ * @property list<array{id: string, text: string}> $lines as the script had them when it was recorded
+ * @property array<string, int> $line_ticks when each of them begins, by line id
  * @property int|null $camera_width
  * @property int|null $camera_height
  * @property string|null $media_path what is played back and shown: picture, and sound for the browser
@@ -45,11 +48,11 @@ final class Take extends Model
 
     protected $guarded = [];
 
-    protected $attributes = ['verdict' => 'undecided', 'flags' => '[]', 'length_ticks' => 0];
+    protected $attributes = ['verdict' => 'undecided', 'flags' => '[]', 'lines' => '[]', 'line_ticks' => '{}', 'length_ticks' => 0];
 
     protected function casts(): array
     {
-        return ['state' => TakeState::class, 'verdict' => Verdict::class, 'flags' => 'array', 'loudness' => 'float'];
+        return ['state' => TakeState::class, 'verdict' => Verdict::class, 'flags' => 'array', 'lines' => 'array', 'line_ticks' => 'array', 'loudness' => 'float'];
     }
 
     /** @return BelongsTo<Section, $this> */

@@ -6,7 +6,11 @@ use App\Media\Encoder;
 use App\Media\FfmpegEncoder;
 use App\Media\FfprobeProber;
 use App\Media\FliteVoice;
+use App\Media\LibreOffice;
+use App\Media\OfficeConverter;
+use App\Media\PopplerSlideMaker;
 use App\Media\Prober;
+use App\Media\SlideMaker;
 use App\Media\Voice;
 use Illuminate\Http\Resources\Json\JsonResource;
 use Illuminate\Support\ServiceProvider;
@@ -17,6 +21,8 @@ final class AppServiceProvider extends ServiceProvider
     {
         $this->app->singleton(Encoder::class, fn (): Encoder => new FfmpegEncoder(config('reel.programs.ffmpeg')));
         $this->app->singleton(Prober::class, fn (): Prober => new FfprobeProber(config('reel.programs.ffprobe')));
+        $this->app->singleton(SlideMaker::class, fn (): SlideMaker => new PopplerSlideMaker(resource_path('fonts')));
+        $this->app->singleton(OfficeConverter::class, fn (): OfficeConverter => new LibreOffice(config('reel.programs.office')));
         $this->app->singleton(Voice::class, fn (): Voice => new FliteVoice(config('reel.programs.voice')));
     }
 

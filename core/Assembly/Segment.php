@@ -2,15 +2,16 @@
 
 namespace OpenReel\Core\Assembly;
 
-use OpenReel\Core\Picture\PicturePlan;
-
-/** One section's place in the lesson, in whole frames, and what it shows. */
+/** One take's or card's place in the lesson, in whole frames, and what is seen meanwhile. */
 final readonly class Segment
 {
     /**
-     * @param  int  $position  counted from 1 among all sections, also those without a kept take
+     * @param  int  $position  the section's, counted from 1 among all sections, also those without a kept take
      * @param  int  $startFrame  frames before this segment
      * @param  int  $frames  at least 1
+     * @param  TakeSource|null  $take  null for a card
+     * @param  non-empty-list<Shot>  $shots  without gaps, together as long as the segment
+     * @param  bool  $opensSection  false for the further takes of a section
      */
     public function __construct(
         public string $sectionId,
@@ -18,9 +19,9 @@ final readonly class Segment
         public string $title,
         public int $startFrame,
         public int $frames,
-        public TakeSource $take,
-        public ?SlideSource $slide,
-        public PicturePlan $picture,
+        public ?TakeSource $take,
+        public array $shots,
+        public bool $opensSection = true,
     ) {
     }
 }

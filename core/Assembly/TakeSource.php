@@ -4,6 +4,7 @@ namespace OpenReel\Core\Assembly;
 
 use OpenReel\Core\Picture\Shape;
 use OpenReel\Core\Time\Span;
+use OpenReel\Core\Time\Tick;
 
 /** The take a section uses: what is taken from it and what it can show. */
 final readonly class TakeSource
@@ -14,6 +15,8 @@ final readonly class TakeSource
      * @param  string|null  $mediaHash  SHA-256 of the picture's file, null when there is none
      * @param  string|null  $soundHash  SHA-256 of the sound's file, null when there is none
      * @param  float|null  $loudness  LUFS of the whole take, null when it could not be measured
+     * @param  array<string, Tick>  $lines  when each line begins in the take, by line id; may be empty when nothing
+     *                                      changes inside the section
      */
     public function __construct(
         public string $id,
@@ -23,6 +26,24 @@ final readonly class TakeSource
         public ?string $mediaHash,
         public ?string $soundHash,
         public ?float $loudness,
+        public array $lines = [],
     ) {
+    }
+
+    /** Where in the take a place in its lines lies; null when it does not speak that line. */
+    public function at(string $line, float $within): ?Tick
+    {
+        $from = $this->lines[$line] ?? null;
+        if ($from === null) {
+            return null;
+        }
+        $until = $this->used->until;
+        foreach ($this->lines as $other) {
+            if ($from->isBefore($other) && $other->isBefore($until)) {
+                $until = $other;
+            }
+        }
+
+        return Tick::of($from->count + (int) round(($until->count - $from->count) * $within));
     }
 }

@@ -18,4 +18,15 @@ enum Corner: string
     {
         return $this === self::TopLeft || $this === self::TopRight;
     }
+
+    /** A rectangle of this size in this corner of the frame, so far from its edges. */
+    public function place(int $width, int $height, int $margin, FrameSize $frame): PixelRect
+    {
+        return new PixelRect(
+            $this->isLeft() ? $margin : $frame->width - $margin - $width,
+            $this->isTop() ? $margin : $frame->height - $margin - $height,
+            $width,
+            $height,
+        );
+    }
 }

@@ -15,4 +15,9 @@ final class PictureProblem extends Problem
     {
         return new self("A picture of {$width} x {$height} has no area.");
     }
+
+    public static function noColour(string $text): self
+    {
+        return new self("\"{$text}\" is no colour. Write it as six digits or letters from 0 to F, for example #0B5D66.");
+    }
 }

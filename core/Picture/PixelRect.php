@@ -18,6 +18,12 @@ final readonly class PixelRect
         return new self(self::even(($frame->width - $width) / 2), self::even(($frame->height - $height) / 2), $width, $height);
     }
 
+    public function overlaps(self $other): bool
+    {
+        return $this->x < $other->x + $other->width && $other->x < $this->x + $this->width
+            && $this->y < $other->y + $other->height && $other->y < $this->y + $this->height;
+    }
+
     /** The nearest even number, at least 2 unless zero is meant. */
     public static function even(float $value): int
     {

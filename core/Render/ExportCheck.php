@@ -21,7 +21,7 @@ final class ExportCheck
     {
         $frames = $assembly->frames();
         $seconds = $assembly->length()->seconds();
-        $chapters = count($assembly->segments);
+        $chapters = count($assembly->chapters());
         $size = "{$assembly->frame->width} x {$assembly->frame->height}";
         $found = "{$facts->width} x {$facts->height}";
 

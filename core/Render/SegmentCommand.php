@@ -2,51 +2,61 @@
 
 namespace OpenReel\Core\Render;
 
-use OpenReel\Core\Picture\PicturePlan;
 use OpenReel\Core\Picture\PixelRect;
 
 /** The encoder command for one segment's picture: H.264 without sound, joinable to any other segment of its size and rate. */
 final class SegmentCommand
 {
     /** Part of every cache key: change it whenever the command changes what comes out. */
-    public const RECIPE = 1;
+    public const RECIPE = 2;
 
     /** HD colour (ITU-R BT.709), whatever matrix the source has. */
     private const COLOUR = 'out_color_matrix=bt709:out_range=tv';
 
     /**
-     * @param  string|null  $camera  path, needed when the spec shows the camera
-     * @param  string|null  $slide  path, needed when the spec shows the slide
      * @param  string  $out  path of the MP4 file to write
      * @return list<string> arguments after the program's name
      */
-    public static function arguments(SegmentSpec $spec, ?string $camera, ?string $slide, string $out): array
+    public static function arguments(SegmentSpec $spec, SegmentFiles $files, string $out): array
     {
         $inputs = [];
-        $layers = [];
-        if ($spec->slideRect() !== null && $slide !== null) {
-            array_push($inputs, '-i', $slide);
-            $layers[] = [$spec->slideRect(), self::slide($spec, count($layers), $spec->slideRect())];
+        $count = 0;
+        $input = function (string ...$arguments) use (&$inputs, &$count): int {
+            array_push($inputs, ...$arguments);
+
+            return $count++;
+        };
+        $logo = $spec->picture->logo === null || $files->logo === null ? null : self::logo($spec, $input('-i', $files->logo));
+        $camera = null;
+        $slide = null;
+        if ($spec->slideRect() !== null && $files->slide !== null) {
+            // A logo that the camera does not touch is drawn once, on the slide, and repeated with it.
+            $early = self::cameraTouchesLogo($spec) ? null : $logo;
+            $logo = $early === null ? $logo : null;
+            $slide = self::slide($spec, $input('-i', $files->slide), $spec->slideRect(), $early);
         }
-        if ($spec->cameraRect() !== null && $camera !== null) {
-            array_push($inputs, '-seek_timestamp', '1', '-ss', sprintf('%.6F', $spec->in->seconds()), '-i', $camera);
-            $layers[] = [$spec->cameraRect(), self::camera($spec, count($layers), $spec->cameraRect())];
+        if ($spec->cameraRect() !== null && $files->camera !== null) {
+            $at = $input('-seek_timestamp', '1', '-ss', sprintf('%.6F', $spec->in->seconds()), '-i', $files->camera);
+            $camera = self::camera($spec, $at, $spec->cameraRect());
+            $camera = self::cutOut($spec, $camera, $files, $input);
         }
 
         return [
             ...$inputs,
-            '-filter_complex', self::graph($spec, $layers),
+            '-filter_complex', self::graph($spec, $slide, $camera, $logo),
             '-map', '[picture]', '-frames:v', (string) $spec->frames,
             ...self::encoding(),
             '-f', 'mp4', $out,
         ];
     }
 
-    /** One decoded and scaled slide, repeated from memory. */
-    private static function slide(SegmentSpec $spec, int $input, PixelRect $rect): string
+    /** One decoded and scaled slide on the whole frame, repeated from memory. */
+    private static function slide(SegmentSpec $spec, int $input, PixelRect $rect, ?string $logo): string
     {
-        return "[{$input}:v]scale={$rect->width}:{$rect->height}:flags=lanczos:".self::COLOUR
-            .",setsar=1,format=yuv420p,loop=loop=-1:size=1,fps={$spec->rate->fps}";
+        $chain = "[{$input}:v]scale={$rect->width}:{$rect->height}:flags=lanczos:".self::COLOUR.',setsar=1,format=yuv420p'.self::pad($spec, $rect);
+        $chain = $logo === null ? $chain : "{$chain}[clean];[clean]{$logo}";
+
+        return "{$chain},loop=loop=-1:size=1,fps={$spec->rate->fps}";
     }
 
     /**
@@ -61,28 +71,60 @@ final class SegmentCommand
             ."scale={$size}:force_original_aspect_ratio=increase,crop={$size},scale=".self::COLOUR.',setsar=1,format=yuv420p';
     }
 
-    /** @param  list<array{PixelRect, string}>  $layers  where and what, bottom first */
-    private static function graph(SegmentSpec $spec, array $layers): string
+    /**
+     * The border laid on the camera, and its corners made transparent, all at the inset's small size.
+     *
+     * @param  callable(string...): int  $input
+     */
+    private static function cutOut(SegmentSpec $spec, string $camera, SegmentFiles $files, callable $input): string
+    {
+        $cut = $spec->picture->insetFrame;
+        if ($cut !== null && $cut->border > 0 && $files->border !== null) {
+            $camera .= "[bare];[{$input('-i', $files->border)}:v]format=yuva420p,loop=loop=-1:size=1[edge];[bare][edge]overlay=0:0:format=yuv420:shortest=1";
+        }
+        if ($cut !== null && $cut->radius > 0 && $files->mask !== null) {
+            $camera .= "[whole];[{$input('-i', $files->mask)}:v]format=gray,loop=loop=-1:size=1,fps={$spec->rate->fps}[mask];[whole][mask]alphamerge";
+        }
+
+        return $camera;
+    }
+
+    /** What lays the logo over whatever comes before it. */
+    private static function logo(SegmentSpec $spec, int $input): string
+    {
+        $rect = $spec->picture->logo?->rect($spec->picture->frame) ?? new PixelRect(0, 0, 2, 2);
+
+        return "null[under];[{$input}:v]scale={$rect->width}:{$rect->height}:flags=lanczos,format=yuva420p[logo];"
+            ."[under][logo]overlay={$rect->x}:{$rect->y}:format=yuv420:eof_action=repeat";
+    }
+
+    private static function cameraTouchesLogo(SegmentSpec $spec): bool
+    {
+        $logo = $spec->picture->logo?->rect($spec->picture->frame);
+
+        return $logo !== null && ($spec->cameraRect()?->overlaps($logo) ?? false);
+    }
+
+    private static function pad(SegmentSpec $spec, PixelRect $rect): string
     {
         $frame = $spec->picture->frame;
-        $bottom = array_shift($layers);
-        if ($bottom === null) {
-            return sprintf('color=c=0x%s:s=%dx%d:r=%d,format=yuv420p[picture]', PicturePlan::GROUND, $frame->width, $frame->height, $spec->rate->fps);
-        }
 
-        // The bottom layer is padded to the whole frame, so there is never more than one overlay.
-        [$rect, $base] = $bottom;
-        if ($rect->width !== $frame->width || $rect->height !== $frame->height) {
-            $pad = sprintf('pad=%d:%d:%d:%d:color=0x%s', $frame->width, $frame->height, $rect->x, $rect->y, PicturePlan::GROUND);
-            $base = str_contains($base, ',loop=') ? str_replace(',loop=', ",{$pad},loop=", $base) : "{$base},{$pad}";
-        }
-        $top = array_shift($layers);
-        if ($top === null) {
-            return "{$base}[picture]";
-        }
-        [$rect, $over] = $top;
+        return $rect->width === $frame->width && $rect->height === $frame->height ? ''
+            : sprintf(',pad=%d:%d:%d:%d:color=0x%s', $frame->width, $frame->height, $rect->x, $rect->y, $spec->picture->ground);
+    }
 
-        return "{$base}[base];{$over}[over];[base][over]overlay={$rect->x}:{$rect->y}:format=yuv420:eof_action=repeat[picture]";
+    private static function graph(SegmentSpec $spec, ?string $slide, ?string $camera, ?string $logo): string
+    {
+        $frame = $spec->picture->frame;
+        $rect = $spec->cameraRect();
+        $picture = match (true) {
+            $slide !== null && $camera !== null && $rect !== null => "{$slide}[base];{$camera}[over];[base][over]overlay={$rect->x}:{$rect->y}:format=yuv420:eof_action=repeat",
+            $slide !== null => $slide,
+            $camera !== null && $rect !== null => $camera.self::pad($spec, $rect),
+            default => sprintf('color=c=0x%s:s=%dx%d:r=%d,format=yuv420p', $spec->picture->ground, $frame->width, $frame->height, $spec->rate->fps),
+        };
+
+        return $logo === null ? "{$picture}[picture]" : "{$picture},{$logo}[picture]";
     }
 
     /** @return list<string> */

@@ -3,13 +3,14 @@
 namespace OpenReel\Core\Render;
 
 use OpenReel\Core\Assembly\Segment;
+use OpenReel\Core\Assembly\Shot;
 use OpenReel\Core\Picture\PicturePlan;
 use OpenReel\Core\Picture\PixelRect;
 use OpenReel\Core\Time\FrameRate;
 use OpenReel\Core\Time\Tick;
 
 /**
- * The picture of one segment, complete: what it shows, from which files (by hash), for how many frames. Two equal specs
+ * The picture of one shot, complete: what it shows, from which files (by hash), for how many frames. Two equal specs
  * make the same picture, wherever in the lesson they stand.
  */
 final readonly class SegmentSpec
@@ -29,18 +30,31 @@ final readonly class SegmentSpec
     ) {
     }
 
-    public static function of(Segment $segment, FrameRate $rate): self
+    public static function of(Segment $segment, Shot $shot, FrameRate $rate): self
     {
-        $camera = $segment->picture->camera === null ? null : $segment->take->mediaHash;
+        $take = $segment->take;
+        $camera = $shot->picture->camera === null ? null : $take?->mediaHash;
 
         return new self(
-            $segment->picture,
+            $shot->picture,
             $rate,
-            $segment->frames,
+            $shot->frames,
             $camera,
-            $camera === null ? Tick::zero() : $segment->take->used->from,
-            $segment->picture->slide === null ? null : $segment->slide?->hash,
+            $camera === null || $take === null ? Tick::zero() : $take->used->from->plus(Tick::ofFrames($shot->offset, $rate)),
+            $shot->picture->slide === null ? null : $shot->slide?->hash,
         );
+    }
+
+    /** @return list<self> all of a segment's shots, in order */
+    public static function all(Segment $segment, FrameRate $rate): array
+    {
+        return array_map(fn (Shot $shot): self => self::of($segment, $shot, $rate), $segment->shots);
+    }
+
+    /** @return list<string> hashes of the files it is made from */
+    public function files(): array
+    {
+        return array_values(array_filter([$this->camera, $this->slide, $this->picture->logo?->hash]));
     }
 
     public function length(): Tick
@@ -57,6 +71,7 @@ final readonly class SegmentSpec
             'camera' => $this->camera,
             'in' => $this->in->count,
             'slide' => $this->slide,
+            'logo' => $this->picture->logo?->hash,
             'recipe' => SegmentCommand::RECIPE,
         ], $encoder);
     }

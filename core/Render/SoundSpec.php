@@ -30,9 +30,12 @@ final readonly class SoundSpec
     /** @param  float  $target  LUFS */
     public static function of(Segment $segment, FrameRate $rate, float $target): self
     {
-        $used = $segment->take->used;
+        $take = $segment->take;
+        $length = Tick::ofFrames($segment->frames, $rate);
 
-        return new self($segment->take->soundHash, $used->from, $used->length(), Tick::ofFrames($segment->frames, $rate), $target, $segment->take->loudness);
+        return $take === null
+            ? new self(null, Tick::zero(), Tick::zero(), $length, $target, null)
+            : new self($take->soundHash, $take->used->from, $take->used->length(), $length, $target, $take->loudness);
     }
 
     public function key(string $encoder): string

@@ -2,15 +2,17 @@
 
 namespace OpenReel\Core\Script;
 
-/** One sentence of a section's script: the unit of prompting and, later, of coverage and captions. */
+/** One sentence of a section's script: the unit of prompting, coverage and captions. */
 final readonly class Line
 {
     /**
      * @param  int  $number  counted from 1 within the section
      * @param  int  $paragraph  counted from 1 within the section
-     * @param  string  $text  one sentence, white space folded, without list marks
+     * @param  string  $text  one sentence as it is spoken: white space folded, without list marks and cues
+     * @param  int  $from  byte where it starts in the text it was read from
+     * @param  int  $until  byte behind its end
      */
-    public function __construct(public int $number, public int $paragraph, public string $text)
+    public function __construct(public int $number, public int $paragraph, public string $text, public int $from = 0, public int $until = 0)
     {
     }
 }

@@ -21,63 +21,81 @@ final class LineSplitter
     private const LIST_MARK = '/^\s{0,3}(?:[-*+•]|\d{1,3}[.)])\s+/u';
 
     /**
-     * @param  string  $text  UTF-8; blank lines part paragraphs, single line breaks do not
+     * @param  string  $text  UTF-8; blank lines part paragraphs, single line breaks do not; cues are not spoken
+     * @param  int  $base  byte at which the text stands in the whole script; lines are counted from there
      * @return list<Line> empty when there is nothing to say
      */
-    public static function split(string $text): array
+    public static function split(string $text, int $base = 0): array
     {
         $lines = [];
-        foreach (self::paragraphs($text) as $index => $paragraph) {
-            foreach (self::sentences($paragraph) as $sentence) {
-                $lines[] = new Line(count($lines) + 1, $index + 1, $sentence);
+        foreach (self::paragraphs(mb_scrub($text, 'UTF-8'), $base) as $index => $paragraph) {
+            foreach (self::sentences($paragraph->spoken) as [$sentence, $at]) {
+                $from = $paragraph->source($at);
+                $until = $paragraph->source($at + strlen($sentence) - 1) + 1;
+                $lines[] = new Line(count($lines) + 1, $index + 1, $sentence, $from, $until);
             }
         }
 
         return $lines;
     }
 
-    /** @return list<string> white space folded, list marks removed */
-    private static function paragraphs(string $text): array
+    /** @return list<Paragraph> list marks and cues removed */
+    private static function paragraphs(string $text, int $base): array
     {
-        $text = mb_scrub($text, 'UTF-8');
         $paragraphs = [];
-        $open = [];
+        $open = new Paragraph;
         $close = function () use (&$open, &$paragraphs): void {
-            $joined = trim((string) preg_replace('/\s+/u', ' ', implode(' ', $open)));
-            if ($joined !== '') {
-                $paragraphs[] = $joined;
+            if (trim($open->spoken) !== '') {
+                $paragraphs[] = $open;
             }
-            $open = [];
+            $open = new Paragraph;
         };
-
-        foreach (preg_split('/\R/u', $text) ?: [] as $row) {
-            $isItem = preg_match(self::LIST_MARK, $row) === 1;
-            if ($isItem || trim($row) === '') {
+        preg_match_all('/[^\r\n]*(?:\r\n|\r|\n|$)/', $text, $rows, PREG_OFFSET_CAPTURE);
+        foreach ($rows[0] as [$row, $at]) {
+            $mark = preg_match(self::LIST_MARK, $row, $match) === 1 ? strlen($match[0]) : 0;
+            if ($mark > 0 || trim($row) === '') {
                 $close();
             }
-            $open[] = $isItem ? (string) preg_replace(self::LIST_MARK, '', $row) : $row;
+            self::addRow($open, substr($row, $mark), $base + $at + $mark);
         }
         $close();
 
         return $paragraphs;
     }
 
-    /** @return list<string> */
+    /** Adds a row's words, leaving out its cues. */
+    private static function addRow(Paragraph $paragraph, string $row, int $from): void
+    {
+        $at = 0;
+        preg_match_all(Cue::PATTERN, $row, $cues, PREG_OFFSET_CAPTURE);
+        foreach ($cues[0] as [$cue, $offset]) {
+            $paragraph->add(substr($row, $at, $offset - $at), $from + $at);
+            $at = $offset + strlen($cue);
+        }
+        $paragraph->add(substr($row, $at), $from + $at);
+    }
+
+    /** @return list<array{string, int}> sentences and the byte each starts at */
     private static function sentences(string $paragraph): array
     {
         $sentences = [];
         $held = '';
-        foreach (self::pieces($paragraph) as $piece) {
-            $goesOn = self::endsInAbbreviation($held) || preg_match('/^\s*\p{Ll}/u', $piece) === 1;
+        $start = $at = 0;
+        foreach ([...self::pieces($paragraph), ''] as $piece) {
+            $goesOn = $piece !== '' && (self::endsInAbbreviation($held) || preg_match('/^\s*\p{Ll}/u', $piece) === 1);
             if (! $goesOn) {
-                $sentences[] = trim($held);
+                $sentence = trim($held);
+                if (preg_match('/[\p{L}\p{N}\p{S}]/u', $sentence) === 1) {
+                    $sentences[] = [$sentence, $start + strlen($held) - strlen(ltrim($held))];
+                }
                 $held = '';
+                $start = $at;
             }
             $held .= $piece;
+            $at += strlen($piece);
         }
-        $sentences[] = trim($held);
 
-        return array_values(array_filter($sentences, fn (string $s): bool => preg_match('/[\p{L}\p{N}\p{S}]/u', $s) === 1));
+        return $sentences;
     }
 
     /** @return list<string> pieces that join to the paragraph again */

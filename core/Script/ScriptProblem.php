@@ -10,9 +10,4 @@ final class ScriptProblem extends Problem
     {
         return new self('The script is empty. Start it with "# Title", then "## Section" and the words to be spoken.');
     }
-
-    public static function headingWithoutText(int $row): self
-    {
-        return new self("The heading in row {$row} of the script has no words after the # marks.");
-    }
 }

@@ -2,6 +2,7 @@
 
 namespace Database\Factories;
 
+use App\Actions\SpokenLines;
 use App\Models\Section;
 use App\Models\Take;
 use App\Models\TakeState;
@@ -23,5 +24,13 @@ final class TakeFactory extends Factory
             'speech_until' => 9 * 48_000,
             'loudness' => -20.0,
         ];
+    }
+
+    /** It speaks what the section says. */
+    public function configure(): static
+    {
+        return $this->afterCreating(function (Take $take): void {
+            $take->update(['recorded_in' => $take->recorded_in ?? $take->section_id, 'lines' => $take->lines === [] ? SpokenLines::of($take->section) : $take->lines]);
+        });
     }
 }

@@ -74,7 +74,7 @@ final class CommandLineTest extends FeatureTestCase
         yield 'no script' => [fn (string $f) => unlink("{$f}/script.md"), 'There is no script.md'];
         yield 'empty script' => [fn (string $f) => file_put_contents("{$f}/script.md", ''), 'The script is empty.'];
         yield 'a slide too many' => [fn (string $f) => copy(Clips::slide(), "{$f}/slides/03.png"), 'Slide 03.png belongs to no section'];
-        yield 'a slide that is none' => [fn (string $f) => file_put_contents("{$f}/slides/01.png", 'x'), '"01.png" is not a PNG or JPEG picture.'];
+        yield 'a slide that is none' => [fn (string $f) => file_put_contents("{$f}/slides/01.png", 'x'), '"01.png" is not a PNG, JPEG, WebP or SVG picture.'];
         yield 'a take too many' => [fn (string $f) => copy(Clips::spoken(), "{$f}/takes/09-1.webm"), 'The take 09-1.webm belongs to no section'];
         yield 'a name that says nothing' => [fn (string $f) => copy(Clips::spoken(), "{$f}/takes/best.webm"), 'The take best.webm is not named SECTION-TAKE.ext'];
         yield 'an empty take' => [fn (string $f) => file_put_contents("{$f}/takes/02-1.mp4", ''), 'The take 02-1.mp4 is empty.'];
@@ -101,11 +101,12 @@ final class CommandLineTest extends FeatureTestCase
 
         $sections = $this->getJson('/api/lessons/'.Lesson::query()->sole()->id)->json('sections');
         $takes = array_merge(...array_column($sections, 'takes'));
-        self::assertCount(7, $sections);
+        self::assertCount(8, $sections);
+        self::assertSame('closing', $sections[7]['card']['kind']);
         self::assertEqualsCanonicalizing(['kept', 'undecided', 'discarded'], array_values(array_unique(array_column($takes, 'verdict'))));
         self::assertContains(['very-quiet'], array_column($takes, 'flags'));
         self::assertSame([], $sections[6]['takes'], 'one is left to be recorded');
-        self::assertNotContains(null, array_column($sections, 'slide'));
+        self::assertNotContains(null, array_column(array_slice($sections, 0, 7), 'slide'));
     }
 
     public function test_the_stand_in_voice_reads_the_section(): void

@@ -113,7 +113,7 @@ final class ExportTest extends FeatureTestCase
     public function test_cancelling_in_the_middle_stops_the_encoder_and_leaves_no_drafts(): void
     {
         $lesson = $this->lesson();
-        $lesson->sections()->update(['inset_size' => 'large']);
+        $lesson->sections()->get()->each(fn (Section $s) => $this->patchJson("/api/sections/{$s->id}", ['inset_size' => 'large'])->assertOk());
         $export = RequestExport::row($lesson);
         $commands = $this->spyOnEncoder(before: fn () => Export::query()->update(['state' => ExportState::Cancelled]));
 
@@ -136,7 +136,7 @@ final class ExportTest extends FeatureTestCase
     public function test_trouble_is_said_plainly_and_the_next_try_succeeds(?\Throwable $trouble, string $says): void
     {
         $lesson = $this->lesson();
-        $lesson->sections()->update(['inset_size' => 'large']);
+        $lesson->sections()->get()->each(fn (Section $s) => $this->patchJson("/api/sections/{$s->id}", ['inset_size' => 'large'])->assertOk());
         $good = app(Encoder::class);
         $bad = $trouble === null ? new FfmpegEncoder('/nowhere/ffmpeg') : $this->failing($good, $trouble);
         $this->useEncoder($bad);
@@ -170,7 +170,7 @@ final class ExportTest extends FeatureTestCase
         $lesson = Lesson::factory()->create(['width' => 320, 'height' => 180, 'fps' => 30]);
         $clips = [Clips::spoken(), Clips::soundOnly(), Clips::pictureOnly(), Clips::stereoWav(), Clips::phone(), Clips::changingSize(), Clips::silent()];
         foreach ($clips as $index => $clip) {
-            $section = Section::factory()->for($lesson)->create(['position' => $index + 1, 'heading' => '', 'layout' => $index % 2 ? 'camera-alone' : 'slide-with-inset']);
+            $section = Section::factory()->for($lesson)->create(['position' => $index + 1, 'heading' => '', 'script' => $index % 2 ? '[layout: camera alone] Hello.' : 'Hello.']);
             $this->keep($this->record($section, $clip));
         }
 

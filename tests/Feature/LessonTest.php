@@ -8,6 +8,8 @@ use App\Models\Take;
 
 final class LessonTest extends FeatureTestCase
 {
+    private const ODD_HEADING = "Quotes \" ' braces {\\an7} \\ back, emoji 🚣, right to left שלום, <b>tags</b>";
+
     private const ODD_TEXT = "Quotes \" ' braces {\\an7} \\ back, emoji 🚣, right to left שלום, <b>tags</b>\n\n  two spaces";
 
     public function test_a_new_lesson_starts_with_one_empty_section(): void
@@ -24,8 +26,8 @@ final class LessonTest extends FeatureTestCase
         $bad = [
             'Give the lesson a title.' => ['title' => '  '],
             'A title has at most 200 characters.' => ['title' => str_repeat('x', 201)],
-            'Choose 1920 x 1080 or 1280 x 720.' => ['height' => 720],
-            'Choose 25 or 30 frames a second.' => ['fps' => 29],
+            'That frame size is not offered. Choose one of the list, for example 1920 x 1080.' => ['height' => 721],
+            'Choose 24, 25, 30, 50 or 60 frames a second.' => ['fps' => 29],
         ];
         foreach ($bad as $says => $change) {
             $this->postJson('/api/lessons', $change + $good)->assertUnprocessable()->assertJson(['detail' => $says]);
@@ -59,9 +61,9 @@ final class LessonTest extends FeatureTestCase
     public function test_text_comes_back_as_typed(): void
     {
         $section = $this->section();
-        $this->patchJson("/api/sections/{$section->id}", ['heading' => self::ODD_TEXT, 'script' => self::ODD_TEXT])->assertOk();
+        $this->patchJson("/api/sections/{$section->id}", ['heading' => self::ODD_HEADING, 'script' => self::ODD_TEXT])->assertOk();
 
-        $this->getJson("/api/lessons/{$section->lesson_id}")->assertJsonPath('sections.0.script', self::ODD_TEXT)->assertJsonPath('sections.0.heading', self::ODD_TEXT);
+        $this->getJson("/api/lessons/{$section->lesson_id}")->assertJsonPath('sections.0.script', self::ODD_TEXT)->assertJsonPath('sections.0.heading', self::ODD_HEADING);
     }
 
     public function test_sections_are_added_moved_removed_and_brought_back(): void
@@ -85,8 +87,10 @@ final class LessonTest extends FeatureTestCase
     public function test_a_section_has_lines_and_an_estimate(): void
     {
         $this->getJson("/api/lessons/{$this->section()->lesson_id}")
-            ->assertJsonPath('sections.0.lines.1', ['number' => 2, 'paragraph' => 1, 'text' => 'Then find the first high water.'])
-            ->assertJsonPath('sections.0.estimate_ms', 9 * 364 + 2 * 450);
+            ->assertJsonPath('sections.0.lines.1.number', 2)
+            ->assertJsonPath('sections.0.lines.1.text', 'Then find the first high water.')
+            // Find the day. Then find the first high wa-ter: 10 syllables.
+            ->assertJsonPath('sections.0.estimate_ms', 10 * 270 + 2 * 450);
     }
 
     public function test_a_verdict_moves_and_nothing_is_deleted(): void

@@ -2,12 +2,13 @@
 
 namespace App\Console\Commands;
 
-use App\Actions\FrameChoice;
 use App\Actions\ImportFolder;
 use App\Actions\Refusal;
 use App\Models\Section;
 use Illuminate\Console\Command;
+use OpenReel\Core\Style\HouseStyle;
 use OpenReel\Core\Take\Verdict;
+use OpenReel\Core\Time\FrameRate;
 
 final class BuildCommand extends Command
 {
@@ -16,8 +17,8 @@ final class BuildCommand extends Command
     protected $signature = 'reel:build
         {folder : holds script.md, slides/ and takes/}
         {--out= : the MP4 file to write}
-        {--frame=1920x1080 : 1920x1080 or 1280x720}
-        {--fps=30 : 25 or 30 frames a second}
+        {--frame=1920x1080 : the size of the picture}
+        {--fps=30 : 24, 25, 30, 50 or 60 frames a second}
         {--whole : leave takes untrimmed}
         {--json : print the summary for machines}';
 
@@ -52,13 +53,13 @@ final class BuildCommand extends Command
     private function frame(): array
     {
         $size = array_map(intval(...), explode('x', self::text($this->option('frame'))));
-        if (! in_array($size, FrameChoice::SIZES, true)) {
-            throw Refusal::badInput('The frame is 1920x1080 or 1280x720.');
+        if (! in_array($size, array_merge(...array_values(HouseStyle::FRAMES)), true)) {
+            throw Refusal::badInput('That frame size is not offered. Write --frame=1920x1080, for example.');
         }
         $fps = (int) $this->option('fps');
 
-        return in_array($fps, FrameChoice::RATES, true)
+        return in_array($fps, FrameRate::OFFERED, true)
             ? ['width' => $size[0], 'height' => $size[1], 'fps' => $fps]
-            : throw Refusal::badInput('The frame rate is 25 or 30.');
+            : throw Refusal::badInput('The frame rate is 24, 25, 30, 50 or 60.');
     }
 }

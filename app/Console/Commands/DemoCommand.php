@@ -4,16 +4,18 @@ namespace App\Console\Commands;
 
 use App\Actions\ImportFolder;
 use App\Jobs\PrepareLessonJob;
+use App\Models\Course;
 use App\Models\Lesson;
 use Illuminate\Console\Command;
-use OpenReel\Core\Picture\Corner;
-use OpenReel\Core\Picture\Layout;
+use OpenReel\Core\Style\HouseStyle;
 
 final class DemoCommand extends Command
 {
     use ExportsLessons;
 
     protected $signature = 'reel:demo {--json : say nothing}';
+
+    private const STYLE = ['width' => 1280, 'height' => 720, 'inset_shape' => 'rounded', 'border' => 'thin', 'card' => 'shore', 'presenter' => 'Wenna'];
 
     protected $description = 'Put the demo lesson on an empty shelf';
 
@@ -25,8 +27,8 @@ final class DemoCommand extends Command
 
         return $this->plainly(function () use ($import): int {
             $lesson = $import(base_path('demo/lesson'), ['width' => 1280, 'height' => 720, 'fps' => 25], say: $this->progress(...));
-            $lesson->sections()->where('position', 1)->update(['layout' => Layout::CameraAlone]);
-            $lesson->sections()->where('position', 6)->update(['inset_corner' => Corner::TopRight]);
+            $course = Course::query()->create(['name' => 'Reading the Water', 'style' => HouseStyle::of(self::STYLE)->chosen()]);
+            $lesson->update(['course_id' => $course->id]);
             PrepareLessonJob::dispatch($lesson->id);
 
             return self::SUCCESS;

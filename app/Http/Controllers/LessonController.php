@@ -4,10 +4,13 @@ namespace App\Http\Controllers;
 
 use App\Actions\AssembleLesson;
 use App\Actions\ListLessons;
-use App\Actions\OrderSections;
+use App\Actions\EditScript;
+use App\Actions\MakeLesson;
 use App\Http\Requests\LessonRequest;
 use App\Http\Resources\AssemblyResource;
 use App\Http\Resources\LessonResource;
+use App\Jobs\PrepareLessonJob;
+use App\Models\Course;
 use App\Models\Lesson;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
@@ -20,10 +23,10 @@ final class LessonController
         return new JsonResponse($list());
     }
 
-    public function store(LessonRequest $request): JsonResponse
+    public function store(LessonRequest $request, MakeLesson $make): JsonResponse
     {
-        $lesson = Lesson::query()->create($request->validated());
-        $lesson->sections()->create(['position' => 1]);
+        $frame = array_map(intval(...), $request->only(['width', 'height', 'fps']));
+        $lesson = $make(trim($request->string('title')->value()), $frame, Course::query()->firstWhere('id', $request->input('course_id')), Lesson::query()->firstWhere('id', $request->input('like')));
 
         return (new LessonResource($lesson))->response()->setStatusCode(201);
     }
@@ -33,9 +36,13 @@ final class LessonController
         return new LessonResource($lesson);
     }
 
-    public function update(LessonRequest $request, Lesson $lesson): LessonResource
+    public function update(LessonRequest $request, Lesson $lesson, EditScript $edit): LessonResource
     {
-        $lesson->update($request->validated());
+        $edit->title($lesson, trim($request->string('title')->value()));
+        if ($request->has('course_id')) {
+            $lesson->update(['course_id' => $request->input('course_id')]);
+            PrepareLessonJob::dispatch($lesson->id);
+        }
 
         return new LessonResource($lesson);
     }
@@ -59,10 +66,10 @@ final class LessonController
         return new AssemblyResource($assemble($lesson));
     }
 
-    public function order(Request $request, Lesson $lesson, OrderSections $order): LessonResource
+    public function order(Request $request, Lesson $lesson, EditScript $edit): LessonResource
     {
         $request->validate(['sections' => ['required', 'array'], 'sections.*' => ['string']], ['*' => 'Name the sections in their new order.']);
-        $order($lesson, array_values($request->input('sections')));
+        $edit->order($lesson, array_values($request->input('sections')));
 
         return new LessonResource($lesson->refresh());
     }

@@ -2,11 +2,11 @@
 
 namespace App\Http\Controllers;
 
-use App\Actions\AddSection;
+use App\Actions\ChangeSection;
+use App\Actions\EditScript;
 use App\Actions\SectionPicture;
 use App\Http\Requests\SectionRequest;
 use App\Http\Resources\SectionResource;
-use App\Jobs\PrepareLessonJob;
 use App\Models\Lesson;
 use App\Models\Section;
 use Illuminate\Http\JsonResponse;
@@ -16,21 +16,18 @@ use OpenReel\Core\Picture\Shape;
 
 final class SectionController
 {
-    public function store(Request $request, Lesson $lesson, AddSection $add): JsonResponse
+    public function store(Request $request, Lesson $lesson, EditScript $edit): JsonResponse
     {
-        $section = $add($lesson, $request->string('after')->value() ?: null);
+        $section = Section::query()->findOrFail($edit->add($lesson, $request->string('after')->value() ?: null));
 
         return (new SectionResource($section->load('slide', 'takes.tracks')))->response()->setStatusCode(201);
     }
 
-    public function update(SectionRequest $request, Section $section): SectionResource
+    public function update(SectionRequest $request, Section $section, ChangeSection $change): SectionResource
     {
-        $section->update($request->validated());
-        if ($section->wasChanged(['layout', 'inset_corner', 'inset_size', 'slide_id'])) {
-            PrepareLessonJob::dispatch($section->lesson_id);
-        }
+        $change($section, $request->validated());
 
-        return new SectionResource($section->load('slide', 'takes.tracks'));
+        return new SectionResource($section->refresh()->load('slide', 'takes.tracks'));
     }
 
     /** What is where in the frame when a camera of the given size records this section; none without a size. */
@@ -42,17 +39,17 @@ final class SectionController
         return new JsonResponse(SectionPicture::of($section, $camera)->toArray());
     }
 
-    public function destroy(Section $section): Response
+    public function destroy(Section $section, EditScript $edit): Response
     {
-        $section->delete();
+        $edit->remove($section);
 
         return response()->noContent();
     }
 
-    public function restore(Section $section): SectionResource
+    public function restore(Section $section, EditScript $edit): SectionResource
     {
-        $section->restore();
+        $edit->bringBack($section);
 
-        return new SectionResource($section->load('slide', 'takes.tracks'));
+        return new SectionResource($section->refresh()->load('slide', 'takes.tracks'));
     }
 }

@@ -2,8 +2,9 @@
 
 namespace App\Http\Controllers;
 
-use App\Actions\FrameChoice;
 use Illuminate\Http\Response;
+use OpenReel\Core\Style\HouseStyle;
+use OpenReel\Core\Time\FrameRate;
 
 /** The page that the interface starts in. */
 final class ShellController
@@ -13,7 +14,7 @@ final class ShellController
 
     public function __invoke(): Response
     {
-        return response()->view('app', ['setup' => ['frames' => FrameChoice::SIZES, 'rates' => FrameChoice::RATES]])
+        return response()->view('app', ['setup' => ['frames' => HouseStyle::FRAMES, 'rates' => FrameRate::OFFERED, 'faces' => HouseStyle::FACES, 'sound_targets' => HouseStyle::SOUND_TARGETS]])
             ->header('Content-Security-Policy', self::POLICY)
             ->header('Referrer-Policy', 'same-origin')
             ->header('X-Content-Type-Options', 'nosniff');

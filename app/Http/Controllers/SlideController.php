@@ -2,33 +2,101 @@
 
 namespace App\Http\Controllers;
 
+use App\Actions\AddSlide;
 use App\Actions\FillSlides;
 use App\Actions\Refusal;
+use App\Actions\RenameSlide;
+use App\Actions\RequestDeck;
 use App\Http\MediaResponse;
+use App\Http\Resources\DeckResource;
+use App\Http\Resources\SlideResource;
+use App\Jobs\PrepareLessonJob;
 use App\Models\Lesson;
 use App\Models\Slide;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
+use Illuminate\Http\Response;
 use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Arr;
 use Symfony\Component\HttpFoundation\BinaryFileResponse;
 
 final class SlideController
 {
-    /** Takes any number of pictures; those that are refused are named and do not stop the others. */
-    public function store(Request $request, Lesson $lesson, FillSlides $fill): JsonResponse
+    public function index(Lesson $lesson): JsonResponse
     {
+        return new JsonResponse($lesson->slides()->get()->map(fn (Slide $s): array => (new SlideResource($s))->toArray())->all());
+    }
+
+    /** Takes any number of pictures and decks; those that are refused are named and do not stop the others. */
+    public function store(Request $request, Lesson $lesson, FillSlides $fill, RequestDeck $requestDeck): JsonResponse
+    {
+        $request->validate(['purpose' => ['sometimes', 'in:add,replace'], 'fill' => ['sometimes', 'boolean']], ['*' => 'Say whether the slides are added or replace those there are.']);
         /** @var list<UploadedFile> $files */
         $files = array_values(array_filter(Arr::flatten($request->allFiles()), fn (mixed $f): bool => $f instanceof UploadedFile));
         if ($files === []) {
-            throw Refusal::badInput('No picture arrived. Choose PNG or JPEG files of at most 20 MB each.');
+            throw Refusal::badInput('No file arrived. Choose pictures (PNG, JPEG, WebP, SVG), a PDF, or a presentation.');
         }
+        $decks = $pictures = $refused = [];
+        foreach ($files as $file) {
+            if (! in_array(strtolower($file->getClientOriginalExtension()), RequestDeck::KINDS, true)) {
+                $pictures[] = $file;
 
-        return new JsonResponse($fill($lesson, $files, $request->string('section')->value() ?: null), 201);
+                continue;
+            }
+            try {
+                if (! $file->isValid()) {
+                    throw Refusal::badInput("\"{$file->getClientOriginalName()}\" did not arrive whole, or is larger than 200 MB.");
+                }
+                $decks[] = (new DeckResource($requestDeck($lesson, $file->getPathname(), $file->getClientOriginalName(), $request->string('purpose')->value() ?: 'add')))->toArray();
+            } catch (Refusal $refusal) {
+                $refused[] = $refusal->getMessage();
+            }
+        }
+        $answer = $pictures === [] ? ['added' => 0, 'refused' => []] : $fill($lesson, $pictures, $request->string('section')->value() ?: null, $request->boolean('fill', true));
+
+        return new JsonResponse(['added' => $answer['added'], 'refused' => [...$refused, ...$answer['refused']], 'decks' => $decks], 201);
     }
 
     public function picture(Slide $slide): BinaryFileResponse
     {
         return MediaResponse::of($slide->path, $slide->mime);
+    }
+
+    /** Another picture for this slide; every tie to it holds. */
+    public function replace(Request $request, Slide $slide, AddSlide $addSlide): SlideResource
+    {
+        $file = $request->file('file');
+        if (! $file instanceof UploadedFile || ! $file->isValid()) {
+            throw Refusal::badInput('No picture arrived. Choose a PNG, JPEG, WebP or SVG file of at most 20 MB.');
+        }
+        $lesson = Lesson::query()->findOrFail($slide->lesson_id);
+        $addSlide->replace($slide, $lesson, $file->getPathname(), $file->getClientOriginalName());
+        PrepareLessonJob::dispatch($lesson->id);
+
+        return new SlideResource($slide);
+    }
+
+    public function update(Request $request, Slide $slide, RenameSlide $rename): SlideResource
+    {
+        $request->validate(['name' => ['required', 'string', 'max:60', 'not_regex:/[\[\]\r\n]/']], ['*' => 'A slide\'s name has 1 to 60 characters and no brackets.']);
+
+        return new SlideResource($rename($slide, trim($request->string('name')->value())));
+    }
+
+    /** Takes a slide out of the deck; cues that call it are pointed out until they are changed. */
+    public function destroy(Slide $slide): Response
+    {
+        $slide->delete();
+        PrepareLessonJob::dispatch($slide->lesson_id);
+
+        return response()->noContent();
+    }
+
+    public function restore(Slide $slide): SlideResource
+    {
+        $slide->restore();
+        PrepareLessonJob::dispatch($slide->lesson_id);
+
+        return new SlideResource($slide);
     }
 }

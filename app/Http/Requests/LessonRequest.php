@@ -2,23 +2,28 @@
 
 namespace App\Http\Requests;
 
-use App\Actions\FrameChoice;
 use Illuminate\Foundation\Http\FormRequest;
 use Illuminate\Validation\Rule;
+use OpenReel\Core\Style\HouseStyle;
+use OpenReel\Core\Time\FrameRate;
 
 /** A new lesson, or a change to one: frame and rate are chosen once. */
 final class LessonRequest extends FormRequest
 {
+    private const NO_FRAME = 'That frame size is not offered. Choose one of the list, for example 1920 x 1080.';
+
     /** @return array<string, list<mixed>> */
     public function rules(): array
     {
-        $once = $this->isMethod('POST') ? ['required'] : ['prohibited'];
+        $once = $this->isMethod('POST') ? ['sometimes'] : ['prohibited'];
 
         return [
             'title' => ['required', 'string', 'max:200', 'regex:/\S/u'],
-            'width' => [...$once, 'integer', Rule::in(array_column(FrameChoice::SIZES, 0))],
-            'height' => [...$once, 'integer', Rule::in(array_column(FrameChoice::SIZES, 1)), $this->isOffered(...)],
-            'fps' => [...$once, 'integer', Rule::in(FrameChoice::RATES)],
+            'width' => [...$once, 'integer', 'required_with:height'],
+            'height' => [...$once, 'integer', 'required_with:width', $this->isOffered(...)],
+            'course_id' => ['sometimes', 'nullable', 'string', Rule::exists('courses', 'id')->whereNull('deleted_at')],
+            'like' => [...$once, 'nullable', 'string', Rule::exists('lessons', 'id')->whereNull('deleted_at')],
+            'fps' => [...$once, 'integer', Rule::in(FrameRate::OFFERED)],
         ];
     }
 
@@ -31,16 +36,18 @@ final class LessonRequest extends FormRequest
             'title.regex' => 'Give the lesson a title.',
             'title.max' => 'A title has at most 200 characters.',
             'prohibited' => 'Frame size and rate are chosen when the lesson is made.',
-            'width.*' => 'Choose 1920 x 1080 or 1280 x 720.',
-            'height.*' => 'Choose 1920 x 1080 or 1280 x 720.',
-            'fps.*' => 'Choose 25 or 30 frames a second.',
+            'width.*' => self::NO_FRAME,
+            'height.*' => self::NO_FRAME,
+            'fps.*' => 'Choose 24, 25, 30, 50 or 60 frames a second.',
+            'course_id.*' => 'There is no such course. It may have been deleted.',
+            'like.*' => 'There is no such lesson. It may have been deleted.',
         ];
     }
 
     private function isOffered(string $attribute, mixed $height, \Closure $fail): void
     {
-        if (! in_array([(int) $this->input('width'), (int) $height], FrameChoice::SIZES, true)) {
-            $fail('Choose 1920 x 1080 or 1280 x 720.');
+        if (! in_array([(int) $this->input('width'), (int) $height], array_merge(...array_values(HouseStyle::FRAMES)), true)) {
+            $fail(self::NO_FRAME);
         }
     }
 }

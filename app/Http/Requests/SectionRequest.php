@@ -16,9 +16,9 @@ final class SectionRequest extends FormRequest
         return [
             'heading' => ['sometimes', 'string', 'max:200'],
             'script' => ['sometimes', 'string', 'max:50000'],
-            'layout' => ['sometimes', Rule::enum(Layout::class)],
-            'inset_corner' => ['sometimes', Rule::enum(Corner::class)],
-            'inset_size' => ['sometimes', Rule::enum(InsetSize::class)],
+            'layout' => ['sometimes', 'nullable', Rule::enum(Layout::class)],
+            'inset_corner' => ['sometimes', 'nullable', Rule::enum(Corner::class)],
+            'inset_size' => ['sometimes', 'nullable', Rule::enum(InsetSize::class)],
             'slide_id' => ['sometimes', 'nullable', 'string', Rule::exists('slides', 'id')->where('lesson_id', $this->route('section')->lesson_id ?? null)],
         ];
     }

@@ -8,6 +8,7 @@ use Illuminate\Http\Request;
 use Illuminate\Http\Resources\Json\JsonResource;
 use OpenReel\Core\Assembly\SectionSource;
 use OpenReel\Core\Assembly\Segment;
+use OpenReel\Core\Assembly\Shot;
 use OpenReel\Core\Listening\GainSearch;
 use OpenReel\Core\Render\SegmentSpec;
 
@@ -37,7 +38,8 @@ final class AssemblyResource extends JsonResource
     /** @return array<string, mixed> */
     private function segment(Segment $segment): array
     {
-        $gain = GainSearch::start((float) config('reel.loudness.target_lufs'), $segment->take->loudness)->gain;
+        $take = $segment->take;
+        $media = $take->mediaHash ?? $take->soundHash ?? '';
 
         return [
             'section_id' => $segment->sectionId,
@@ -45,13 +47,26 @@ final class AssemblyResource extends JsonResource
             'title' => $segment->title,
             'start_frame' => $segment->startFrame,
             'frames' => $segment->frames,
-            'take_id' => $segment->take->id,
-            'take_number' => $segment->take->number,
-            'in_ticks' => $segment->take->used->from->count,
-            'media_url' => "/api/takes/{$segment->take->id}/media?v=".substr($segment->take->mediaHash ?? $segment->take->soundHash ?? '', 0, 8),
-            'slide_url' => $segment->slide === null ? null : "/api/slides/{$segment->slide->id}/picture",
-            'gain_db' => $gain,
-            'picture' => $segment->picture->toArray(),
+            'take_id' => $take?->id,
+            'take_number' => $take?->number,
+            'in_ticks' => $take->used->from->count ?? 0,
+            'media_url' => $take === null ? null : "/api/takes/{$take->id}/media?v=".substr($media, 0, 8),
+            'gain_db' => GainSearch::start($this->resource->target, $take?->loudness)->gain,
+            'shots' => array_map(fn (Shot $shot): array => $this->shot($shot, $take === null), $segment->shots),
+        ];
+    }
+
+    /** @return array<string, mixed> */
+    private function shot(Shot $shot, bool $isCard): array
+    {
+        $slide = $shot->slide;
+
+        return [
+            'offset' => $shot->offset,
+            'frames' => $shot->frames,
+            'slide_url' => $slide === null ? null : ($isCard ? "/api/cards/{$slide->id}" : SlideResource::url($slide->id, $slide->hash)),
+            'logo_url' => $shot->picture->logo === null ? null : LogoResource::url($shot->picture->logo->hash),
+            'picture' => $shot->picture->toArray(),
         ];
     }
 }

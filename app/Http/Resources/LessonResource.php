@@ -2,6 +2,8 @@
 
 namespace App\Http\Resources;
 
+use App\Actions\LearnPace;
+use App\Actions\LessonStyle;
 use App\Models\Lesson;
 use App\Models\Section;
 use App\Models\TakeState;
@@ -10,6 +12,7 @@ use Illuminate\Http\Request;
 use Illuminate\Http\Resources\Json\JsonResource;
 use Illuminate\Support\Collection;
 use Illuminate\Support\Facades\DB;
+use OpenReel\Core\Script\Script;
 
 /**
  * A lesson with everything in it.
@@ -23,6 +26,9 @@ final class LessonResource extends JsonResource
     {
         $sections = $this->sections()->with('slide')->get();
         $takes = self::takes(array_values($sections->modelKeys()));
+        $lines = DB::table('lines')->where('lesson_id', $this->id)->whereNotNull('position')->orderBy('position')->get()->groupBy('section_id');
+        $style = LessonStyle::of($this->resource);
+        $pace = LearnPace::of($this->resource);
 
         return [
             'id' => $this->id,
@@ -31,8 +37,21 @@ final class LessonResource extends JsonResource
             'height' => $this->height,
             'fps' => $this->fps,
             'updated_at' => $this->updated_at->toIso8601ZuluString(),
-            'sections' => $sections->map(fn (Section $s): array => SectionResource::whole($s, $takes[$s->id] ?? []))->all(),
+            'revision' => $this->revision,
+            'course' => $this->course === null ? null : ['id' => $this->course->id, 'name' => $this->course->name],
+            'count_down' => $style->number('count_down'),
+            'target_ms' => $this->target(),
+            'pace' => ['factor' => $pace->factor, 'takes' => $pace->takes],
+            'sections' => $sections->map(fn (Section $s): array => SectionResource::whole($s, array_values($lines->get($s->id)?->all() ?? []), $takes[$s->id] ?? [], $style, $pace))->all(),
         ];
+    }
+
+    /** Only the head of the script names it, so only that is read. */
+    private function target(): ?int
+    {
+        $head = preg_match('/^#{2}(?!#)/m', $this->script, $match, PREG_OFFSET_CAPTURE) === 1 ? substr($this->script, 0, $match[0][1]) : $this->script;
+
+        return str_contains($head, '[') ? Script::read($head)->target()?->milliseconds() : null;
     }
 
     /**

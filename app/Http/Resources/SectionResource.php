@@ -2,14 +2,18 @@
 
 namespace App\Http\Resources;
 
+use App\Actions\LearnPace;
+use App\Actions\LessonStyle;
 use App\Models\Section;
 use App\Models\Slide;
 use App\Models\Take;
 use Illuminate\Http\Request;
 use Illuminate\Http\Resources\Json\JsonResource;
-use OpenReel\Core\Script\Line;
-use OpenReel\Core\Script\LineSplitter;
+use Illuminate\Support\Facades\DB;
+use OpenReel\Core\Script\Pace;
+use OpenReel\Core\Script\Section as ScriptSection;
 use OpenReel\Core\Script\SpeakingTime;
+use OpenReel\Core\Style\HouseStyle;
 
 /** @mixin Section */
 final class SectionResource extends JsonResource
@@ -17,27 +21,38 @@ final class SectionResource extends JsonResource
     /** @return array<string, mixed> */
     public function toArray(?Request $request = null): array
     {
-        return self::whole($this->resource, array_values($this->takes->map(fn (Take $take): array => (new TakeResource($take))->toArray())->all()));
+        $lines = DB::table('lines')->where('section_id', $this->id)->whereNotNull('position')->orderBy('position')->get()->all();
+        $takes = array_values($this->takes->map(fn (Take $take): array => (new TakeResource($take))->toArray())->all());
+
+        return self::whole($this->resource, array_values($lines), $takes, LessonStyle::of($this->lesson), LearnPace::of($this->lesson));
     }
 
     /**
+     * @param  list<\stdClass>  $lines  rows of the table `lines`, in order
      * @param  list<array<string, mixed>>  $takes  as TakeResource gives them
      * @return array<string, mixed>
      */
-    public static function whole(Section $section, array $takes): array
+    public static function whole(Section $section, array $lines, array $takes, HouseStyle $style, Pace $pace): array
     {
-        $lines = LineSplitter::split($section->script);
+        // Without a bracket there is no cue, and nothing else is wanted of the text here.
+        $text = ScriptSection::ofText(str_contains($section->script, '[') ? $section->script : '');
+        $own = $text->layout();
+        $inset = $style->inset();
+        $card = $text->card();
 
         return [
             'id' => $section->id,
             'heading' => $section->heading,
             'script' => $section->script,
-            'lines' => array_map(fn (Line $l): array => ['number' => $l->number, 'paragraph' => $l->paragraph, 'text' => $l->text], $lines),
-            'estimate_ms' => SpeakingTime::of($lines)->milliseconds(),
+            'lines' => array_map(fn (\stdClass $l): array => ['id' => $l->id, 'number' => (int) $l->position, 'paragraph' => (int) $l->paragraph, 'text' => $l->text], $lines),
+            'estimate_ms' => SpeakingTime::ofTimed($text->cues, array_map(fn (\stdClass $l): array => [(int) $l->paragraph, (int) $l->spoken_ms], $lines), $pace)->milliseconds(),
+            'target_ms' => $text->target()?->milliseconds(),
+            'card' => $card === null ? null : ['kind' => $card->kind->value, 'length_ms' => $card->length->milliseconds()],
             'slide' => $section->slide === null ? null : self::slide($section->slide),
-            'layout' => $section->layout->value,
-            'inset_corner' => $section->inset_corner->value,
-            'inset_size' => $section->inset_size->value,
+            'layout' => ($own->layout ?? $style->layout())->value,
+            'inset_corner' => ($own->corner ?? $inset->corner)->value,
+            'inset_size' => ($own->size ?? $inset->size)->value,
+            'own_layout' => $own->write() !== '',
             'takes' => $takes,
         ];
     }
@@ -45,6 +60,6 @@ final class SectionResource extends JsonResource
     /** @return array<string, mixed> */
     private static function slide(Slide $slide): array
     {
-        return ['id' => $slide->id, 'name' => $slide->name, 'width' => $slide->width, 'height' => $slide->height, 'url' => "/api/slides/{$slide->id}/picture"];
+        return (new SlideResource($slide))->toArray();
     }
 }

@@ -42,6 +42,8 @@ final class TakeResource extends JsonResource
             'id' => $id,
             'section_id' => $row['section_id'],
             'number' => (int) $row['number'],
+            'recorded_in' => $row['recorded_in'] ?? $row['section_id'],
+            'lines' => json_decode($row['lines'] ?? '[]', true),
             'state' => $row['state'],
             'cut_off' => $row['state'] === TakeState::Recording->value && self::isCutOff($tracks),
             'verdict' => $row['verdict'],

@@ -3,6 +3,7 @@
 namespace Tests\Core\Assembly;
 
 use OpenReel\Core\Assembly\Assembly;
+use OpenReel\Core\Assembly\PictureChoice;
 use OpenReel\Core\Assembly\SectionSource;
 use OpenReel\Core\Assembly\SlideSource;
 use OpenReel\Core\Assembly\TakeSource;
@@ -33,6 +34,6 @@ final class Example
             "take-{$id}", 1, Span::between(Tick::of($used[0]), Tick::of($used[1])), $camera ?? Shape::of(640, 480), "media-{$id}", "sound-{$id}", -20.0,
         );
 
-        return new SectionSource($id, $heading, $layout, new Inset, new SlideSource("slide-{$id}", Shape::of(1600, 900), "slide-{$id}"), $take);
+        return new SectionSource($id, $heading, new PictureChoice($layout, new Inset, new SlideSource("slide-{$id}", Shape::of(1600, 900), "slide-{$id}")), $take === null ? [] : [$take]);
     }
 }

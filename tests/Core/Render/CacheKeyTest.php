@@ -85,7 +85,7 @@ final class CacheKeyTest extends TestCase
 
     private function picture(Assembly $assembly, int $index): string
     {
-        return SegmentSpec::of($assembly->segments[$index], $assembly->rate)->key('v1');
+        return SegmentSpec::all($assembly->segments[$index], $assembly->rate)[0]->key('v1');
     }
 
     private function sound(Assembly $assembly, int $index): string

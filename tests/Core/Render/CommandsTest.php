@@ -2,11 +2,17 @@
 
 namespace Tests\Core\Render;
 
+use OpenReel\Core\Assembly\Assembly;
+use OpenReel\Core\Assembly\PictureChoice;
+use OpenReel\Core\Assembly\SectionSource;
+use OpenReel\Core\Assembly\SlideSource;
+use OpenReel\Core\Picture\FrameSize;
 use OpenReel\Core\Picture\Layout;
 use OpenReel\Core\Picture\Shape;
 use OpenReel\Core\Render\IngestCommand;
 use OpenReel\Core\Render\JoinCommand;
 use OpenReel\Core\Render\SegmentCommand;
+use OpenReel\Core\Render\SegmentFiles;
 use OpenReel\Core\Render\SegmentSpec;
 use OpenReel\Core\Render\SoundCommand;
 use OpenReel\Core\Render\SoundSpec;
@@ -109,11 +115,11 @@ final class CommandsTest extends TestCase
     {
         $section = Example::section('a', 'One', [72_000, 72_000 + 96_000], $layout);
         if ($slide !== null) {
-            $section = new \OpenReel\Core\Assembly\SectionSource('a', 'One', $layout, $section->inset, new \OpenReel\Core\Assembly\SlideSource('s', $slide, 'h'), $section->take);
+            $section = new SectionSource('a', 'One', new PictureChoice($layout, slide: new SlideSource('s', $slide, 'h')), $section->takes);
         }
-        $assembly = \OpenReel\Core\Assembly\Assembly::of(\OpenReel\Core\Picture\FrameSize::of(1280, 720), FrameRate::of(25), [$section]);
+        $assembly = Assembly::of(FrameSize::of(1280, 720), FrameRate::of(25), [$section]);
 
-        return SegmentCommand::arguments(SegmentSpec::of($assembly->segments[0], $assembly->rate), 'camera.webm', 'slide.png', 'out.mp4');
+        return SegmentCommand::arguments(SegmentSpec::all($assembly->segments[0], $assembly->rate)[0], new SegmentFiles('camera.webm', 'slide.png'), 'out.mp4');
     }
 
     /** @param  list<string>  $arguments */

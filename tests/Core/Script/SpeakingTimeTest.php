@@ -2,7 +2,10 @@
 
 namespace Tests\Core\Script;
 
-use OpenReel\Core\Script\LineSplitter;
+use OpenReel\Core\Script\Line;
+use OpenReel\Core\Script\Pace;
+use OpenReel\Core\Script\Script;
+use OpenReel\Core\Script\Section;
 use OpenReel\Core\Script\SpeakingTime;
 use PHPUnit\Framework\TestCase;
 
@@ -10,35 +13,68 @@ final class SpeakingTimeTest extends TestCase
 {
     public function test_nothing_takes_no_time(): void
     {
-        self::assertSame(0, SpeakingTime::of([])->milliseconds());
+        self::assertSame(0, $this->time(''));
+        self::assertSame(0, $this->time('[slide] [pause 5 s]'));
     }
 
-    public function test_words_commas_lines_and_paragraphs_each_take_their_time(): void
+    public function test_syllables_commas_lines_and_paragraphs_each_take_their_time(): void
     {
-        // 4 words x 364 + a comma 180 + a line 450.
-        self::assertSame(4 * 364 + 180 + 450, $this->time('Look, high water comes.'));
-        // The same twice, with 500 between the paragraphs.
-        self::assertSame(2 * (4 * 364 + 180 + 450) + 500, $this->time("Look, high water comes.\n\nLook, high water comes."));
+        // Look, high wa-ter comes: 5 syllables x 270, a comma 180, a line 450.
+        $once = 5 * 270 + 180 + 450;
+        self::assertSame($once, $this->time('Look, high water comes.'));
+        self::assertSame(2 * $once + 500, $this->time("Look, high water comes.\n\nLook, high water comes."));
     }
 
-    public function test_digits_are_read_one_by_one(): void
+    public function test_numbers_take_as_long_as_they_are_said(): void
     {
-        self::assertSame(1 + 1 + 2 + 1, SpeakingTime::words('It is 4.8 m'));
-        self::assertSame(2 + 4, SpeakingTime::words('HW at 06:42'));
-        self::assertSame(1 + 2 + 2, SpeakingTime::words('1/12 per hour'));
-        self::assertSame(0, SpeakingTime::words('... - "'));
+        // four point eight me-tres: 5.
+        self::assertSame(5 * 270 + 450, $this->time('4.8 m'));
     }
 
-    public function test_a_hundred_and_forty_ordinary_words_take_about_a_minute(): void
+    public function test_pauses_and_slides_inside_add_silence_which_no_pace_stretches(): void
     {
-        $text = str_repeat('The water in the creek falls slowly at first, and then it falls fast. ', 10);
+        $plain = $this->time('One tide. One boat.');
+        self::assertSame($plain + 2500 + 600, $this->time('[slide: A] One tide. [pause 2.5 s] [slide] One boat.'));
 
-        self::assertSame(140, SpeakingTime::words($text));
-        self::assertEqualsWithDelta(58_000, $this->time($text), 3_000);
+        $slow = Pace::learn(array_fill(0, 3, ['expected' => 10_000, 'real' => 20_000]));
+        self::assertSame(2 * $plain + 2500, SpeakingTime::of(Section::ofText('One tide. [pause 2.5 s] One boat.'), $slow)->milliseconds());
+    }
+
+    public function test_a_card_stands_as_long_as_it_says(): void
+    {
+        self::assertSame(5000, $this->time("[card: opening, 5 s]\n\nHow to read a tide table"));
+    }
+
+    public function test_a_lesson_is_explained_at_the_pace_usual_in_teaching(): void
+    {
+        $script = Script::read((string) file_get_contents(__DIR__.'/../../../demo/lesson/script.md'));
+        $milliseconds = array_sum(array_map(fn (Section $s): int => SpeakingTime::of($s)->milliseconds(), $script->sections));
+        $words = str_word_count(implode(' ', array_map(fn (Line $l): string => $l->text, $script->lines())));
+
+        self::assertEqualsWithDelta(145, $words / ($milliseconds / 60_000), 15, 'words a minute');
+    }
+
+    public function test_a_pace_needs_three_takes_and_is_not_moved_by_one_odd_take(): void
+    {
+        $takes = [['expected' => 10_000, 'real' => 12_000], ['expected' => 20_000, 'real' => 23_000]];
+        self::assertFalse(Pace::learn($takes)->isLearned());
+        self::assertSame(1.0, Pace::learn($takes)->factor);
+
+        $three = Pace::learn([...$takes, ['expected' => 10_000, 'real' => 90_000]]);
+        self::assertTrue($three->isLearned());
+        self::assertSame(1.2, $three->factor);
+        self::assertSame(1.175, Pace::learn([...$takes, ['expected' => 10_000, 'real' => 90_000], ['expected' => 10_000, 'real' => 10_000]])->factor);
+    }
+
+    public function test_takes_too_short_to_tell_are_left_out_and_the_pace_is_bounded(): void
+    {
+        self::assertFalse(Pace::learn(array_fill(0, 5, ['expected' => 4_000, 'real' => 9_000]))->isLearned());
+        self::assertSame(2.0, Pace::learn(array_fill(0, 3, ['expected' => 6_000, 'real' => 60_000]))->factor);
+        self::assertSame(0.5, Pace::learn(array_fill(0, 3, ['expected' => 60_000, 'real' => 6_000]))->factor);
     }
 
     private function time(string $text): int
     {
-        return SpeakingTime::of(LineSplitter::split($text))->milliseconds();
+        return SpeakingTime::of(Section::ofText($text))->milliseconds();
     }
 }

@@ -1,0 +1,115 @@
+<?php
+
+namespace App\Actions;
+
+use App\Media\Cancelled;
+use App\Media\MediaStore;
+use App\Media\Office\SpeakerNotes;
+use App\Media\OfficeConverter;
+use App\Media\ProgramFailed;
+use App\Media\SlideMaker;
+use App\Media\UnreadableFile;
+use App\Media\Workshop;
+use App\Models\Deck;
+use App\Models\DeckState;
+
+/**
+ * Draws the pages of a deck at twice the frame's size and makes slides of them. Nothing of the lesson changes before the
+ * last page is drawn.
+ */
+final class ImportDeck
+{
+    private const MOST_PAGES = 400;
+
+    public function __construct(
+        private readonly SlideMaker $slides,
+        private readonly OfficeConverter $office,
+        private readonly MediaStore $media,
+        private readonly SettleDeck $settle,
+    ) {
+    }
+
+    /** @throws UnreadableFile|Cancelled */
+    public function __invoke(Deck $deck): void
+    {
+        $notes = $this->toPdf($deck);
+        $pdf = $this->media->path($deck->path);
+        try {
+            $pages = $this->look($pdf, $deck->name);
+            $deck->update(['state' => DeckState::Running, 'total' => $pages]);
+            $words = $this->slides->words($pdf);
+            $looks = $this->slides->looks($pdf);
+        } catch (ProgramFailed $failure) {
+            throw UnreadableFile::because("\"{$deck->name}\" is damaged: its pages cannot be read.", $failure->detail);
+        }
+        $drafts = [];
+        try {
+            $drafts = $this->draw($deck, $pdf, $pages);
+            $drawn = [];
+            foreach ($drafts as $page => $draft) {
+                $drawn[] = new DrawnPage($page, $draft, $words[$page - 1] ?? '', $looks[$page - 1] ?? [], $notes[$page - 1] ?? '');
+            }
+            ($this->settle)($deck, $drawn);
+        } finally {
+            array_map(fn (string $draft): bool => @unlink($draft), $drafts);
+        }
+    }
+
+    /** @return list<string> the speaker notes, page by page */
+    private function toPdf(Deck $deck): array
+    {
+        $path = $this->media->path($deck->path);
+        if (str_ends_with($deck->path, '.pdf')) {
+            return [];
+        }
+        $notes = SpeakerNotes::read($path, $deck->name);
+        $draft = $this->media->draft('pdf');
+        $this->office->toPdf($path, $draft);
+        $pdf = (string) preg_replace('/\.\w+$/', '.pdf', $deck->path);
+        $this->media->settle($draft, $pdf);
+        $this->media->delete($deck->path);
+        $deck->update(['path' => $pdf, 'report' => ['notes' => $notes] + $deck->report]);
+
+        return $notes;
+    }
+
+    private function look(string $pdf, string $name): int
+    {
+        $facts = $this->slides->look($pdf);
+
+        return match (true) {
+            $facts->isLocked => throw UnreadableFile::because("\"{$name}\" is protected with a password. Save it without one and try again."),
+            $facts->pages === 0 => throw UnreadableFile::because("\"{$name}\" has no pages."),
+            $facts->pages > self::MOST_PAGES => throw UnreadableFile::because("\"{$name}\" has {$facts->pages} pages; at most ".self::MOST_PAGES.' can be brought in at once.'),
+            default => $facts->pages,
+        };
+    }
+
+    /** @return array<int, string> draft by page */
+    private function draw(Deck $deck, string $pdf, int $pages): array
+    {
+        $drafts = $work = [];
+        $lesson = $deck->lesson;
+        for ($page = 1; $page <= $pages; $page++) {
+            $drafts[$page] = $this->media->draft('png');
+            $work[] = function () use ($deck, $pdf, $page, $drafts, $lesson): void {
+                if (Deck::query()->whereKey($deck->id)->value('state') === DeckState::Cancelled) {
+                    throw Cancelled::byPresenter();
+                }
+                $this->slides->page($pdf, $page, 2 * $lesson->width, 2 * $lesson->height, $drafts[$page]);
+                if (! is_file($drafts[$page])) {
+                    throw UnreadableFile::because("Page {$page} of \"{$deck->name}\" is damaged: it could not be drawn.");
+                }
+                Deck::query()->whereKey($deck->id)->increment('done');
+            };
+        }
+        try {
+            Workshop::run($work, (int) config('reel.render_slots'));
+        } catch (\Throwable $e) {
+            array_map(fn (string $draft): bool => @unlink($draft), $drafts);
+            throw $e instanceof ProgramFailed ? UnreadableFile::because("\"{$deck->name}\" is damaged: one of its pages cannot be drawn.", $e->detail) : $e;
+        }
+
+        return $drafts;
+    }
+}

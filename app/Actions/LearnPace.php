@@ -1,0 +1,31 @@
+<?php
+
+namespace App\Actions;
+
+use App\Models\Lesson;
+use Illuminate\Support\Facades\DB;
+use OpenReel\Core\Script\Pace;
+use OpenReel\Core\Script\SpeakingTime;
+
+/** The presenter's pace, from the kept takes of this lesson and the others of its course. */
+final class LearnPace
+{
+    /** The latest takes tell; older ones only cost time. */
+    private const LATEST = 60;
+
+    private const TICKS_PER_MS = 48;
+
+    public static function of(Lesson $lesson): Pace
+    {
+        $takes = DB::table('takes')->join('sections', 'sections.id', '=', 'takes.section_id')->join('lessons', 'lessons.id', '=', 'sections.lesson_id')
+            ->where('takes.verdict', 'kept')->where('takes.state', 'ready')
+            ->where(fn ($q) => $lesson->course_id === null ? $q->where('lessons.id', $lesson->id) : $q->where('lessons.course_id', $lesson->course_id))
+            ->orderByDesc('takes.id')->limit(self::LATEST)
+            ->get(['takes.lines', 'takes.speech_from', 'takes.speech_until', 'takes.used_from', 'takes.used_until', 'takes.length_ticks']);
+
+        return Pace::learn(array_values($takes->map(fn (object $t): array => [
+            'expected' => array_sum(array_map(fn (array $l): int => SpeakingTime::ofText($l['text']), (array) json_decode($t->lines, true))),
+            'real' => intdiv(($t->used_until ?? $t->speech_until ?? $t->length_ticks) - ($t->used_from ?? $t->speech_from ?? 0), self::TICKS_PER_MS),
+        ])->all()));
+    }
+}

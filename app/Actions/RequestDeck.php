@@ -1,0 +1,51 @@
+<?php
+
+namespace App\Actions;
+
+use App\Jobs\ImportDeckJob;
+use App\Media\MediaStore;
+use App\Models\Deck;
+use App\Models\DeckState;
+use App\Models\Lesson;
+use Illuminate\Support\Str;
+
+/** Takes in a file of slides and has its pages drawn in the background. */
+final class RequestDeck
+{
+    public const KINDS = ['pdf', 'pptx', 'odp', 'ppt'];
+
+    public function __construct(private readonly MediaStore $media)
+    {
+    }
+
+    /**
+     * @param  string  $purpose  `add` or `replace`
+     *
+     * @throws Refusal
+     */
+    public function __invoke(Lesson $lesson, string $file, string $name, string $purpose): Deck
+    {
+        $name = mb_substr(mb_scrub($name, 'UTF-8'), 0, 200);
+        $kind = strtolower(pathinfo($name, PATHINFO_EXTENSION));
+        $bytes = (int) @filesize($file);
+        if ($bytes === 0) {
+            throw Refusal::badInput("\"{$name}\" is empty.");
+        }
+        if ($bytes > config('reel.limits.deck_bytes')) {
+            throw Refusal::badInput("\"{$name}\" is larger than 200 MB. Save it with smaller pictures and try again.");
+        }
+        if ($kind === 'ppt') {
+            throw Refusal::badInput("\"{$name}\" is an old presentation file. Save it as .pptx, .odp or PDF and try again.");
+        }
+        $this->media->mustHaveRoomFor(2 * $bytes, 'the slides');
+        $id = strtolower((string) Str::ulid());
+        $path = "lessons/{$lesson->id}/decks/{$id}.{$kind}";
+        $draft = $this->media->draft($kind);
+        copy($file, $draft);
+        $this->media->settle($draft, $path);
+        $deck = $lesson->decks()->create(['id' => $id, 'name' => $name, 'path' => $path, 'purpose' => $purpose, 'state' => DeckState::Waiting]);
+        ImportDeckJob::dispatch($deck->id);
+
+        return $deck->refresh();
+    }
+}

@@ -1,0 +1,17 @@
+<?php
+
+namespace App\Actions;
+
+use App\Models\Section;
+use Illuminate\Support\Facades\DB;
+
+/** The lines of a section as they stand now: what a take recorded now speaks. */
+final class SpokenLines
+{
+    /** @return list<array{id: string, text: string}> */
+    public static function of(Section $section): array
+    {
+        return array_values(DB::table('lines')->where('section_id', $section->id)->whereNotNull('position')->orderBy('position')->get(['id', 'text'])
+            ->map(fn (\stdClass $line): array => ['id' => (string) $line->id, 'text' => (string) $line->text])->all());
+    }
+}

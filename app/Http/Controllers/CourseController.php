@@ -1,0 +1,117 @@
+<?php
+
+namespace App\Http\Controllers;
+
+use App\Actions\CardPicture;
+use App\Actions\ChangeCourseStyle;
+use App\Actions\Refusal;
+use App\Http\MediaResponse;
+use App\Http\Requests\CourseRequest;
+use App\Http\Resources\CourseResource;
+use App\Http\Resources\LogoResource;
+use App\Media\MediaStore;
+use App\Media\PictureReader;
+use App\Models\Course;
+use App\Models\Logo;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+use Illuminate\Http\Response;
+use Illuminate\Http\UploadedFile;
+use OpenReel\Core\Picture\FrameSize;
+use OpenReel\Core\Style\CardDrawing;
+use OpenReel\Core\Style\HouseStyle;
+use Symfony\Component\HttpFoundation\BinaryFileResponse;
+
+final class CourseController
+{
+    /** A logo is drawn at most this large; no frame shows more of it. */
+    private const LOGO_PIXELS = 1200;
+
+    public function index(): JsonResponse
+    {
+        $courses = Course::query()->withCount('lessons')->get()->sortBy('name')->values();
+
+        return new JsonResponse($courses->map(fn (Course $c): array => (new CourseResource($c))->toArray())->all());
+    }
+
+    public function store(CourseRequest $request): JsonResponse
+    {
+        return (new CourseResource(Course::query()->create(['name' => trim($request->string('name')->value()), 'style' => HouseStyle::of($request->style())->chosen()])))->response()->setStatusCode(201);
+    }
+
+    public function show(Course $course): CourseResource
+    {
+        return new CourseResource($course);
+    }
+
+    public function update(CourseRequest $request, Course $course, ChangeCourseStyle $change): JsonResponse
+    {
+        if ($request->has('name')) {
+            $course->update(['name' => trim($request->string('name')->value())]);
+        }
+        $outdated = $request->style() === [] ? [] : $change($course, $request->style());
+
+        return new JsonResponse((new CourseResource($course))->toArray() + ['outdated' => $outdated]);
+    }
+
+    /** Its lessons stay on the shelf, and look as they did. */
+    public function destroy(Course $course): Response
+    {
+        $course->delete();
+
+        return response()->noContent();
+    }
+
+    public function restore(Course $course): CourseResource
+    {
+        $course->restore();
+
+        return new CourseResource($course);
+    }
+
+    public function addLogo(Request $request, Course $course, PictureReader $pictures, MediaStore $media): JsonResponse
+    {
+        $file = $request->file('file');
+        if (! $file instanceof UploadedFile || ! $file->isValid()) {
+            throw Refusal::badInput('No picture arrived. Choose a PNG, JPEG, WebP or SVG file of at most 20 MB.');
+        }
+        $name = mb_substr(mb_scrub($file->getClientOriginalName(), 'UTF-8'), 0, 200);
+        $picture = $pictures->read($file->getPathname(), $name, self::LOGO_PIXELS, self::LOGO_PIXELS);
+        try {
+            $hash = (string) hash_file('sha256', $picture->path);
+            $path = "logos/{$hash}.{$picture->extension}";
+            $draft = $media->draft($picture->extension);
+            copy($picture->path, $draft);
+            $media->settle($draft, $path);
+        } finally {
+            $picture->forget();
+        }
+        $logo = $course->logos()->create(['name' => $name, 'path' => $path, 'mime' => $picture->mime, 'hash' => $hash, 'width' => $picture->width, 'height' => $picture->height]);
+
+        return (new LogoResource($logo))->response()->setStatusCode(201);
+    }
+
+    public function logo(string $hash): BinaryFileResponse
+    {
+        $logo = Logo::query()->where('hash', $hash)->first();
+
+        return MediaResponse::of($logo?->path, $logo->mime ?? 'image/png');
+    }
+
+    /** How a card would look: drawn by the same path as in preview and export. */
+    public function sampleCard(Request $request, CardPicture $cards): BinaryFileResponse
+    {
+        $query = array_intersect_key((array) $request->query(), array_flip(['card', 'ink', 'paper', 'accent', 'heading_face', 'text_face']));
+        $size = [$request->integer('width', 1280), $request->integer('height', 720)];
+        $frames = array_merge(...array_values(HouseStyle::FRAMES));
+        $frame = in_array($size, $frames, true) ? FrameSize::of(...$size) : FrameSize::of(1280, 720);
+        $drawing = CardDrawing::of($frame, HouseStyle::of($query), mb_substr($request->string('title')->value(), 0, 200), mb_substr($request->string('text')->value(), 0, 300));
+
+        return MediaResponse::of($cards->path($cards->draw($drawing->svg())), 'image/png');
+    }
+
+    public function card(string $hash, CardPicture $cards): BinaryFileResponse
+    {
+        return MediaResponse::of(preg_match('/^[0-9a-f]{64}$/', $hash) === 1 ? $cards->path($hash) : null, 'image/png');
+    }
+}

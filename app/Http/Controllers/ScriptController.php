@@ -1,0 +1,67 @@
+<?php
+
+namespace App\Http\Controllers;
+
+use App\Actions\ProposeTies;
+use App\Actions\ReadinessOf;
+use App\Actions\Refusal;
+use App\Actions\SaveScript;
+use App\Http\Resources\ScriptResource;
+use App\Media\ScriptReader;
+use App\Models\Lesson;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+use Illuminate\Http\UploadedFile;
+use OpenReel\Core\Formats\FileName;
+use OpenReel\Core\Script\Script;
+use Symfony\Component\HttpFoundation\Response;
+
+/** The script as one text. */
+final class ScriptController
+{
+    public function show(Lesson $lesson): ScriptResource
+    {
+        return new ScriptResource($lesson);
+    }
+
+    public function update(Request $request, Lesson $lesson, SaveScript $save): ScriptResource
+    {
+        $request->validate([
+            'text' => ['present', 'nullable', 'string'],
+            'revision' => ['required', 'integer'],
+        ], ['*' => 'Send the text of the script and the revision it was made from.']);
+
+        return new ScriptResource($save($lesson, Script::read((string) $request->input('text')), $request->integer('revision')));
+    }
+
+    /** A file's words as a script's text, for the page to put in; nothing is saved. */
+    public function read(Request $request, ScriptReader $reader): JsonResponse
+    {
+        $file = $request->file('file');
+        if (! $file instanceof UploadedFile || ! $file->isValid()) {
+            throw Refusal::badInput('No file arrived. Choose a script of at most 20 MB.');
+        }
+
+        return new JsonResponse(['text' => $reader->read($file->getPathname(), $file->getClientOriginalName())]);
+    }
+
+    /** The script as a file. */
+    public function file(Lesson $lesson): Response
+    {
+        $name = FileName::of($lesson->title, 'md');
+        $response = new Response($lesson->script, 200, ['Content-Type' => 'text/markdown; charset=UTF-8', 'X-Content-Type-Options' => 'nosniff']);
+        $response->headers->set('Content-Disposition', $response->headers->makeDisposition('attachment', $name, 'script.md'));
+
+        return $response;
+    }
+
+    public function ready(Lesson $lesson, ReadinessOf $readiness): JsonResponse
+    {
+        return new JsonResponse($readiness($lesson));
+    }
+
+    public function ties(Lesson $lesson, ProposeTies $propose): JsonResponse
+    {
+        return new JsonResponse($propose($lesson));
+    }
+}

@@ -1,0 +1,28 @@
+<?php
+
+namespace App\Http\Resources;
+
+use App\Models\Course;
+use App\Models\Logo;
+use Illuminate\Http\Request;
+use Illuminate\Http\Resources\Json\JsonResource;
+use OpenReel\Core\Style\HouseStyle;
+
+/** @mixin Course */
+final class CourseResource extends JsonResource
+{
+    /** @return array<string, mixed> */
+    public function toArray(?Request $request = null): array
+    {
+        $style = HouseStyle::of($this->style);
+
+        return [
+            'id' => $this->id,
+            'name' => $this->name,
+            'lessons' => (int) ($this->lessons_count ?? $this->lessons()->count()),
+            'style' => $style->toArray(),
+            'warnings' => $style->warnings(),
+            'logos' => $this->logos()->get()->map(fn (Logo $l): array => (new LogoResource($l))->toArray())->all(),
+        ];
+    }
+}

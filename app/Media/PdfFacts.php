@@ -1,0 +1,10 @@
+<?php
+
+namespace App\Media;
+
+final readonly class PdfFacts
+{
+    public function __construct(public int $pages, public bool $isLocked)
+    {
+    }
+}

@@ -1,0 +1,57 @@
+<?php
+
+namespace App\Media;
+
+/** Makes pictures of pages and drawings. */
+interface SlideMaker
+{
+    /**
+     * An SVG drawing as a PNG picture of its own size, with the shipped typefaces.
+     *
+     * @param  string  $svg  made by the core: trusted
+     *
+     * @throws ProgramMissing|ProgramFailed
+     */
+    public function draw(string $svg, string $out): void;
+
+    /**
+     * Somebody's SVG file as a PNG picture that fills a box; nothing it refers to is loaded.
+     *
+     * @throws ProgramMissing|ProgramFailed
+     */
+    public function drawFile(string $svgFile, int $width, int $height, string $out): void;
+
+    /**
+     * What a PDF file contains.
+     *
+     * @throws ProgramMissing|ProgramFailed when it cannot be read, or only with a password
+     */
+    public function look(string $pdf): PdfFacts;
+
+    /**
+     * One page as a PNG picture that fills a box of this size as far as its shape allows.
+     *
+     * @param  int  $page  counted from 1
+     *
+     * @throws ProgramMissing|ProgramFailed
+     */
+    public function page(string $pdf, int $page, int $width, int $height, string $out): void;
+
+    /**
+     * How bright 8 x 8 fields of every page are, 0..255, row by row.
+     *
+     * @return list<list<int>>
+     *
+     * @throws ProgramMissing|ProgramFailed
+     */
+    public function looks(string $pdf): array;
+
+    /**
+     * The words on every page, in reading order.
+     *
+     * @return list<string>
+     *
+     * @throws ProgramMissing|ProgramFailed
+     */
+    public function words(string $pdf): array;
+}

@@ -1,0 +1,12 @@
+<?php
+
+namespace App\Media;
+
+/** Somebody's file cannot be used. The message is a sentence for the presenter. */
+final class UnreadableFile extends Trouble
+{
+    public static function because(string $sentence, string $detail = ''): self
+    {
+        return new self($sentence, $detail);
+    }
+}

@@ -1,0 +1,13 @@
+<?php
+
+namespace OpenReel\Core\Assembly;
+
+use OpenReel\Core\Time\Tick;
+
+/** A section that nobody speaks: a still picture that stands for a while. */
+final readonly class CardSource
+{
+    public function __construct(public SlideSource $picture, public Tick $length)
+    {
+    }
+}

@@ -1,0 +1,16 @@
+<?php
+
+namespace OpenReel\Core\Assembly;
+
+/** A cue among a section's lines that changes what is seen. */
+final readonly class PictureChange
+{
+    /**
+     * @param  string  $line  id of the line it stands before or in
+     * @param  float  $within  part of that line already spoken, 0..1
+     * @param  PictureChoice  $then  all of what is seen from there on
+     */
+    public function __construct(public string $line, public float $within, public PictureChoice $then)
+    {
+    }
+}

@@ -1,0 +1,14 @@
+<?php
+
+namespace OpenReel\Core\Assembly;
+
+use OpenReel\Core\Picture\Inset;
+use OpenReel\Core\Picture\Layout;
+
+/** What is to be seen from some place in the script on. */
+final readonly class PictureChoice
+{
+    public function __construct(public Layout $layout = Layout::SlideWithInset, public Inset $inset = new Inset, public ?SlideSource $slide = null)
+    {
+    }
+}

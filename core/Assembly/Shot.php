@@ -1,0 +1,17 @@
+<?php
+
+namespace OpenReel\Core\Assembly;
+
+use OpenReel\Core\Picture\PicturePlan;
+
+/** A stretch of a segment in which the same things are seen in the same places. */
+final readonly class Shot
+{
+    /**
+     * @param  int  $offset  frames of the segment before it
+     * @param  int  $frames  at least 1
+     */
+    public function __construct(public int $offset, public int $frames, public ?SlideSource $slide, public PicturePlan $picture)
+    {
+    }
+}

@@ -1,0 +1,56 @@
+<?php
+
+namespace OpenReel\Core\Deck;
+
+use OpenReel\Core\Script\Cue;
+use OpenReel\Core\Script\CueKind;
+use OpenReel\Core\Script\Script;
+
+/**
+ * Which slide of the deck each slide cue means. `[slide]` is the one after the last that was shown; a name is looked for
+ * without regard to case and white space, and failing that as the slide's number.
+ */
+final readonly class ShownSlides
+{
+    /** @param  array<int, int|null>  $byCue  index in the deck by the byte at which the cue stands; null when there is none such */
+    private function __construct(private array $byCue)
+    {
+    }
+
+    /** @param  list<string>  $names  of the deck's slides, in order */
+    public static function of(Script $script, array $names): self
+    {
+        $places = array_flip(array_map(self::key(...), array_reverse($names, true)));
+        $byCue = [];
+        $last = -1;
+        foreach ($script->sections as $section) {
+            foreach ($section->cues as $cue) {
+                if ($cue->kind !== CueKind::Slide) {
+                    continue;
+                }
+                $index = $cue->value === '' ? $last + 1 : ($places[self::key($cue->value)] ?? (ctype_digit($cue->value) ? (int) $cue->value - 1 : -1));
+                $byCue[$cue->from] = isset($names[$index]) ? $index : null;
+                $last = $byCue[$cue->from] ?? $last;
+            }
+        }
+
+        return new self($byCue);
+    }
+
+    /** @return int|null index in the deck */
+    public function at(Cue $cue): ?int
+    {
+        return $this->byCue[$cue->from] ?? null;
+    }
+
+    /** @return list<int> indexes of all slides that come up, in order, each once */
+    public function all(): array
+    {
+        return array_values(array_unique(array_filter($this->byCue, fn (?int $i): bool => $i !== null)));
+    }
+
+    private static function key(string $name): string
+    {
+        return mb_strtolower(trim((string) preg_replace('/\s+/u', ' ', $name)));
+    }
+}

@@ -1,0 +1,40 @@
+<?php
+
+namespace OpenReel\Core\Picture;
+
+/** An opaque colour in sRGB. */
+final readonly class Colour
+{
+    private function __construct(public string $hex)
+    {
+    }
+
+    /**
+     * @param  string  $text  `#RRGGBB` or `RRGGBB`
+     *
+     * @throws PictureProblem when it is neither
+     */
+    public static function of(string $text): self
+    {
+        return preg_match('/^#?([0-9a-f]{6})$/i', trim($text), $match) === 1 ? new self(strtoupper($match[1])) : throw PictureProblem::noColour($text);
+    }
+
+    /** Contrast to another colour as WCAG 2.2 defines it: 1..21. */
+    public function contrast(self $other): float
+    {
+        [$a, $b] = [$this->luminance(), $other->luminance()];
+
+        return (max($a, $b) + 0.05) / (min($a, $b) + 0.05);
+    }
+
+    private function luminance(): float
+    {
+        $parts = array_map(function (string $pair): float {
+            $value = hexdec($pair) / 255;
+
+            return $value <= 0.04045 ? $value / 12.92 : (($value + 0.055) / 1.055) ** 2.4;
+        }, str_split($this->hex, 2));
+
+        return 0.2126 * $parts[0] + 0.7152 * $parts[1] + 0.0722 * $parts[2];
+    }
+}

@@ -1,0 +1,48 @@
+<?php
+
+namespace OpenReel\Core\Picture;
+
+/** How an inset is cut out and edged, in pixels of the frame. */
+final readonly class InsetFrame
+{
+    private function __construct(public PixelRect $rect, public int $radius, public int $border, public string $colour)
+    {
+    }
+
+    /** @return self|null null for a plain rectangle without a border */
+    public static function of(Inset $inset, PixelRect $rect, FrameSize $frame): ?self
+    {
+        $radius = $inset->shape->radius($rect->width, $rect->height);
+        $border = $inset->border->pixels($frame);
+
+        return $radius === 0 && $border === 0 ? null : new self($rect, $radius, $border, $inset->border->colour);
+    }
+
+    /** White where the camera is seen, black where it is cut away: an SVG drawing of the inset's size. */
+    public function maskSvg(): string
+    {
+        return $this->svg('<rect width="100%" height="100%" fill="#000"/><rect width="100%" height="100%" rx="'.$this->radius.'" fill="#fff"/>');
+    }
+
+    /** The border alone on a transparent ground: an SVG drawing of the inset's size. It lies inside the rectangle. */
+    public function borderSvg(): string
+    {
+        $half = $this->border / 2;
+
+        return $this->svg(sprintf(
+            '<rect x="%1$s" y="%1$s" width="%2$s" height="%3$s" rx="%4$s" fill="none" stroke="#%5$s" stroke-width="%6$d"/>',
+            $half, $this->rect->width - $this->border, $this->rect->height - $this->border, max(0, $this->radius - $half), $this->colour, $this->border,
+        ));
+    }
+
+    /** @return array{radius: int, border: int, colour: string} */
+    public function toArray(): array
+    {
+        return ['radius' => $this->radius, 'border' => $this->border, 'colour' => $this->colour];
+    }
+
+    private function svg(string $body): string
+    {
+        return "<svg xmlns=\"http://www.w3.org/2000/svg\" width=\"{$this->rect->width}\" height=\"{$this->rect->height}\">{$body}</svg>";
+    }
+}

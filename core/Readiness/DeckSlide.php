@@ -1,0 +1,12 @@
+<?php
+
+namespace OpenReel\Core\Readiness;
+
+/** A slide, as far as readiness goes. */
+final readonly class DeckSlide
+{
+    /** @param  bool  $isSharp  false when it has too few pixels for the frame */
+    public function __construct(public string $name, public bool $isSharp = true)
+    {
+    }
+}

@@ -1,0 +1,171 @@
+<?php
+
+namespace OpenReel\Core\Readiness;
+
+use OpenReel\Core\Deck\ShownSlides;
+use OpenReel\Core\Picture\Layout;
+use OpenReel\Core\Script\Cue;
+use OpenReel\Core\Script\CueKind;
+use OpenReel\Core\Script\Line;
+use OpenReel\Core\Script\Pace;
+use OpenReel\Core\Script\Script;
+use OpenReel\Core\Script\Section;
+use OpenReel\Core\Script\SpeakingTime;
+use OpenReel\Core\Script\Words;
+
+/** Looks a lesson over before it is recorded: what is missing, too long, hard to say, or will not be seen as meant. */
+final readonly class Readiness
+{
+    /** Longer lines run out of breath. */
+    public const LONGEST_LINE_WORDS = 30;
+
+    /** Longer sections are hard to say in one go: two minutes. */
+    public const LONGEST_SECTION_MS = 120_000;
+
+    /** A lesson or section may miss its target by a tenth. */
+    private const TARGET_SLACK = 0.1;
+
+    /** So many numbers in one line trip the tongue. */
+    private const MANY_NUMBERS = 4;
+
+    private const LONGEST_LIST = 5;
+
+    /**
+     * @param  list<DeckSlide>  $deck  in order
+     * @param  Layout  $layout  what the house style shows unless the script says otherwise
+     * @param  list<int>  $cutOffCards  indexes of sections whose card cannot hold its words
+     */
+    public function __construct(
+        private Script $script,
+        private array $deck,
+        private Layout $layout,
+        private Pace $pace,
+        private array $cutOffCards = [],
+    ) {
+    }
+
+    /** @return list<Finding> in the order of the script, the lesson's own last */
+    public function findings(): array
+    {
+        $shown = ShownSlides::of($this->script, array_map(fn (DeckSlide $s): string => $s->name, $this->deck));
+        $found = [];
+        $total = 0;
+        foreach ($this->script->sections as $index => $section) {
+            $length = SpeakingTime::of($section, $this->pace)->milliseconds();
+            $total += $length;
+            array_push($found, ...$this->section($section, $index, $length, $shown), ...$this->cues($section, $index, $shown));
+            foreach ($section->lines as $line) {
+                array_push($found, ...($section->card() === null ? $this->line($line, $index) : []));
+            }
+        }
+
+        return [...$found, ...$this->lesson($total, $shown)];
+    }
+
+    /** @return list<Finding> */
+    private function section(Section $section, int $index, int $length, ShownSlides $shown): array
+    {
+        $name = self::name($section, $index);
+        $card = $section->card();
+        if ($card !== null) {
+            return in_array($index, $this->cutOffCards, true) ? [new Finding('card', "The card of {$name} cannot hold all its words. Shorten them.", $section->from, $index)] : [];
+        }
+        $found = [];
+        if ($section->lines === []) {
+            $found[] = new Finding('words', "Nothing is written in {$name} yet.", $section->from, $index);
+        }
+        $layout = $section->layout()->layout ?? $this->layout;
+        if ($layout !== Layout::CameraAlone && array_filter(array_map($shown->at(...), $section->openingCues(CueKind::Slide)), is_int(...)) === []) {
+            $found[] = new Finding('picture', ucfirst($name).' begins without a slide: the camera will be shown alone.', $section->from, $index);
+        }
+        $target = $section->target()?->milliseconds();
+        if ($target !== null && abs($length - $target) > self::TARGET_SLACK * $target) {
+            $found[] = new Finding('target', sprintf('%s takes about %s; %s are meant.', ucfirst($name), self::clock($length), self::clock($target)), $section->from, $index);
+        }
+        if ($length > self::LONGEST_SECTION_MS) {
+            $found[] = new Finding('long', sprintf('%s takes about %s. Two shorter sections are easier to record.', ucfirst($name), self::clock($length)), $section->from, $index);
+        }
+
+        return $found;
+    }
+
+    /** @return list<Finding> */
+    private function cues(Section $section, int $index, ShownSlides $shown): array
+    {
+        $found = [];
+        foreach ($section->cues as $cue) {
+            $says = $cue->problem() ?? $this->slideProblem($cue, $shown);
+            if ($says !== null) {
+                $found[] = new Finding('cue', $says, $cue->from, $index);
+            }
+        }
+
+        return $found;
+    }
+
+    private function slideProblem(Cue $cue, ShownSlides $shown): ?string
+    {
+        $index = $cue->kind === CueKind::Slide ? $shown->at($cue) : 0;
+
+        return match (true) {
+            $cue->kind !== CueKind::Slide, $index !== null && ($this->deck[$index]->isSharp ?? true) => null,
+            $index !== null => "The slide \"{$this->deck[$index]->name}\" has fewer pixels than the frame: it will look soft.",
+            $cue->value === '' => 'There is no next slide here: the deck has come to its end.',
+            default => "There is no slide called \"{$cue->value}\".",
+        };
+    }
+
+    /** @return list<Finding> */
+    private function line(Line $line, int $index): array
+    {
+        $found = [];
+        $words = count(Words::of($line->text));
+        if ($words > self::LONGEST_LINE_WORDS) {
+            $found[] = new Finding('long', "This line has {$words} words. Shorter ones are easier to say: \"".self::start($line->text).'"', $line->from, $index);
+        }
+        if (self::isHardToSay($line->text)) {
+            $found[] = new Finding('numbers', 'Many numbers in one line are hard to say and to follow: "'.self::start($line->text).'"', $line->from, $index);
+        }
+
+        return $found;
+    }
+
+    public static function isHardToSay(string $text): bool
+    {
+        return preg_match_all('/\d+(?:[.,:]\d+)*/', $text) >= self::MANY_NUMBERS || preg_match('/\d[\d,.]{8,}/', $text) === 1;
+    }
+
+    /** @return list<Finding> */
+    private function lesson(int $total, ShownSlides $shown): array
+    {
+        $found = [];
+        $unused = array_values(array_map(fn (DeckSlide $s): string => "\"{$s->name}\"", array_diff_key($this->deck, array_flip($shown->all()))));
+        if ($unused !== []) {
+            $more = count($unused) - self::LONGEST_LIST;
+            $found[] = new Finding('deck', (count($unused) === 1 ? 'One slide is' : count($unused).' slides are').' not used: '.implode(', ', array_slice($unused, 0, self::LONGEST_LIST)).($more > 0 ? " and {$more} more." : '.'));
+        }
+        $target = $this->script->target()?->milliseconds();
+        if ($target !== null && abs($total - $target) > self::TARGET_SLACK * $target) {
+            $found[] = new Finding('target', sprintf('The lesson takes about %s; %s are meant.', self::clock($total), self::clock($target)));
+        }
+
+        return $found;
+    }
+
+    private static function name(Section $section, int $index): string
+    {
+        return 'section '.($index + 1).($section->heading === '' ? '' : " (\"{$section->heading}\")");
+    }
+
+    private static function start(string $text): string
+    {
+        return mb_strlen($text) <= 48 ? $text : rtrim(mb_substr($text, 0, 46)).'…';
+    }
+
+    private static function clock(int $milliseconds): string
+    {
+        $seconds = intdiv($milliseconds + 500, 1000);
+
+        return sprintf('%d:%02d', intdiv($seconds, 60), $seconds % 60);
+    }
+}

@@ -1,0 +1,92 @@
+<?php
+
+namespace OpenReel\Core\Script;
+
+use OpenReel\Core\Time\Tick;
+
+/** Something that happens at a place in the script. */
+final readonly class Cue
+{
+    /** A pause or a card longer than this is a slip of the finger: ten minutes. */
+    private const LONGEST_SECONDS = 600.0;
+
+    /** One cue in brackets; an escaped bracket (`\[pause]`) is text. */
+    public const PATTERN = '/(?<!\\\\)\[(slide|pause|layout|note|target|card)(?:\s*:\s*|\s+|(?=\]))([^\[\]\r\n]*)\]/iu';
+
+    /**
+     * @param  string  $value  what stands behind the word, white space at its ends removed
+     * @param  int  $from  byte of the opening bracket in the script
+     * @param  int  $until  byte behind the closing bracket
+     * @param  int  $line  number of the line it stands before or in, counted from 1 within the section; one more than
+     *                     there are when it stands behind the last
+     * @param  float  $within  0 before that line, else the part of the line already spoken, under 1
+     */
+    public function __construct(
+        public CueKind $kind,
+        public string $value,
+        public int $from,
+        public int $until,
+        public int $line = 1,
+        public float $within = 0.0,
+    ) {
+    }
+
+    /**
+     * @param  string  $text  one cue with its brackets
+     * @param  int  $from  byte where it stands in the script
+     */
+    public static function read(string $text, int $from): ?self
+    {
+        if (preg_match(self::PATTERN, $text, $match) !== 1) {
+            return null;
+        }
+
+        return new self(CueKind::from(strtolower($match[1])), trim($match[2]), $from, $from + strlen($match[0]));
+    }
+
+    public static function write(CueKind $kind, string $value = ''): string
+    {
+        $value = trim((string) preg_replace('/[\[\]\s]+/u', ' ', $value));
+
+        return match (true) {
+            $value === '' => "[{$kind->value}]",
+            $kind === CueKind::Pause, $kind === CueKind::Target => "[{$kind->value} {$value}]",
+            default => "[{$kind->value}: {$value}]",
+        };
+    }
+
+    public function placed(int $line, float $within): self
+    {
+        return new self($this->kind, $this->value, $this->from, $this->until, $line, $within);
+    }
+
+    /**
+     * The length it names: `2`, `2 s`, `2.5 seconds`, `1:30`, `1 min`, `1 min 30 s`; a card names it behind a comma.
+     *
+     * @return Tick|null null when it names none, or more than ten minutes
+     */
+    public function length(): ?Tick
+    {
+        $text = strtolower(trim($this->kind === CueKind::Card ? (string) strrchr($this->value, ',') : $this->value, " \t,"));
+        $seconds = match (true) {
+            preg_match('/^(\d{1,2}):(\d{2})$/', $text, $m) === 1 => 60 * (int) $m[1] + (int) $m[2],
+            preg_match('/^(\d+(?:[.,]\d+)?)\s*(?:s|sec|secs|seconds?)?$/', $text, $m) === 1 => (float) str_replace(',', '.', $m[1]),
+            preg_match('/^(\d+)\s*(?:m|min|mins|minutes?)(?:\s*(\d{1,2})\s*(?:s|sec|secs|seconds?)?)?$/', $text, $m) === 1 => 60 * (int) $m[1] + (int) ($m[2] ?? 0),
+            default => null,
+        };
+
+        return $seconds === null || $seconds > self::LONGEST_SECONDS && $this->kind !== CueKind::Target || $seconds > 60_000 ? null : Tick::ofSeconds((float) $seconds);
+    }
+
+    /** What is wrong with it, as a sentence; null when it can be followed. */
+    public function problem(): ?string
+    {
+        return match ($this->kind) {
+            CueKind::Slide => null,
+            CueKind::Pause, CueKind::Target => $this->length() === null ? "\"[{$this->kind->value} {$this->value}]\" names no length. Write [{$this->kind->value} 2 s] or [{$this->kind->value} 1:30]." : null,
+            CueKind::Layout => LayoutCue::read($this->value) === null ? "\"{$this->value}\" is no layout. Write [layout: slide with inset], [layout: slide alone] or [layout: camera alone]." : null,
+            CueKind::Card => CardCue::read($this) === null ? "\"{$this->value}\" is no card. Write [card: opening, 5 s], [card: divider, 3 s] or [card: closing, 5 s]." : null,
+            CueKind::Note => null,
+        };
+    }
+}

@@ -1,0 +1,20 @@
+<?php
+
+namespace OpenReel\Core\Script;
+
+/** What a cue asks for. The value is the word that opens its bracket. */
+enum CueKind: string
+{
+    /** `[slide]` the next slide of the deck, `[slide: Tide curve]` the one of that name. */
+    case Slide = 'slide';
+    /** `[pause 2 s]` a silence of so many seconds. */
+    case Pause = 'pause';
+    /** `[layout: camera alone]`, `[layout: slide with inset, top left, large]`. */
+    case Layout = 'layout';
+    /** `[note: ask the harbour master]` a note to oneself; never spoken. */
+    case Note = 'note';
+    /** `[target 1:30]` how long the section, or before the first heading the lesson, is meant to be. */
+    case Target = 'target';
+    /** `[card: opening, 5 s]` the section is a still title page of its heading and words; nobody speaks. */
+    case Card = 'card';
+}

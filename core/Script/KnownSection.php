@@ -1,0 +1,12 @@
+<?php
+
+namespace OpenReel\Core\Script;
+
+/** A section that has an identity: takes are recorded for it by its id. */
+final readonly class KnownSection
+{
+    /** @param  bool  $removed  it stood in an earlier script and not in the last one */
+    public function __construct(public string $id, public string $heading, public bool $removed = false)
+    {
+    }
+}

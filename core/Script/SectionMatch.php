@@ -1,0 +1,85 @@
+<?php
+
+namespace OpenReel\Core\Script;
+
+/**
+ * Finds the sections of an earlier script again in a changed one: by the lines they share, then by their heading, then
+ * by their place. A section that was split lives on where most of its lines went; of sections that were merged, the one
+ * that brought most lines lives on.
+ */
+final class SectionMatch
+{
+    /** A heading weighs as much as this many lines. */
+    private const HEADING = 1.5;
+
+    /**
+     * @param  list<KnownSection>  $known  the sections before in order, then those removed earlier, the latest first
+     * @param  array<string, string>  $sectionOf  section id by line id, as it was before
+     * @param  list<array{heading: string, lines: list<string>}>  $now  the sections now: heading, and ids of their lines
+     *                                                                  that were known before
+     * @return list<string|null> for each section now, the id it had before; null for a new section
+     */
+    public static function ids(array $known, array $sectionOf, array $now): array
+    {
+        $candidates = [];
+        foreach ($now as $index => $section) {
+            $shared = array_count_values(array_values(array_intersect_key($sectionOf, array_flip($section['lines']))));
+            foreach ($known as $order => $before) {
+                $sameHeading = trim($section['heading']) !== '' && Words::same($before->heading, $section['heading']);
+                $lines = $shared[$before->id] ?? 0;
+                // One that was removed comes back only with its heading or most of what the new one says.
+                if ($before->removed && ! $sameHeading && 2 * $lines <= count($section['lines'])) {
+                    continue;
+                }
+                $score = $lines + ($sameHeading ? self::HEADING : 0) - ($before->removed ? 0.5 : 0);
+                if ($score > 0) {
+                    $candidates[] = [$score, abs($order - $index), $index, $before->id];
+                }
+            }
+        }
+        usort($candidates, fn (array $a, array $b): int => [$b[0], $a[1], $a[2]] <=> [$a[0], $b[1], $b[2]]);
+        $ids = [];
+        foreach ($candidates as [, , $index, $id]) {
+            if (! isset($ids[$index]) && ! in_array($id, $ids, true)) {
+                $ids[$index] = $id;
+            }
+        }
+        $ids += self::inPlace($known, $sectionOf, $now, $ids);
+
+        return array_map(fn (int $i): ?string => $ids[$i] ?? null, array_keys($now));
+    }
+
+    /**
+     * What is left stands where it stood: the same number of sections from the start or, failing that, from the end.
+     * Only sections that share nothing with any other are taken so.
+     *
+     * @param  list<KnownSection>  $known
+     * @param  array<string, string>  $sectionOf
+     * @param  list<array{heading: string, lines: list<string>}>  $now
+     * @param  array<int, string>  $ids
+     * @return array<int, string>
+     */
+    private static function inPlace(array $known, array $sectionOf, array $now, array $ids): array
+    {
+        $alive = array_values(array_filter($known, fn (KnownSection $k): bool => ! $k->removed));
+        $found = [];
+        foreach (array_diff_key($now, $ids) as $index => $section) {
+            $shift = count($alive) - count($now);
+            $isEmpty = trim($section['heading']) === '' && $section['lines'] === [];
+            foreach ([$index, $index + $shift, ...($isEmpty ? array_keys($alive) : [])] as $place) {
+                $before = $alive[$place] ?? null;
+                $isFree = $before !== null && ! in_array($before->id, [...$ids, ...$found], true);
+                if ($before === null || ! $isFree || $isEmpty && $before->heading !== '' && $shift !== 0) {
+                    continue;
+                }
+                // Lines went elsewhere: what stands here now is something new.
+                if (array_intersect_key($sectionOf, array_flip($section['lines'])) === [] && ($shift === 0 || trim($before->heading) === '')) {
+                    $found[$index] = $before->id;
+                    break;
+                }
+            }
+        }
+
+        return $found;
+    }
+}

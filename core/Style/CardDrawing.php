@@ -1,0 +1,182 @@
+<?php
+
+namespace OpenReel\Core\Style;
+
+use OpenReel\Core\Picture\FrameSize;
+
+/**
+ * A card as an SVG drawing of the frame's size. Preview and export show the same picture made from it.
+ *
+ * Text is wrapped by the average width of the shipped faces, which overestimates on purpose; what still does not fit
+ * is set smaller, and at last cut off, which `isCutOff` tells.
+ */
+final readonly class CardDrawing
+{
+    /** Part of the drawing's cache key: change it when cards look different. */
+    public const RECIPE = 1;
+
+    /** Width of an average letter in em, over both shipped faces. */
+    private const LETTER = 0.53;
+
+    private const LEADING = 1.18;
+
+    /** Sizes of the title that are tried, in parts of the frame's shorter side. */
+    private const TITLE_SIZES = [0.115, 0.095, 0.08, 0.066, 0.055];
+
+    private const TITLE_ROWS = 3;
+
+    private const SMALL_SIZES = [0.045, 0.038];
+
+    private const SMALL_ROWS = 4;
+
+    /** Kept free at each side, in parts of the shorter side: outside it, EBU R95's graphics-safe area ends at 5 %. */
+    private const MARGIN = 0.1;
+
+    /**
+     * @param  list<string>  $title  rows
+     * @param  list<string>  $small  rows
+     */
+    private function __construct(
+        private FrameSize $frame,
+        private HouseStyle $style,
+        private array $title,
+        private int $titleSize,
+        private array $small,
+        private int $smallSize,
+        public bool $isCutOff,
+    ) {
+    }
+
+    /** @param  string  $text  what stands below the title, in smaller type; rows stay rows */
+    public static function of(FrameSize $frame, HouseStyle $style, string $title, string $text): self
+    {
+        $side = min($frame->width, $frame->height);
+        $width = $frame->width - 2 * self::MARGIN * $side;
+        [$titleRows, $titleSize, $titleCut] = self::fit($title, $width, self::TITLE_SIZES, self::TITLE_ROWS, $side);
+        [$smallRows, $smallSize, $smallCut] = self::fit($text, $width, self::SMALL_SIZES, self::SMALL_ROWS, $side);
+
+        return new self($frame, $style, $titleRows, $titleSize, $smallRows, $smallSize, $titleCut || $smallCut);
+    }
+
+    public function svg(): string
+    {
+        [$w, $h] = [$this->frame->width, $this->frame->height];
+        $template = CardTemplate::from($this->style->text('card'));
+        $side = min($w, $h);
+        $margin = (int) round(self::MARGIN * $side);
+        $paper = '#'.$this->style->text('paper');
+        $ink = '#'.$this->style->text('ink');
+        $accent = '#'.$this->style->text('accent');
+        $titleHeight = (int) round(count($this->title) * $this->titleSize * self::LEADING);
+        $smallHeight = (int) round(count($this->small) * $this->smallSize * self::LEADING * 1.15);
+        $gap = $this->small === [] ? 0 : (int) round(0.05 * $side);
+        $body = match ($template) {
+            CardTemplate::Page => $this->page($paper, $ink, $accent, $margin, (int) round(($h - $titleHeight - $gap - $smallHeight) / 2), $titleHeight + $gap),
+            CardTemplate::Shore => $this->shore($paper, $ink, $accent, $margin, (int) round(0.4 * $h - $titleHeight / 2)),
+            CardTemplate::Field => $this->field($accent, $paper, (int) round(($h - $titleHeight - $gap - $smallHeight) / 2), $titleHeight + $gap),
+        };
+
+        return "<svg xmlns=\"http://www.w3.org/2000/svg\" width=\"{$w}\" height=\"{$h}\" viewBox=\"0 0 {$w} {$h}\">{$body}</svg>";
+    }
+
+    private function page(string $paper, string $ink, string $accent, int $margin, int $top, int $below): string
+    {
+        $rule = (int) round($margin * 0.09);
+
+        return $this->ground($paper)
+            .sprintf('<rect x="%d" y="%d" width="%d" height="%d" fill="%s"/>', $margin, $top - 3 * $rule - (int) round(0.4 * $this->titleSize), 2 * $margin, $rule, $accent)
+            .$this->rows($this->title, $this->titleSize, $this->face('heading_face'), 600, $ink, $margin, $top, 'start')
+            .$this->rows($this->small, $this->smallSize, $this->face('text_face'), 400, $ink, $margin, $top + $below, 'start', 1.15);
+    }
+
+    private function shore(string $paper, string $ink, string $accent, int $margin, int $top): string
+    {
+        [$w, $h] = [$this->frame->width, $this->frame->height];
+        $y = (int) round(0.68 * $h);
+        $swell = (int) round(0.05 * $h);
+        $wave = sprintf('<path d="M0 %d C %d %d %d %d %d %d S %d %d %d %d V%d H0 Z" fill="%s"/>',
+            $y, intdiv($w, 6), $y - $swell, intdiv($w, 3), $y - $swell, intdiv($w, 2), $y, intdiv(5 * $w, 6), $y + $swell, $w, $y, $h, $accent);
+
+        return $this->ground($paper).$wave
+            .$this->rows($this->title, $this->titleSize, $this->face('heading_face'), 600, $ink, $margin, $top, 'start')
+            .$this->rows($this->small, $this->smallSize, $this->face('text_face'), 400, $paper, $margin, $y + 2 * $swell, 'start', 1.15);
+    }
+
+    private function field(string $accent, string $paper, int $top, int $below): string
+    {
+        $middle = intdiv($this->frame->width, 2);
+
+        return $this->ground($accent)
+            .$this->rows($this->title, $this->titleSize, $this->face('heading_face'), 600, $paper, $middle, $top, 'middle')
+            .$this->rows($this->small, $this->smallSize, $this->face('text_face'), 400, $paper, $middle, $top + $below, 'middle', 1.15);
+    }
+
+    private function ground(string $colour): string
+    {
+        return "<rect width=\"{$this->frame->width}\" height=\"{$this->frame->height}\" fill=\"{$colour}\"/>";
+    }
+
+    private function face(string $which): string
+    {
+        return HouseStyle::FACES[$this->style->text($which)];
+    }
+
+    /** @param  list<string>  $rows */
+    private function rows(array $rows, int $size, string $face, int $weight, string $fill, int $x, int $top, string $anchor, float $more = 1.0): string
+    {
+        $out = '';
+        foreach ($rows as $i => $row) {
+            $baseline = (int) round($top + $size * 0.9 + $i * $size * self::LEADING * $more);
+            $out .= sprintf(
+                '<text x="%d" y="%d" font-family="\'%s\'" font-weight="%d" font-size="%d" fill="%s" text-anchor="%s" xml:space="preserve">%s</text>',
+                $x, $baseline, $face, $weight, $size, $fill, $anchor, htmlspecialchars($row, ENT_XML1 | ENT_QUOTES | ENT_SUBSTITUTE, 'UTF-8'),
+            );
+        }
+
+        return $out;
+    }
+
+    /**
+     * @param  list<float>  $sizes
+     * @return array{list<string>, int, bool} rows, type size in pixels, whether something had to be cut off
+     */
+    private static function fit(string $text, float $width, array $sizes, int $mostRows, int $side): array
+    {
+        $rows = [];
+        $size = 1;
+        foreach ($sizes as $part) {
+            $size = (int) round($part * $side);
+            $rows = self::wrap($text, max(4, (int) floor($width / ($size * self::LETTER))));
+            if (count($rows) <= $mostRows) {
+                return [$rows, $size, false];
+            }
+        }
+        $kept = array_slice($rows, 0, $mostRows);
+        $kept[$mostRows - 1] = rtrim(mb_substr($kept[$mostRows - 1], 0, -1)).'…';
+
+        return [array_values($kept), $size, true];
+    }
+
+    /** @return list<string> */
+    private static function wrap(string $text, int $letters): array
+    {
+        $rows = [];
+        foreach (preg_split('/\R/u', trim($text)) ?: [] as $paragraph) {
+            $row = '';
+            foreach (preg_split('/\s+/u', trim($paragraph)) ?: [] as $word) {
+                foreach (mb_str_split($word, max(1, $letters)) as $piece) {
+                    if ($row !== '' && mb_strlen("{$row} {$piece}") > $letters) {
+                        $rows[] = $row;
+                        $row = '';
+                    }
+                    $row .= ($row === '' ? '' : ' ').$piece;
+                }
+            }
+            if ($row !== '') {
+                $rows[] = $row;
+            }
+        }
+
+        return $rows;
+    }
+}

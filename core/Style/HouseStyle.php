@@ -1,0 +1,155 @@
+<?php
+
+namespace OpenReel\Core\Style;
+
+use OpenReel\Core\Picture\Colour;
+use OpenReel\Core\Picture\Corner;
+use OpenReel\Core\Picture\Inset;
+use OpenReel\Core\Picture\InsetBorder;
+use OpenReel\Core\Picture\InsetShape;
+use OpenReel\Core\Picture\InsetSize;
+use OpenReel\Core\Picture\Layout;
+
+/**
+ * What the lessons of a course have in common: how they look and sound. A lesson may override any part of it except the
+ * frame and its rate, which are copied once when the lesson is made.
+ *
+ * Kept and sent as an array of the names in DEFAULTS; a name that is missing has its default.
+ */
+final readonly class HouseStyle
+{
+    /** Frame sizes offered, by shape. */
+    public const FRAMES = [
+        '16:9' => [[1920, 1080], [1280, 720], [2560, 1440], [3840, 2160]],
+        '4:3' => [[1440, 1080], [960, 720]],
+        '1:1' => [[1080, 1080], [720, 720]],
+        '9:16' => [[1080, 1920], [720, 1280]],
+    ];
+
+    public const FACES = ['sans' => 'Atkinson Hyperlegible', 'serif' => 'Source Serif 4'];
+
+    /** LUFS. -16 for speech on the web (AES TD1008), -14 as many music services play, -23 for broadcast (EBU R128). */
+    public const SOUND_TARGETS = [-14, -16, -18, -23];
+
+    /** @var array<string, string|int|null> */
+    public const DEFAULTS = [
+        'width' => 1920, 'height' => 1080, 'fps' => 25,
+        'layout' => 'slide-with-inset', 'inset_corner' => 'bottom-right', 'inset_size' => 'medium', 'inset_shape' => 'rectangle',
+        'border' => 'none', 'border_colour' => 'FFFFFF',
+        'ground' => '1B2430', 'ink' => '1B2430', 'paper' => 'FAF8F3', 'accent' => '0B5D66',
+        'heading_face' => 'serif', 'text_face' => 'sans',
+        'logo' => null, 'logo_corner' => 'top-left', 'logo_size' => 'small',
+        'card' => 'page',
+        'sound_target' => -16, 'count_down' => 3, 'presenter' => '',
+    ];
+
+    /** Chosen once for a lesson, when it is made. */
+    public const ONCE = ['width', 'height', 'fps'];
+
+    /** @param  array<string, string|int|null>  $values  every name of DEFAULTS */
+    private function __construct(private array $values)
+    {
+    }
+
+    /**
+     * @param  array<string, mixed>  $values
+     *
+     * @throws StyleProblem naming the part that cannot be
+     */
+    public static function of(array $values): self
+    {
+        foreach ($values as $name => $value) {
+            self::check((string) $name, $value);
+        }
+        /** @var array<string, string|int|null> $known */
+        $known = array_map(fn (mixed $v): string|int|null => is_string($v) && preg_match('/^#[0-9a-f]{6}$/i', $v) === 1 ? strtoupper(substr($v, 1)) : $v, $values);
+
+        return new self($known + self::DEFAULTS);
+    }
+
+    /**
+     * @param  array<string, mixed>  $overrides
+     *
+     * @throws StyleProblem
+     */
+    public function with(array $overrides): self
+    {
+        return self::of($overrides + $this->values);
+    }
+
+    /** @return array<string, string|int|null> */
+    public function toArray(): array
+    {
+        return $this->values;
+    }
+
+    /** @return array<string, string|int|null> only what is not as by default: what is worth keeping */
+    public function chosen(): array
+    {
+        return array_filter($this->values, fn (string|int|null $v, string $name): bool => $v !== self::DEFAULTS[$name], ARRAY_FILTER_USE_BOTH);
+    }
+
+    public function text(string $name): string
+    {
+        return (string) $this->values[$name];
+    }
+
+    public function number(string $name): int
+    {
+        return (int) $this->values[$name];
+    }
+
+    public function layout(): Layout
+    {
+        return Layout::from($this->text('layout'));
+    }
+
+    public function inset(): Inset
+    {
+        return new Inset(
+            Corner::from($this->text('inset_corner')),
+            InsetSize::from($this->text('inset_size')),
+            InsetShape::from($this->text('inset_shape')),
+            new InsetBorder($this->text('border'), $this->text('border_colour')),
+        );
+    }
+
+    /** @return string|null id of the picture used as logo */
+    public function logo(): ?string
+    {
+        return $this->values['logo'] === null || $this->values['logo'] === '' ? null : (string) $this->values['logo'];
+    }
+
+    /** @return list<string> sentences about what will be hard to read */
+    public function warnings(): array
+    {
+        $contrast = Colour::of($this->text('ink'))->contrast(Colour::of($this->text('paper')));
+
+        return $contrast >= 4.5 ? [] : [sprintf('Ink on paper has a contrast of %.1f to 1: cards will be hard to read. 4.5 to 1 or more is needed.', $contrast)];
+    }
+
+    /** @throws StyleProblem */
+    private static function check(string $name, mixed $value): void
+    {
+        $isGood = match ($name) {
+            'width', 'height' => in_array($value, array_merge(...array_map(fn (array $sizes): array => array_merge(...$sizes), array_values(self::FRAMES))), true),
+            'fps' => in_array($value, \OpenReel\Core\Time\FrameRate::OFFERED, true),
+            'layout' => is_string($value) && Layout::tryFrom($value) !== null,
+            'inset_corner', 'logo_corner' => is_string($value) && Corner::tryFrom($value) !== null,
+            'inset_size', 'logo_size' => is_string($value) && InsetSize::tryFrom($value) !== null,
+            'inset_shape' => is_string($value) && InsetShape::tryFrom($value) !== null,
+            'border' => is_string($value) && isset(InsetBorder::WIDTHS[$value]),
+            'border_colour', 'ground', 'ink', 'paper', 'accent' => is_string($value) && preg_match('/^#?[0-9a-f]{6}$/i', $value) === 1,
+            'heading_face', 'text_face' => is_string($value) && isset(self::FACES[$value]),
+            'logo' => $value === null || is_string($value),
+            'card' => is_string($value) && CardTemplate::tryFrom($value) !== null,
+            'sound_target' => in_array($value, self::SOUND_TARGETS, true),
+            'count_down' => is_int($value) && $value >= 0 && $value <= 10,
+            'presenter' => is_string($value) && mb_strlen($value) <= 100,
+            default => throw StyleProblem::unknown($name),
+        };
+        if (! $isGood) {
+            throw StyleProblem::cannotBe($name);
+        }
+    }
+}

@@ -1,0 +1,62 @@
+<?php
+
+namespace Tests\Core\Style;
+
+use OpenReel\Core\Picture\InsetShape;
+use OpenReel\Core\Picture\Layout;
+use OpenReel\Core\Style\HouseStyle;
+use OpenReel\Core\Style\StyleProblem;
+use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\TestCase;
+
+final class HouseStyleTest extends TestCase
+{
+    public function test_what_is_not_said_is_as_by_default(): void
+    {
+        $style = HouseStyle::of(['layout' => 'camera-alone', 'accent' => '#a1b2c3']);
+
+        self::assertSame(Layout::CameraAlone, $style->layout());
+        self::assertSame('A1B2C3', $style->text('accent'));
+        self::assertSame(-16, $style->number('sound_target'));
+        self::assertSame(['layout' => 'camera-alone', 'accent' => 'A1B2C3'], $style->chosen());
+        self::assertNull($style->logo());
+    }
+
+    public function test_a_lesson_overrides_some_of_it(): void
+    {
+        $style = HouseStyle::of(['inset_shape' => 'circle', 'border' => 'thick'])->with(['inset_shape' => 'rounded', 'count_down' => 0]);
+
+        self::assertSame(InsetShape::Rounded, $style->inset()->shape);
+        self::assertSame('thick', $style->inset()->border->width);
+        self::assertSame(0, $style->number('count_down'));
+    }
+
+    /** @return iterable<string, array{string, mixed, string}> */
+    public static function wrong(): iterable
+    {
+        yield 'colour' => ['ink', 'red', 'The ink is written as six digits'];
+        yield 'count-down' => ['count_down', 11, 'from 0 to 10 seconds'];
+        yield 'count-down as text' => ['count_down', '3', 'from 0 to 10 seconds'];
+        yield 'frame' => ['width', 1234, 'one of the choices for the frame'];
+        yield 'rate' => ['fps', 29, 'frame rate'];
+        yield 'loudness' => ['sound_target', 0, 'loudness'];
+        yield 'layout' => ['layout', 'upside-down', 'layout'];
+        yield 'name' => ['presenter', str_repeat('x', 101), '100 characters'];
+        yield 'unknown' => ['wallpaper', 'blue', 'no part called "wallpaper"'];
+        yield 'list' => ['card', ['page'], 'card template'];
+    }
+
+    #[DataProvider('wrong')]
+    public function test_what_cannot_be_is_refused_by_name(string $name, mixed $value, string $says): void
+    {
+        $this->expectException(StyleProblem::class);
+        $this->expectExceptionMessage($says);
+        HouseStyle::of([$name => $value]);
+    }
+
+    public function test_colours_that_cannot_be_read_are_pointed_out(): void
+    {
+        self::assertSame([], HouseStyle::of([])->warnings());
+        self::assertStringContainsString('1.3 to 1', HouseStyle::of(['ink' => 'DDDDDD', 'paper' => 'FAF8F3'])->warnings()[0]);
+    }
+}

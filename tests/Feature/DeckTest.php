@@ -1,0 +1,182 @@
+<?php
+
+namespace Tests\Feature;
+
+use App\Media\OfficeConverter;
+use App\Models\Deck;
+use App\Models\DeckState;
+use App\Models\Lesson;
+use App\Models\Slide;
+use Illuminate\Http\UploadedFile;
+use Illuminate\Support\Facades\File;
+use PHPUnit\Framework\Attributes\DataProvider;
+
+final class DeckTest extends FeatureTestCase
+{
+    private const PAGES = ['The tide table', 'The tide curve', 'Springs and neaps'];
+
+    public function test_pages_are_drawn_at_twice_the_frame_and_an_empty_script_gets_a_section_each(): void
+    {
+        $lesson = $this->lesson();
+        $this->bring($lesson, Decks::pdf(self::PAGES))->assertJsonPath('decks.0.state', 'done')->assertJsonPath('decks.0.total', 3);
+
+        $sections = $this->getJson("/api/lessons/{$lesson->id}")->json('sections');
+        self::assertSame(self::PAGES, array_column($sections, 'heading'));
+        self::assertSame(self::PAGES, array_column(array_column($sections, 'slide'), 'name'));
+        self::assertSame([2560, 1440], [$sections[0]['slide']['width'], $sections[0]['slide']['height']]);
+        $this->get($sections[0]['slide']['url'])->assertOk()->assertHeader('Content-Type', 'image/png');
+        self::assertSame([], File::files("{$this->mediaRoot}/drafts"));
+    }
+
+    public function test_a_written_script_is_left_alone_and_slides_are_proposed(): void
+    {
+        $lesson = $this->lesson("# Tides\n\n## Curve\n\nThe curve of the tide is steep.\n\n## Neaps\n\nAt springs the range is large, at neaps small.\n");
+        $this->bring($lesson, Decks::pdf(self::PAGES));
+
+        self::assertStringNotContainsString('[slide', $lesson->refresh()->script);
+        $ties = $this->getJson("/api/lessons/{$lesson->id}/script/ties")->assertOk()->json();
+        self::assertSame(['The tide curve', 'Springs and neaps'], array_column($ties, 'name'));
+        self::assertSame('The curve', substr($lesson->script, $ties[0]['at'], 9));
+        self::assertStringContainsString('"curve"', $ties[0]['because']);
+    }
+
+    public function test_replacing_the_deck_keeps_every_tie_and_lists_what_was_not_found(): void
+    {
+        $lesson = $this->lesson();
+        $this->bring($lesson, Decks::pdf(self::PAGES));
+        $script = $lesson->refresh()->script;
+        $before = Slide::query()->pluck('hash', 'name');
+
+        $report = $this->bring($lesson, Decks::pdf(['Springs and neaps, new', 'A new page', 'The tide table']), 'replace')->json('decks.0');
+        self::assertSame(2, $report['replaced']);
+        self::assertSame(['A new page'], array_column($report['added'], 'name'));
+        self::assertSame(['The tide curve'], array_column($report['unmatched'], 'name'));
+        self::assertSame($script, $lesson->refresh()->script);
+        $slides = Slide::query()->orderBy('position')->get();
+        self::assertSame(['Springs and neaps', 'A new page', 'The tide table', 'The tide curve'], $slides->pluck('name')->all());
+        self::assertNotSame($before['Springs and neaps'], $slides[0]->hash);
+
+        $this->postJson("/api/decks/{$report['id']}/undo")->assertOk();
+        self::assertEquals($before->all(), Slide::query()->pluck('hash', 'name')->all());
+        $this->postJson("/api/decks/{$report['id']}/undo")->assertConflict();
+    }
+
+    public function test_one_slide_gets_another_picture_and_another_name_and_is_still_tied(): void
+    {
+        $lesson = $this->lesson();
+        $this->bring($lesson, Decks::pdf(self::PAGES));
+        $slide = Slide::query()->firstWhere('name', 'The tide curve');
+        $this->post("/api/slides/{$slide?->id}/picture", ['file' => UploadedFile::fake()->createWithContent('x.png', (string) file_get_contents(Clips::slide()))], ['Accept' => 'application/json'])
+            ->assertOk()->assertJsonPath('width', 640);
+        $this->patchJson("/api/slides/{$slide?->id}", ['name' => 'Curve'])->assertOk();
+        $this->patchJson("/api/slides/{$slide?->id}", ['name' => 'the TIDE table'])->assertConflict();
+        $this->patchJson("/api/slides/{$slide?->id}", ['name' => 'a]b'])->assertUnprocessable();
+
+        self::assertStringContainsString('[slide: Curve]', $lesson->refresh()->script);
+        self::assertSame('Curve', $this->getJson("/api/lessons/{$lesson->id}")->json('sections.1.slide.name'));
+        $this->deleteJson("/api/slides/{$slide?->id}")->assertNoContent();
+        self::assertContains('There is no slide called "Curve".', array_column($this->getJson("/api/lessons/{$lesson->id}/script/ready")->json(), 'says'));
+        $this->postJson("/api/slides/{$slide?->id}/restore")->assertOk();
+    }
+
+    #[DataProvider('formats')]
+    public function test_presentations_come_with_their_speaker_notes(string $format): void
+    {
+        $lesson = $this->lesson();
+        $this->bring($lesson, Decks::presentation([['Welcome aboard', "Hello, I am Wenna.\nWelcome."], ['The table', '']], $format), name: "deck.{$format}")
+            ->assertJsonPath('decks.0.problem', null)->assertJsonPath('decks.0.state', 'done');
+
+        $sections = $this->getJson("/api/lessons/{$lesson->id}")->json('sections');
+        self::assertSame(['Welcome aboard', 'The table'], array_column($sections, 'heading'));
+        self::assertSame([['Hello, I am Wenna.', 'Welcome.'], []], array_map(fn (array $s): array => array_column($s['lines'], 'text'), $sections));
+        self::assertSame([1, 2], array_column($sections[0]['lines'], 'paragraph'));
+    }
+
+    /** @return iterable<string, array{string}> */
+    public static function formats(): iterable
+    {
+        yield 'pptx' => ['pptx'];
+        yield 'odp' => ['odp'];
+    }
+
+    public function test_without_an_office_suite_the_message_says_what_to_install(): void
+    {
+        config(['reel.programs.office' => '/nowhere/soffice']);
+        app()->forgetInstance(OfficeConverter::class);
+        $deck = Decks::presentation([['Welcome aboard', '']], 'odp');
+
+        self::assertStringContainsString('libreoffice-impress', $this->bring($this->lesson(), $deck, name: 'deck.odp')->json('decks.0.problem'));
+    }
+
+    /** @return iterable<string, array{string, \Closure(): string, string}> */
+    public static function bad(): iterable
+    {
+        $pdf = fn (): string => (string) file_get_contents(Decks::pdf(self::PAGES));
+        yield 'empty' => ['a.pdf', fn (): string => '', '"a.pdf" is empty.'];
+        yield 'no PDF' => ['a.pdf', fn (): string => 'hello', '"a.pdf" is damaged'];
+        yield 'cut off' => ['a.pdf', fn (): string => substr($pdf(), 0, 300), '"a.pdf" is damaged'];
+        yield 'locked' => ['a.pdf', self::locked(...), 'protected with a password'];
+        yield 'too many pages' => ['a.pdf', fn (): string => self::pages(401), 'has 401 pages'];
+        yield 'old format' => ['a.ppt', fn (): string => "\xD0\xCF\x11\xE0", 'Save it as .pptx, .odp or PDF'];
+        yield 'no presentation' => ['a.pptx', fn (): string => 'hello', '"a.pptx" is damaged'];
+    }
+
+    /** @param  \Closure(): string  $content */
+    #[DataProvider('bad')]
+    public function test_what_is_no_usable_deck_is_refused_and_nothing_is_stored(string $name, \Closure $content, string $says): void
+    {
+        $lesson = $this->lesson();
+        $file = UploadedFile::fake()->createWithContent($name, $content());
+        $answer = $this->post("/api/lessons/{$lesson->id}/slides", ['files' => [$file]], ['Accept' => 'application/json'])->assertCreated();
+
+        self::assertStringContainsString($says, (string) ($answer->json('refused.0') ?? $answer->json('decks.0.problem')));
+        self::assertSame(0, Slide::query()->count());
+        self::assertSame([], File::isDirectory("{$this->mediaRoot}/drafts") ? File::files("{$this->mediaRoot}/drafts") : []);
+    }
+
+    public function test_an_import_can_be_cancelled_and_leaves_the_lesson_as_it_was(): void
+    {
+        $lesson = $this->lesson();
+        $deck = $lesson->decks()->create(['name' => 'a.pdf', 'path' => 'a.pdf', 'purpose' => 'add', 'state' => DeckState::Running]);
+        File::makeDirectory($this->mediaRoot, recursive: true, force: true);
+        copy(Decks::pdf(self::PAGES), "{$this->mediaRoot}/a.pdf");
+        $this->postJson("/api/decks/{$deck->id}/cancel")->assertOk()->assertJsonPath('state', 'cancelled');
+        \App\Jobs\ImportDeckJob::dispatchSync($deck->id);
+
+        self::assertSame(0, Slide::query()->count());
+        self::assertSame(DeckState::Cancelled, Deck::query()->sole()->state);
+    }
+
+    private static function pages(int $count): string
+    {
+        $numbers = range(3, $count + 2);
+        $kids = implode(' ', array_map(fn (int $n): string => "{$n} 0 R", $numbers));
+        $pages = implode('', array_map(fn (int $n): string => "{$n} 0 obj<</Type/Page/Parent 2 0 R/MediaBox[0 0 99 99]>>endobj\n", $numbers));
+
+        return "%PDF-1.4\n1 0 obj<</Type/Catalog/Pages 2 0 R>>endobj\n2 0 obj<</Type/Pages/Kids[{$kids}]/Count {$count}>>endobj\n{$pages}trailer<</Root 1 0 R>>\n";
+    }
+
+    /** Needs a password to be opened (standard security handler, revision 2, with keys that fit none). */
+    private static function locked(): string
+    {
+        $key = bin2hex(str_repeat("\x5A", 32));
+
+        return "%PDF-1.4\n1 0 obj<</Type/Catalog/Pages 2 0 R>>endobj\n2 0 obj<</Type/Pages/Kids[3 0 R]/Count 1>>endobj\n3 0 obj<</Type/Page/Parent 2 0 R/MediaBox[0 0 99 99]>>endobj\n"
+            ."4 0 obj<</Filter/Standard/V 1/R 2/O<{$key}>/U<{$key}>/P -44>>endobj\ntrailer<</Root 1 0 R/Encrypt 4 0 R/ID[<00><00>]>>\n";
+    }
+
+    private function lesson(?string $script = null): Lesson
+    {
+        $lesson = Lesson::query()->findOrFail($this->postJson('/api/lessons', ['title' => 'New', 'width' => 1280, 'height' => 720])->assertCreated()->json('id'));
+        if ($script !== null) {
+            $this->putJson("/api/lessons/{$lesson->id}/script", ['text' => $script, 'revision' => $lesson->revision])->assertOk();
+        }
+
+        return $lesson->refresh();
+    }
+
+    private function bring(Lesson $lesson, string $file, string $purpose = 'add', string $name = 'deck.pdf'): \Illuminate\Testing\TestResponse
+    {
+        return $this->post("/api/lessons/{$lesson->id}/slides", ['files' => [UploadedFile::fake()->createWithContent($name, (string) file_get_contents($file))], 'purpose' => $purpose], ['Accept' => 'application/json'])->assertCreated();
+    }
+}
