@@ -36,6 +36,7 @@ Route::apiResource('courses', CourseController::class);
 Route::post('courses/{course}/restore', [CourseController::class, 'restore'])->withTrashed();
 Route::post('courses/{course}/logos', [CourseController::class, 'addLogo']);
 Route::get('logos/{hash}', [CourseController::class, 'logo']);
+Route::get('sample-picture', [CourseController::class, 'samplePicture']);
 Route::get('sample-card', [CourseController::class, 'sampleCard']);
 Route::get('cards/{hash}', [CourseController::class, 'card']);
 Route::get('lessons/{lesson}/style', [LessonStyleController::class, 'show']);

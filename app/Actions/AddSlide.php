@@ -19,15 +19,16 @@ final class AddSlide
     /**
      * @param  string  $file  path of the uploaded file
      * @param  string  $name  what it was called
+     * @param  string|null  $as  what the slide is called, when that is not its file's name
      *
      * @throws \App\Media\UnreadableFile saying what is wrong with the picture
      */
-    public function __invoke(Lesson $lesson, string $file, string $name): Slide
+    public function __invoke(Lesson $lesson, string $file, string $name, ?string $as = null): Slide
     {
         $picture = $this->pictures->read($file, $name, 2 * $lesson->width, 2 * $lesson->height);
         $id = strtolower((string) Str::ulid());
 
-        return $lesson->slides()->create(['id' => $id, 'name' => SlideNames::of($lesson)->free(pathinfo($name, PATHINFO_FILENAME)), 'position' => 1 + (int) $lesson->slides()->max('position')] + $this->keep($lesson, $id, $picture));
+        return $lesson->slides()->create(['id' => $id, 'name' => SlideNames::of($lesson)->free($as ?? pathinfo($name, PATHINFO_FILENAME)), 'position' => 1 + (int) $lesson->slides()->max('position')] + $this->keep($lesson, $id, $picture));
     }
 
     /** Another picture for a slide: everything that refers to it stays. */

@@ -19,13 +19,14 @@ final class FillSlides
      * @param  list<UploadedFile>  $files  put in the order of their names, numbers by value
      * @param  string|null  $sectionId  the section that gets the first picture
      * @param  bool  $fill  false only adds them to the deck
-     * @return array{added: int, refused: list<string>} a sentence for each picture that could not be used
+     * @return array{added: int, names: list<string>, refused: list<string>} a sentence for each picture that could not be used
      */
     public function __invoke(Lesson $lesson, array $files, ?string $sectionId, bool $fill = true): array
     {
         usort($files, fn (UploadedFile $a, UploadedFile $b): int => strnatcasecmp($a->getClientOriginalName(), $b->getClientOriginalName()));
         $places = $this->places($lesson, $sectionId);
         $added = 0;
+        $names = [];
         $refused = [];
         foreach ($files as $file) {
             try {
@@ -36,13 +37,14 @@ final class FillSlides
                 continue;
             }
             $added++;
+            $names[] = $slide->name;
             if (! $fill) {
                 continue;
             }
             $section = array_shift($places) ?? Section::query()->findOrFail($this->edit->add($lesson, null));
             $this->edit->opening($section, CueKind::Slide, $slide->name);
         }
-        return ['added' => $added, 'refused' => $refused];
+        return ['added' => $added, 'names' => $names, 'refused' => $refused];
     }
 
     private function slide(Lesson $lesson, UploadedFile $file): \App\Models\Slide

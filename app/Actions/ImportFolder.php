@@ -48,7 +48,7 @@ final class ImportFolder
             ($this->save)($lesson, $script);
             foreach ($slides as $number => $file) {
                 $say('Slide '.basename($file));
-                $slide = ($this->addSlide)($lesson, $file, basename($file));
+                $slide = ($this->addSlide)($lesson, $file, basename($file), self::slideName($file, $script->sections[$number - 1]->heading));
                 $script = $this->tied($script, $number - 1, $slide->name);
             }
             ($this->save)($lesson, $script);
@@ -63,6 +63,14 @@ final class ImportFolder
         }
 
         return $lesson;
+    }
+
+    /** A file that is called by its number alone is named after what it shows. */
+    private static function slideName(string $file, string $heading): string
+    {
+        $name = pathinfo($file, PATHINFO_FILENAME);
+
+        return ctype_digit($name) && $heading !== '' ? $heading : $name;
     }
 
     /** A slide given to a section by its file name is the one it begins with, unless the script says otherwise. */

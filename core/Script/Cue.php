@@ -11,7 +11,9 @@ final readonly class Cue
     private const LONGEST_SECONDS = 600.0;
 
     /** One cue in brackets; an escaped bracket (`\[pause]`) is text. */
-    public const PATTERN = '/(?<!\\\\)\[(slide|pause|layout|note|target|card)(?:\s*:\s*|\s+|(?=\]))([^\[\]\r\n]*)\]/iu';
+    public const PATTERN = '/(?<!\\\\)'.self::BRACKET.'/iu';
+
+    private const BRACKET = '\[(slide|pause|layout|note|target|card)(?:\s*:\s*|\s+|(?=\]))([^\[\]\r\n]*)\]';
 
     /**
      * @param  string  $value  what stands behind the word, white space at its ends removed
@@ -42,6 +44,11 @@ final readonly class Cue
         }
 
         return new self(CueKind::from(strtolower($match[1])), trim($match[2]), $from, $from + strlen($match[0]));
+    }
+
+    public static function opens(string $text): bool
+    {
+        return preg_match('/^'.self::BRACKET.'/iu', $text) === 1;
     }
 
     public static function write(CueKind $kind, string $value = ''): string

@@ -116,7 +116,11 @@ final readonly class Section
         }
         $text = rtrim(ltrim($text, "\r\n"));
 
-        return $value === '' ? $text : rtrim(Cue::write($kind, $value)."\n\n".ltrim($text));
+        $text = ltrim($text);
+        // Cues that open a section stand in one row; the words begin below them.
+        $joint = Cue::opens($text) ? ' ' : "\n\n";
+
+        return $value === '' ? $text : rtrim(Cue::write($kind, $value).$joint.$text);
     }
 
     /**

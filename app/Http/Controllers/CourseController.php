@@ -4,6 +4,7 @@ namespace App\Http\Controllers;
 
 use App\Actions\CardPicture;
 use App\Actions\ChangeCourseStyle;
+use App\Actions\LessonStyle;
 use App\Actions\Refusal;
 use App\Http\MediaResponse;
 use App\Http\Requests\CourseRequest;
@@ -18,6 +19,8 @@ use Illuminate\Http\Request;
 use Illuminate\Http\Response;
 use Illuminate\Http\UploadedFile;
 use OpenReel\Core\Picture\FrameSize;
+use OpenReel\Core\Picture\PicturePlan;
+use OpenReel\Core\Picture\Shape;
 use OpenReel\Core\Style\CardDrawing;
 use OpenReel\Core\Style\HouseStyle;
 use Symfony\Component\HttpFoundation\BinaryFileResponse;
@@ -96,6 +99,24 @@ final class CourseController
         $logo = Logo::query()->where('hash', $hash)->first();
 
         return MediaResponse::of($logo?->path, $logo->mime ?? 'image/png');
+    }
+
+    /** How a slide with a presenter would look: the same rules as in preview and export. */
+    public function samplePicture(Request $request): JsonResponse
+    {
+        $values = array_intersect_key((array) $request->query(), HouseStyle::DEFAULTS);
+        foreach ($values as $name => $value) {
+            // Addresses carry text; numbers of the style are numbers.
+            $values[$name] = is_int(HouseStyle::DEFAULTS[$name]) && is_numeric($value) ? (int) $value : $value;
+        }
+        $style = HouseStyle::of($values);
+        $logo = LessonStyle::logoRow($style);
+        $plan = PicturePlan::for(
+            FrameSize::of($style->number('width'), $style->number('height')), $style->layout(), $style->inset(),
+            Shape::of(1600, 900), Shape::of(1600, 900), LessonStyle::logo($style, $logo), $style->text('ground'),
+        );
+
+        return new JsonResponse($plan->toArray() + ['logo_url' => $logo === null ? null : LogoResource::url($logo->hash)]);
     }
 
     /** How a card would look: drawn by the same path as in preview and export. */

@@ -6,6 +6,7 @@ use App\Actions\ChangeSection;
 use App\Actions\EditScript;
 use App\Actions\SectionPicture;
 use App\Http\Requests\SectionRequest;
+use App\Http\Resources\LogoResource;
 use App\Http\Resources\SectionResource;
 use App\Models\Lesson;
 use App\Models\Section;
@@ -36,7 +37,9 @@ final class SectionController
         $request->validate(['width' => ['required_with:height', 'integer', 'between:1,16384'], 'height' => ['required_with:width', 'integer', 'between:1,16384']], ['*' => 'That is not the size of a camera picture.']);
         $camera = $request->has('width') ? Shape::of($request->integer('width'), $request->integer('height')) : null;
 
-        return new JsonResponse(SectionPicture::of($section, $camera)->toArray());
+        $plan = SectionPicture::of($section, $camera);
+
+        return new JsonResponse($plan->toArray() + ['logo_url' => $plan->logo === null ? null : LogoResource::url($plan->logo->hash)]);
     }
 
     public function destroy(Section $section, EditScript $edit): Response

@@ -52,9 +52,9 @@ final class SlideController
                 $refused[] = $refusal->getMessage();
             }
         }
-        $answer = $pictures === [] ? ['added' => 0, 'refused' => []] : $fill($lesson, $pictures, $request->string('section')->value() ?: null, $request->boolean('fill', true));
+        $answer = $pictures === [] ? ['added' => 0, 'names' => [], 'refused' => []] : $fill($lesson, $pictures, $request->string('section')->value() ?: null, $request->boolean('fill', true));
 
-        return new JsonResponse(['added' => $answer['added'], 'refused' => [...$refused, ...$answer['refused']], 'decks' => $decks], 201);
+        return new JsonResponse(['added' => $answer['added'], 'names' => $answer['names'], 'refused' => [...$refused, ...$answer['refused']], 'decks' => $decks], 201);
     }
 
     public function picture(Slide $slide): BinaryFileResponse

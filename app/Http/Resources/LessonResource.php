@@ -27,6 +27,7 @@ final class LessonResource extends JsonResource
         $sections = $this->sections()->with('slide')->get();
         $takes = self::takes(array_values($sections->modelKeys()));
         $lines = DB::table('lines')->where('lesson_id', $this->id)->whereNotNull('position')->orderBy('position')->get()->groupBy('section_id');
+        $spoken = self::spoken($takes);
         $style = LessonStyle::of($this->resource);
         $pace = LearnPace::of($this->resource);
 
@@ -42,8 +43,26 @@ final class LessonResource extends JsonResource
             'count_down' => $style->number('count_down'),
             'target_ms' => $this->target(),
             'pace' => ['factor' => $pace->factor, 'takes' => $pace->takes],
-            'sections' => $sections->map(fn (Section $s): array => SectionResource::whole($s, array_values($lines->get($s->id)?->all() ?? []), $takes[$s->id] ?? [], $style, $pace))->all(),
+            'sections' => $sections->map(function (Section $s) use ($lines, $takes, $style, $pace, $spoken): array {
+                $own = array_values($lines->get($s->id)?->all() ?? []);
+
+                return SectionResource::whole($s, $own, $takes[$s->id] ?? [], $style, $pace, $spoken);
+            })->all(),
         ];
+    }
+
+    /**
+     * @param  array<string, list<array<string, mixed>>>  $takes
+     * @return array<string, true> ids of the lines that kept takes speak
+     */
+    private static function spoken(array $takes): array
+    {
+        $spoken = [];
+        foreach (array_merge([], ...array_values($takes)) as $take) {
+            $spoken += $take['verdict'] === 'kept' ? array_fill_keys(array_column($take['lines'], 'id'), true) : [];
+        }
+
+        return $spoken;
     }
 
     /** Only the head of the script names it, so only that is read. */

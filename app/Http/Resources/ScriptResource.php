@@ -2,10 +2,16 @@
 
 namespace App\Http\Resources;
 
+use App\Actions\CardPicture;
+use App\Actions\LessonStyle;
 use App\Models\Lesson;
 use Illuminate\Http\Request;
 use Illuminate\Http\Resources\Json\JsonResource;
+use Illuminate\Support\Collection;
 use Illuminate\Support\Facades\DB;
+use OpenReel\Core\Deck\ShownSlides;
+use OpenReel\Core\Picture\FrameSize;
+use OpenReel\Core\Script\CueKind;
 use OpenReel\Core\Script\Script;
 use OpenReel\Core\Script\Section;
 use OpenReel\Core\Script\SourceMap;
@@ -24,21 +30,64 @@ final class ScriptResource extends JsonResource
         $script = Script::read($this->script);
         $map = new SourceMap($this->script);
         $sections = $this->sections()->get();
+        $slides = $this->slides()->get(['id', 'name', 'lesson_id']);
+        $shown = ShownSlides::of($script, array_values($slides->pluck('name')->all()));
         $ids = DB::table('lines')->where('lesson_id', $this->id)->whereNotNull('position')->orderBy('position')->get(['id', 'section_id'])->groupBy('section_id');
+        $places = [];
+        foreach ($script->sections as $i => $section) {
+            $row = $sections[$i] ?? null;
+            if ($row === null) {
+                break;
+            }
+            $places[] = [
+                'id' => $row->id,
+                'from' => $map->utf16($section->from),
+                'slides' => self::slidePlaces($section, $shown, $slides, $map),
+                'lines' => self::linePlaces($section, array_values($ids->get($row->id)?->pluck('id')->all() ?? []), $map),
+                'until' => $map->utf16($section->until()),
+                'card_url' => $this->card($section),
+            ];
+        }
 
-        return [
-            'text' => $this->script,
-            'revision' => $this->revision,
-            'sections' => array_map(fn (Section $s, int $i): array => [
-                'id' => $sections[$i]?->id,
-                'from' => $map->utf16($s->from),
-                'until' => $map->utf16($s->until()),
-                'lines' => array_map(fn (object $row, int $n): array => [
-                    'id' => $row->id,
-                    'from' => $map->utf16($s->lines[$n]->from),
-                    'until' => $map->utf16($s->lines[$n]->until),
-                ], $rows = array_slice(array_values($ids->get($sections[$i]->id ?? '')?->all() ?? []), 0, count($s->lines)), array_keys($rows)),
-            ], $script->sections, array_keys($script->sections)),
-        ];
+        return ['text' => $this->script, 'revision' => $this->revision, 'title' => $this->title, 'sections' => $places];
+    }
+
+    /**
+     * @param  Collection<int, \App\Models\Slide>  $slides
+     * @return list<array{slide: string|null, from: int}> the slide each cue calls
+     */
+    private static function slidePlaces(Section $section, ShownSlides $shown, Collection $slides, SourceMap $map): array
+    {
+        $found = [];
+        foreach ($section->cues as $cue) {
+            if ($cue->kind === CueKind::Slide) {
+                $found[] = ['slide' => $slides[$shown->at($cue) ?? -1]->id ?? null, 'from' => $map->utf16($cue->from)];
+            }
+        }
+
+        return $found;
+    }
+
+    /**
+     * @param  list<string>  $ids
+     * @return list<array{id: string, from: int, until: int}>
+     */
+    private static function linePlaces(Section $section, array $ids, SourceMap $map): array
+    {
+        $lines = [];
+        foreach ($section->lines as $n => $line) {
+            if (isset($ids[$n])) {
+                $lines[] = ['id' => $ids[$n], 'from' => $map->utf16($line->from), 'until' => $map->utf16($line->until)];
+            }
+        }
+
+        return $lines;
+    }
+
+    private function card(Section $section): ?string
+    {
+        $card = $section->card() === null ? null : app(CardPicture::class)->of($section, FrameSize::of($this->width, $this->height), LessonStyle::of($this->resource));
+
+        return $card === null ? null : "/api/cards/{$card->picture->hash}";
     }
 }

@@ -30,9 +30,10 @@ final class SectionResource extends JsonResource
     /**
      * @param  list<\stdClass>  $lines  rows of the table `lines`, in order
      * @param  list<array<string, mixed>>  $takes  as TakeResource gives them
+     * @param  array<string, true>  $spoken  ids of the lines that kept takes of the lesson speak
      * @return array<string, mixed>
      */
-    public static function whole(Section $section, array $lines, array $takes, HouseStyle $style, Pace $pace): array
+    public static function whole(Section $section, array $lines, array $takes, HouseStyle $style, Pace $pace, array $spoken = []): array
     {
         // Without a bracket there is no cue, and nothing else is wanted of the text here.
         $text = ScriptSection::ofText(str_contains($section->script, '[') ? $section->script : '');
@@ -53,6 +54,8 @@ final class SectionResource extends JsonResource
             'inset_corner' => ($own->corner ?? $inset->corner)->value,
             'inset_size' => ($own->size ?? $inset->size)->value,
             'own_layout' => $own->write() !== '',
+            'spoken_elsewhere' => $card === null && $lines !== [] && ! in_array('kept', array_column($takes, 'verdict'), true)
+                && array_filter($lines, fn (\stdClass $l): bool => ! isset($spoken[$l->id])) === [],
             'takes' => $takes,
         ];
     }

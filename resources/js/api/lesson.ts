@@ -1,6 +1,20 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { api } from './client';
-import type { Assembly, Export, Lesson, LessonSummary, Section, Take, Verdict } from './types';
+import type {
+    Assembly,
+    Corner,
+    Course,
+    Deck,
+    Export,
+    InsetSize,
+    Layout,
+    Lesson,
+    LessonSummary,
+    Section,
+    Slide,
+    Take,
+    Verdict,
+} from './types';
 
 export const lessonKey = (id: string) => ['lesson', id];
 
@@ -43,6 +57,25 @@ export function useExports(lessonId: string) {
     });
 }
 
+export function useCourses() {
+    return useQuery({ queryKey: ['courses'], queryFn: () => api.get<Course[]>('courses') });
+}
+
+/** The lesson's slides, in the order of the deck. */
+export function useSlides(lessonId: string) {
+    return useQuery({ queryKey: ['slides', lessonId], queryFn: () => api.get<Slide[]>(`lessons/${lessonId}/slides`) });
+}
+
+/** Files of slides brought in lately; looks again by itself while one is being drawn. */
+export function useDecks(lessonId: string) {
+    return useQuery({
+        queryKey: ['decks', lessonId],
+        queryFn: () => api.get<Deck[]>(`lessons/${lessonId}/decks`),
+        refetchInterval: (query) =>
+            query.state.data?.some((deck) => deck.state === 'waiting' || deck.state === 'running') ? 600 : false,
+    });
+}
+
 /** Runs a change and then reads the lesson, its plan and its exports anew. */
 export function useLessonChange<Input>(lessonId: string, change: (input: Input) => Promise<unknown>) {
     const client = useQueryClient();
@@ -56,6 +89,8 @@ export function refreshLesson(client: ReturnType<typeof useQueryClient>, lessonI
     void client.invalidateQueries({ queryKey: ['assembly', lessonId] });
     void client.invalidateQueries({ queryKey: ['exports', lessonId] });
     void client.invalidateQueries({ queryKey: ['lessons'] });
+    void client.invalidateQueries({ queryKey: ['slides', lessonId] });
+    void client.invalidateQueries({ queryKey: ['ready', lessonId] });
     return client.invalidateQueries({ queryKey: lessonKey(lessonId) });
 }
 
@@ -63,5 +98,11 @@ export const giveVerdict = (take: string, verdict: Verdict) => api.patch<Take>(`
 
 export const changeSection = (
     section: string,
-    change: Partial<Omit<Section, 'slide'>> & { slide_id?: string | null },
+    change: Partial<Pick<Section, 'heading' | 'script'>> & {
+        slide_id?: string | null;
+        /** Null goes back to the house style's. */
+        layout?: Layout | null;
+        inset_corner?: Corner | null;
+        inset_size?: InsetSize | null;
+    },
 ) => api.patch<Section>(`sections/${section}`, change);

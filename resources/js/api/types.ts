@@ -11,6 +11,7 @@ export type TrackKind = 'camera' | 'microphone';
 export interface LessonSummary {
     id: string;
     title: string;
+    course_id: string | null;
     width: number;
     height: number;
     fps: number;
@@ -22,6 +23,8 @@ export interface LessonSummary {
 }
 
 export interface Line {
+    /** Stays the same while the words change. */
+    id: string;
     number: number;
     paragraph: number;
     text: string;
@@ -32,6 +35,8 @@ export interface Slide {
     name: string;
     width: number;
     height: number;
+    /** The words on it. */
+    text: string;
     url: string;
 }
 
@@ -39,6 +44,10 @@ export interface Take {
     id: string;
     section_id: string;
     number: number;
+    /** The section it was recorded for, which may be another than the one it hangs on now. */
+    recorded_in: string;
+    /** The lines it speaks, with the words they had then. */
+    lines: { id: string; text: string }[];
     state: TakeState;
     /** The recorder went away while recording; what arrived is safe. */
     cut_off: boolean;
@@ -63,10 +72,17 @@ export interface Section {
     script: string;
     lines: Line[];
     estimate_ms: number;
+    target_ms: number | null;
+    /** A still title page that nobody speaks. */
+    card: { kind: 'opening' | 'divider' | 'closing'; length_ms: number } | null;
     slide: Slide | null;
     layout: Layout;
     inset_corner: Corner;
     inset_size: InsetSize;
+    /** The section says itself what it looks like; otherwise the house style does. */
+    own_layout: boolean;
+    /** Its lines are in the kept take of another section, from which it was split off. */
+    spoken_elsewhere: boolean;
     takes: Take[];
 }
 
@@ -77,6 +93,13 @@ export interface Lesson {
     height: number;
     fps: number;
     updated_at: string;
+    /** Counts the script's changes. */
+    revision: number;
+    course: { id: string; name: string } | null;
+    count_down: number;
+    target_ms: number | null;
+    /** How the presenter's pace compares with the assumed one, and from how many takes that is known. */
+    pace: { factor: number; takes: number };
     sections: Section[];
 }
 
@@ -93,6 +116,9 @@ export interface PicturePlan {
     ground: string;
     slide: Rect | null;
     camera: Rect | null;
+    /** How the inset is cut out and edged, in pixels of the frame; null for a plain rectangle. */
+    inset_frame: { radius: number; border: number; colour: string } | null;
+    logo: Rect | null;
 }
 
 export interface Segment {
@@ -101,13 +127,23 @@ export interface Segment {
     title: string;
     start_frame: number;
     frames: number;
-    take_id: string;
-    take_number: number;
+    /** Null for a card. */
+    take_id: string | null;
+    take_number: number | null;
     /** Where in the take the segment starts, in ticks of 1/48000 s. */
     in_ticks: number;
-    media_url: string;
-    slide_url: string | null;
+    media_url: string | null;
     gain_db: number;
+    /** Without gaps, together as long as the segment. */
+    shots: Shot[];
+}
+
+export interface Shot {
+    /** Frames of the segment before it. */
+    offset: number;
+    frames: number;
+    slide_url: string | null;
+    logo_url: string | null;
     picture: PicturePlan;
 }
 
@@ -139,6 +175,86 @@ export interface Export {
 }
 
 export interface Setup {
-    frames: [number, number][];
+    /** Frame sizes by shape. */
+    frames: Record<string, [number, number][]>;
     rates: number[];
+    faces: Record<string, string>;
+    sound_targets: number[];
+}
+
+/** A script as text, and where sections and lines stand in it, in UTF-16 units. */
+export interface ScriptText {
+    text: string;
+    revision: number;
+    title: string;
+    sections: ScriptSection[];
+}
+
+export interface ScriptSection {
+    id: string;
+    from: number;
+    until: number;
+    /** The slides its cues call; null where there is none such. */
+    slides: { slide: string | null; from: number }[];
+    lines: { id: string; from: number; until: number }[];
+    card_url: string | null;
+}
+
+export interface Finding {
+    kind: string;
+    says: string;
+    at: number | null;
+    section_id: string | null;
+}
+
+export interface TieProposal {
+    slide: string;
+    name: string;
+    url: string;
+    at: number;
+    section: number;
+    line: string;
+    because: string;
+}
+
+export interface Deck {
+    id: string;
+    name: string;
+    purpose: 'add' | 'replace';
+    state: 'waiting' | 'running' | 'done' | 'failed' | 'cancelled';
+    done: number;
+    total: number;
+    problem: string | null;
+    added: { id: string; name: string }[];
+    replaced: number;
+    unmatched: { id: string; name: string }[];
+}
+
+export type StyleValue = string | number | null;
+export type Style = Record<string, StyleValue>;
+
+export interface Logo {
+    id: string;
+    name: string;
+    url: string;
+    width: number;
+    height: number;
+}
+
+export interface Course {
+    id: string;
+    name: string;
+    lessons: number;
+    style: Style;
+    warnings: string[];
+    logos: Logo[];
+}
+
+export interface LessonStyle {
+    style: Style;
+    course: Style;
+    /** Names of what the lesson has otherwise than its course. */
+    own: string[];
+    warnings: string[];
+    logos: Logo[];
 }

@@ -17,6 +17,8 @@ export class AssemblyPlayer extends Subscribable<PlayerSnapshot> {
     private gains: GainNode[] = [];
     private tick = 0;
     private over = false;
+    /** When the card on show began, in milliseconds of the page's clock; cards have no media to keep time. */
+    private cardSince = 0;
 
     constructor(
         private readonly plan: Assembly,
@@ -58,6 +60,7 @@ export class AssemblyPlayer extends Subscribable<PlayerSnapshot> {
         const { index, offset } = placeOf(this.plan, frame);
         this.load(index, offset);
         this.load(index + 1, 0);
+        this.cardSince = performance.now() - (1000 * offset) / this.plan.fps;
         this.set({ index, frame: (this.plan.segments[index]?.start_frame ?? 0) + offset });
         if (playing) {
             void this.run();
@@ -80,7 +83,7 @@ export class AssemblyPlayer extends Subscribable<PlayerSnapshot> {
 
     private load(index: number, offset: number): void {
         const segment = this.segment(index);
-        if (!segment) {
+        if (!segment?.media_url) {
             return;
         }
         const element = this.element(index);
@@ -96,10 +99,15 @@ export class AssemblyPlayer extends Subscribable<PlayerSnapshot> {
         if (!segment) {
             return;
         }
-        this.turnUp(index, segment.gain_db);
-        await this.element(index)
-            .play()
-            .catch(() => undefined);
+        if (segment.media_url) {
+            this.turnUp(index, segment.gain_db);
+            await this.element(index)
+                .play()
+                .catch(() => undefined);
+        } else {
+            const offset = this.snapshot().frame - segment.start_frame;
+            this.cardSince = performance.now() - (1000 * offset) / this.plan.fps;
+        }
         this.watch();
     }
 
@@ -110,6 +118,16 @@ export class AssemblyPlayer extends Subscribable<PlayerSnapshot> {
             const segment = this.segment(index);
             const element = this.element(index);
             if (!segment || !playing) {
+                return;
+            }
+            if (!segment.media_url) {
+                const offset = Math.floor(((performance.now() - this.cardSince) * this.plan.fps) / 1000);
+                if (offset >= segment.frames) {
+                    this.next(index);
+                } else {
+                    this.set({ frame: segment.start_frame + offset });
+                    this.watch();
+                }
                 return;
             }
             if (element.ended || isOver(segment, element.currentTime, this.plan.fps)) {

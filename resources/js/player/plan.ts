@@ -1,4 +1,4 @@
-import type { Assembly, Segment } from '../api/types';
+import type { Assembly, Segment, Shot } from '../api/types';
 
 const TICKS_PER_SECOND = 48_000;
 
@@ -30,4 +30,10 @@ export function frameAt(segment: Segment, seconds: number, fps: number): number 
 /** Whether a segment has been played to its end. */
 export function isOver(segment: Segment, seconds: number, fps: number): boolean {
     return seconds >= mediaTime(segment, segment.frames, fps) - 0.5 / fps;
+}
+
+/** What is seen at a frame of the lesson. */
+export function shotAt(segment: Segment, frame: number): Shot | undefined {
+    const offset = frame - segment.start_frame;
+    return segment.shots.findLast((shot) => shot.offset <= offset) ?? segment.shots[0];
 }

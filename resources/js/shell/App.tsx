@@ -1,5 +1,5 @@
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
-import { lazy } from 'react';
+import { lazy, Suspense } from 'react';
 import { createBrowserRouter, Navigate, RouterProvider } from 'react-router';
 import { ApiProblem } from '../api/client';
 import { ShelfRoom } from '../rooms/shelf/ShelfRoom';
@@ -7,6 +7,8 @@ import { Fault } from './Fault';
 import { LessonFrame } from './LessonFrame';
 import { NoticesProvider } from './Notices';
 
+const CourseRoom = lazy(() => import('../rooms/course/CourseRoom'));
+const PrintRoom = lazy(() => import('../rooms/script/PrintRoom'));
 const ScriptRoom = lazy(() => import('../rooms/script/ScriptRoom'));
 const RecordRoom = lazy(() => import('../rooms/record/RecordRoom'));
 const ReviewRoom = lazy(() => import('../rooms/review/ReviewRoom'));
@@ -24,6 +26,24 @@ const client = new QueryClient({
 
 const router = createBrowserRouter([
     { path: '/', element: <ShelfRoom />, errorElement: <Fault /> },
+    {
+        path: '/courses/:courseId',
+        element: (
+            <Suspense>
+                <CourseRoom />
+            </Suspense>
+        ),
+        errorElement: <Fault />,
+    },
+    {
+        path: '/lessons/:lessonId/print',
+        element: (
+            <Suspense>
+                <PrintRoom />
+            </Suspense>
+        ),
+        errorElement: <Fault />,
+    },
     {
         path: '/lessons/:lessonId',
         element: <LessonFrame />,

@@ -10,6 +10,9 @@ interface Props {
     href: (section: Section) => string;
 }
 
+const aim = (off: number | null): string =>
+    off === null ? '' : `, ${clock(Math.abs(off))} ${off > 0 ? 'longer' : 'shorter'} than meant`;
+
 /** A map of the lesson to jump with: one block a section, as wide as it lasts. Never something to edit. */
 export function Strip({ sections, current, href }: Props) {
     return (
@@ -27,11 +30,16 @@ export function Strip({ sections, current, href }: Props) {
                         >
                             <Link
                                 to={href(section)}
-                                title={`${index + 1}. ${title}: ${state.says}`}
-                                aria-label={`Section ${index + 1}, ${title}: ${state.says}`}
+                                title={`${index + 1}. ${title}: ${state.says}${aim(state.offTargetMs)}`}
+                                aria-label={`Section ${index + 1}, ${title}: ${state.says}${aim(state.offTargetMs)}`}
                             >
                                 <span>{index + 1}</span>
-                                <span className="length">{clock(state.lengthMs)}</span>
+                                <span className="length">
+                                    {state.offTargetMs !== null && (
+                                        <b aria-hidden="true">{state.offTargetMs > 0 ? '+' : '−'}</b>
+                                    )}
+                                    {clock(state.lengthMs)}
+                                </span>
                             </Link>
                         </li>
                     );

@@ -154,9 +154,9 @@ final class ScriptTest extends TestCase
         $section = Section::ofText("\n[layout: camera alone]\n[slide: A]\n\nOne. [layout: slide alone] Two.\n");
 
         self::assertSame('camera alone', $section->layout()->write());
-        self::assertSame("[layout: slide with inset, large]\n\n[slide: A]\n\nOne. [layout: slide alone] Two.", $section->textWithOpening(CueKind::Layout, 'slide with inset, large'));
+        self::assertSame("[layout: slide with inset, large] [slide: A]\n\nOne. [layout: slide alone] Two.", $section->textWithOpening(CueKind::Layout, 'slide with inset, large'));
         self::assertSame("[slide: A]\n\nOne. [layout: slide alone] Two.", $section->textWithOpening(CueKind::Layout, ''));
-        self::assertSame("[slide: B]\n\n[layout: camera alone]\n\nOne. [layout: slide alone] Two.", $section->textWithOpening(CueKind::Slide, 'B'));
+        self::assertSame("[slide: B] [layout: camera alone]\n\nOne. [layout: slide alone] Two.", $section->textWithOpening(CueKind::Slide, 'B'));
     }
 
     public function test_writing_a_cue_keeps_it_one_cue(): void

@@ -22,7 +22,8 @@ export default function FinishRoom() {
                 <header>
                     <h1>Finish</h1>
                     <p className="soft times mb-0">
-                        {plan.segments.length} of {lesson.sections.length} sections kept · {clock(plan.length_ms)}
+                        {lesson.sections.length - plan.missing.length} of {lesson.sections.length} sections kept ·{' '}
+                        {clock(plan.length_ms)}
                     </p>
                 </header>
                 <ol>
@@ -70,5 +71,5 @@ export default function FinishRoom() {
 }
 
 /** Another plan needs another player. */
-const fingerprint = (segments: { take_id: string; in_ticks: number; frames: number }[]) =>
+const fingerprint = (segments: { take_id: string | null; in_ticks: number; frames: number }[]) =>
     segments.map((s) => `${s.take_id}/${s.in_ticks}/${s.frames}`).join();

@@ -1,3 +1,4 @@
+import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
 import { Link } from 'react-router';
 import { changeSection, useLessonChange } from '../../api/lesson';
@@ -27,6 +28,7 @@ const corners = {
     'top-right': 'top right',
     'top-left': 'top left',
 };
+const cardNames = { opening: 'Opening card', divider: 'Divider', closing: 'Closing card' };
 const sizes = { small: 'small', medium: 'medium', large: 'large' };
 
 /** One section of the film: what it looks like, which take it uses, and how slide and camera share the frame. */
@@ -39,15 +41,17 @@ export function SectionRow({ lesson, section, index, segment }: Props) {
     const state = sectionState(section);
     const title = sectionTitle(section, index);
     const name = `section ${index + 1}`;
-    const missesCamera = segment && section.layout !== 'slide-alone' && !state.kept?.camera;
-    const missesSlide = segment && section.layout !== 'camera-alone' && !section.slide;
+    const shot = segment?.shots[0];
+    const missesCamera = segment?.take_id && section.layout !== 'slide-alone' && !state.kept?.camera;
+    const missesSlide = segment?.take_id && section.layout !== 'camera-alone' && !section.slide;
     return (
         <li className="section-row">
             <div className="thumb">
-                {segment ? (
+                {shot ? (
                     <FramePicture
-                        plan={segment.picture}
-                        slideUrl={segment.slide_url}
+                        plan={shot.picture}
+                        slideUrl={shot.slide_url}
+                        logoUrl={shot.logo_url}
                         label={`Picture of ${name}`}
                         camera={state.kept?.poster_url && <img src={state.kept.poster_url} alt="" />}
                     />
@@ -60,7 +64,9 @@ export function SectionRow({ lesson, section, index, segment }: Props) {
                     {index + 1}. {title}
                 </h2>
                 <p className="soft times mb-1">
-                    {segment && state.kept ? (
+                    {section.card ? (
+                        `${cardNames[section.card.kind]} · ${clock(section.card.length_ms)}`
+                    ) : segment && state.kept ? (
                         <>
                             <Link to={roomPath(lesson.id, 'review', section.id)}>Take {state.kept.number}</Link> ·{' '}
                             {clock((1000 * segment.frames) / lesson.fps)}
@@ -78,30 +84,42 @@ export function SectionRow({ lesson, section, index, segment }: Props) {
                         </span>
                     )}
                 </p>
-                <div className="choices">
-                    <Choice
-                        label={`Layout of ${name}`}
-                        options={layouts}
-                        value={section.layout}
-                        onChange={(layout) => change({ layout })}
-                    />
-                    {section.layout === 'slide-with-inset' && (
-                        <>
-                            <Choice
-                                label={`Corner of the inset in ${name}`}
-                                options={corners}
-                                value={section.inset_corner}
-                                onChange={(inset_corner) => change({ inset_corner })}
-                            />
-                            <Choice
-                                label={`Size of the inset in ${name}`}
-                                options={sizes}
-                                value={section.inset_size}
-                                onChange={(inset_size) => change({ inset_size })}
-                            />
-                        </>
-                    )}
-                </div>
+                {section.card ? null : (
+                    <div className="choices">
+                        <Choice
+                            label={`Layout of ${name}`}
+                            options={layouts}
+                            value={section.layout}
+                            onChange={(layout) => change({ layout })}
+                        />
+                        {section.layout === 'slide-with-inset' && (
+                            <>
+                                <Choice
+                                    label={`Corner of the inset in ${name}`}
+                                    options={corners}
+                                    value={section.inset_corner}
+                                    onChange={(inset_corner) => change({ inset_corner })}
+                                />
+                                <Choice
+                                    label={`Size of the inset in ${name}`}
+                                    options={sizes}
+                                    value={section.inset_size}
+                                    onChange={(inset_size) => change({ inset_size })}
+                                />
+                            </>
+                        )}
+                        {section.own_layout && (
+                            <Button
+                                size="sm"
+                                variant="quiet"
+                                aria-label={`Layout of ${name} as the house style has it`}
+                                onClick={() => change({ layout: null, inset_corner: null, inset_size: null })}
+                            >
+                                As the house style
+                            </Button>
+                        )}
+                    </div>
+                )}
                 {(missesCamera || missesSlide) && (
                     <p className="soft small mb-0">
                         {missesSlide && missesCamera

@@ -1,11 +1,12 @@
 import { useEffect, useRef, useState, useSyncExternalStore } from 'react';
 import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
-import type { Assembly } from '../../api/types';
+import type { Assembly, PicturePlan } from '../../api/types';
 import { AssemblyPlayer, type PlayerSnapshot } from '../../player/AssemblyPlayer';
 import { Icon } from '../../ui/Icon';
 import { KeysDialog } from '../../ui/KeysDialog';
-import { outOfSight, place } from '../../ui/place';
+import { shotAt } from '../../player/plan';
+import { insetLook, outOfSight, place } from '../../ui/place';
 import { clock } from '../../ui/time';
 
 const still: PlayerSnapshot = { index: 0, frame: 0, playing: false };
@@ -38,9 +39,11 @@ export function Watch({ plan, from }: { plan: Assembly; from: string | undefined
     }, [player, from, plan.segments]);
 
     const segment = plan.segments[index];
-    if (!segment) {
+    const shot = segment && shotAt(segment, frame);
+    if (!segment || !shot) {
         return null;
     }
+    const { picture } = shot;
     const toSegment = (by: number) => {
         const target = plan.segments[Math.max(0, Math.min(plan.segments.length - 1, index + by))];
         player?.seek(target?.start_frame ?? 0);
@@ -58,18 +61,31 @@ export function Watch({ plan, from }: { plan: Assembly; from: string | undefined
                 aria-label="The lesson as it will be exported"
                 data-frame={frame}
                 data-section={segment.position}
-                style={{ aspectRatio: `${segment.picture.frame.width} / ${segment.picture.frame.height}` }}
+                style={{
+                    aspectRatio: `${picture.frame.width} / ${picture.frame.height}`,
+                    background: `#${picture.ground}`,
+                }}
             >
-                {segment.picture.slide && segment.slide_url && (
-                    <div className="slide" style={place(segment.picture.slide, segment.picture.frame)}>
-                        <img src={segment.slide_url} alt="" />
+                {picture.slide && shot.slide_url && (
+                    <div className="slide" style={place(picture.slide, picture.frame)}>
+                        <img src={shot.slide_url} alt="" />
                     </div>
                 )}
-                {[first, second].map((element, turn) => (
-                    <div key={turn} className="camera" style={cameraPlace(plan, index, turn)}>
-                        <video ref={element} preload="auto" playsInline />
+                {[first, second].map((element, turn) => {
+                    const shown = index % 2 === turn && picture.camera !== null && segment.media_url !== null;
+                    return (
+                        <div key={turn} className="camera" style={shown ? cameraLook(picture) : outOfSight}>
+                            <video ref={element} preload="auto" playsInline />
+                            {shown && picture.inset_frame && <div className="edge" style={insetLook(picture)} />}
+                        </div>
+                    );
+                })}
+                {picture.logo && shot.logo_url && (
+                    <div className="logo" style={place(picture.logo, picture.frame)}>
+                        <img src={shot.logo_url} alt="" />
                     </div>
-                ))}
+                )}
+                <Ahead plan={plan} index={index} />
             </div>
             <div className="watch-row times">
                 <Button onClick={() => player?.toggle()}>
@@ -95,8 +111,19 @@ export function Watch({ plan, from }: { plan: Assembly; from: string | undefined
     );
 }
 
-/** The element whose turn it is stands in its rectangle; the other waits out of sight. */
-function cameraPlace(plan: Assembly, index: number, turn: number) {
-    const picture = plan.segments[index]?.picture;
-    return index % 2 === turn && picture?.camera ? place(picture.camera, picture.frame) : outOfSight;
+/** Where the camera lies, with its corners cut away. */
+const cameraLook = (picture: PicturePlan) => ({
+    ...(picture.camera ? place(picture.camera, picture.frame) : outOfSight),
+    borderRadius: insetLook(picture).borderRadius,
+    overflow: 'hidden' as const,
+});
+
+/** The pictures of this segment and the next, loaded before they are shown. */
+function Ahead({ plan, index }: { plan: Assembly; index: number }) {
+    const urls = plan.segments.slice(index, index + 2).flatMap((s) => s.shots.map((shot) => shot.slide_url));
+    return (
+        <div style={outOfSight} aria-hidden="true">
+            {[...new Set(urls)].map((url) => url && <img key={url} src={url} alt="" />)}
+        </div>
+    );
 }

@@ -25,7 +25,6 @@ import { useDevices } from './useDevices';
 import { useDrop } from './useDrop';
 import { useSession } from './useSession';
 
-const COUNT_DOWN = 3;
 const SILENT_WARNING_MS = 8000;
 
 export default function RecordRoom() {
@@ -86,7 +85,7 @@ function Recording({ lesson, section }: { lesson: Lesson; section: Section }) {
         }
     }, [rolling, microphone]);
 
-    const start = useCallback(() => void session.start(COUNT_DOWN), [session]);
+    const start = useCallback(() => void session.start(lesson.count_down), [session, lesson.count_down]);
     const finish = useCallback(async () => {
         const take = await session.finish();
         if (take) {
@@ -128,7 +127,7 @@ function Recording({ lesson, section }: { lesson: Lesson; section: Section }) {
             section.slide?.id,
             query,
         ],
-        queryFn: () => api.get<PicturePlan>(`sections/${section.id}/picture${query}`),
+        queryFn: () => api.get<PicturePlan & { logo_url: string | null }>(`sections/${section.id}/picture${query}`),
     });
     const silent = rolling && microphone !== null && heard.silentMs > SILENT_WARNING_MS;
     const warning =
@@ -163,7 +162,7 @@ function Recording({ lesson, section }: { lesson: Lesson; section: Section }) {
                         section={`${index + 1}. ${sectionTitle(section, index)}`}
                         take={now.takeNumber ?? nextNumber}
                         left={now.countLeft}
-                        of={COUNT_DOWN}
+                        of={lesson.count_down}
                     />
                 )}
             </div>

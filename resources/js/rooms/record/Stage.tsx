@@ -3,7 +3,7 @@ import type { PicturePlan } from '../../api/types';
 import { FramePicture } from '../../ui/FramePicture';
 
 interface Props {
-    plan: PicturePlan;
+    plan: PicturePlan & { logo_url: string | null };
     slideUrl: string | null;
     camera: MediaStream | undefined;
 }
@@ -20,6 +20,7 @@ export function Stage({ plan, slideUrl, camera }: Props) {
         <FramePicture
             plan={plan}
             slideUrl={slideUrl}
+            logoUrl={plan.logo_url}
             label="The picture as it will be delivered"
             mirrored
             camera={camera && <video ref={video} autoPlay muted playsInline />}

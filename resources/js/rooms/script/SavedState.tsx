@@ -1,22 +1,31 @@
+import type { SyncSnapshot } from '../../page/ScriptSync';
 import { Icon } from '../../ui/Icon';
-import type { Saved } from './useAutosave';
+
+const words = {
+    saving: 'Saving...',
+    unsaved: 'Saving...',
+    offline: 'The server cannot be reached. Your words are kept in this browser and saved as soon as it can be.',
+    conflict: 'Changed in another window: choose a version',
+};
 
 /** Says in one place whether every word is safe. */
-export function SavedState({ all }: { all: Saved[] }) {
-    const refused = all.find((one): one is { refused: string } => typeof one === 'object');
-    const open = all.some((one) => one === 'unsaved' || one === 'saving');
+export function SavedState({ state }: { state: SyncSnapshot }) {
     return (
         <p className="saved-state mb-0" role="status">
-            {refused ? (
-                <span className="flag">
-                    <Icon name="exclamation" /> Not saved: {refused.refused}
-                </span>
-            ) : open ? (
-                'Saving...'
-            ) : (
+            {state.saved === 'saved' ? (
                 <>
                     <Icon name="check" /> All saved
                 </>
+            ) : state.saved === 'refused' ? (
+                <span className="flag">
+                    <Icon name="exclamation" /> Not saved: {state.problem}
+                </span>
+            ) : state.saved === 'offline' || state.saved === 'conflict' ? (
+                <span className="flag">
+                    <Icon name="exclamation" /> {words[state.saved]}
+                </span>
+            ) : (
+                words[state.saved]
             )}
         </p>
     );

@@ -1,34 +1,30 @@
-import { type DragEvent, useId, useRef, useState } from 'react';
+import { type DragEvent, type ReactNode, useId, useRef, useState } from 'react';
 import Spinner from 'react-bootstrap/Spinner';
-import { api } from '../../api/client';
-import { useLessonChange } from '../../api/lesson';
-import type { Slide } from '../../api/types';
+import type { Lesson, Slide } from '../../api/types';
 import { useNotices } from '../../shell/Notices';
 import { Icon } from '../../ui/Icon';
+import { bringSlides, slideTypes } from '../../ui/bringSlides';
+import { useLessonChange } from '../../api/lesson';
 
 interface Props {
-    lessonId: string;
-    /** The section that gets the first picture; null fills the sections without a slide. */
-    sectionId: string | null;
+    lesson: Lesson;
     slide?: Slide | null;
     label: string;
-    hint?: string;
+    /** The names of the slides that pictures became, in order. */
+    onBrought: (names: string[]) => void;
+    children?: ReactNode;
 }
 
 /** A place to drop slides on, or to choose them from. Several at once go on to the sections that follow. */
-export function SlideDrop({ lessonId, sectionId, slide, label, hint }: Props) {
+export function SlideDrop({ lesson, slide, label, onBrought, children }: Props) {
     const id = useId();
     const input = useRef<HTMLInputElement>(null);
     const [over, setOver] = useState(false);
     const { say, failed } = useNotices();
-    const send = useLessonChange(lessonId, async (files: File[]) => {
-        const form = new FormData();
-        files.forEach((file) => form.append('files[]', file));
-        if (sectionId) {
-            form.append('section', sectionId);
-        }
-        const answer = await api.post<{ added: number; refused: string[] }>(`lessons/${lessonId}/slides`, form);
+    const send = useLessonChange(lesson.id, async (files: File[]) => {
+        const answer = await bringSlides(lesson.id, files);
         answer.refused.forEach((why) => say(why));
+        onBrought(answer.names);
     });
     const bring = (list: FileList | null) => {
         const files = [...(list ?? [])];
@@ -55,28 +51,29 @@ export function SlideDrop({ lessonId, sectionId, slide, label, hint }: Props) {
             onDragLeave={() => setOver(false)}
             onDrop={drop}
         >
-            {slide && <img src={slide.url} alt={`Slide: ${slide.name}`} />}
+            {slide && <img src={slide.url} alt={`Slide: ${slide.name}`} title={slide.name} />}
             <span className={slide ? 'replace' : 'invite'}>
                 {send.isPending ? (
                     <>
                         <Spinner size="sm" aria-hidden="true" /> Bringing in...
                     </>
                 ) : slide ? (
-                    'Replace'
+                    'Another slide'
                 ) : (
-                    <>
-                        <Icon name="plus" /> {sectionId ? 'Slide (PNG or JPEG)' : label}
-                    </>
+                    (children ?? (
+                        <>
+                            <Icon name="plus" /> Add a slide
+                        </>
+                    ))
                 )}
             </span>
-            {hint && <span className="soft">{hint}</span>}
             <input
                 ref={input}
                 id={id}
                 className="visually-hidden"
                 type="file"
                 multiple
-                accept="image/png,image/jpeg"
+                accept={slideTypes}
                 aria-label={label}
                 onChange={(event) => bring(event.target.files)}
             />

@@ -5,12 +5,19 @@ import Dropdown from 'react-bootstrap/Dropdown';
 import Form from 'react-bootstrap/Form';
 import { Link } from 'react-router';
 import { api } from '../../api/client';
-import type { LessonSummary } from '../../api/types';
+import type { Course, LessonSummary } from '../../api/types';
 import { useNotices } from '../../shell/Notices';
 import { Icon } from '../../ui/Icon';
 import { clock, day } from '../../ui/time';
 
-export function LessonRow({ lesson, onRemove }: { lesson: LessonSummary; onRemove: () => void }) {
+interface Props {
+    lesson: LessonSummary;
+    courses: Course[];
+    onRemove: () => void;
+}
+
+export function LessonRow({ lesson, courses, onRemove }: Props) {
+    const move = useMoveLesson(lesson);
     const [naming, setNaming] = useState(false);
     const done = lesson.sections > 0 && lesson.kept === lesson.sections;
     return (
@@ -38,6 +45,18 @@ export function LessonRow({ lesson, onRemove }: { lesson: LessonSummary; onRemov
                     <Dropdown.Item as="button" onClick={() => setNaming(true)}>
                         Rename
                     </Dropdown.Item>
+                    {courses
+                        .filter((course) => course.id !== lesson.course_id)
+                        .map((course) => (
+                            <Dropdown.Item as="button" key={course.id} onClick={() => move(course.id)}>
+                                Move to {course.name}
+                            </Dropdown.Item>
+                        ))}
+                    {courses.some((course) => course.id === lesson.course_id) && (
+                        <Dropdown.Item as="button" onClick={() => move(null)}>
+                            Take out of its course
+                        </Dropdown.Item>
+                    )}
                     <Dropdown.Item as="button" onClick={onRemove}>
                         Delete
                     </Dropdown.Item>
@@ -80,4 +99,27 @@ function Rename({ lesson, onDone }: { lesson: LessonSummary; onDone: () => void 
             </Button>
         </Form>
     );
+}
+
+/** Another course means another house style. */
+function useMoveLesson(lesson: LessonSummary) {
+    const client = useQueryClient();
+    const { say, failed } = useNotices();
+    const save = useMutation({
+        mutationFn: (course: string | null) =>
+            api.patch(`lessons/${lesson.id}`, { title: lesson.title, course_id: course }),
+        onSuccess: () =>
+            Promise.all([
+                client.invalidateQueries({ queryKey: ['lessons'] }),
+                client.invalidateQueries({ queryKey: ['courses'] }),
+            ]),
+        onError: failed,
+    });
+    return (course: string | null) =>
+        save.mutate(course, {
+            onSuccess: () =>
+                say(`${lesson.title} is moved. It follows the house style of its place.`, () =>
+                    save.mutate(lesson.course_id),
+                ),
+        });
 }

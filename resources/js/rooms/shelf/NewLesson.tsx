@@ -6,23 +6,37 @@ import Form from 'react-bootstrap/Form';
 import Modal from 'react-bootstrap/Modal';
 import { useNavigate } from 'react-router';
 import { api } from '../../api/client';
+import { useCourses, useLessons } from '../../api/lesson';
 import { setup } from '../../api/setup';
-import type { Lesson } from '../../api/types';
+import { bringSlides, slideTypes } from '../../ui/bringSlides';
+import { FrameSelect } from '../../ui/style/StyleForm';
+import { begin, type Beginning, lastSetup, rememberSetup } from './begin';
 
-const sizeName = ([width, height]: [number, number]) => `${width} x ${height}`;
-
-/** Asks what a lesson cannot do without: a title, and the frame, which is chosen once. */
+/** Asks what a lesson cannot do without: a title, and the frame, which is chosen once. The rest can come along. */
 export function NewLesson({ onClose }: { onClose: () => void }) {
     const go = useNavigate();
+    const { data: courses = [] } = useCourses();
+    const { data: lessons = [] } = useLessons();
     const [title, setTitle] = useState('');
-    const [size, setSize] = useState(0);
-    const [fps, setFps] = useState(setup.rates[0] ?? 25);
+    const [file, setFile] = useState<File | null>(null);
+    const [chosen, setChosen] = useState<Partial<Beginning>>(lastSetup);
+    const course = courses.find((one) => one.id === chosen.course) ?? null;
+    const like = lessons.find((one) => one.id === chosen.like) ?? null;
+    const from = like ?? course?.style ?? { width: 1920, height: 1080, fps: 25 };
+    const width = chosen.width ?? Number(from.width);
+    const height = chosen.height ?? Number(from.height);
+    const fps = chosen.fps ?? Number(from.fps);
     const make = useMutation({
-        mutationFn: () => {
-            const [width, height] = setup.frames[size] ?? [1920, 1080];
-            return api.post<Lesson>('lessons', { title, width, height, fps });
+        mutationFn: () =>
+            begin(
+                { title, course: course?.id ?? null, like: like?.id ?? null, width, height, fps, file },
+                api,
+                bringSlides,
+            ),
+        onSuccess: (lesson) => {
+            rememberSetup({ course: course?.id ?? null, width, height, fps });
+            void go(`/lessons/${lesson.id}/script`);
         },
-        onSuccess: (lesson) => go(`/lessons/${lesson.id}/script`),
     });
     const submit = (event: FormEvent) => {
         event.preventDefault();
@@ -48,20 +62,67 @@ export function NewLesson({ onClose }: { onClose: () => void }) {
                             onChange={(e) => setTitle(e.target.value)}
                         />
                     </Form.Group>
-                    <div className="row g-3">
-                        <Form.Group className="col" controlId="frame">
-                            <Form.Label>Frame size</Form.Label>
-                            <Form.Select value={size} onChange={(e) => setSize(Number(e.target.value))}>
-                                {setup.frames.map((frame, index) => (
-                                    <option key={sizeName(frame)} value={index}>
-                                        {sizeName(frame)}
+                    <div className="pair mb-3">
+                        <Form.Group controlId="course">
+                            <Form.Label>Course, for its house style</Form.Label>
+                            <Form.Select
+                                value={course?.id ?? ''}
+                                onChange={(e) => setChosen({ like: chosen.like, course: e.target.value || null })}
+                            >
+                                <option value="">None</option>
+                                {courses.map((one) => (
+                                    <option key={one.id} value={one.id}>
+                                        {one.name}
                                     </option>
                                 ))}
                             </Form.Select>
                         </Form.Group>
-                        <Form.Group className="col" controlId="fps">
+                        <Form.Group controlId="like">
+                            <Form.Label>Sections like those of</Form.Label>
+                            <Form.Select
+                                value={like?.id ?? ''}
+                                disabled={file !== null}
+                                onChange={(e) => setChosen({ course: chosen.course, like: e.target.value || null })}
+                            >
+                                <option value="">Start empty</option>
+                                {lessons.map((one) => (
+                                    <option key={one.id} value={one.id}>
+                                        {one.title}
+                                    </option>
+                                ))}
+                            </Form.Select>
+                        </Form.Group>
+                    </div>
+                    <Form.Group className="mb-3" controlId="source">
+                        <Form.Label>Script or slides to start with, if you have them</Form.Label>
+                        <Form.Control
+                            type="file"
+                            accept={`.md,.markdown,.txt,.docx,.odt,${slideTypes}`}
+                            onChange={(e) => {
+                                const picked = (e.target as HTMLInputElement).files?.[0] ?? null;
+                                setFile(picked);
+                                if (picked && title === '') {
+                                    setTitle(picked.name.replace(/\.[^.]*$/, '').replace(/[-_]+/g, ' '));
+                                }
+                            }}
+                        />
+                    </Form.Group>
+                    <div className="pair">
+                        <Form.Group>
+                            <Form.Label htmlFor="frame">Frame size</Form.Label>
+                            <FrameSelect
+                                id="frame"
+                                value={`${width}x${height}`}
+                                onChange={(w, h) => setChosen({ ...chosen, width: w, height: h })}
+                            />
+                        </Form.Group>
+                        <Form.Group controlId="fps">
                             <Form.Label>Frames a second</Form.Label>
-                            <Form.Select value={fps} onChange={(e) => setFps(Number(e.target.value))}>
+                            <Form.Select
+                                size="sm"
+                                value={fps}
+                                onChange={(e) => setChosen({ ...chosen, fps: Number(e.target.value) })}
+                            >
                                 {setup.rates.map((rate) => (
                                     <option key={rate}>{rate}</option>
                                 ))}
@@ -77,7 +138,7 @@ export function NewLesson({ onClose }: { onClose: () => void }) {
                         Not now
                     </Button>
                     <Button type="submit" disabled={make.isPending}>
-                        Make the lesson
+                        {make.isPending ? 'Making it...' : 'Make the lesson'}
                     </Button>
                 </Modal.Footer>
             </Form>

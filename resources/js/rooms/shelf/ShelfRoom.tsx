@@ -2,17 +2,19 @@ import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useEffect, useState } from 'react';
 import Button from 'react-bootstrap/Button';
 import { api } from '../../api/client';
-import { useLessons } from '../../api/lesson';
+import { useCourses, useLessons } from '../../api/lesson';
 import type { LessonSummary } from '../../api/types';
 import { useNotices } from '../../shell/Notices';
 import { EmptyPlace } from '../../ui/EmptyPlace';
 import { Icon } from '../../ui/Icon';
+import { CourseHead, groups, NewCourse } from './Courses';
 import { LessonRow } from './LessonRow';
 import { NewLesson } from './NewLesson';
 
 /** All lessons, the one changed last first. */
 export function ShelfRoom() {
     const { data: lessons, error } = useLessons();
+    const { data: courses = [] } = useCourses();
     const [making, setMaking] = useState(false);
     const remove = useRemoveLesson();
     useEffect(() => {
@@ -36,11 +38,23 @@ export function ShelfRoom() {
                     </Button>
                 </EmptyPlace>
             )}
-            <ul className="lesson-list">
-                {lessons?.map((lesson) => (
-                    <LessonRow key={lesson.id} lesson={lesson} onRemove={() => remove(lesson)} />
+            {lessons &&
+                groups(lessons, courses).map(({ course, lessons: own }) => (
+                    <section key={course?.id ?? ''} aria-label={course?.name ?? 'Lessons by themselves'}>
+                        {courses.length > 0 && <CourseHead course={course} />}
+                        <ul className="lesson-list">
+                            {own.map((lesson) => (
+                                <LessonRow
+                                    key={lesson.id}
+                                    lesson={lesson}
+                                    courses={courses}
+                                    onRemove={() => remove(lesson)}
+                                />
+                            ))}
+                        </ul>
+                    </section>
                 ))}
-            </ul>
+            {lessons && lessons.length > 0 && <NewCourse />}
             {making && <NewLesson onClose={() => setMaking(false)} />}
         </main>
     );

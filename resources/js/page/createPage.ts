@@ -1,0 +1,57 @@
+import { defaultKeymap, history, historyKeymap } from '@codemirror/commands';
+import { openSearchPanel, search, searchKeymap } from '@codemirror/search';
+import { Annotation, EditorState } from '@codemirror/state';
+import { EditorView, keymap, placeholder } from '@codemirror/view';
+import { mergeSection, moveSection, splitSection } from './commands';
+import { changedLines, dressing } from './decorations';
+import { geometry, type PageGeometry } from './geometry';
+import { pasting } from './paste';
+import { placesField } from './places';
+
+/** Marks a change that came from the server: it is not to be saved again. */
+export const fromServer = Annotation.define<boolean>();
+
+interface Hooks {
+    /** The presenter changed the text. */
+    onChange: () => void;
+    onGeometry: (geometry: PageGeometry) => void;
+}
+
+/** The typed page: the whole script as continuous text. */
+export function createPage(parent: HTMLElement, text: string, { onChange, onGeometry }: Hooks): EditorView {
+    return new EditorView({
+        parent,
+        state: EditorState.create({
+            doc: text,
+            extensions: [
+                history({ newGroupDelay: 400 }),
+                EditorView.lineWrapping,
+                EditorView.contentAttributes.of({ 'aria-label': 'Script', spellcheck: 'true' }),
+                placeholder('What you will say, in your own words. A heading (##) begins a section.'),
+                search({ top: true }),
+                keymap.of([
+                    { key: 'Mod-Enter', run: splitSection },
+                    { key: 'Mod-Shift-Backspace', run: mergeSection },
+                    { key: 'Alt-ArrowUp', run: moveSection(-1) },
+                    { key: 'Alt-ArrowDown', run: moveSection(1) },
+                    ...searchKeymap,
+                    ...historyKeymap,
+                    ...defaultKeymap,
+                ]),
+                placesField,
+                dressing,
+                changedLines,
+                pasting,
+                geometry(onGeometry),
+                EditorView.updateListener.of((update) => {
+                    const own = update.transactions.some((t) => t.docChanged && !t.annotation(fromServer));
+                    if (own) {
+                        onChange();
+                    }
+                }),
+            ],
+        }),
+    });
+}
+
+export const find = openSearchPanel;

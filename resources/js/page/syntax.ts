@@ -1,0 +1,55 @@
+/** What of a script the page has to see for itself while it is typed; the server reads the rest (core/Script). */
+
+export type CueKind = 'slide' | 'pause' | 'layout' | 'note' | 'target' | 'card';
+
+export interface CueAt {
+    kind: CueKind;
+    value: string;
+    /** Places in the text in UTF-16 units, as CodeMirror counts. */
+    from: number;
+    to: number;
+}
+
+/** The same pattern as `OpenReel\Core\Script\Cue::PATTERN`. */
+const cue = /(?<!\\)\[(slide|pause|layout|note|target|card)(?:\s*:\s*|\s+|(?=\]))([^[\]\r\n]*)\]/gi;
+
+export function cuesIn(text: string, offset = 0): CueAt[] {
+    return [...text.matchAll(cue)].map((match) => ({
+        kind: match[1]?.toLowerCase() as CueKind,
+        value: (match[2] ?? '').trim(),
+        from: offset + match.index,
+        to: offset + match.index + match[0].length,
+    }));
+}
+
+/** A heading's marks with the space behind them, and whether it is the highest. */
+export function headingMark(row: string): { length: number; level: 1 | 2 } | null {
+    const match = /^(#{1,2})(?!#)[ \t]*/.exec(row);
+    return match ? { length: match[0].length, level: match[1]?.length === 1 ? 1 : 2 } : null;
+}
+
+export function writeCue(kind: CueKind, value = ''): string {
+    const clean = value.replace(/[[\]\s]+/g, ' ').trim();
+    if (clean === '') {
+        return `[${kind}]`;
+    }
+    return kind === 'pause' || kind === 'target' ? `[${kind} ${clean}]` : `[${kind}: ${clean}]`;
+}
+
+/** How a cue is shown in the text: a word for its kind, and what it says. */
+export function cueLabel({ kind, value }: Pick<CueAt, 'kind' | 'value'>): string {
+    switch (kind) {
+        case 'slide':
+            return value === '' ? 'next slide' : `slide ${value}`;
+        case 'pause':
+            return `pause ${value}`;
+        case 'layout':
+            return value;
+        case 'note':
+            return value === '' ? 'note' : `note: ${value}`;
+        case 'target':
+            return `meant: ${value}`;
+        case 'card':
+            return `${value} card`;
+    }
+}

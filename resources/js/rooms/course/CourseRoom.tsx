@@ -1,0 +1,134 @@
+import { useQuery, useQueryClient, useMutation } from '@tanstack/react-query';
+import { useEffect, useState } from 'react';
+import Alert from 'react-bootstrap/Alert';
+import Form from 'react-bootstrap/Form';
+import { Link, useParams } from 'react-router';
+import { api } from '../../api/client';
+import { useLessons } from '../../api/lesson';
+import type { Course, Logo, StyleValue } from '../../api/types';
+import { useNotices } from '../../shell/Notices';
+import { EmptyPlace } from '../../ui/EmptyPlace';
+import { Icon } from '../../ui/Icon';
+import { StyleForm } from '../../ui/style/StyleForm';
+
+/** A course: its lessons and the house style they share. */
+export default function CourseRoom() {
+    const { courseId = '' } = useParams();
+    const { data: course, error } = useQuery({
+        queryKey: ['course', courseId],
+        queryFn: () => api.get<Course>(`courses/${courseId}`),
+    });
+    useEffect(() => {
+        document.title = course ? `${course.name} - Open Reel` : 'Open Reel';
+    }, [course]);
+    if (!course) {
+        return error ? (
+            <EmptyPlace room="Course" says={error.message}>
+                <Link to="/">To the shelf</Link>
+            </EmptyPlace>
+        ) : null;
+    }
+    return <CoursePage course={course} />;
+}
+
+function CoursePage({ course }: { course: Course }) {
+    const client = useQueryClient();
+    const { failed, say } = useNotices();
+    const { data: lessons = [] } = useLessons();
+    const [outdated, setOutdated] = useState<string[]>([]);
+    const own = lessons.filter((lesson) => lesson.course_id === course.id);
+    const save = useMutation({
+        mutationFn: (change: { name?: string; style?: Record<string, StyleValue> }) =>
+            api.patch<Course & { outdated: string[] }>(`courses/${course.id}`, change),
+        onSuccess: (answer) => {
+            client.setQueryData(['course', course.id], answer);
+            setOutdated((all) => [...new Set([...all, ...answer.outdated])]);
+            void client.invalidateQueries({ queryKey: ['courses'] });
+        },
+        onError: failed,
+    });
+    const addLogo = async (file: File) => {
+        const form = new FormData();
+        form.append('file', file);
+        try {
+            const logo = await api.post<Logo>(`courses/${course.id}/logos`, form);
+            save.mutate({ style: { logo: logo.id } });
+            say(`${logo.name} is the logo of this course.`);
+        } catch (error) {
+            failed(error);
+        }
+    };
+    return (
+        <main className="course-room">
+            <header className="course-head">
+                <Link className="home" to="/">
+                    <span aria-hidden="true">←</span> Shelf
+                </Link>
+                <Form.Control
+                    key={course.name}
+                    aria-label="Name of the course"
+                    className="course-name"
+                    maxLength={200}
+                    defaultValue={course.name}
+                    onBlur={(event) =>
+                        event.target.value.trim() !== course.name && save.mutate({ name: event.target.value })
+                    }
+                />
+            </header>
+            <section aria-label="Lessons">
+                <h1>House style of {course.name}</h1>
+                <p className="soft">
+                    Every lesson of the course follows it, except where a lesson says otherwise.{' '}
+                    {own.length === 0 ? (
+                        'No lesson belongs to it yet.'
+                    ) : (
+                        <>
+                            {own.length === 1 ? 'Its lesson: ' : `Its ${own.length} lessons: `}
+                            {own.map((lesson, index) => (
+                                <span key={lesson.id}>
+                                    {index > 0 && ', '}
+                                    <Link to={`/lessons/${lesson.id}`}>{lesson.title}</Link>
+                                </span>
+                            ))}
+                            .
+                        </>
+                    )}
+                </p>
+                <div aria-live="polite">
+                    {outdated.length > 0 && (
+                        <Alert variant="warning">
+                            <Icon name="exclamation" />{' '}
+                            {outdated.length === 1 ? 'One export is' : `${outdated.length} exports are`} out of date
+                            now: {outdated.join(', ')}. Export again when you are done here.
+                        </Alert>
+                    )}
+                </div>
+            </section>
+            <StyleForm
+                style={course.style}
+                logos={course.logos}
+                warnings={course.warnings}
+                withFrame
+                onChange={(style) => save.mutate({ style })}
+                logoUpload={
+                    <label className="btn btn-quiet btn-sm">
+                        <Icon name="plus" /> Bring in a logo
+                        <input
+                            className="visually-hidden"
+                            type="file"
+                            accept=".png,.svg,.webp,.jpg,.jpeg"
+                            aria-label="Logo"
+                            onChange={(event) => {
+                                const file = event.target.files?.[0];
+                                event.target.value = '';
+                                if (file) {
+                                    void addLogo(file);
+                                }
+                            }}
+                        />
+                    </label>
+                }
+            />
+        </main>
+    );
+}

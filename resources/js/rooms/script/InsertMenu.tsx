@@ -1,0 +1,62 @@
+import type { Command } from '@codemirror/view';
+import Dropdown from 'react-bootstrap/Dropdown';
+import type { Slide } from '../../api/types';
+import { mergeSection, moveSection, splitSection } from '../../page/commands';
+import type { CueKind } from '../../page/syntax';
+import { Icon } from '../../ui/Icon';
+
+interface Props {
+    slides: Slide[];
+    onCue: (kind: CueKind, value?: string) => void;
+    onCommand: (command: Command) => void;
+}
+
+const cues: [string, CueKind, string][] = [
+    ['Next slide', 'slide', ''],
+    ['Pause of two seconds', 'pause', '2 s'],
+    ['Note to yourself', 'note', 'not spoken'],
+    ['Slide with inset', 'layout', 'slide with inset'],
+    ['Slide alone', 'layout', 'slide alone'],
+    ['Camera alone', 'layout', 'camera alone'],
+    ['How long it is meant to be', 'target', '1:30'],
+    ['Opening card', 'card', 'opening, 4 s'],
+    ['Divider card', 'card', 'divider, 3 s'],
+    ['Closing card', 'card', 'closing, 4 s'],
+];
+
+/** What can be put where the cursor stands, and what can be done with its section. */
+export function InsertMenu({ slides, onCue, onCommand }: Props) {
+    return (
+        <Dropdown>
+            <Dropdown.Toggle variant="quiet" size="sm">
+                <Icon name="plus" /> Insert
+            </Dropdown.Toggle>
+            <Dropdown.Menu className="tall-menu">
+                <Dropdown.Item as="button" onClick={() => onCommand(splitSection)}>
+                    New section here <kbd>Ctrl Enter</kbd>
+                </Dropdown.Item>
+                <Dropdown.Item as="button" onClick={() => onCommand(mergeSection)}>
+                    Join to the section before
+                </Dropdown.Item>
+                <Dropdown.Item as="button" onClick={() => onCommand(moveSection(-1))}>
+                    Move section up
+                </Dropdown.Item>
+                <Dropdown.Item as="button" onClick={() => onCommand(moveSection(1))}>
+                    Move section down
+                </Dropdown.Item>
+                <Dropdown.Divider />
+                {cues.map(([says, kind, value]) => (
+                    <Dropdown.Item as="button" key={says} onClick={() => onCue(kind, value)}>
+                        {says}
+                    </Dropdown.Item>
+                ))}
+                {slides.length > 0 && <Dropdown.Divider />}
+                {slides.map((slide) => (
+                    <Dropdown.Item as="button" key={slide.id} onClick={() => onCue('slide', slide.name)}>
+                        Slide: {slide.name}
+                    </Dropdown.Item>
+                ))}
+            </Dropdown.Menu>
+        </Dropdown>
+    );
+}

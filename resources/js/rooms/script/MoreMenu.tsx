@@ -1,0 +1,102 @@
+import { useRef, useState } from 'react';
+import Button from 'react-bootstrap/Button';
+import Dropdown from 'react-bootstrap/Dropdown';
+import Modal from 'react-bootstrap/Modal';
+import { Link } from 'react-router';
+import { api } from '../../api/client';
+import type { Lesson } from '../../api/types';
+import { useNotices } from '../../shell/Notices';
+import { Icon } from '../../ui/Icon';
+
+interface Props {
+    lesson: Lesson;
+    plain: boolean;
+    onPlain: () => void;
+    onFind: () => void;
+    onLook: () => void;
+    onText: (text: string, how: 'replace' | 'append') => void;
+}
+
+/** What is done with the script as a whole. */
+export function MoreMenu({ lesson, plain, onPlain, onFind, onLook, onText }: Props) {
+    const file = useRef<HTMLInputElement>(null);
+    const [found, setFound] = useState<string | null>(null);
+    const { failed } = useNotices();
+    const isEmpty = lesson.sections.every((section) => section.lines.length === 0);
+    const read = async (chosen: File | undefined) => {
+        if (!chosen) {
+            return;
+        }
+        const form = new FormData();
+        form.append('file', chosen);
+        try {
+            const { text } = await api.post<{ text: string }>('read-script', form);
+            if (isEmpty) {
+                onText(text, 'replace');
+            } else {
+                setFound(text);
+            }
+        } catch (error) {
+            failed(error);
+        }
+    };
+    const choose = (how: 'replace' | 'append') => {
+        onText(found ?? '', how);
+        setFound(null);
+    };
+    return (
+        <>
+            <Dropdown align="end">
+                <Dropdown.Toggle variant="quiet" size="sm" aria-label="More about the script">
+                    <Icon name="dots" />
+                </Dropdown.Toggle>
+                <Dropdown.Menu>
+                    <Dropdown.Item as="button" onClick={() => file.current?.click()}>
+                        Bring in a script...
+                    </Dropdown.Item>
+                    <Dropdown.Item href={`/api/lessons/${lesson.id}/script/file`}>Save as a text file</Dropdown.Item>
+                    <Dropdown.Item as={Link} to={`/lessons/${lesson.id}/print`}>
+                        Print
+                    </Dropdown.Item>
+                    <Dropdown.Divider />
+                    <Dropdown.Item as="button" onClick={onFind}>
+                        Find <kbd>Ctrl F</kbd>
+                    </Dropdown.Item>
+                    <Dropdown.Item as="button" onClick={onPlain}>
+                        {plain ? 'Show as a typed page' : 'Show the plain text'}
+                    </Dropdown.Item>
+                    <Dropdown.Divider />
+                    <Dropdown.Item as="button" onClick={onLook}>
+                        How this lesson looks
+                    </Dropdown.Item>
+                </Dropdown.Menu>
+            </Dropdown>
+            <input
+                ref={file}
+                className="visually-hidden"
+                type="file"
+                tabIndex={-1}
+                accept=".md,.markdown,.txt,.docx,.odt"
+                aria-label="Script file"
+                onChange={(event) => {
+                    void read(event.target.files?.[0]);
+                    event.target.value = '';
+                }}
+            />
+            <Modal show={found !== null} onHide={() => setFound(null)} aria-labelledby="bring-title">
+                <Modal.Header closeButton>
+                    <Modal.Title id="bring-title" as="h2" className="h5">
+                        There is a script already
+                    </Modal.Title>
+                </Modal.Header>
+                <Modal.Body>Put the new words behind it, or in its place? Either can be undone on the page.</Modal.Body>
+                <Modal.Footer>
+                    <Button variant="quiet" onClick={() => choose('replace')}>
+                        In its place
+                    </Button>
+                    <Button onClick={() => choose('append')}>Behind it</Button>
+                </Modal.Footer>
+            </Modal>
+        </>
+    );
+}

@@ -1,0 +1,172 @@
+import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { useEffect, useRef, useState } from 'react';
+import Button from 'react-bootstrap/Button';
+import Dropdown from 'react-bootstrap/Dropdown';
+import Offcanvas from 'react-bootstrap/Offcanvas';
+import { api } from '../../api/client';
+import { refreshLesson, useDecks, useLessonChange, useSlides } from '../../api/lesson';
+import type { Lesson, Slide, TieProposal } from '../../api/types';
+import { useNotices } from '../../shell/Notices';
+import { bringSlides, slideTypes } from '../../ui/bringSlides';
+import { Icon } from '../../ui/Icon';
+import { DeckProgress } from './DeckProgress';
+import { SlideDrop } from './SlideDrop';
+import { TieList } from './TieList';
+
+interface Props {
+    show: boolean;
+    lesson: Lesson;
+    onClose: () => void;
+    onInsert: (name: string) => void;
+    onAccept: (ties: TieProposal[]) => void;
+    /** The server may have written into the script. */
+    onChanged: () => Promise<void>;
+}
+
+/** The lesson's deck: bring slides in, replace them, tie them to the script. */
+export function SlidesPanel({ show, lesson, onClose, onInsert, onAccept, onChanged }: Props) {
+    const client = useQueryClient();
+    const { data: slides = [] } = useSlides(lesson.id);
+    const { data: decks = [] } = useDecks(lesson.id);
+    const { failed, say } = useNotices();
+    const replace = useRef<HTMLInputElement>(null);
+    const [tying, setTying] = useState(false);
+    const settled = decks.filter((deck) => deck.state === 'done').length;
+    useEffect(() => {
+        // A deck that has just been drawn brings slides and, where there was no script, sections.
+        void refreshLesson(client, lesson.id);
+        void onChanged();
+    }, [settled, client, lesson.id, onChanged]);
+    const ties = useQuery({
+        queryKey: ['ties', lesson.id, lesson.revision, slides.length],
+        queryFn: () => api.get<TieProposal[]>(`lessons/${lesson.id}/script/ties`),
+        enabled: show && tying,
+    });
+    const swap = useLessonChange(lesson.id, async (file: File) => {
+        const answer = await bringSlides(lesson.id, [file], 'replace');
+        answer.refused.forEach((why) => say(why));
+        await client.invalidateQueries({ queryKey: ['decks', lesson.id] });
+    });
+    return (
+        <Offcanvas show={show} onHide={onClose} placement="end" aria-labelledby="slides-title" className="side-panel">
+            <Offcanvas.Header closeButton>
+                <Offcanvas.Title id="slides-title" as="h2">
+                    Slides
+                </Offcanvas.Title>
+            </Offcanvas.Header>
+            <Offcanvas.Body>
+                <SlideDrop
+                    lesson={lesson}
+                    label="Bring in slides"
+                    onBrought={() => void client.invalidateQueries({ queryKey: ['decks', lesson.id] })}
+                >
+                    <Icon name="plus" /> Bring in slides
+                    <span className="soft">PDF, pictures, or a presentation. Drop them here.</span>
+                </SlideDrop>
+                <DeckProgress lesson={lesson} decks={decks} onChanged={onChanged} />
+                {slides.length > 0 && (
+                    <div className="panel-row">
+                        <Button size="sm" onClick={() => setTying(true)} disabled={tying && ties.isFetching}>
+                            Tie slides for me
+                        </Button>
+                        <Button size="sm" variant="quiet" onClick={() => replace.current?.click()}>
+                            Replace the deck
+                        </Button>
+                        <input
+                            ref={replace}
+                            className="visually-hidden"
+                            type="file"
+                            tabIndex={-1}
+                            accept=".pdf,.pptx,.odp"
+                            aria-label="New version of the deck"
+                            onChange={(event) => {
+                                const file = event.target.files?.[0];
+                                event.target.value = '';
+                                if (file) {
+                                    swap.mutate(file, { onError: failed });
+                                }
+                            }}
+                        />
+                    </div>
+                )}
+                {tying && ties.data && (
+                    <TieList
+                        proposals={ties.data}
+                        onAccept={(accepted) => {
+                            onAccept(accepted);
+                            setTying(false);
+                        }}
+                        onClose={() => setTying(false)}
+                    />
+                )}
+                <ol className="deck-list">
+                    {slides.map((slide) => (
+                        <DeckSlide key={slide.id} lesson={lesson} slide={slide} onInsert={() => onInsert(slide.name)} />
+                    ))}
+                </ol>
+            </Offcanvas.Body>
+        </Offcanvas>
+    );
+}
+
+function DeckSlide({ lesson, slide, onInsert }: { lesson: Lesson; slide: Slide; onInsert: () => void }) {
+    const { say, failed } = useNotices();
+    const file = useRef<HTMLInputElement>(null);
+    const restore = useLessonChange(lesson.id, () => api.post(`slides/${slide.id}/restore`));
+    const remove = useLessonChange(lesson.id, () => api.delete(`slides/${slide.id}`));
+    const replace = useLessonChange(lesson.id, (picture: File) => {
+        const form = new FormData();
+        form.append('file', picture);
+        return api.post(`slides/${slide.id}/picture`, form);
+    });
+    return (
+        <li>
+            <img
+                src={slide.url}
+                alt={slide.text === '' ? `Slide: ${slide.name}` : `Slide: ${slide.text}`}
+                loading="lazy"
+            />
+            <span className="name">{slide.name}</span>
+            <Button size="sm" variant="quiet" onClick={onInsert} aria-label={`Put ${slide.name} where the cursor is`}>
+                Put here
+            </Button>
+            <Dropdown align="end">
+                <Dropdown.Toggle variant="quiet" size="sm" aria-label={`More about the slide ${slide.name}`}>
+                    <Icon name="dots" />
+                </Dropdown.Toggle>
+                <Dropdown.Menu>
+                    <Dropdown.Item as="button" onClick={() => file.current?.click()}>
+                        Another picture for it...
+                    </Dropdown.Item>
+                    <Dropdown.Item
+                        as="button"
+                        onClick={() =>
+                            remove.mutate(undefined, {
+                                onSuccess: () =>
+                                    say(`The slide ${slide.name} is taken out.`, () => restore.mutate(undefined)),
+                                onError: failed,
+                            })
+                        }
+                    >
+                        Take it out
+                    </Dropdown.Item>
+                </Dropdown.Menu>
+            </Dropdown>
+            <input
+                ref={file}
+                className="visually-hidden"
+                type="file"
+                tabIndex={-1}
+                accept={slideTypes}
+                aria-label={`Another picture for ${slide.name}`}
+                onChange={(event) => {
+                    const picture = event.target.files?.[0];
+                    event.target.value = '';
+                    if (picture) {
+                        replace.mutate(picture, { onError: failed });
+                    }
+                }}
+            />
+        </li>
+    );
+}

@@ -1,0 +1,64 @@
+import type { api as Api } from '../../api/client';
+import type { Lesson, ScriptText } from '../../api/types';
+import type { bringSlides } from '../../ui/bringSlides';
+
+export interface Beginning {
+    title: string;
+    course: string | null;
+    like: string | null;
+    width: number;
+    height: number;
+    fps: number;
+    /** A script, or slides. */
+    file: File | null;
+}
+
+const key = 'reel.new-lesson';
+
+/** The set-up of the lesson made last. */
+export function lastSetup(): Partial<Beginning> {
+    try {
+        return JSON.parse(localStorage.getItem(key) ?? '{}') as Partial<Beginning>;
+    } catch {
+        return {};
+    }
+}
+
+export const rememberSetup = (chosen: Partial<Beginning>): void => localStorage.setItem(key, JSON.stringify(chosen));
+
+/**
+ * Makes a lesson, with the script or the slides it starts from. The file is read first: when it cannot be used, no
+ * lesson is made.
+ */
+export async function begin(
+    { title, course, like, width, height, fps, file }: Beginning,
+    api: typeof Api,
+    bring: typeof bringSlides,
+): Promise<Lesson> {
+    const isScript = file !== null && /\.(md|markdown|txt|docx|odt)$/i.test(file.name);
+    let text: string | null = null;
+    if (file && isScript) {
+        const form = new FormData();
+        form.append('file', file);
+        ({ text } = await api.post<{ text: string }>('read-script', form));
+    }
+    const lesson = await api.post<Lesson>('lessons', {
+        title,
+        course_id: course,
+        like: file ? null : like,
+        width,
+        height,
+        fps,
+    });
+    if (text !== null) {
+        const titled = /^# /.test(text) ? text : `# ${title}\n\n${text}`;
+        await api.put<ScriptText>(`lessons/${lesson.id}/script`, { text: titled, revision: lesson.revision });
+    } else if (file) {
+        const { refused } = await bring(lesson.id, [file]);
+        if (refused[0] !== undefined) {
+            await api.delete(`lessons/${lesson.id}`);
+            throw new Error(refused[0]);
+        }
+    }
+    return lesson;
+}

@@ -1,0 +1,290 @@
+import { type ReactNode, useId } from 'react';
+import Button from 'react-bootstrap/Button';
+import Form from 'react-bootstrap/Form';
+import { setup } from '../../api/setup';
+import type { Logo, Style, StyleValue } from '../../api/types';
+import { Icon } from '../Icon';
+import { StyleSample } from './StyleSample';
+
+interface Props {
+    style: Style;
+    logos: Logo[];
+    warnings: string[];
+    /** Names of what differs from the course; each can be returned. Empty for the course itself. */
+    own?: string[];
+    /** Frame size and rate can only be chosen for lessons still to be made. */
+    withFrame: boolean;
+    /** Offers a place for another logo. */
+    logoUpload?: ReactNode;
+    onChange: (change: Record<string, StyleValue>) => void;
+}
+
+type Options = [StyleValue, string][];
+
+const layouts: Options = [
+    ['slide-with-inset', 'Slide with inset'],
+    ['slide-alone', 'Slide alone'],
+    ['camera-alone', 'Camera alone'],
+];
+const corners: Options = [
+    ['bottom-right', 'bottom right'],
+    ['bottom-left', 'bottom left'],
+    ['top-right', 'top right'],
+    ['top-left', 'top left'],
+];
+const sizes: Options = [
+    ['small', 'small'],
+    ['medium', 'medium'],
+    ['large', 'large'],
+];
+const shapes: Options = [
+    ['rectangle', 'rectangle'],
+    ['rounded', 'rounded'],
+    ['circle', 'circle'],
+];
+const borders: Options = [
+    ['none', 'no border'],
+    ['thin', 'thin border'],
+    ['thick', 'thick border'],
+];
+const cards: Options = [
+    ['page', 'Page: a short rule above the title'],
+    ['shore', 'Shore: a wave below the title'],
+    ['field', 'Field: one colour, centred'],
+];
+const loudness: Record<number, string> = {
+    [-14]: '-14 LUFS, as music services play',
+    [-16]: '-16 LUFS, for speech on the web',
+    [-18]: '-18 LUFS, quieter',
+    [-23]: '-23 LUFS, for broadcast',
+};
+
+/** The parts of a style, with a picture of what they make. Every change is kept at once. */
+export function StyleForm({ style, logos, warnings, own = [], withFrame, logoUpload, onChange }: Props) {
+    const part = { style, own, onChange };
+    return (
+        <div className="style-form">
+            <StyleSample style={style} />
+            {warnings.map((says) => (
+                <p key={says} className="flag">
+                    <Icon name="exclamation" /> {says}
+                </p>
+            ))}
+            {withFrame && (
+                <Group name="Frame of new lessons">
+                    <Frame style={style} onChange={onChange} />
+                    <Choice
+                        {...part}
+                        name="fps"
+                        label="Frames a second"
+                        options={setup.rates.map((r) => [r, String(r)])}
+                    />
+                </Group>
+            )}
+            <Group name="Picture">
+                <Choice {...part} name="layout" label="Layout" options={layouts} />
+                <Choice {...part} name="inset_corner" label="Corner of the inset" options={corners} />
+                <Choice {...part} name="inset_size" label="Size of the inset" options={sizes} />
+                <Choice {...part} name="inset_shape" label="Shape of the inset" options={shapes} />
+                <Choice {...part} name="border" label="Border of the inset" options={borders} />
+                <Paint {...part} name="border_colour" label="Colour of the border" />
+                <Paint {...part} name="ground" label="Behind slides" />
+            </Group>
+            <Group name="Cards">
+                <Choice {...part} name="card" label="Template" options={cards} />
+                <Choice {...part} name="heading_face" label="Type of titles" options={Object.entries(setup.faces)} />
+                <Choice {...part} name="text_face" label="Type of small print" options={Object.entries(setup.faces)} />
+                <Paint {...part} name="paper" label="Paper" />
+                <Paint {...part} name="ink" label="Ink" />
+                <Paint {...part} name="accent" label="Accent" />
+                <Text {...part} name="presenter" label="Presenter's name" />
+            </Group>
+            <Group name="Logo">
+                <Choice
+                    {...part}
+                    name="logo"
+                    label="Logo"
+                    options={[['', 'no logo'], ...logos.map((logo): [StyleValue, string] => [logo.id, logo.name])]}
+                />
+                {style.logo && (
+                    <>
+                        <Choice {...part} name="logo_corner" label="Corner of the logo" options={corners} />
+                        <Choice {...part} name="logo_size" label="Size of the logo" options={sizes} />
+                    </>
+                )}
+                {logoUpload}
+            </Group>
+            <Group name="Recording and sound">
+                <Choice
+                    {...part}
+                    name="count_down"
+                    label="Count-down"
+                    options={[0, 3, 5, 10].map((s) => [s, s === 0 ? 'none' : `${s} seconds`])}
+                />
+                <Choice
+                    {...part}
+                    name="sound_target"
+                    label="Loudness of the film"
+                    options={setup.sound_targets.map((t) => [t, loudness[t] ?? `${t} LUFS`])}
+                />
+            </Group>
+        </div>
+    );
+}
+
+function Group({ name, children }: { name: string; children: ReactNode }) {
+    return (
+        <fieldset>
+            <legend>{name}</legend>
+            <div className="style-parts">{children}</div>
+        </fieldset>
+    );
+}
+
+interface PartProps {
+    style: Style;
+    own: string[];
+    name: string;
+    label: string;
+    onChange: Props['onChange'];
+}
+
+function Part({
+    own,
+    name,
+    label,
+    onChange,
+    id,
+    children,
+}: Omit<PartProps, 'style'> & { id: string; children: ReactNode }) {
+    return (
+        <div className="style-part">
+            <Form.Label htmlFor={id}>{label}</Form.Label>
+            {children}
+            {own.includes(name) && (
+                <Button
+                    size="sm"
+                    variant="quiet"
+                    aria-label={`${label} as in the course`}
+                    onClick={() => onChange({ [name]: null })}
+                >
+                    <Icon name="arrowCounter" /> As in the course
+                </Button>
+            )}
+        </div>
+    );
+}
+
+function Choice({ options, ...props }: PartProps & { options: Options }) {
+    const id = useId();
+    const value = props.style[props.name] ?? '';
+    const known = options.some(([key]) => key === value);
+    return (
+        <Part {...props} id={id}>
+            <Form.Select
+                id={id}
+                size="sm"
+                value={String(value)}
+                onChange={(event) => {
+                    const chosen = options.find(([key]) => String(key) === event.target.value);
+                    if (chosen) {
+                        props.onChange({ [props.name]: chosen[0] });
+                    }
+                }}
+            >
+                {!known && <option value={String(value)}>{String(value)}</option>}
+                {options.map(([key, says]) => (
+                    <option key={String(key)} value={String(key)}>
+                        {says}
+                    </option>
+                ))}
+            </Form.Select>
+        </Part>
+    );
+}
+
+function Paint(props: PartProps) {
+    const id = useId();
+    const value = `#${String(props.style[props.name]).toLowerCase()}`;
+    return (
+        <Part {...props} id={id}>
+            <Form.Control
+                id={id}
+                size="sm"
+                type="color"
+                key={value}
+                defaultValue={value}
+                title={value}
+                onBlur={(event) => event.target.value !== value && props.onChange({ [props.name]: event.target.value })}
+                onInput={(event) => {
+                    // While the colour is still being looked for, nothing is kept.
+                    event.currentTarget.title = event.currentTarget.value;
+                }}
+            />
+        </Part>
+    );
+}
+
+function Text(props: PartProps) {
+    const id = useId();
+    const value = String(props.style[props.name] ?? '');
+    return (
+        <Part {...props} id={id}>
+            <Form.Control
+                id={id}
+                size="sm"
+                maxLength={100}
+                key={value}
+                defaultValue={value}
+                onBlur={(event) => event.target.value !== value && props.onChange({ [props.name]: event.target.value })}
+            />
+        </Part>
+    );
+}
+
+function Frame({ style, onChange }: Pick<Props, 'style' | 'onChange'>) {
+    const id = useId();
+    return (
+        <div className="style-part">
+            <Form.Label htmlFor={id}>Size</Form.Label>
+            <FrameSelect
+                id={id}
+                value={`${style.width}x${style.height}`}
+                onChange={(width, height) => onChange({ width, height })}
+            />
+        </div>
+    );
+}
+
+/** All frame sizes, by shape. */
+export function FrameSelect({
+    id,
+    value,
+    onChange,
+}: {
+    id: string;
+    value: string;
+    onChange: (width: number, height: number) => void;
+}) {
+    return (
+        <Form.Select
+            id={id}
+            size="sm"
+            value={value}
+            onChange={(event) => {
+                const [width, height] = event.target.value.split('x').map(Number);
+                onChange(width ?? 1920, height ?? 1080);
+            }}
+        >
+            {Object.entries(setup.frames).map(([shape, frames]) => (
+                <optgroup key={shape} label={shape}>
+                    {frames.map(([width, height]) => (
+                        <option key={width} value={`${width}x${height}`}>
+                            {width} x {height}
+                        </option>
+                    ))}
+                </optgroup>
+            ))}
+        </Form.Select>
+    );
+}
