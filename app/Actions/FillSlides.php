@@ -44,6 +44,7 @@ final class FillSlides
             $section = array_shift($places) ?? Section::query()->findOrFail($this->edit->add($lesson, null));
             $this->edit->opening($section, CueKind::Slide, $slide->name);
         }
+
         return ['added' => $added, 'names' => $names, 'refused' => $refused];
     }
 

@@ -2,8 +2,8 @@
 
 namespace App\Media;
 
-use App\Media\Office\OdtText;
 use App\Media\Office\DocxText;
+use App\Media\Office\OdtText;
 
 /** Reads a script from somebody's file: plain text, Markdown, and the two open formats of word processors. */
 final class ScriptReader

@@ -3,8 +3,8 @@
 namespace App\Http\Controllers;
 
 use App\Actions\AssembleLesson;
-use App\Actions\ListLessons;
 use App\Actions\EditScript;
+use App\Actions\ListLessons;
 use App\Actions\MakeLesson;
 use App\Http\Requests\LessonRequest;
 use App\Http\Resources\AssemblyResource;

@@ -17,6 +17,7 @@ interface Props {
 /** What is still missing before recording, each with its place. Nothing of it stops anyone. */
 export function ReadyPanel({ show, lesson, onClose, onGo, beforeLook }: Props) {
     const [asked, setAsked] = useState(false);
+    const [chosen, setChosen] = useState<number | null>(null);
     useEffect(() => {
         setAsked(false);
         if (show) {
@@ -29,7 +30,21 @@ export function ReadyPanel({ show, lesson, onClose, onGo, beforeLook }: Props) {
         enabled: show && asked,
     });
     return (
-        <Offcanvas show={show} onHide={onClose} placement="end" aria-labelledby="ready-title" className="side-panel">
+        <Offcanvas
+            show={show}
+            onHide={onClose}
+            placement="end"
+            aria-labelledby="ready-title"
+            className="side-panel"
+            restoreFocus={chosen === null}
+            onExited={() => {
+                // Only now does the panel let go of the focus.
+                if (chosen !== null) {
+                    setChosen(null);
+                    onGo(chosen);
+                }
+            }}
+        >
             <Offcanvas.Header closeButton>
                 <Offcanvas.Title id="ready-title" as="h2">
                     Ready to record?
@@ -50,7 +65,13 @@ export function ReadyPanel({ show, lesson, onClose, onGo, beforeLook }: Props) {
                                     {finding.at === null ? (
                                         finding.says
                                     ) : (
-                                        <button type="button" onClick={() => onGo(finding.at ?? 0)}>
+                                        <button
+                                            type="button"
+                                            onClick={() => {
+                                                setChosen(finding.at);
+                                                onClose();
+                                            }}
+                                        >
                                             {finding.says}
                                         </button>
                                     )}

@@ -130,10 +130,7 @@ export function ScriptDesk({ lesson, script, scrollTo }: Props) {
                 show={panel === 'ready'}
                 lesson={lesson}
                 onClose={() => setPanel(null)}
-                onGo={(at) => {
-                    setPanel(null);
-                    page.goTo(at);
-                }}
+                onGo={page.goTo}
                 beforeLook={sync.flush}
             />
             <LessonLook show={panel === 'look'} lesson={lesson} onClose={() => setPanel(null)} />

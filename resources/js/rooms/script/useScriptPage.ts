@@ -98,6 +98,13 @@ export function useScriptPage(lesson: Lesson, script: ScriptText, scrollTo: stri
             } else if (opening.conflict) {
                 sync.collide(drafts.read()?.text ?? '', script);
             }
+            const blank = script.sections.length === 1 && script.sections[0]?.lines.length === 0;
+            if (blank && /## *\n?$/.test(script.text)) {
+                // An empty lesson: its first heading is what to write next.
+                const heading = script.text.lastIndexOf('## ') + 3;
+                page.dispatch({ selection: EditorSelection.cursor(heading) });
+                page.focus();
+            }
             if (scrollTo) {
                 const at = script.sections.findIndex((section) => section.id === scrollTo);
                 const place = at > 0 ? script.sections[at] : undefined;
