@@ -164,7 +164,8 @@ final class ImportFolder
         $take = $section->takes()->create([
             'recorded_in' => $section->id,
             'number' => $entry['number'],
-            'lines' => SpokenLines::of($section),
+            'lines' => $lines = SpokenLines::of($section),
+            'expected_ms' => SpokenLines::expected($lines),
             'state' => TakeState::Ingesting,
             'verdict' => $entry['mark'] === '-discard' ? Verdict::Discarded : Verdict::Undecided,
         ]);

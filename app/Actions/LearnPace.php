@@ -5,7 +5,6 @@ namespace App\Actions;
 use App\Models\Lesson;
 use Illuminate\Support\Facades\DB;
 use OpenReel\Core\Script\Pace;
-use OpenReel\Core\Script\SpeakingTime;
 
 /** The presenter's pace, from the kept takes of this lesson and the others of its course. */
 final class LearnPace
@@ -21,10 +20,10 @@ final class LearnPace
             ->where('takes.verdict', 'kept')->where('takes.state', 'ready')
             ->where(fn ($q) => $lesson->course_id === null ? $q->where('lessons.id', $lesson->id) : $q->where('lessons.course_id', $lesson->course_id))
             ->orderByDesc('takes.id')->limit(self::LATEST)
-            ->get(['takes.lines', 'takes.speech_from', 'takes.speech_until', 'takes.used_from', 'takes.used_until', 'takes.length_ticks']);
+            ->get(['takes.expected_ms', 'takes.speech_from', 'takes.speech_until', 'takes.used_from', 'takes.used_until', 'takes.length_ticks']);
 
         return Pace::learn(array_values($takes->map(fn (object $t): array => [
-            'expected' => array_sum(array_map(fn (array $l): int => SpeakingTime::ofText($l['text']), (array) json_decode($t->lines, true))),
+            'expected' => (int) $t->expected_ms,
             'real' => intdiv(($t->used_until ?? $t->speech_until ?? $t->length_ticks) - ($t->used_from ?? $t->speech_from ?? 0), self::TICKS_PER_MS),
         ])->all()));
     }

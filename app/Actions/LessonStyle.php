@@ -21,7 +21,10 @@ final class LessonStyle
     /** What the lesson would look like if it had nothing of its own. */
     public static function ofCourse(Lesson $lesson): HouseStyle
     {
-        return HouseStyle::of($lesson->course->style ?? []);
+        // A deleted course leaves its lessons looking as they did.
+        $course = $lesson->course ?? ($lesson->course_id === null ? null : $lesson->course()->withTrashed()->first());
+
+        return HouseStyle::of($course->style ?? []);
     }
 
     public static function logoRow(HouseStyle $style): ?LogoRow

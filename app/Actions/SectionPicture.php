@@ -2,31 +2,52 @@
 
 namespace App\Actions;
 
+use App\Http\Resources\LogoResource;
+use App\Http\Resources\SlideResource;
 use App\Models\Section;
+use OpenReel\Core\Assembly\PictureChange;
+use OpenReel\Core\Assembly\PictureChoice;
 use OpenReel\Core\Picture\FrameSize;
+use OpenReel\Core\Picture\Logo;
 use OpenReel\Core\Picture\PicturePlan;
 use OpenReel\Core\Picture\Shape;
 use OpenReel\Core\Script\Script;
-use OpenReel\Core\Script\Section as ScriptSection;
+use OpenReel\Core\Style\HouseStyle;
 
-/** What a section shows with a given camera, by the same rules as the assembly. */
+/** What a section shows with a given camera, line by line, by the same rules as the assembly. */
 final class SectionPicture
 {
-    public static function of(Section $section, ?Shape $camera): PicturePlan
+    /** @return list<array<string, mixed>> plans, each with the number of the line from which it is seen; the first from line 1 */
+    public static function of(Section $section, ?Shape $camera): array
     {
-        $style = LessonStyle::of($section->lesson);
-        [$opening] = (new PictureCues($section->lesson, Script::read($section->lesson->script), $style))->of(ScriptSection::ofText($section->script), []);
-        // The slide is the one found when the script was saved: a cue for the next slide depends on the sections before.
-        $slide = $section->slide === null ? null : Shape::of($section->slide->width, $section->slide->height);
+        $lesson = $section->lesson;
+        $style = LessonStyle::of($lesson);
+        $script = Script::read($lesson->script);
+        $index = array_search($section->id, $lesson->sections()->pluck('id')->all(), true);
+        $text = $index === false ? null : $script->sections[$index] ?? null;
+        if ($text === null) {
+            throw Refusal::notYet('This section has been removed.');
+        }
+        $numbers = array_map(strval(...), range(1, max(1, count($text->lines))));
+        [$opening, $changes] = (new PictureCues($lesson, $script, $style))->of($text, $numbers);
+        $logo = LessonStyle::logo($style, LessonStyle::logoRow($style));
+        $frame = FrameSize::of($lesson->width, $lesson->height);
 
-        return PicturePlan::for(
-            FrameSize::of($section->lesson->width, $section->lesson->height),
-            $opening->layout,
-            $opening->inset,
-            $slide,
-            $camera,
-            LessonStyle::logo($style, LessonStyle::logoRow($style)),
-            $style->text('ground'),
-        );
+        return [
+            self::plan(1, $opening, $frame, $camera, $logo, $style),
+            ...array_map(fn (PictureChange $c): array => self::plan((int) $c->line, $c->then, $frame, $camera, $logo, $style), $changes),
+        ];
+    }
+
+    /** @return array<string, mixed> */
+    private static function plan(int $line, PictureChoice $choice, FrameSize $frame, ?Shape $camera, ?Logo $logo, HouseStyle $style): array
+    {
+        $slide = $choice->slide;
+
+        return [
+            'from_line' => $line,
+            'slide_url' => $slide === null ? null : SlideResource::url($slide->id, $slide->hash),
+            'logo_url' => $logo === null ? null : LogoResource::url($logo->hash),
+        ] + PicturePlan::for($frame, $choice->layout, $choice->inset, $slide?->shape, $camera, $logo, $style->text('ground'))->toArray();
     }
 }

@@ -2,11 +2,15 @@
 
 namespace App\Bench;
 
+use App\Actions\MakeLesson;
+use App\Actions\SaveScript;
+use App\Actions\SpokenLines;
 use App\Models\Lesson;
 use Illuminate\Contracts\Http\Kernel;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
+use OpenReel\Core\Script\Script;
 
 /** How fast the API answers for a lesson of 200 sections and 2,000 takes. */
 final class ApiBench implements Bench
@@ -17,7 +21,7 @@ final class ApiBench implements Bench
 
     private const ROUNDS = 25;
 
-    public function __construct(private readonly Kernel $kernel)
+    public function __construct(private readonly Kernel $kernel, private readonly MakeLesson $make, private readonly SaveScript $save)
     {
     }
 
@@ -54,20 +58,19 @@ final class ApiBench implements Bench
 
     private function largeLesson(): Lesson
     {
-        $lesson = Lesson::query()->create(['title' => 'A long lesson', 'width' => 1920, 'height' => 1080, 'fps' => 30]);
+        $texts = array_map(fn (int $n): array => ['heading' => "Section {$n}", 'text' => str_repeat('The water in the creek falls slowly at first, and then it falls fast. ', 5)], range(1, self::SECTIONS));
+        $lesson = ($this->save)(($this->make)('A long lesson'), Script::compose('A long lesson', $texts));
         $now = now();
-        DB::transaction(function () use ($lesson, $now): void {
-            for ($position = 1; $position <= self::SECTIONS; $position++) {
-                $section = $lesson->sections()->create(['position' => $position, 'heading' => "Section {$position}", 'script' => str_repeat('The water in the creek falls slowly at first, and then it falls fast. ', 5)]);
-                DB::table('takes')->insert(array_map(fn (int $number): array => [
-                    'id' => strtolower((string) Str::ulid()), 'section_id' => $section->id, 'number' => $number, 'state' => 'ready',
-                    'verdict' => $number === self::TAKES_EACH ? 'kept' : 'undecided', 'length_ticks' => 1_248_000, 'speech_from' => 48_000, 'speech_until' => 1_200_000,
-                    'flags' => '[]', 'camera_width' => 1280, 'camera_height' => 720, 'media_path' => 'x', 'media_mime' => 'video/webm',
-                    'media_hash' => hash('sha256', $section->id.$number), 'sound_path' => 'y', 'sound_hash' => hash('sha256', $number.$section->id), 'loudness' => -20.0,
-                    'created_at' => $now, 'updated_at' => $now,
-                ], range(1, self::TAKES_EACH)));
-            }
-        });
+        foreach ($lesson->sections()->get() as $section) {
+            $lines = (string) json_encode(SpokenLines::of($section));
+            DB::table('takes')->insert(array_map(fn (int $number): array => [
+                'id' => strtolower((string) Str::ulid()), 'section_id' => $section->id, 'recorded_in' => $section->id, 'number' => $number, 'state' => 'ready', 'lines' => $lines,
+                'verdict' => $number === self::TAKES_EACH ? 'kept' : 'undecided', 'length_ticks' => 1_248_000, 'speech_from' => 48_000, 'speech_until' => 1_200_000, 'expected_ms' => 24_000,
+                'flags' => '[]', 'camera_width' => 1280, 'camera_height' => 720, 'media_path' => 'x', 'media_mime' => 'video/webm',
+                'media_hash' => hash('sha256', $section->id.$number), 'sound_path' => 'y', 'sound_hash' => hash('sha256', $number.$section->id), 'loudness' => -20.0,
+                'created_at' => $now, 'updated_at' => $now,
+            ], range(1, self::TAKES_EACH)));
+        }
 
         return $lesson;
     }

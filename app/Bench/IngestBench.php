@@ -3,7 +3,7 @@
 namespace App\Bench;
 
 use App\Actions\IngestTake;
-use App\Models\Lesson;
+use App\Actions\MakeLesson;
 use App\Models\TakeState;
 
 /** How many seconds of a take are ingested with one second of CPU: copied, listened to, trimmed, flagged. */
@@ -11,7 +11,7 @@ final class IngestBench implements Bench
 {
     private const ROUNDS = 3;
 
-    public function __construct(private readonly IngestTake $ingest)
+    public function __construct(private readonly IngestTake $ingest, private readonly MakeLesson $make)
     {
     }
 
@@ -21,7 +21,7 @@ final class IngestBench implements Bench
             return;
         }
         $clip = Clip::make($folder);
-        $section = Lesson::query()->create(['title' => 'Ingest', 'width' => 1280, 'height' => 720, 'fps' => 30])->sections()->create(['position' => 1]);
+        $section = ($this->make)('Ingest')->sections()->firstOrFail();
         $spent = 0.0;
         for ($round = 1; $round <= self::ROUNDS; $round++) {
             $take = $section->takes()->create(['number' => $round, 'state' => TakeState::Ingesting]);

@@ -67,6 +67,12 @@ final readonly class Cue
         return new self($this->kind, $this->value, $this->from, $this->until, $line, $within);
     }
 
+    /** The same cue in a text that stands so many bytes further on. */
+    public function moved(int $bytes): self
+    {
+        return new self($this->kind, $this->value, $this->from + $bytes, $this->until + $bytes, $this->line, $this->within);
+    }
+
     /**
      * The length it names: `2`, `2 s`, `2.5 seconds`, `1:30`, `1 min`, `1 min 30 s`; a card names it behind a comma.
      *

@@ -15,4 +15,10 @@ final readonly class Line
     public function __construct(public int $number, public int $paragraph, public string $text, public int $from = 0, public int $until = 0)
     {
     }
+
+    /** The same line in a text that stands so many bytes further on. */
+    public function moved(int $bytes): self
+    {
+        return new self($this->number, $this->paragraph, $this->text, $this->from + $bytes, $this->until + $bytes);
+    }
 }

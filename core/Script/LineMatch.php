@@ -28,6 +28,32 @@ final class LineMatch
      */
     public static function ids(array $known, array $removed, array $texts): array
     {
+        // Most changes touch one place: what stands unchanged before and behind it is not even looked at.
+        $before = 0;
+        $shorter = min(count($known), count($texts));
+        while ($before < $shorter && $known[$before]->text === $texts[$before]) {
+            $before++;
+        }
+        $behind = 0;
+        while ($behind < $shorter - $before && $known[count($known) - 1 - $behind]->text === $texts[count($texts) - 1 - $behind]) {
+            $behind++;
+        }
+
+        return [
+            ...array_map(fn (KnownLine $l): string => $l->id, array_slice($known, 0, $before)),
+            ...self::middle(array_slice($known, $before, count($known) - $before - $behind), $removed, array_slice($texts, $before, count($texts) - $before - $behind)),
+            ...array_map(fn (KnownLine $l): string => $l->id, $behind === 0 ? [] : array_slice($known, -$behind)),
+        ];
+    }
+
+    /**
+     * @param  list<KnownLine>  $known
+     * @param  list<KnownLine>  $removed
+     * @param  list<string>  $texts
+     * @return list<string|null>
+     */
+    private static function middle(array $known, array $removed, array $texts): array
+    {
         $old = array_map(fn (KnownLine $l): string => Words::key($l->text), $known);
         $new = array_map(Words::key(...), $texts);
         // Old index by new index.

@@ -5,6 +5,8 @@ namespace OpenReel\Core\Script;
 /** A stretch of script recorded together: one heading, lines, and the cues among them. */
 final readonly class Section
 {
+    private const REMEMBERED = 1_000;
+
     /**
      * @param  string  $headingRow  the heading as written, with its line end; empty for words before the first heading
      * @param  string  $body  everything below it, as written
@@ -25,10 +27,32 @@ final readonly class Section
     /** @internal of Script */
     public static function read(string $heading, string $headingRow, string $body, int $from): self
     {
+        [$lines, $cues] = self::parsed($body);
         $bodyFrom = $from + strlen($headingRow);
-        $lines = LineSplitter::split($body, $bodyFrom);
 
-        return new self($heading, $headingRow, $body, $from, $lines, self::cues($body, $bodyFrom, $lines));
+        return new self(
+            $heading, $headingRow, $body, $from,
+            array_map(fn (Line $l): Line => $l->moved($bodyFrom), $lines),
+            array_map(fn (Cue $c): Cue => $c->moved($bodyFrom), $cues),
+        );
+    }
+
+    /**
+     * A change of the script reads it two or three times, and nearly all of it is the same each time.
+     *
+     * @return array{list<Line>, list<Cue>} counted from the start of the body
+     */
+    private static function parsed(string $body): array
+    {
+        /** @var array<string, array{list<Line>, list<Cue>}> $known */
+        static $known = [];
+        if (! isset($known[$body])) {
+            $known = count($known) >= self::REMEMBERED ? [] : $known;
+            $lines = LineSplitter::split($body);
+            $known[$body] = [$lines, self::cues($body, 0, $lines)];
+        }
+
+        return $known[$body];
     }
 
     /** A section's text by itself, without its heading. */

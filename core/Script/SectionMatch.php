@@ -22,26 +22,32 @@ final class SectionMatch
     public static function ids(array $known, array $sectionOf, array $now): array
     {
         $candidates = [];
+        $called = $orders = [];
+        foreach ($known as $order => $before) {
+            $called[Words::key($before->heading)][] = $before->id;
+            $orders[$before->id] = $order;
+        }
         foreach ($now as $index => $section) {
             $shared = array_count_values(array_values(array_intersect_key($sectionOf, array_flip($section['lines']))));
-            foreach ($known as $order => $before) {
-                $sameHeading = trim($section['heading']) !== '' && Words::same($before->heading, $section['heading']);
-                $lines = $shared[$before->id] ?? 0;
+            $namesakes = trim($section['heading']) === '' ? [] : ($called[Words::key($section['heading'])] ?? []);
+            foreach (array_unique([...$namesakes, ...array_keys($shared)]) as $id) {
+                $before = isset($orders[$id]) ? $known[$orders[$id]] : null;
+                $sameHeading = in_array($id, $namesakes, true);
+                $lines = $shared[$id] ?? 0;
                 // One that was removed comes back only with its heading or most of what the new one says.
-                if ($before->removed && ! $sameHeading && 2 * $lines <= count($section['lines'])) {
+                if ($before === null || $before->removed && ! $sameHeading && 2 * $lines <= count($section['lines'])) {
                     continue;
                 }
                 $score = $lines + ($sameHeading ? self::HEADING : 0) - ($before->removed ? 0.5 : 0);
-                if ($score > 0) {
-                    $candidates[] = [$score, abs($order - $index), $index, $before->id];
-                }
+                $candidates[] = [$score, abs($orders[$id] - $index), $index, $before->id];
             }
         }
         usort($candidates, fn (array $a, array $b): int => [$b[0], $a[1], $a[2]] <=> [$a[0], $b[1], $b[2]]);
-        $ids = [];
+        $ids = $taken = [];
         foreach ($candidates as [, , $index, $id]) {
-            if (! isset($ids[$index]) && ! in_array($id, $ids, true)) {
+            if (! isset($ids[$index]) && ! isset($taken[$id])) {
                 $ids[$index] = $id;
+                $taken[$id] = true;
             }
         }
         $ids += self::inPlace($known, $sectionOf, $now, $ids);

@@ -30,7 +30,8 @@ final class TakeFactory extends Factory
     public function configure(): static
     {
         return $this->afterCreating(function (Take $take): void {
-            $take->update(['recorded_in' => $take->recorded_in ?? $take->section_id, 'lines' => $take->lines === [] ? SpokenLines::of($take->section) : $take->lines]);
+            $lines = $take->lines === [] ? SpokenLines::of($take->section) : $take->lines;
+            $take->update(['recorded_in' => $take->recorded_in ?? $take->section_id, 'lines' => $lines, 'expected_ms' => SpokenLines::expected($lines)]);
         });
     }
 }

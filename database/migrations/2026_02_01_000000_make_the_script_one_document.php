@@ -82,6 +82,7 @@ return new class extends Migration
             $table->ulid('recorded_in')->nullable();
             $table->json('lines')->default('[]');
             $table->json('line_ticks')->default('{}');
+            $table->unsignedInteger('expected_ms')->default(0);
             $table->unique(['recorded_in', 'number']);
             $table->index('section_id');
         });
@@ -137,6 +138,7 @@ return new class extends Migration
             $spoken[] = ['id' => $id, 'text' => $line->text];
             DB::table('lines')->insert(['id' => $id, 'lesson_id' => $lesson, 'section_id' => $section->id, 'position' => $line->number, 'paragraph' => $line->paragraph, 'text' => $line->text, 'spoken_ms' => SpeakingTime::ofText($line->text)]);
         }
-        DB::table('takes')->where('section_id', $section->id)->update(['lines' => json_encode($spoken)]);
+        $expected = array_sum(array_map(fn (array $l): int => SpeakingTime::ofText($l['text']), $spoken));
+        DB::table('takes')->where('section_id', $section->id)->update(['lines' => json_encode($spoken), 'expected_ms' => $expected]);
     }
 };

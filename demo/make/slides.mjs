@@ -1,4 +1,4 @@
-// Draws the slides of the demo lesson: node demo/make/slides.mjs
+// Draws the slides of the demo lesson, as pictures and as one deck: node demo/make/slides.mjs
 import { chromium } from '@playwright/test';
 import { fileURLToPath, pathToFileURL } from 'node:url';
 
@@ -161,13 +161,19 @@ function launch() {
 const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--no-sandbox', '--disable-gpu'] });
 const page = await browser.newPage({ viewport: { width: 1920, height: 1080 } });
 await page.goto(pathToFileURL(`${root}demo/make/slides.html`).href);
-for (const [index, draw] of [welcome, table, curve, springs, twelfths, sill, launch].entries()) {
-    await page.setContent(`<style>
-        @font-face { font-family: AH; src: url(${font('atkinson-hyperlegible', 'atkinson-hyperlegible-latin-400-normal.woff2')}); font-weight: 400; }
-        @font-face { font-family: AH; src: url(${font('atkinson-hyperlegible', 'atkinson-hyperlegible-latin-700-normal.woff2')}); font-weight: 700; }
-        body { margin: 0; } svg { display: block; font-family: AH; }
-    </style><svg width="1920" height="1080" viewBox="0 0 1920 1080"><rect width="1920" height="1080" fill="${paint.paper}"/>${draw()}</svg>`);
+const style = `@font-face { font-family: AH; src: url(${font('atkinson-hyperlegible', 'atkinson-hyperlegible-latin-400-normal.woff2')}); font-weight: 400; }
+    @font-face { font-family: AH; src: url(${font('atkinson-hyperlegible', 'atkinson-hyperlegible-latin-700-normal.woff2')}); font-weight: 700; }
+    @page { size: 1920px 1080px; margin: 0; }
+    body { margin: 0; } svg { display: block; font-family: AH; }`;
+const slides = [welcome, table, curve, springs, twelfths, sill, launch].map(
+    (draw) => `<svg width="1920" height="1080" viewBox="0 0 1920 1080"><rect width="1920" height="1080" fill="${paint.paper}"/>${draw()}</svg>`,
+);
+for (const [index, slide] of slides.entries()) {
+    await page.setContent(`<style>${style}</style>${slide}`);
     await page.evaluate(() => document.fonts.ready);
     await page.screenshot({ path: `${root}demo/lesson/slides/0${index + 1}.png` });
 }
+await page.setContent(`<style>${style}</style>${slides.join('')}`);
+await page.evaluate(() => document.fonts.ready);
+await page.pdf({ path: `${root}demo/deck.pdf`, width: '1920px', height: '1080px', printBackground: true });
 await browser.close();

@@ -4,8 +4,10 @@ namespace App\Console\Commands;
 
 use App\Bench\ApiBench;
 use App\Bench\ExportBench;
+use App\Bench\DeckBench;
 use App\Bench\IngestBench;
 use App\Bench\InterfaceBench;
+use App\Bench\ScriptBench;
 use Illuminate\Console\Command;
 use Illuminate\Support\Facades\Artisan;
 use Illuminate\Support\Facades\File;
@@ -16,7 +18,7 @@ final class BenchCommand extends Command
 
     protected $description = 'Measure the figures the product aims at';
 
-    private const BENCHES = [InterfaceBench::class, ApiBench::class, IngestBench::class, ExportBench::class];
+    private const BENCHES = [InterfaceBench::class, ScriptBench::class, DeckBench::class, ApiBench::class, IngestBench::class, ExportBench::class];
 
     public function handle(): int
     {

@@ -6,7 +6,6 @@ use App\Actions\ChangeSection;
 use App\Actions\EditScript;
 use App\Actions\SectionPicture;
 use App\Http\Requests\SectionRequest;
-use App\Http\Resources\LogoResource;
 use App\Http\Resources\SectionResource;
 use App\Models\Lesson;
 use App\Models\Section;
@@ -31,15 +30,14 @@ final class SectionController
         return new SectionResource($section->refresh()->load('slide', 'takes.tracks'));
     }
 
-    /** What is where in the frame when a camera of the given size records this section; none without a size. */
+    /** What is where in the frame, line by line, when a camera of the given size records this section; none without a size. */
     public function picture(Request $request, Section $section): JsonResponse
     {
         $request->validate(['width' => ['required_with:height', 'integer', 'between:1,16384'], 'height' => ['required_with:width', 'integer', 'between:1,16384']], ['*' => 'That is not the size of a camera picture.']);
         $camera = $request->has('width') ? Shape::of($request->integer('width'), $request->integer('height')) : null;
 
-        $plan = SectionPicture::of($section, $camera);
 
-        return new JsonResponse($plan->toArray() + ['logo_url' => $plan->logo === null ? null : LogoResource::url($plan->logo->hash)]);
+        return new JsonResponse(SectionPicture::of($section, $camera));
     }
 
     public function destroy(Section $section, EditScript $edit): Response

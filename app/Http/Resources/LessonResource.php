@@ -21,6 +21,9 @@ use OpenReel\Core\Script\Script;
  */
 final class LessonResource extends JsonResource
 {
+    /** Takes of a section, kept ones aside, whose words are sent along: the newest. */
+    private const TELLING = 3;
+
     /** @return array<string, mixed> */
     public function toArray(?Request $request = null): array
     {
@@ -83,10 +86,13 @@ final class LessonResource extends JsonResource
         $tracks = Track::query()
             ->whereIn('take_id', DB::table('takes')->whereIn('section_id', $sections)->where('state', TakeState::Recording)->select('id'))
             ->get()->groupBy('take_id')->map(fn (Collection $of): array => array_values($of->all()))->all();
-        $takes = [];
-        foreach (DB::table('takes')->whereIn('section_id', $sections)->orderBy('number')->get() as $row) {
-            $takes[$row->section_id][] = TakeResource::row((array) $row, $tracks[$row->id] ?? []);
+        $takes = $told = [];
+        foreach (DB::table('takes')->whereIn('section_id', $sections)->orderByDesc('number')->get() as $row) {
+            // The words of older takes that were not kept are never asked for.
+            $tells = $row->verdict === 'kept' || $row->verdict !== 'discarded' && ($told[$row->section_id] = ($told[$row->section_id] ?? 0) + 1) <= self::TELLING;
+            $takes[$row->section_id][] = TakeResource::row((array) $row, $tracks[$row->id] ?? [], $tells);
         }
+        $takes = array_map(array_reverse(...), $takes);
 
         return $takes;
     }

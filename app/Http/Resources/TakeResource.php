@@ -29,9 +29,10 @@ final class TakeResource extends JsonResource
      *
      * @param  array<string, mixed>  $row
      * @param  list<Track>  $tracks  needed while it is recorded
+     * @param  bool  $withLines  whether the words it speaks are wanted
      * @return array<string, mixed>
      */
-    public static function row(array $row, array $tracks = []): array
+    public static function row(array $row, array $tracks = [], bool $withLines = true): array
     {
         $id = $row['id'];
         $from = $row['used_from'] ?? $row['speech_from'] ?? 0;
@@ -43,7 +44,7 @@ final class TakeResource extends JsonResource
             'section_id' => $row['section_id'],
             'number' => (int) $row['number'],
             'recorded_in' => $row['recorded_in'] ?? $row['section_id'],
-            'lines' => json_decode($row['lines'] ?? '[]', true),
+            'lines' => $withLines ? json_decode($row['lines'] ?? '[]', true) : [],
             'state' => $row['state'],
             'cut_off' => $row['state'] === TakeState::Recording->value && self::isCutOff($tracks),
             'verdict' => $row['verdict'],

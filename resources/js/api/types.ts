@@ -182,6 +182,13 @@ export interface Setup {
     sound_targets: number[];
 }
 
+/** What a section shows from one of its lines on. */
+export interface LinePicture extends PicturePlan {
+    from_line: number;
+    slide_url: string | null;
+    logo_url: string | null;
+}
+
 /** A script as text, and where sections and lines stand in it, in UTF-16 units. */
 export interface ScriptText {
     text: string;

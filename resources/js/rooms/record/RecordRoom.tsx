@@ -5,7 +5,7 @@ import Button from 'react-bootstrap/Button';
 import { useNavigate } from 'react-router';
 import { api } from '../../api/client';
 import { refreshLesson } from '../../api/lesson';
-import type { Lesson, PicturePlan, Section } from '../../api/types';
+import type { Lesson, LinePicture, Section } from '../../api/types';
 import { outbox } from '../../recorder/outbox';
 import { roomPath, useLessonPlace } from '../../shell/LessonFrame';
 import { useNotices } from '../../shell/Notices';
@@ -117,7 +117,7 @@ function Recording({ lesson, section }: { lesson: Lesson; section: Section }) {
 
     const size = camera?.stream.getVideoTracks()[0]?.getSettings();
     const query = size?.width && size.height ? `?width=${size.width}&height=${size.height}` : '';
-    const { data: plan } = useQuery({
+    const { data: plans } = useQuery({
         queryKey: [
             'picture',
             section.id,
@@ -125,10 +125,13 @@ function Recording({ lesson, section }: { lesson: Lesson; section: Section }) {
             section.inset_corner,
             section.inset_size,
             section.slide?.id,
+            lesson.revision,
             query,
         ],
-        queryFn: () => api.get<PicturePlan & { logo_url: string | null }>(`sections/${section.id}/picture${query}`),
+        queryFn: () => api.get<LinePicture[]>(`sections/${section.id}/picture${query}`),
     });
+    // The picture follows the prompter, as the film will follow the words.
+    const plan = plans?.findLast((one) => one.from_line <= now.line + 1) ?? plans?.[0];
     const silent = rolling && microphone !== null && heard.silentMs > SILENT_WARNING_MS;
     const warning =
         (silent &&
@@ -155,7 +158,7 @@ function Recording({ lesson, section }: { lesson: Lesson; section: Section }) {
                 <MeterBar meter={heard} off={microphone === null} />
             </aside>
             <div className="record-stage">
-                {plan && <Stage plan={plan} slideUrl={section.slide?.url ?? null} camera={camera?.stream} />}
+                {plan && <Stage plan={plan} camera={camera?.stream} />}
                 {now.state === 'counting' && (
                     <Slate
                         lesson={lesson.title}

@@ -1,15 +1,14 @@
 import { useEffect, useRef } from 'react';
-import type { PicturePlan } from '../../api/types';
+import type { LinePicture } from '../../api/types';
 import { FramePicture } from '../../ui/FramePicture';
 
 interface Props {
-    plan: PicturePlan & { logo_url: string | null };
-    slideUrl: string | null;
+    plan: LinePicture;
     camera: MediaStream | undefined;
 }
 
 /** The picture as the viewer will get it, except that the presenter sees herself as in a mirror. */
-export function Stage({ plan, slideUrl, camera }: Props) {
+export function Stage({ plan, camera }: Props) {
     const video = useRef<HTMLVideoElement>(null);
     useEffect(() => {
         if (video.current) {
@@ -19,7 +18,7 @@ export function Stage({ plan, slideUrl, camera }: Props) {
     return (
         <FramePicture
             plan={plan}
-            slideUrl={slideUrl}
+            slideUrl={plan.slide_url}
             logoUrl={plan.logo_url}
             label="The picture as it will be delivered"
             mirrored

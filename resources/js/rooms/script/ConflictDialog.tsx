@@ -4,7 +4,7 @@ import { differingRows } from '../../page/replace';
 import type { Conflict } from '../../page/ScriptSync';
 
 /** Two windows wrote at the same time: both versions side by side, and neither is lost. */
-export function ConflictDialog({
+export default function ConflictDialog({
     conflict,
     onChoose,
 }: {

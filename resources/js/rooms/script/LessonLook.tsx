@@ -13,7 +13,7 @@ interface Props {
 }
 
 /** What this lesson has otherwise than its course; each part can be returned. */
-export function LessonLook({ show, lesson, onClose }: Props) {
+export default function LessonLook({ show, lesson, onClose }: Props) {
     const client = useQueryClient();
     const { failed } = useNotices();
     const key = ['style', lesson.id];

@@ -15,7 +15,7 @@ interface Props {
 }
 
 /** What is still missing before recording, each with its place. Nothing of it stops anyone. */
-export function ReadyPanel({ show, lesson, onClose, onGo, beforeLook }: Props) {
+export default function ReadyPanel({ show, lesson, onClose, onGo, beforeLook }: Props) {
     const [asked, setAsked] = useState(false);
     const [chosen, setChosen] = useState<number | null>(null);
     useEffect(() => {

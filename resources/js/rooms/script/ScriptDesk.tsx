@@ -1,4 +1,4 @@
-import { useState } from 'react';
+import { lazy, Suspense, useState } from 'react';
 import Button from 'react-bootstrap/Button';
 import { useNavigate } from 'react-router';
 import { useSlides } from '../../api/lesson';
@@ -11,17 +11,19 @@ import { offTarget, sectionState } from '../../shell/sectionState';
 import { Icon } from '../../ui/Icon';
 import { KeysDialog } from '../../ui/KeysDialog';
 import { about, clock } from '../../ui/time';
-import { ConflictDialog } from './ConflictDialog';
 import { InsertMenu } from './InsertMenu';
-import { LessonLook } from './LessonLook';
 import { Margin } from './Margin';
 import { MoreMenu } from './MoreMenu';
-import { ReadyPanel } from './ReadyPanel';
 import { SavedState } from './SavedState';
 import { SeenColumn } from './SeenColumn';
-import { SlidesPanel } from './SlidesPanel';
 import { scriptKeys } from './scriptKeys';
 import { useScriptPage } from './useScriptPage';
+
+// Panels come when they are first opened: the page itself is what is waited for.
+const ConflictDialog = lazy(() => import('./ConflictDialog'));
+const LessonLook = lazy(() => import('./LessonLook'));
+const ReadyPanel = lazy(() => import('./ReadyPanel'));
+const SlidesPanel = lazy(() => import('./SlidesPanel'));
 
 export type Panel = 'slides' | 'ready' | 'look' | null;
 
@@ -65,7 +67,9 @@ export function ScriptDesk({ lesson, script, scrollTo }: Props) {
                         to speak
                         {lesson.target_ms !== null && `, ${clock(lesson.target_ms)} meant`}
                         {off !== null && ` (${clock(Math.abs(off))} ${off > 0 ? 'over' : 'under'})`}
-                        {lesson.pace.takes > 0 ? `, at your pace in ${lesson.pace.takes} takes` : ''}
+                        {lesson.pace.takes > 0
+                            ? `, at your pace in ${lesson.pace.takes} takes`
+                            : ', at a usual pace (at yours after three kept takes)'}
                     </span>
                 </p>
                 <SavedState state={page.sync.state} />
@@ -118,23 +122,25 @@ export function ScriptDesk({ lesson, script, scrollTo }: Props) {
                     onUntie={(index) => view?.dispatch(openingCue(view.state, index, 'slide', null))}
                 />
             </div>
-            <SlidesPanel
-                show={panel === 'slides'}
-                lesson={lesson}
-                onClose={() => setPanel(null)}
-                onAccept={page.acceptTies}
-                onInsert={(name) => view && insertCue(view, 'slide', name)}
-                onChanged={page.look}
-            />
-            <ReadyPanel
-                show={panel === 'ready'}
-                lesson={lesson}
-                onClose={() => setPanel(null)}
-                onGo={page.goTo}
-                beforeLook={sync.flush}
-            />
-            <LessonLook show={panel === 'look'} lesson={lesson} onClose={() => setPanel(null)} />
-            {page.sync.conflict && <ConflictDialog conflict={page.sync.conflict} onChoose={page.choose} />}
+            <Suspense>
+                <SlidesPanel
+                    show={panel === 'slides'}
+                    lesson={lesson}
+                    onClose={() => setPanel(null)}
+                    onAccept={page.acceptTies}
+                    onInsert={(name) => view && insertCue(view, 'slide', name)}
+                    onChanged={page.look}
+                />
+                <ReadyPanel
+                    show={panel === 'ready'}
+                    lesson={lesson}
+                    onClose={() => setPanel(null)}
+                    onGo={page.goTo}
+                    beforeLook={sync.flush}
+                />
+                <LessonLook show={panel === 'look'} lesson={lesson} onClose={() => setPanel(null)} />
+                {page.sync.conflict && <ConflictDialog conflict={page.sync.conflict} onChoose={page.choose} />}
+            </Suspense>
         </main>
     );
 }

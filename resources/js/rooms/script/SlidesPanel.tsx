@@ -24,7 +24,7 @@ interface Props {
 }
 
 /** The lesson's deck: bring slides in, replace them, tie them to the script. */
-export function SlidesPanel({ show, lesson, onClose, onInsert, onAccept, onChanged }: Props) {
+export default function SlidesPanel({ show, lesson, onClose, onInsert, onAccept, onChanged }: Props) {
     const client = useQueryClient();
     const { data: slides = [] } = useSlides(lesson.id);
     const { data: decks = [] } = useDecks(lesson.id);

@@ -35,7 +35,7 @@ export function CourseHead({ course }: { course: Course | null }) {
         mutationFn: (one: Course) => api.delete(`courses/${one.id}`),
         onSuccess: async (_, one) => {
             await refresh();
-            say(`${one.name} is deleted. Its lessons stay here, without a house style.`, () => restore.mutate(one.id));
+            say(`${one.name} is deleted. Its lessons stay here and look as before.`, () => restore.mutate(one.id));
         },
         onError: failed,
     });

@@ -9,7 +9,7 @@ import { api } from '../../api/client';
 import { useCourses, useLessons } from '../../api/lesson';
 import { setup } from '../../api/setup';
 import { bringSlides, slideTypes } from '../../ui/bringSlides';
-import { FrameSelect } from '../../ui/style/StyleForm';
+import { FrameSelect } from '../../ui/style/FrameSelect';
 import { begin, type Beginning, lastSetup, rememberSetup } from './begin';
 
 /** Asks what a lesson cannot do without: a title, and the frame, which is chosen once. The rest can come along. */
