@@ -5,12 +5,14 @@ namespace Tests\Feature;
 use App\Models\Lesson;
 use Illuminate\Support\Facades\Artisan;
 use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Facades\Queue;
 
 /** A database from before the script was one document is brought along. */
 final class MigrationTest extends FeatureTestCase
 {
     public function test_sections_slides_and_layouts_become_a_script_that_says_the_same(): void
     {
+        Queue::fake();
         $file = tempnam(sys_get_temp_dir(), 'reel').'.sqlite';
         touch($file);
         config(['database.connections.old' => ['database' => $file] + config('database.connections.sqlite'), 'database.default' => 'old']);
