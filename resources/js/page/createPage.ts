@@ -1,6 +1,5 @@
 import { defaultKeymap, history, historyKeymap } from '@codemirror/commands';
-import { openSearchPanel, search, searchKeymap } from '@codemirror/search';
-import { Annotation, EditorState } from '@codemirror/state';
+import { Annotation, Compartment, EditorState } from '@codemirror/state';
 import { EditorView, keymap, placeholder } from '@codemirror/view';
 import { mergeSection, moveSection, splitSection } from './commands';
 import { changedLines, dressing } from './decorations';
@@ -10,6 +9,9 @@ import { placesField } from './places';
 
 /** Marks a change that came from the server: it is not to be saved again. */
 export const fromServer = Annotation.define<boolean>();
+
+const searching = new Compartment();
+const searchable = new WeakSet<EditorView>();
 
 interface Hooks {
     /** The presenter changed the text. */
@@ -28,13 +30,13 @@ export function createPage(parent: HTMLElement, text: string, { onChange, onGeom
                 EditorView.lineWrapping,
                 EditorView.contentAttributes.of({ 'aria-label': 'Script', spellcheck: 'true' }),
                 placeholder('What you will say, in your own words. A heading (##) begins a section.'),
-                search({ top: true }),
+                searching.of([]),
                 keymap.of([
                     { key: 'Mod-Enter', run: splitSection },
                     { key: 'Mod-Shift-Backspace', run: mergeSection },
                     { key: 'Alt-ArrowUp', run: moveSection(-1) },
                     { key: 'Alt-ArrowDown', run: moveSection(1) },
-                    ...searchKeymap,
+                    { key: 'Mod-f', run: (view) => (void find(view), true) },
                     ...historyKeymap,
                     ...defaultKeymap,
                 ]),
@@ -54,4 +56,12 @@ export function createPage(parent: HTMLElement, text: string, { onChange, onGeom
     });
 }
 
-export const find = openSearchPanel;
+/** Opens the search; what it needs is loaded when it is first wanted. */
+export async function find(view: EditorView): Promise<void> {
+    const { openSearchPanel, search, searchKeymap } = await import('@codemirror/search');
+    if (!searchable.has(view)) {
+        searchable.add(view);
+        view.dispatch({ effects: searching.reconfigure([search({ top: true }), keymap.of(searchKeymap)]) });
+    }
+    openSearchPanel(view);
+}

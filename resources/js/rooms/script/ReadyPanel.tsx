@@ -21,6 +21,7 @@ export default function ReadyPanel({ show, lesson, onClose, onGo, beforeLook }: 
     useEffect(() => {
         setAsked(false);
         if (show) {
+            setChosen(null);
             void beforeLook().then(() => setAsked(true));
         }
     }, [show, beforeLook]);
@@ -38,10 +39,9 @@ export default function ReadyPanel({ show, lesson, onClose, onGo, beforeLook }: 
             className="side-panel"
             restoreFocus={chosen === null}
             onExited={() => {
-                // Only now does the panel let go of the focus.
                 if (chosen !== null) {
-                    setChosen(null);
-                    onGo(chosen);
+                    // Only after this does the panel let go of the focus.
+                    setTimeout(() => onGo(chosen));
                 }
             }}
         >

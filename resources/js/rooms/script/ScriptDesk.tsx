@@ -89,7 +89,7 @@ export function ScriptDesk({ lesson, script, scrollTo }: Props) {
                         lesson={lesson}
                         plain={plain}
                         onPlain={() => setPlain(!plain)}
-                        onFind={() => view && find(view)}
+                        onFind={() => view && void find(view)}
                         onLook={() => setPanel('look')}
                         onText={(text, how) => page.bringText(text, how)}
                     />
