@@ -287,10 +287,7 @@ test('what is missing is listed with a way to its place, and cues show as marks'
     await saved(page);
     expect(await textOf(request, lesson.id)).toContain('[pause 2 s]');
     await page.getByRole('button', { name: 'More about the script' }).click();
-    await page
-        .getByRole('button', { name: 'Print' })
-        .click()
-        .catch(() => page.getByRole('link', { name: 'Print' }).click());
+    await page.getByRole('link', { name: 'Print' }).click();
     await expect(page.getByRole('columnheader', { name: 'Seen' })).toBeVisible();
 });
 

@@ -44,7 +44,7 @@ final class TakeResource extends JsonResource
             'section_id' => $row['section_id'],
             'number' => (int) $row['number'],
             'recorded_in' => $row['recorded_in'] ?? $row['section_id'],
-            'lines' => $withLines ? json_decode($row['lines'] ?? '[]', true) : [],
+            'lines' => $withLines ? self::lines($row) : [],
             'state' => $row['state'],
             'cut_off' => $row['state'] === TakeState::Recording->value && self::isCutOff($tracks),
             'verdict' => $row['verdict'],
@@ -68,6 +68,21 @@ final class TakeResource extends JsonResource
         $heard = array_map(fn (Track $t): Carbon => $t->updated_at, $tracks);
 
         return $heard !== [] && max($heard)->diffInSeconds(now()) > self::SILENT_SECONDS;
+    }
+
+    /**
+     * @param  array<string, mixed>  $row
+     * @return list<array{id: string, text: string, from_ms: int|null}>
+     */
+    private static function lines(array $row): array
+    {
+        $ticks = (array) json_decode($row['line_ticks'] ?? '{}', true);
+        $lines = [];
+        foreach ((array) json_decode($row['lines'] ?? '[]', true) as $line) {
+            $lines[] = ['id' => $line['id'], 'text' => $line['text'], 'from_ms' => isset($ticks[$line['id']]) ? self::milliseconds($ticks[$line['id']]) : null];
+        }
+
+        return $lines;
     }
 
     private static function milliseconds(mixed $ticks): int

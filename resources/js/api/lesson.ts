@@ -1,4 +1,4 @@
-import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { keepPreviousData, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { api } from './client';
 import type {
     Assembly,
@@ -10,6 +10,7 @@ import type {
     Layout,
     Lesson,
     LessonSummary,
+    LinePicture,
     Section,
     Slide,
     Take,
@@ -73,6 +74,20 @@ export function useDecks(lessonId: string) {
         queryFn: () => api.get<Deck[]>(`lessons/${lessonId}/decks`),
         refetchInterval: (query) =>
             query.state.data?.some((deck) => deck.state === 'waiting' || deck.state === 'running') ? 600 : false,
+    });
+}
+
+/** What a section shows, line by line, with a camera of this size. */
+export function useSectionPicture(
+    section: Section,
+    revision: number,
+    camera: { width?: number; height?: number } | null,
+) {
+    const query = camera?.width && camera.height ? `?width=${camera.width}&height=${camera.height}` : '';
+    return useQuery({
+        queryKey: ['picture', section.id, revision, section.layout, section.inset_corner, section.inset_size, query],
+        queryFn: () => api.get<LinePicture[]>(`sections/${section.id}/picture${query}`),
+        placeholderData: keepPreviousData,
     });
 }
 

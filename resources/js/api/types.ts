@@ -46,8 +46,8 @@ export interface Take {
     number: number;
     /** The section it was recorded for, which may be another than the one it hangs on now. */
     recorded_in: string;
-    /** The lines it speaks, with the words they had then. */
-    lines: { id: string; text: string }[];
+    /** The lines it speaks, with the words they had then and when each begins. */
+    lines: { id: string; text: string; from_ms: number | null }[];
     state: TakeState;
     /** The recorder went away while recording; what arrived is safe. */
     cut_off: boolean;

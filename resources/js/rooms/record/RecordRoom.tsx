@@ -1,11 +1,10 @@
-import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { useQueryClient } from '@tanstack/react-query';
 import { useCallback, useEffect, useRef, useSyncExternalStore } from 'react';
 import Alert from 'react-bootstrap/Alert';
 import Button from 'react-bootstrap/Button';
 import { useNavigate } from 'react-router';
-import { api } from '../../api/client';
-import { refreshLesson } from '../../api/lesson';
-import type { Lesson, LinePicture, Section } from '../../api/types';
+import { refreshLesson, useSectionPicture } from '../../api/lesson';
+import type { Lesson, Section } from '../../api/types';
 import { outbox } from '../../recorder/outbox';
 import { roomPath, useLessonPlace } from '../../shell/LessonFrame';
 import { useNotices } from '../../shell/Notices';
@@ -116,20 +115,7 @@ function Recording({ lesson, section }: { lesson: Lesson; section: Section }) {
     });
 
     const size = camera?.stream.getVideoTracks()[0]?.getSettings();
-    const query = size?.width && size.height ? `?width=${size.width}&height=${size.height}` : '';
-    const { data: plans } = useQuery({
-        queryKey: [
-            'picture',
-            section.id,
-            section.layout,
-            section.inset_corner,
-            section.inset_size,
-            section.slide?.id,
-            lesson.revision,
-            query,
-        ],
-        queryFn: () => api.get<LinePicture[]>(`sections/${section.id}/picture${query}`),
-    });
+    const { data: plans } = useSectionPicture(section, lesson.revision, size ?? null);
     // The picture follows the prompter, as the film will follow the words.
     const plan = plans?.findLast((one) => one.from_line <= now.line + 1) ?? plans?.[0];
     const silent = rolling && microphone !== null && heard.silentMs > SILENT_WARNING_MS;

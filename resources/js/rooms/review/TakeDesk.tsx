@@ -85,7 +85,7 @@ export function TakeDesk({ lesson, section, take, onPicked, onStep }: Props) {
             </header>
             {playable ? (
                 <>
-                    <TakePicture section={section} take={take} media={media} url={mediaUrl} />
+                    <TakePicture lesson={lesson} section={section} take={take} media={media} url={mediaUrl} />
                     <Warning take={take} />
                     {take.state === 'ready' ? (
                         <Trim lesson={lesson} take={take} media={media} playback={playback} />

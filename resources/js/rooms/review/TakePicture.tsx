@@ -1,10 +1,10 @@
-import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import { type RefObject, useState } from 'react';
-import { api } from '../../api/client';
-import type { PicturePlan, Section, Take } from '../../api/types';
+import { useSectionPicture } from '../../api/lesson';
+import type { Lesson, Section, Take } from '../../api/types';
 import { FramePicture } from '../../ui/FramePicture';
 
 interface Props {
+    lesson: Lesson;
     section: Section;
     take: Take;
     media: RefObject<HTMLVideoElement | null>;
@@ -12,29 +12,18 @@ interface Props {
 }
 
 /** The take as it will stand in the film. */
-export function TakePicture({ section, take, media, url }: Props) {
+export function TakePicture({ lesson, section, take, media, url }: Props) {
     const [seen, setSeen] = useState(take.camera);
-    const camera = take.camera ?? seen;
-    const query = camera ? `?width=${camera.width}&height=${camera.height}` : '';
-    const { data: plan } = useQuery({
-        queryKey: [
-            'picture',
-            section.id,
-            section.layout,
-            section.inset_corner,
-            section.inset_size,
-            section.slide?.id,
-            query,
-        ],
-        queryFn: () => api.get<PicturePlan>(`sections/${section.id}/picture${query}`),
-        placeholderData: keepPreviousData,
-    });
+    const [line, setLine] = useState(1);
+    const { data: plans } = useSectionPicture(section, lesson.revision, take.camera ?? seen);
+    const plan = plans?.findLast((one) => one.from_line <= line) ?? plans?.[0];
     const video = (
         <video
             ref={media}
             src={url}
             preload="auto"
             playsInline
+            onTimeUpdate={(event) => setLine(lineAt(section, take, 1000 * event.currentTarget.currentTime))}
             onLoadedMetadata={(event) => {
                 const { videoWidth: width, videoHeight: height } = event.currentTarget;
                 setSeen(width > 0 ? { width, height } : null);
@@ -45,7 +34,8 @@ export function TakePicture({ section, take, media, url }: Props) {
         <div className="take-picture">
             <FramePicture
                 plan={plan}
-                slideUrl={section.slide?.url ?? null}
+                slideUrl={plan.slide_url}
+                logoUrl={plan.logo_url}
                 camera={video}
                 label={`Take ${take.number} as it will stand in the film`}
             />
@@ -53,4 +43,10 @@ export function TakePicture({ section, take, media, url }: Props) {
     ) : (
         <div className="take-picture" />
     );
+}
+
+/** The number that the line spoken at a moment of the take has in the script as it is now. */
+function lineAt(section: Section, take: Take, milliseconds: number): number {
+    const spoken = take.lines.findLast((line) => line.from_ms !== null && line.from_ms <= milliseconds);
+    return section.lines.find((line) => line.id === spoken?.id)?.number ?? 1;
 }
