@@ -11,7 +11,7 @@ use OpenReel\Core\Script\CueKind;
 /** Gives several pictures to sections in order: from the section named, or else to those without a slide. */
 final class FillSlides
 {
-    public function __construct(private readonly AddSlide $addSlide, private readonly EditScript $edit)
+    public function __construct(private readonly AddSlide $addSlide, private readonly EditScript $edit, private readonly LinkSlides $link)
     {
     }
 
@@ -43,6 +43,10 @@ final class FillSlides
             }
             $section = array_shift($places) ?? Section::query()->findOrFail($this->edit->add($lesson, null));
             $this->edit->opening($section, CueKind::Slide, $slide->name);
+        }
+
+        if (! $fill) {
+            ($this->link)($lesson);
         }
 
         return ['added' => $added, 'names' => $names, 'refused' => $refused];

@@ -92,7 +92,7 @@ final class ImportFolder
         if ($text === false) {
             throw Refusal::badInput("There is no script.md in {$folder}. It holds the title (# ...), the sections (## ...) and their words.");
         }
-        $script = Script::read($text);
+        $script = Script::read(str_replace(["\r\n", "\r"], "\n", $text));
 
         return $script->sections === [] ? throw ScriptProblem::empty() : $script;
     }

@@ -13,7 +13,7 @@ use OpenReel\Core\Script\SourceMap;
 /** Proposes where the slides of a lesson come up, leaving out what the script says already. */
 final class ProposeTies
 {
-    /** @return list<array{slide: string, name: string, url: string, at: int, section: int, line: string, because: string}> places counted in UTF-16 units */
+    /** @return list<array{slide: Slide, at: int, section: int, line: string, because: string}> places counted in UTF-16 units; sections from 1 */
     public function __invoke(Lesson $lesson): array
     {
         $script = Script::read($lesson->script);
@@ -31,9 +31,7 @@ final class ProposeTies
             $section = $script->sections[$tie->section];
             $line = $section->lines[$tie->line - 1] ?? null;
             $proposals[] = [
-                'slide' => $slide->id,
-                'name' => $slide->name,
-                'url' => \App\Http\Resources\SlideResource::url($slide->id, $slide->hash),
+                'slide' => $slide,
                 'at' => $map->utf16($line->from ?? $section->from + strlen($section->headingRow)),
                 'section' => $tie->section + 1,
                 'line' => $line->text ?? $section->heading,

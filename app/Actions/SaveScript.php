@@ -5,8 +5,6 @@ namespace App\Actions;
 use App\Jobs\PrepareLessonJob;
 use App\Models\Lesson;
 use Illuminate\Support\Facades\DB;
-use OpenReel\Core\Deck\ShownSlides;
-use OpenReel\Core\Script\CueKind;
 use OpenReel\Core\Script\KnownSection;
 use OpenReel\Core\Script\Script;
 use OpenReel\Core\Script\Section;
@@ -21,7 +19,7 @@ final class SaveScript
     /** Longer than a lesson can be: ten hours of speech. */
     public const LONGEST = 500_000;
 
-    public function __construct(private readonly KeepLines $keepLines, private readonly HangTakes $hangTakes)
+    public function __construct(private readonly KeepLines $keepLines, private readonly HangTakes $hangTakes, private readonly LinkSlides $linkSlides)
     {
     }
 
@@ -77,6 +75,7 @@ final class SaveScript
         $ids = $this->writeSections($lesson, $script, $ids, $rows->all());
         $this->keepLines->write($lesson, $lines, $ids);
         ($this->hangTakes)($lesson);
+        ($this->linkSlides)($lesson, $script);
     }
 
     /**
@@ -86,16 +85,9 @@ final class SaveScript
      */
     private function writeSections(Lesson $lesson, Script $script, array $ids, array $rows): array
     {
-        $slides = $lesson->slides()->get(['id', 'name', 'lesson_id']);
-        $shown = ShownSlides::of($script, array_values($slides->pluck('name')->all()));
         foreach ($script->sections as $index => $section) {
-            $slide = null;
-            foreach ($section->openingCues(CueKind::Slide) as $cue) {
-                $slide = $shown->at($cue) ?? $slide;
-            }
             $values = [
-                'position' => $index + 1, 'heading' => mb_substr($section->heading, 0, 200), 'script' => $section->text(),
-                'slide_id' => $slide === null ? null : $slides[$slide]?->id, 'deleted_at' => null,
+                'position' => $index + 1, 'heading' => mb_substr($section->heading, 0, 200), 'script' => $section->text(), 'deleted_at' => null,
             ];
             $row = $rows[$ids[$index] ?? ''] ?? null;
             if ($row === null) {

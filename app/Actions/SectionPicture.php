@@ -2,11 +2,10 @@
 
 namespace App\Actions;
 
-use App\Http\Resources\LogoResource;
-use App\Http\Resources\SlideResource;
 use App\Models\Section;
 use OpenReel\Core\Assembly\PictureChange;
 use OpenReel\Core\Assembly\PictureChoice;
+use OpenReel\Core\Assembly\SlideSource;
 use OpenReel\Core\Picture\FrameSize;
 use OpenReel\Core\Picture\Logo;
 use OpenReel\Core\Picture\PicturePlan;
@@ -17,7 +16,7 @@ use OpenReel\Core\Style\HouseStyle;
 /** What a section shows with a given camera, line by line, by the same rules as the assembly. */
 final class SectionPicture
 {
-    /** @return list<array<string, mixed>> plans, each with the number of the line from which it is seen; the first from line 1 */
+    /** @return list<array{from_line: int, slide: SlideSource|null, picture: PicturePlan}> each seen from its line on; the first from line 1 */
     public static function of(Section $section, ?Shape $camera): array
     {
         $lesson = $section->lesson;
@@ -39,15 +38,13 @@ final class SectionPicture
         ];
     }
 
-    /** @return array<string, mixed> */
+    /** @return array{from_line: int, slide: SlideSource|null, picture: PicturePlan} */
     private static function plan(int $line, PictureChoice $choice, FrameSize $frame, ?Shape $camera, ?Logo $logo, HouseStyle $style): array
     {
-        $slide = $choice->slide;
-
         return [
             'from_line' => $line,
-            'slide_url' => $slide === null ? null : SlideResource::url($slide->id, $slide->hash),
-            'logo_url' => $logo === null ? null : LogoResource::url($logo->hash),
-        ] + PicturePlan::for($frame, $choice->layout, $choice->inset, $slide?->shape, $camera, $logo, $style->text('ground'))->toArray();
+            'slide' => $choice->slide,
+            'picture' => PicturePlan::for($frame, $choice->layout, $choice->inset, $choice->slide?->shape, $camera, $logo, $style->text('ground')),
+        ];
     }
 }

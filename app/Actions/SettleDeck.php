@@ -3,6 +3,7 @@
 namespace App\Actions;
 
 use App\Jobs\PrepareLessonJob;
+use App\Media\Cancelled;
 use App\Media\MediaStore;
 use App\Models\Deck;
 use App\Models\DeckState;
@@ -28,7 +29,7 @@ final class SettleDeck
     /** What of a slide a new page changes; kept in the report, so that it can be undone. */
     private const DRAWN = ['deck_id', 'page', 'path', 'mime', 'hash', 'width', 'height', 'text', 'look', 'position'];
 
-    public function __construct(private readonly MediaStore $media, private readonly SaveScript $save)
+    public function __construct(private readonly MediaStore $media, private readonly SaveScript $save, private readonly LinkSlides $link)
     {
     }
 
@@ -38,6 +39,12 @@ final class SettleDeck
         $lesson = $deck->lesson;
         $files = array_map(fn (DrawnPage $page): array => $this->keep($lesson, $deck, $page), $pages);
         DB::transaction(function () use ($deck, $lesson, $pages, $files): void {
+            if (Deck::query()->whereKey($deck->id)->value('state') === DeckState::Cancelled) {
+                throw Cancelled::byPresenter();
+            }
+            if ($deck->purpose === 'replace') {
+                ($this->save)($lesson, LinkSlides::named($lesson->refresh()));
+            }
             $old = $lesson->slides()->get();
             $found = $deck->purpose === 'replace' ? $this->match($old, $pages) : [];
             $names = SlideNames::of($lesson);
@@ -60,6 +67,7 @@ final class SettleDeck
             if ($deck->purpose === 'add') {
                 $this->fillScript($lesson, $pages, $added);
             }
+            ($this->link)($lesson->refresh());
             $deck->update(['state' => DeckState::Done, 'report' => [
                 'added' => array_map(fn (Slide $s): array => ['id' => $s->id, 'name' => $s->name], $added),
                 'replaced' => count($before),
@@ -78,6 +86,7 @@ final class SettleDeck
                 Slide::query()->whereKey($id)->first()?->forceFill(array_diff_key($values, ['look' => 1]) + ['look' => json_decode((string) $values['look'], true)])->save();
             }
             Slide::query()->whereIn('id', array_column((array) ($deck->report['added'] ?? []), 'id'))->delete();
+            ($this->link)($deck->lesson->refresh());
             $deck->update(['state' => DeckState::Cancelled, 'problem' => null]);
         });
         PrepareLessonJob::dispatch($deck->lesson_id);

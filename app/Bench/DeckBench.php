@@ -48,7 +48,7 @@ final class DeckBench implements Bench
             $bars .= sprintf('<rect x="%d" y="%d" width="70" height="%d" fill="hsl(%d 40%% 60%%)"/>', 120 + $i * 110, 760 - $height, $height, $number * 12);
         }
 
-        return "<svg xmlns=\"http://www.w3.org/2000/svg\" width=\"1600\" height=\"900\"><rect width=\"1600\" height=\"900\" fill=\"#fbf9f4\"/>"
+        return '<svg xmlns="http://www.w3.org/2000/svg" width="1600" height="900"><rect width="1600" height="900" fill="#fbf9f4"/>'
             ."<text x=\"110\" y=\"130\" font-size=\"64\" font-family=\"sans-serif\">Page {$number}: how the water falls</text>{$bars}</svg>";
     }
 }

@@ -55,7 +55,7 @@ final class PieceRenderer
                 $search = $report->lufs === null || $search->done ? $search : $search->next($report->lufs);
             } while ($report->lufs !== null && ! $search->done);
 
-            return ['gain' => $gain, 'lufs' => $report->lufs, 'peak' => $report->peak];
+            return ['gain' => $gain, 'lufs' => $report->lufs];
         });
     }
 

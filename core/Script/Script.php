@@ -12,7 +12,7 @@ final readonly class Script
 {
     private const BOM = "\xEF\xBB\xBF";
 
-    private const HEADING = '/^(#{1,2})(?!#)[ \t]*(.*?)[ \t]*#*[ \t]*$/u';
+    private const HEADING = '/^(#{1,2})(?!#)[ \t]*(.*?)(?:[ \t]+#+)?[ \t]*$/u';
 
     /**
      * @param  string  $head  everything before the first section: the title's row and the lesson's own cues

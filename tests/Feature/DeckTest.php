@@ -61,6 +61,26 @@ final class DeckTest extends FeatureTestCase
         $this->postJson("/api/decks/{$report['id']}/undo")->assertConflict();
     }
 
+    public function test_the_next_slide_stays_the_same_slide_when_the_deck_changes_its_order(): void
+    {
+        $lesson = $this->lesson();
+        $this->bring($lesson, Decks::pdf(self::PAGES));
+        $lesson->refresh();
+        $this->putJson("/api/lessons/{$lesson->id}/script", ['text' => "## A\n\n[slide: The tide curve] One. [slide] Two.\n", 'revision' => $lesson->revision])->assertOk();
+        $this->bring($lesson, Decks::pdf(array_reverse(self::PAGES)), 'replace');
+
+        self::assertStringContainsString('[slide: Springs and neaps] Two.', $lesson->refresh()->script);
+    }
+
+    public function test_a_cue_finds_its_slide_as_soon_as_there_is_one(): void
+    {
+        $lesson = $this->lesson("## A\n\n[slide: springs AND neaps]\n\nOne.\n");
+        self::assertNull($this->getJson("/api/lessons/{$lesson->id}")->json('sections.0.slide'));
+        $this->bring($lesson, Decks::pdf(self::PAGES));
+
+        self::assertSame('Springs and neaps', $this->getJson("/api/lessons/{$lesson->id}")->json('sections.0.slide.name'));
+    }
+
     public function test_one_slide_gets_another_picture_and_another_name_and_is_still_tied(): void
     {
         $lesson = $this->lesson();

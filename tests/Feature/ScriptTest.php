@@ -6,6 +6,7 @@ use App\Models\Lesson;
 use App\Models\Take;
 use Illuminate\Http\UploadedFile;
 use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\Attributes\TestWith;
 
 final class ScriptTest extends FeatureTestCase
 {
@@ -14,7 +15,7 @@ final class ScriptTest extends FeatureTestCase
     public function test_a_text_becomes_sections_and_lines_and_comes_back_to_the_byte(): void
     {
         $lesson = $this->lesson();
-        $odd = self::TIDES."\n\n##   Odd  ##\r\n\tEmoji 🌊 {\\an7} \"שלום\" [note: no]   \n\n\n";
+        $odd = self::TIDES."\n\n##   Odd  ##\n\tEmoji 🌊 {\\an7} \"שלום\" [note: no]   \n\n\n";
         $saved = $this->save($lesson, $odd, 1)->assertOk()->json();
 
         self::assertSame($odd, $saved['text']);
@@ -23,6 +24,13 @@ final class ScriptTest extends FeatureTestCase
         self::assertSame('Tides', $lesson->refresh()->title);
         $last = $saved['sections'][2]['lines'][0];
         self::assertSame('Emoji 🌊 {\\an7} "שלום"', rtrim(mb_convert_encoding(substr(mb_convert_encoding($odd, 'UTF-16LE'), 2 * $last['from'], 2 * ($last['until'] - $last['from'])), 'UTF-8', 'UTF-16LE')));
+    }
+
+    public function test_line_ends_become_those_that_pages_count_with(): void
+    {
+        $lesson = $this->lesson();
+
+        self::assertSame("## A\n\nb.\nc.", $this->save($lesson, "## A\r\n\r\nb.\rc.", 1)->assertOk()->json('text'));
     }
 
     public function test_the_second_writer_is_told_and_shown_both_and_nothing_is_overwritten(): void
@@ -161,6 +169,14 @@ final class ScriptTest extends FeatureTestCase
     public function test_scripts_are_read_from_files(string $name, string $content, string $text): void
     {
         $this->readFile($name, $content)->assertOk()->assertExactJson(['text' => $text]);
+    }
+
+    #[TestWith(['docx'])]
+    #[TestWith(['odt'])]
+    public function test_a_word_processors_own_files_keep_headings_and_paragraphs(string $format): void
+    {
+        $this->readFile("a.{$format}", (string) file_get_contents(Decks::text($format)))->assertOk()
+            ->assertExactJson(['text' => "# Tides\n\n## High\n\nFind the day.\n\n- a table\n\n## Low\n\nRead & write.\n"]);
     }
 
     /** @return iterable<string, array{string, string, string}> */

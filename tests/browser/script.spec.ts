@@ -121,6 +121,9 @@ test('thirty pages are brought in, tied, and the deck replaced with every tie ke
     await panel.getByLabel('Bring in slides').setInputFiles(deck('thirty', pages));
     await expect(panel.getByText(/page \d+ of 30/)).toBeVisible({ timeout: 30_000 });
     await expect(panel.locator('.deck-list li')).toHaveCount(30, { timeout: 90_000 });
+    await panel.getByLabel('Find a slide by its words').fill('number 17');
+    await expect(panel.locator('.deck-list li')).toHaveCount(1);
+    await panel.getByLabel('Find a slide by its words').fill('');
     await panel.getByRole('button', { name: 'Tie slides for me' }).click();
     await expect(panel.getByText(/Both say .*"tide"/)).toBeVisible();
     const first = panel.locator('.tie-list li').first();
@@ -286,6 +289,10 @@ test('what is missing is listed with a way to its place, and cues show as marks'
     await page.getByRole('button', { name: 'Pause of two seconds' }).click();
     await saved(page);
     expect(await textOf(request, lesson.id)).toContain('[pause 2 s]');
+    await page.getByRole('button', { name: 'More about the script' }).click();
+    await page.getByRole('button', { name: 'Show the plain text' }).click();
+    await expect(words(page)).toContainText('## Part 1');
+    await expect(words(page)).toContainText('[note: ask Wenna]');
     await page.getByRole('button', { name: 'More about the script' }).click();
     await page.getByRole('link', { name: 'Print' }).click();
     await expect(page.getByRole('columnheader', { name: 'Seen' })).toBeVisible();

@@ -3,8 +3,8 @@
 namespace App\Console\Commands;
 
 use App\Bench\ApiBench;
-use App\Bench\ExportBench;
 use App\Bench\DeckBench;
+use App\Bench\ExportBench;
 use App\Bench\IngestBench;
 use App\Bench\InterfaceBench;
 use App\Bench\ScriptBench;

@@ -7,6 +7,7 @@ use App\Actions\ReadinessOf;
 use App\Actions\Refusal;
 use App\Actions\SaveScript;
 use App\Http\Resources\ScriptResource;
+use App\Http\Resources\TieResource;
 use App\Media\ScriptReader;
 use App\Models\Lesson;
 use Illuminate\Http\JsonResponse;
@@ -31,7 +32,13 @@ final class ScriptController
             'revision' => ['required', 'integer'],
         ], ['*' => 'Send the text of the script and the revision it was made from.']);
 
-        return new ScriptResource($save($lesson, Script::read((string) $request->input('text')), $request->integer('revision')));
+        return new ScriptResource($save($lesson, self::script((string) $request->input('text')), $request->integer('revision')));
+    }
+
+    /** Pages count places with line ends of one character, so that is what is kept. */
+    private static function script(string $text): Script
+    {
+        return Script::read(str_replace(["\r\n", "\r"], "\n", $text));
     }
 
     /** A file's words as a script's text, for the page to put in; nothing is saved. */
@@ -62,6 +69,6 @@ final class ScriptController
 
     public function ties(Lesson $lesson, ProposeTies $propose): JsonResponse
     {
-        return new JsonResponse($propose($lesson));
+        return new JsonResponse(array_map(fn (array $tie): array => (new TieResource($tie))->toArray(), $propose($lesson)));
     }
 }

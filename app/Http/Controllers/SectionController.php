@@ -6,6 +6,7 @@ use App\Actions\ChangeSection;
 use App\Actions\EditScript;
 use App\Actions\SectionPicture;
 use App\Http\Requests\SectionRequest;
+use App\Http\Resources\LinePictureResource;
 use App\Http\Resources\SectionResource;
 use App\Models\Lesson;
 use App\Models\Section;
@@ -36,8 +37,7 @@ final class SectionController
         $request->validate(['width' => ['required_with:height', 'integer', 'between:1,16384'], 'height' => ['required_with:width', 'integer', 'between:1,16384']], ['*' => 'That is not the size of a camera picture.']);
         $camera = $request->has('width') ? Shape::of($request->integer('width'), $request->integer('height')) : null;
 
-
-        return new JsonResponse(SectionPicture::of($section, $camera));
+        return new JsonResponse(array_map(fn (array $p): array => (new LinePictureResource($p))->toArray(), SectionPicture::of($section, $camera)));
     }
 
     public function destroy(Section $section, EditScript $edit): Response

@@ -4,9 +4,11 @@ namespace App\Http\Controllers;
 
 use App\Actions\AddSlide;
 use App\Actions\FillSlides;
+use App\Actions\LinkSlides;
 use App\Actions\Refusal;
 use App\Actions\RenameSlide;
 use App\Actions\RequestDeck;
+use App\Actions\SaveScript;
 use App\Http\MediaResponse;
 use App\Http\Resources\DeckResource;
 use App\Http\Resources\SlideResource;
@@ -84,17 +86,21 @@ final class SlideController
     }
 
     /** Takes a slide out of the deck; cues that call it are pointed out until they are changed. */
-    public function destroy(Slide $slide): Response
+    public function destroy(Slide $slide, SaveScript $save, LinkSlides $link): Response
     {
+        $lesson = Lesson::query()->findOrFail($slide->lesson_id);
+        $save($lesson, LinkSlides::named($lesson));
         $slide->delete();
+        $link($lesson);
         PrepareLessonJob::dispatch($slide->lesson_id);
 
         return response()->noContent();
     }
 
-    public function restore(Slide $slide): SlideResource
+    public function restore(Slide $slide, LinkSlides $link): SlideResource
     {
         $slide->restore();
+        $link(Lesson::query()->findOrFail($slide->lesson_id));
         PrepareLessonJob::dispatch($slide->lesson_id);
 
         return new SlideResource($slide);

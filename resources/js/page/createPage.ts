@@ -11,6 +11,7 @@ import { placesField } from './places';
 export const fromServer = Annotation.define<boolean>();
 
 const searching = new Compartment();
+const dressed = new Compartment();
 const searchable = new WeakSet<EditorView>();
 
 interface Hooks {
@@ -41,7 +42,7 @@ export function createPage(parent: HTMLElement, text: string, { onChange, onGeom
                     ...defaultKeymap,
                 ]),
                 placesField,
-                dressing,
+                dressed.of(dressing),
                 changedLines,
                 pasting,
                 geometry(onGeometry),
@@ -55,6 +56,10 @@ export function createPage(parent: HTMLElement, text: string, { onChange, onGeom
         }),
     });
 }
+
+/** Shows the text as it is kept, or dressed as a typed page. */
+export const showPlain = (view: EditorView, plain: boolean): void =>
+    view.dispatch({ effects: dressed.reconfigure(plain ? [] : dressing) });
 
 /** Opens the search; what it needs is loaded when it is first wanted. */
 export async function find(view: EditorView): Promise<void> {

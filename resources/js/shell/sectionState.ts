@@ -1,4 +1,4 @@
-import type { Section, Take } from '../api/types';
+import type { Lesson, Section, Take } from '../api/types';
 
 export type Fill = 'hollow' | 'half' | 'filled';
 
@@ -56,6 +56,19 @@ const keptLength = (section: Section): number =>
     section.takes
         .filter((take) => take.verdict === 'kept')
         .reduce((sum, take) => sum + take.used_until_ms - take.used_from_ms, 0);
+
+/** Sections with a take of their own whose lines a take of this section speaks as well: they would be heard twice. */
+export function heardTwice(lesson: Lesson, section: Section): Section[] {
+    const spoken = new Set(
+        section.takes.filter((take) => take.verdict === 'kept').flatMap((take) => take.lines.map((line) => line.id)),
+    );
+    return lesson.sections.filter(
+        (other) =>
+            other.id !== section.id &&
+            other.takes.some((take) => take.verdict === 'kept') &&
+            other.lines.some((line) => spoken.has(line.id)),
+    );
+}
 
 /** A tenth more or less than meant is as meant. */
 export function offTarget(lengthMs: number, targetMs: number | null): number | null {

@@ -5,7 +5,7 @@ import { changeSection, useLessonChange } from '../../api/lesson';
 import type { Lesson, Section, Segment } from '../../api/types';
 import { roomPath } from '../../shell/LessonFrame';
 import { useNotices } from '../../shell/Notices';
-import { sectionState, sectionTitle, takeWarning } from '../../shell/sectionState';
+import { heardTwice, sectionState, sectionTitle, takeWarning } from '../../shell/sectionState';
 import { FramePicture } from '../../ui/FramePicture';
 import { Icon } from '../../ui/Icon';
 import { clock } from '../../ui/time';
@@ -39,6 +39,7 @@ export function SectionRow({ lesson, section, index, segment }: Props) {
     );
     const change = (what: Parameters<typeof changeSection>[1]) => save.mutate(what, { onError: failed });
     const state = sectionState(section);
+    const twice = heardTwice(lesson, section);
     const title = sectionTitle(section, index);
     const name = `section ${index + 1}`;
     const shot = segment?.shots[0];
@@ -71,6 +72,8 @@ export function SectionRow({ lesson, section, index, segment }: Props) {
                             <Link to={roomPath(lesson.id, 'review', section.id)}>Take {state.kept.number}</Link> ·{' '}
                             {clock((1000 * segment.frames) / lesson.fps)}
                         </>
+                    ) : section.spoken_elsewhere ? (
+                        'Spoken in the take of another section'
                     ) : state.waiting ? (
                         <Link to={roomPath(lesson.id, 'review', section.id)}>
                             Take {state.waiting.number} waits for your verdict
@@ -119,6 +122,13 @@ export function SectionRow({ lesson, section, index, segment }: Props) {
                             </Button>
                         )}
                     </div>
+                )}
+                {twice.length > 0 && (
+                    <p className="flag small mb-0">
+                        <Icon name="exclamation" /> This take also speaks lines of section{' '}
+                        {twice.map((other) => lesson.sections.indexOf(other) + 1).join(', ')}, which would be heard
+                        twice. Record this section again.
+                    </p>
                 )}
                 {(missesCamera || missesSlide) && (
                     <p className="soft small mb-0">

@@ -4,7 +4,7 @@ import { useNavigate } from 'react-router';
 import { useSlides } from '../../api/lesson';
 import type { Lesson, ScriptText } from '../../api/types';
 import { insertCue, moveTo, openingCue, removeSection, sectionsOf } from '../../page/commands';
-import { find } from '../../page/createPage';
+import { find, showPlain } from '../../page/createPage';
 import { roomPath } from '../../shell/LessonFrame';
 import { useNotices } from '../../shell/Notices';
 import { offTarget, sectionState } from '../../shell/sectionState';
@@ -88,7 +88,12 @@ export function ScriptDesk({ lesson, script, scrollTo }: Props) {
                     <MoreMenu
                         lesson={lesson}
                         plain={plain}
-                        onPlain={() => setPlain(!plain)}
+                        onPlain={() => {
+                            setPlain(!plain);
+                            if (view) {
+                                showPlain(view, !plain);
+                            }
+                        }}
                         onFind={() => view && void find(view)}
                         onLook={() => setPanel('look')}
                         onText={(text, how) => page.bringText(text, how)}

@@ -2,6 +2,7 @@ import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useEffect, useRef, useState } from 'react';
 import Button from 'react-bootstrap/Button';
 import Dropdown from 'react-bootstrap/Dropdown';
+import Form from 'react-bootstrap/Form';
 import Offcanvas from 'react-bootstrap/Offcanvas';
 import { api } from '../../api/client';
 import { refreshLesson, useDecks, useLessonChange, useSlides } from '../../api/lesson';
@@ -12,6 +13,9 @@ import { Icon } from '../../ui/Icon';
 import { DeckProgress } from './DeckProgress';
 import { SlideDrop } from './SlideDrop';
 import { TieList } from './TieList';
+
+/** More slides than this are searched, not looked through. */
+const manySlides = 8;
 
 interface Props {
     show: boolean;
@@ -31,6 +35,8 @@ export default function SlidesPanel({ show, lesson, onClose, onInsert, onAccept,
     const { failed, say } = useNotices();
     const replace = useRef<HTMLInputElement>(null);
     const [tying, setTying] = useState(false);
+    const [sought, setSought] = useState('');
+    const found = slides.filter((slide) => `${slide.name} ${slide.text}`.toLowerCase().includes(sought.toLowerCase()));
     const settled = decks.filter((deck) => deck.state === 'done').length;
     useEffect(() => {
         // A deck that has just been drawn brings slides and, where there was no script, sections.
@@ -99,8 +105,18 @@ export default function SlidesPanel({ show, lesson, onClose, onInsert, onAccept,
                         onClose={() => setTying(false)}
                     />
                 )}
+                {slides.length > manySlides && (
+                    <Form.Control
+                        type="search"
+                        size="sm"
+                        aria-label="Find a slide by its words"
+                        placeholder="Find a slide by its words"
+                        value={sought}
+                        onChange={(event) => setSought(event.target.value)}
+                    />
+                )}
                 <ol className="deck-list">
-                    {slides.map((slide) => (
+                    {found.map((slide) => (
                         <DeckSlide key={slide.id} lesson={lesson} slide={slide} onInsert={() => onInsert(slide.name)} />
                     ))}
                 </ol>
