@@ -5,7 +5,7 @@ namespace App\Actions;
 use App\Jobs\PrepareLessonJob;
 use App\Models\Course;
 use App\Models\Export;
-use App\Models\ExportState;
+use App\Models\WorkState;
 use App\Models\Lesson;
 use OpenReel\Core\Style\HouseStyle;
 
@@ -36,7 +36,7 @@ final class ChangeCourseStyle
 
     private function isUpToDate(Lesson $lesson): bool
     {
-        $export = Export::query()->where('lesson_id', $lesson->id)->where('state', ExportState::Done)->latest()->first();
+        $export = Export::query()->where('lesson_id', $lesson->id)->where('state', WorkState::Done)->latest()->first();
 
         return $export !== null && $export->plan_hash === PlanHash::of(($this->assemble)($lesson));
     }

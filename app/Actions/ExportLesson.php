@@ -10,7 +10,7 @@ use App\Media\ProgramFailed;
 use App\Media\Rendered;
 use App\Media\Workshop;
 use App\Models\Export;
-use App\Models\ExportState;
+use App\Models\WorkState;
 use OpenReel\Core\Formats\ChapterFile;
 use OpenReel\Core\Render\ExportCheck;
 use OpenReel\Core\Render\JoinCommand;
@@ -64,7 +64,7 @@ final class ExportLesson
             @unlink($film);
         }
         $export->update([
-            'state' => ExportState::Done, 'path' => $path, 'bytes' => $bytes, 'findings' => $findings,
+            'state' => WorkState::Done, 'path' => $path, 'bytes' => $bytes, 'findings' => $findings,
             'progress' => 1, 'doing' => null, 'finished_at' => now(),
         ]);
     }

@@ -4,7 +4,7 @@ namespace App\Actions;
 
 use App\Media\Cancelled;
 use App\Models\Export;
-use App\Models\ExportState;
+use App\Models\WorkState;
 
 /** Writes an export's progress to its row, a few times a second at most, and notices when it is cancelled. */
 final class ExportProgress
@@ -29,7 +29,7 @@ final class ExportProgress
     public function begin(int $frames, string $planHash): void
     {
         $this->export->update([
-            'state' => ExportState::Running, 'frames' => $frames, 'plan_hash' => $planHash, 'started_at' => now(),
+            'state' => WorkState::Running, 'frames' => $frames, 'plan_hash' => $planHash, 'started_at' => now(),
             'progress' => 0, 'doing' => 'Mixing the sound', 'problem' => null,
         ]);
     }
@@ -60,7 +60,7 @@ final class ExportProgress
     public function mustGoOn(): void
     {
         $state = Export::query()->whereKey($this->export->id)->value('state');
-        if ($state === ExportState::Cancelled || $state === null) {
+        if ($state === WorkState::Cancelled || $state === null) {
             throw Cancelled::byPresenter();
         }
     }

@@ -11,7 +11,7 @@ use App\Media\SlideMaker;
 use App\Media\UnreadableFile;
 use App\Media\Workshop;
 use App\Models\Deck;
-use App\Models\DeckState;
+use App\Models\WorkState;
 
 /**
  * Draws the pages of a deck at twice the frame's size and makes slides of them. Nothing of the lesson changes before the
@@ -36,7 +36,7 @@ final class ImportDeck
         $pdf = $this->media->path($deck->path);
         try {
             $pages = $this->look($pdf, $deck->name);
-            $deck->update(['state' => DeckState::Running, 'total' => $pages]);
+            $deck->update(['state' => WorkState::Running, 'total' => $pages]);
             $words = $this->slides->words($pdf);
             $looks = $this->slides->looks($pdf);
         } catch (ProgramFailed $failure) {
@@ -93,7 +93,7 @@ final class ImportDeck
         for ($page = 1; $page <= $pages; $page++) {
             $drafts[$page] = $this->media->draft('png');
             $work[] = function () use ($deck, $pdf, $page, $drafts, $lesson): void {
-                if (Deck::query()->whereKey($deck->id)->value('state') === DeckState::Cancelled) {
+                if (Deck::query()->whereKey($deck->id)->value('state') === WorkState::Cancelled) {
                     throw Cancelled::byPresenter();
                 }
                 $this->slides->page($pdf, $page, 2 * $lesson->width, 2 * $lesson->height, $drafts[$page]);

@@ -5,7 +5,7 @@ namespace App\Actions;
 use App\Jobs\ImportDeckJob;
 use App\Media\MediaStore;
 use App\Models\Deck;
-use App\Models\DeckState;
+use App\Models\WorkState;
 use App\Models\Lesson;
 use Illuminate\Support\Str;
 
@@ -43,7 +43,7 @@ final class RequestDeck
         $draft = $this->media->draft($kind);
         copy($file, $draft);
         $this->media->settle($draft, $path);
-        $deck = $lesson->decks()->create(['id' => $id, 'name' => $name, 'path' => $path, 'purpose' => $purpose, 'state' => DeckState::Waiting]);
+        $deck = $lesson->decks()->create(['id' => $id, 'name' => $name, 'path' => $path, 'purpose' => $purpose, 'state' => WorkState::Waiting]);
         ImportDeckJob::dispatch($deck->id);
 
         return $deck->refresh();

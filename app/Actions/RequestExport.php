@@ -4,7 +4,7 @@ namespace App\Actions;
 
 use App\Jobs\ExportLessonJob;
 use App\Models\Export;
-use App\Models\ExportState;
+use App\Models\WorkState;
 use App\Models\Lesson;
 use OpenReel\Core\Formats\FileName;
 
@@ -19,7 +19,7 @@ final class RequestExport
     public function __invoke(Lesson $lesson): Export
     {
         /** @var Export|null $open */
-        $open = Export::query()->where('lesson_id', $lesson->id)->whereIn('state', [ExportState::Waiting, ExportState::Running])->first();
+        $open = Export::query()->where('lesson_id', $lesson->id)->whereIn('state', [WorkState::Waiting, WorkState::Running])->first();
         if ($open !== null) {
             return $open;
         }
@@ -34,6 +34,6 @@ final class RequestExport
 
     public static function row(Lesson $lesson): Export
     {
-        return $lesson->exports()->create(['state' => ExportState::Waiting, 'file_name' => FileName::of($lesson->title, 'mp4')]);
+        return $lesson->exports()->create(['state' => WorkState::Waiting, 'file_name' => FileName::of($lesson->title, 'mp4')]);
     }
 }

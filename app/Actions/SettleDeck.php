@@ -6,7 +6,7 @@ use App\Jobs\PrepareLessonJob;
 use App\Media\Cancelled;
 use App\Media\MediaStore;
 use App\Models\Deck;
-use App\Models\DeckState;
+use App\Models\WorkState;
 use App\Models\Lesson;
 use App\Models\Slide;
 use Illuminate\Support\Collection;
@@ -39,7 +39,7 @@ final class SettleDeck
         $lesson = $deck->lesson;
         $files = array_map(fn (DrawnPage $page): array => $this->keep($lesson, $deck, $page), $pages);
         DB::transaction(function () use ($deck, $lesson, $pages, $files): void {
-            if (Deck::query()->whereKey($deck->id)->value('state') === DeckState::Cancelled) {
+            if (Deck::query()->whereKey($deck->id)->value('state') === WorkState::Cancelled) {
                 throw Cancelled::byPresenter();
             }
             if ($deck->purpose === 'replace') {
@@ -68,7 +68,7 @@ final class SettleDeck
                 $this->fillScript($lesson, $pages, $added);
             }
             ($this->link)($lesson->refresh());
-            $deck->update(['state' => DeckState::Done, 'report' => [
+            $deck->update(['state' => WorkState::Done, 'report' => [
                 'added' => array_map(fn (Slide $s): array => ['id' => $s->id, 'name' => $s->name], $added),
                 'replaced' => count($before),
                 'unmatched' => array_map(fn (Slide $s): array => ['id' => $s->id, 'name' => $s->name], $kept),
@@ -87,7 +87,7 @@ final class SettleDeck
             }
             Slide::query()->whereIn('id', array_column((array) ($deck->report['added'] ?? []), 'id'))->delete();
             ($this->link)($deck->lesson->refresh());
-            $deck->update(['state' => DeckState::Cancelled, 'problem' => null]);
+            $deck->update(['state' => WorkState::Cancelled, 'problem' => null]);
         });
         PrepareLessonJob::dispatch($deck->lesson_id);
     }

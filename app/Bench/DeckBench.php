@@ -5,7 +5,7 @@ namespace App\Bench;
 use App\Actions\ImportDeck;
 use App\Actions\MakeLesson;
 use App\Media\Program;
-use App\Models\DeckState;
+use App\Models\WorkState;
 
 /** How long bringing in a deck of thirty pages takes, beside poppler drawing the same pages at the same size by itself. */
 final class DeckBench implements Bench
@@ -33,7 +33,7 @@ final class DeckBench implements Bench
         $start = hrtime(true);
         Program::run(['pdftoppm', '-png', '-scale-to-x', (string) (2 * $lesson->width), '-scale-to-y', '-1', $pdf, "{$folder}/pages/p"]);
         $alone = hrtime(true) - $start;
-        $deck = $lesson->decks()->create(['name' => 'deck.pdf', 'path' => 'deck.pdf', 'purpose' => 'add', 'state' => DeckState::Waiting]);
+        $deck = $lesson->decks()->create(['name' => 'deck.pdf', 'path' => 'deck.pdf', 'purpose' => 'add', 'state' => WorkState::Waiting]);
         $start = hrtime(true);
         ($this->import)($deck);
 

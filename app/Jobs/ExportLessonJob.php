@@ -7,7 +7,7 @@ use App\Actions\Refusal;
 use App\Media\Cancelled;
 use App\Media\Trouble;
 use App\Models\Export;
-use App\Models\ExportState;
+use App\Models\WorkState;
 use Illuminate\Contracts\Queue\ShouldQueue;
 use Illuminate\Foundation\Queue\Queueable;
 use Illuminate\Support\Facades\Log;
@@ -32,12 +32,12 @@ final class ExportLessonJob implements ShouldQueue
             try {
                 $exporter($export);
             } catch (Cancelled) {
-                $export->update(['state' => ExportState::Cancelled, 'doing' => null]);
+                $export->update(['state' => WorkState::Cancelled, 'doing' => null]);
             } catch (Refusal|Problem $e) {
-                $export->update(['state' => ExportState::Failed, 'problem' => $e->getMessage(), 'doing' => null]);
+                $export->update(['state' => WorkState::Failed, 'problem' => $e->getMessage(), 'doing' => null]);
             } catch (Trouble $e) {
                 Log::error("Export {$export->id} failed", $e->context());
-                $export->update(['state' => ExportState::Failed, 'problem' => $e->getMessage(), 'doing' => null]);
+                $export->update(['state' => WorkState::Failed, 'problem' => $e->getMessage(), 'doing' => null]);
             }
         });
     }
@@ -45,7 +45,7 @@ final class ExportLessonJob implements ShouldQueue
     public function failed(\Throwable $e): void
     {
         Export::query()->whereKey($this->exportId)->update([
-            'state' => ExportState::Failed, 'doing' => null,
+            'state' => WorkState::Failed, 'doing' => null,
             'problem' => 'The export stopped because of a fault in the server. Your takes are safe; the details are in its log.',
         ]);
     }

@@ -7,7 +7,7 @@ use App\Actions\Refusal;
 use App\Media\Cancelled;
 use App\Media\Trouble;
 use App\Models\Deck;
-use App\Models\DeckState;
+use App\Models\WorkState;
 use Illuminate\Contracts\Queue\ShouldQueue;
 use Illuminate\Foundation\Queue\Queueable;
 use Illuminate\Support\Facades\Log;
@@ -33,12 +33,12 @@ final class ImportDeckJob implements ShouldQueue
             try {
                 $import($deck);
             } catch (Cancelled) {
-                $deck->update(['state' => DeckState::Cancelled]);
+                $deck->update(['state' => WorkState::Cancelled]);
             } catch (Refusal|Problem $e) {
-                $deck->update(['state' => DeckState::Failed, 'problem' => $e->getMessage()]);
+                $deck->update(['state' => WorkState::Failed, 'problem' => $e->getMessage()]);
             } catch (Trouble $e) {
                 Log::warning("Slides {$deck->id} could not be brought in", $e->context());
-                $deck->update(['state' => DeckState::Failed, 'problem' => $e->getMessage()]);
+                $deck->update(['state' => WorkState::Failed, 'problem' => $e->getMessage()]);
             }
         });
     }
@@ -46,7 +46,7 @@ final class ImportDeckJob implements ShouldQueue
     public function failed(\Throwable $e): void
     {
         Deck::query()->whereKey($this->deckId)->update([
-            'state' => DeckState::Failed,
+            'state' => WorkState::Failed,
             'problem' => 'The slides could not be brought in because of a fault in the server. Your lesson is as it was; the details are in its log.',
         ]);
     }

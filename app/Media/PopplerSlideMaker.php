@@ -94,9 +94,13 @@ final class PopplerSlideMaker implements SlideMaker
     private function fontConfig(): string
     {
         $file = storage_path('framework/fonts.conf');
-        if (! is_file($file)) {
-            $cache = storage_path('framework/cache/fonts');
-            file_put_contents($file, "<?xml version=\"1.0\"?><!DOCTYPE fontconfig SYSTEM \"fonts.dtd\"><fontconfig><include ignore_missing=\"yes\">/etc/fonts/fonts.conf</include><dir>{$this->fonts}</dir><cachedir>{$cache}</cachedir></fontconfig>");
+        $cache = storage_path('framework/cache/fonts');
+        $says = "<?xml version=\"1.0\"?><!DOCTYPE fontconfig SYSTEM \"fonts.dtd\"><fontconfig><include ignore_missing=\"yes\">/etc/fonts/fonts.conf</include><dir>{$this->fonts}</dir><cachedir>{$cache}</cachedir></fontconfig>";
+        if (! is_dir($cache)) {
+            @mkdir($cache, 0o755, true);
+        }
+        if (@file_get_contents($file) !== $says) {
+            file_put_contents($file, $says);
         }
 
         return $file;

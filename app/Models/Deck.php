@@ -14,7 +14,7 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property string $name what the presenter's file was called; shown, never used as a path
  * @property string $path on the media disk: the file as it came, then the PDF made from it
  * @property string $purpose `add` to the lesson's slides, or `replace` them
- * @property DeckState $state
+ * @property WorkState $state
  * @property int $done pages drawn so far
  * @property int $total
  * @property string|null $problem
@@ -31,7 +31,7 @@ final class Deck extends Model
 
     protected function casts(): array
     {
-        return ['state' => DeckState::class, 'report' => 'array'];
+        return ['state' => WorkState::class, 'report' => 'array'];
     }
 
     /** @return BelongsTo<Lesson, $this> */

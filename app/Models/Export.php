@@ -10,7 +10,7 @@ use Illuminate\Support\Carbon;
 /**
  * @property string $id
  * @property string $lesson_id
- * @property ExportState $state
+ * @property WorkState $state
  * @property string $file_name
  * @property string|null $path
  * @property int|null $bytes
@@ -36,7 +36,7 @@ final class Export extends Model
     protected function casts(): array
     {
         return [
-            'state' => ExportState::class, 'findings' => 'array', 'progress' => 'float',
+            'state' => WorkState::class, 'findings' => 'array', 'progress' => 'float',
             'started_at' => 'datetime', 'finished_at' => 'datetime',
         ];
     }

@@ -4,7 +4,7 @@ namespace Tests\Feature;
 
 use App\Media\OfficeConverter;
 use App\Models\Deck;
-use App\Models\DeckState;
+use App\Models\WorkState;
 use App\Models\Lesson;
 use App\Models\Slide;
 use Illuminate\Http\UploadedFile;
@@ -157,14 +157,14 @@ final class DeckTest extends FeatureTestCase
     public function test_an_import_can_be_cancelled_and_leaves_the_lesson_as_it_was(): void
     {
         $lesson = $this->lesson();
-        $deck = $lesson->decks()->create(['name' => 'a.pdf', 'path' => 'a.pdf', 'purpose' => 'add', 'state' => DeckState::Running]);
+        $deck = $lesson->decks()->create(['name' => 'a.pdf', 'path' => 'a.pdf', 'purpose' => 'add', 'state' => WorkState::Running]);
         File::makeDirectory($this->mediaRoot, recursive: true, force: true);
         copy(Decks::pdf(self::PAGES), "{$this->mediaRoot}/a.pdf");
         $this->postJson("/api/decks/{$deck->id}/cancel")->assertOk()->assertJsonPath('state', 'cancelled');
         \App\Jobs\ImportDeckJob::dispatchSync($deck->id);
 
         self::assertSame(0, Slide::query()->count());
-        self::assertSame(DeckState::Cancelled, Deck::query()->sole()->state);
+        self::assertSame(WorkState::Cancelled, Deck::query()->sole()->state);
     }
 
     private static function pages(int $count): string

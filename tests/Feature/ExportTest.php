@@ -15,7 +15,7 @@ use App\Media\Prober;
 use App\Media\Program;
 use App\Media\ProgramFailed;
 use App\Models\Export;
-use App\Models\ExportState;
+use App\Models\WorkState;
 use App\Models\Lesson;
 use App\Models\Section;
 use Illuminate\Http\UploadedFile;
@@ -70,7 +70,7 @@ final class ExportTest extends FeatureTestCase
         $export = RequestExport::row($lesson);
         app(ExportLesson::class)($export);
         self::assertSame(1, $commands->count('segment'));
-        self::assertSame(ExportState::Done, $export->refresh()->state);
+        self::assertSame(WorkState::Done, $export->refresh()->state);
     }
 
     public function test_keeping_a_take_renders_its_segment_in_the_background(): void
@@ -107,7 +107,7 @@ final class ExportTest extends FeatureTestCase
         $this->postJson("/api/exports/{$id}/cancel")->assertJson(['state' => 'cancelled']);
 
         app()->call([new ExportLessonJob($id), 'handle']);
-        self::assertSame(ExportState::Cancelled, Export::query()->findOrFail($id)->state);
+        self::assertSame(WorkState::Cancelled, Export::query()->findOrFail($id)->state);
     }
 
     public function test_cancelling_in_the_middle_stops_the_encoder_and_leaves_no_drafts(): void
@@ -115,11 +115,11 @@ final class ExportTest extends FeatureTestCase
         $lesson = $this->lesson();
         $lesson->sections()->get()->each(fn (Section $s) => $this->patchJson("/api/sections/{$s->id}", ['inset_size' => 'large'])->assertOk());
         $export = RequestExport::row($lesson);
-        $commands = $this->spyOnEncoder(before: fn () => Export::query()->update(['state' => ExportState::Cancelled]));
+        $commands = $this->spyOnEncoder(before: fn () => Export::query()->update(['state' => WorkState::Cancelled]));
 
         app()->call([new ExportLessonJob($export->id), 'handle']);
 
-        self::assertSame(ExportState::Cancelled, $export->refresh()->state);
+        self::assertSame(WorkState::Cancelled, $export->refresh()->state);
         self::assertLessThan(2, $commands->count('segment'));
         self::assertSame([], glob($this->mediaRoot.'/drafts/*'));
     }
@@ -156,12 +156,12 @@ final class ExportTest extends FeatureTestCase
     {
         $lesson = $this->lesson();
         $export = RequestExport::row($lesson);
-        $export->update(['state' => ExportState::Running, 'progress' => 0.4, 'doing' => 'Rendering the sections']);
+        $export->update(['state' => WorkState::Running, 'progress' => 0.4, 'doing' => 'Rendering the sections']);
         file_put_contents($this->media()->draft('mp4'), 'half a film');
 
         app()->call([new ExportLessonJob($export->id), 'handle']);
 
-        self::assertSame(ExportState::Done, $export->refresh()->state);
+        self::assertSame(WorkState::Done, $export->refresh()->state);
         self::assertStringNotContainsString('half', (string) file_get_contents($this->film($export->id), length: 2000));
     }
 

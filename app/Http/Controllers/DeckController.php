@@ -6,7 +6,7 @@ use App\Actions\Refusal;
 use App\Actions\SettleDeck;
 use App\Http\Resources\DeckResource;
 use App\Models\Deck;
-use App\Models\DeckState;
+use App\Models\WorkState;
 use App\Models\Lesson;
 use Illuminate\Http\JsonResponse;
 
@@ -22,7 +22,7 @@ final class DeckController
 
     public function cancel(Deck $deck): DeckResource
     {
-        Deck::query()->whereKey($deck->id)->whereIn('state', [DeckState::Waiting, DeckState::Running])->update(['state' => DeckState::Cancelled]);
+        Deck::query()->whereKey($deck->id)->whereIn('state', [WorkState::Waiting, WorkState::Running])->update(['state' => WorkState::Cancelled]);
 
         return new DeckResource($deck->refresh());
     }
@@ -30,7 +30,7 @@ final class DeckController
     /** Takes a replaced deck back. */
     public function undo(Deck $deck, SettleDeck $settle): DeckResource
     {
-        if ($deck->state !== DeckState::Done || $deck->purpose !== 'replace') {
+        if ($deck->state !== WorkState::Done || $deck->purpose !== 'replace') {
             throw Refusal::conflict('There is nothing to take back: no slides were replaced by this file.');
         }
         $settle->undo($deck);

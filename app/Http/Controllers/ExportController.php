@@ -8,7 +8,7 @@ use App\Actions\RequestExport;
 use App\Http\MediaResponse;
 use App\Http\Resources\ExportResource;
 use App\Models\Export;
-use App\Models\ExportState;
+use App\Models\WorkState;
 use App\Models\Lesson;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
@@ -40,8 +40,8 @@ final class ExportController
     public function cancel(Export $export): ExportResource
     {
         // Asked of the row as it is, so that an export finished a moment ago stays finished.
-        Export::query()->whereKey($export->id)->whereIn('state', [ExportState::Waiting, ExportState::Running])
-            ->update(['state' => ExportState::Cancelled, 'doing' => null]);
+        Export::query()->whereKey($export->id)->whereIn('state', [WorkState::Waiting, WorkState::Running])
+            ->update(['state' => WorkState::Cancelled, 'doing' => null]);
 
         return $this->resource($export->refresh());
     }
@@ -49,7 +49,7 @@ final class ExportController
     public function file(Request $request, Export $export): BinaryFileResponse
     {
         return MediaResponse::of(
-            $export->state === ExportState::Done ? $export->path : null, 'video/mp4',
+            $export->state === WorkState::Done ? $export->path : null, 'video/mp4',
             downloadAs: $request->has('download') ? $export->file_name : null,
         );
     }

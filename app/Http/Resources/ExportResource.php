@@ -3,7 +3,7 @@
 namespace App\Http\Resources;
 
 use App\Models\Export;
-use App\Models\ExportState;
+use App\Models\WorkState;
 use Illuminate\Http\Request;
 use Illuminate\Http\Resources\Json\JsonResource;
 
@@ -35,13 +35,13 @@ final class ExportResource extends JsonResource
             'problem' => $this->problem,
             'up_to_date' => $this->plan_hash === $this->planHash,
             'started_at' => ($this->started_at ?? $this->created_at)->toIso8601ZuluString(),
-            'file_url' => $this->state === ExportState::Done ? "/api/exports/{$this->id}/file" : null,
+            'file_url' => $this->state === WorkState::Done ? "/api/exports/{$this->id}/file" : null,
         ];
     }
 
     private function secondsLeft(): ?int
     {
-        if ($this->state !== ExportState::Running || $this->started_at === null || $this->progress < self::ENOUGH_TO_GUESS) {
+        if ($this->state !== WorkState::Running || $this->started_at === null || $this->progress < self::ENOUGH_TO_GUESS) {
             return null;
         }
         $gone = $this->started_at->diffInSeconds(now());

@@ -1,7 +1,8 @@
 import { api } from '../api/client';
 import type { Deck } from '../api/types';
 
-export const slideTypes = '.pdf,.pptx,.odp,.png,.jpg,.jpeg,.webp,.svg';
+export const pictureTypes = '.png,.jpg,.jpeg,.webp,.svg';
+export const slideTypes = `.pdf,.pptx,.odp,${pictureTypes}`;
 
 export interface Brought {
     added: number;

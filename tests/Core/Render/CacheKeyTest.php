@@ -3,8 +3,16 @@
 namespace Tests\Core\Render;
 
 use OpenReel\Core\Assembly\Assembly;
+use OpenReel\Core\Assembly\PictureChoice;
+use OpenReel\Core\Assembly\SectionSource;
+use OpenReel\Core\Assembly\SlideSource;
+use OpenReel\Core\Picture\Corner;
 use OpenReel\Core\Picture\FrameSize;
+use OpenReel\Core\Picture\Inset;
+use OpenReel\Core\Picture\InsetBorder;
+use OpenReel\Core\Picture\InsetShape;
 use OpenReel\Core\Picture\Layout;
+use OpenReel\Core\Picture\Logo;
 use OpenReel\Core\Picture\Shape;
 use OpenReel\Core\Render\CacheKey;
 use OpenReel\Core\Render\SegmentSpec;
@@ -55,6 +63,19 @@ final class CacheKeyTest extends TestCase
             $this->assembly([Example::section('a', 'One', [100, 96_100], Layout::CameraAlone)]),
             $this->assembly([Example::section('a', 'One', [100, 96_100], camera: Shape::of(1280, 720))]),
         ]);
+
+        self::assertCount(count($keys), array_unique($keys));
+    }
+
+    public function test_the_house_style_is_in_the_key(): void
+    {
+        $choice = fn (Inset $inset): SectionSource => new SectionSource('a', 'One', new PictureChoice(Layout::SlideWithInset, $inset, new SlideSource('s', Shape::of(1600, 900), 'slide')), Example::section('a', 'One', [0, 96_000])->takes);
+        $key = fn (Inset $inset, ?Logo $logo = null, string $ground = '1B2430'): string => $this->picture(Assembly::of(FrameSize::of(1280, 720), FrameRate::of(25), [$choice($inset)], $logo, $ground), 0);
+        $keys = [
+            $key(new Inset), $key(new Inset(shape: InsetShape::Circle)), $key(new Inset(shape: InsetShape::Rounded)), $key(new Inset(border: new InsetBorder('thin'))),
+            $key(new Inset(border: new InsetBorder('thin', '000000'))), $key(new Inset, new Logo('one', Shape::of(1, 1))), $key(new Inset, new Logo('two', Shape::of(1, 1))),
+            $key(new Inset, new Logo('one', Shape::of(1, 1), Corner::BottomLeft)), $key(new Inset, ground: '000000'),
+        ];
 
         self::assertCount(count($keys), array_unique($keys));
     }

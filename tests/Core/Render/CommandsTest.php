@@ -6,8 +6,14 @@ use OpenReel\Core\Assembly\Assembly;
 use OpenReel\Core\Assembly\PictureChoice;
 use OpenReel\Core\Assembly\SectionSource;
 use OpenReel\Core\Assembly\SlideSource;
+use OpenReel\Core\Assembly\TakeSource;
+use OpenReel\Core\Picture\Corner;
 use OpenReel\Core\Picture\FrameSize;
+use OpenReel\Core\Picture\Inset;
+use OpenReel\Core\Picture\InsetBorder;
+use OpenReel\Core\Picture\InsetShape;
 use OpenReel\Core\Picture\Layout;
+use OpenReel\Core\Picture\Logo;
 use OpenReel\Core\Picture\Shape;
 use OpenReel\Core\Render\IngestCommand;
 use OpenReel\Core\Render\JoinCommand;
@@ -52,6 +58,40 @@ final class CommandsTest extends TestCase
         self::assertNotContains('slide.png', $arguments);
         self::assertStringStartsWith('[0:v]', $this->graph($arguments));
         self::assertStringNotContainsString('overlay', $this->graph($arguments));
+    }
+
+    public function test_a_round_inset_with_a_border_is_cut_out_at_its_own_size(): void
+    {
+        $inset = new Inset(shape: InsetShape::Circle, border: new InsetBorder('thick'));
+        $arguments = $this->styled(new PictureChoice(Layout::SlideWithInset, $inset, new SlideSource('s', Shape::of(1280, 720), 'h')));
+        $graph = $this->graph($arguments);
+
+        self::assertSame(['slide.png', 'camera.webm', 'border.png', 'mask.png'], $this->inputs($arguments));
+        self::assertStringContainsString('[bare];[2:v]format=yuva420p,loop=loop=-1:size=1[edge];[bare][edge]overlay=0:0', $graph);
+        self::assertStringContainsString('[whole];[3:v]format=gray,loop=loop=-1:size=1,fps=25[mask];[whole][mask]alphamerge[over]', $graph);
+    }
+
+    public function test_a_logo_that_the_camera_does_not_touch_is_drawn_once_on_the_slide(): void
+    {
+        $arguments = $this->styled(new PictureChoice(Layout::SlideWithInset, new Inset, new SlideSource('s', Shape::of(1280, 720), 'h')), Corner::TopLeft);
+        $graph = $this->graph($arguments);
+
+        self::assertSame(['logo.png', 'slide.png', 'camera.webm'], $this->inputs($arguments));
+        self::assertLessThan(strpos($graph, 'loop=loop=-1'), strpos($graph, '[under][logo]overlay'));
+    }
+
+    public function test_a_logo_in_the_insets_corner_lies_over_the_camera(): void
+    {
+        $graph = $this->graph($this->styled(new PictureChoice(Layout::SlideWithInset, new Inset, new SlideSource('s', Shape::of(1280, 720), 'h')), Corner::BottomRight));
+
+        self::assertGreaterThan(strpos($graph, '[base][over]overlay'), strpos($graph, '[under][logo]overlay'));
+        self::assertStringEndsWith('eof_action=repeat[picture]', $graph);
+    }
+
+    public function test_a_logo_lies_over_a_camera_alone_and_over_nothing_at_all(): void
+    {
+        self::assertStringContainsString('[under][logo]overlay', $this->graph($this->styled(new PictureChoice(Layout::CameraAlone), Corner::TopLeft)));
+        self::assertStringStartsWith('color=c=0x1B2430:s=1280x720:r=25,format=yuv420p,null[under]', $this->graph($this->styled(new PictureChoice(Layout::SlideAlone), Corner::TopLeft, camera: false)));
     }
 
     public function test_segments_can_be_joined(): void
@@ -120,6 +160,25 @@ final class CommandsTest extends TestCase
         $assembly = Assembly::of(FrameSize::of(1280, 720), FrameRate::of(25), [$section]);
 
         return SegmentCommand::arguments(SegmentSpec::all($assembly->segments[0], $assembly->rate)[0], new SegmentFiles('camera.webm', 'slide.png'), 'out.mp4');
+    }
+
+    /** @return list<string> */
+    private function styled(PictureChoice $choice, ?Corner $logo = null, bool $camera = true): array
+    {
+        $take = Example::section('a', 'One', [0, 96_000])->takes[0];
+        $take = $camera ? $take : new TakeSource($take->id, 1, $take->used, null, null, $take->soundHash, null);
+        $assembly = Assembly::of(FrameSize::of(1280, 720), FrameRate::of(25), [new SectionSource('a', 'One', $choice, [$take])], $logo === null ? null : new Logo('l', Shape::of(200, 100), $logo));
+
+        return SegmentCommand::arguments(SegmentSpec::all($assembly->segments[0], $assembly->rate)[0], new SegmentFiles('camera.webm', 'slide.png', 'logo.png', 'mask.png', 'border.png'), 'out.mp4');
+    }
+
+    /**
+     * @param  list<string>  $arguments
+     * @return list<string>
+     */
+    private function inputs(array $arguments): array
+    {
+        return array_values(array_map(fn (int $i): string => $arguments[$i + 1], array_keys($arguments, '-i', true)));
     }
 
     /** @param  list<string>  $arguments */

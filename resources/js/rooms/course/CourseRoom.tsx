@@ -8,6 +8,8 @@ import { useLessons } from '../../api/lesson';
 import type { Course, Logo, StyleValue } from '../../api/types';
 import { useNotices } from '../../shell/Notices';
 import { EmptyPlace } from '../../ui/EmptyPlace';
+import { pictureTypes } from '../../ui/bringSlides';
+import { FilePick } from '../../ui/FilePick';
 import { Icon } from '../../ui/Icon';
 import { StyleForm } from '../../ui/style/StyleForm';
 
@@ -113,19 +115,7 @@ function CoursePage({ course }: { course: Course }) {
                 logoUpload={
                     <label className="btn btn-quiet btn-sm">
                         <Icon name="plus" /> Bring in a logo
-                        <input
-                            className="visually-hidden"
-                            type="file"
-                            accept=".png,.svg,.webp,.jpg,.jpeg"
-                            aria-label="Logo"
-                            onChange={(event) => {
-                                const file = event.target.files?.[0];
-                                event.target.value = '';
-                                if (file) {
-                                    void addLogo(file);
-                                }
-                            }}
-                        />
+                        <FilePick label="Logo" accept={pictureTypes} onFile={(file) => void addLogo(file)} />
                     </label>
                 }
             />

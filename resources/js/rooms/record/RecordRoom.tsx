@@ -8,7 +8,7 @@ import type { Lesson, Section } from '../../api/types';
 import { outbox } from '../../recorder/outbox';
 import { roomPath, useLessonPlace } from '../../shell/LessonFrame';
 import { useNotices } from '../../shell/Notices';
-import { sectionTitle } from '../../shell/sectionState';
+import { sectionState, sectionTitle } from '../../shell/sectionState';
 import { EmptyPlace } from '../../ui/EmptyPlace';
 import { Icon } from '../../ui/Icon';
 import { KeysDialog } from '../../ui/KeysDialog';
@@ -33,6 +33,16 @@ export default function RecordRoom() {
         return (
             <EmptyPlace room="Record" says="There is no section to record yet.">
                 <Button onClick={() => go(roomPath(lesson.id, 'script'))}>Write the script</Button>
+            </EmptyPlace>
+        );
+    }
+    if (section.card) {
+        const next = lesson.sections.find((s) => sectionState(s).fill === 'hollow');
+        return (
+            <EmptyPlace room="Record" says="This section is a card: nobody speaks here, and it needs no take.">
+                <Button onClick={() => go(roomPath(lesson.id, next ? 'record' : 'finish', next?.id))}>
+                    {next ? `Record section ${lesson.sections.indexOf(next) + 1}` : 'Finish'}
+                </Button>
             </EmptyPlace>
         );
     }

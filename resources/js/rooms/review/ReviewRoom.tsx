@@ -59,10 +59,22 @@ function Reviewing({ lesson, section }: { lesson: Lesson; section: Section }) {
                     onStep={step}
                 />
             ) : (
-                <EmptyPlace says="This section has not been recorded yet.">
-                    <Button onClick={() => go(roomPath(lesson.id, 'record', section.id))}>
-                        Record section {index + 1}
-                    </Button>
+                <EmptyPlace
+                    says={
+                        section.card
+                            ? 'This section is a card: it needs no take.'
+                            : 'This section has not been recorded yet.'
+                    }
+                >
+                    {section.card ? (
+                        <Button variant="quiet" onClick={() => go(roomPath(lesson.id, 'script', section.id))}>
+                            See it in the script
+                        </Button>
+                    ) : (
+                        <Button onClick={() => go(roomPath(lesson.id, 'record', section.id))}>
+                            Record section {index + 1}
+                        </Button>
+                    )}
                 </EmptyPlace>
             )}
         </main>

@@ -6,6 +6,7 @@ import { Link } from 'react-router';
 import { api } from '../../api/client';
 import type { Lesson } from '../../api/types';
 import { useNotices } from '../../shell/Notices';
+import { FilePick } from '../../ui/FilePick';
 import { Icon } from '../../ui/Icon';
 
 interface Props {
@@ -23,10 +24,7 @@ export function MoreMenu({ lesson, plain, onPlain, onFind, onLook, onText }: Pro
     const [found, setFound] = useState<string | null>(null);
     const { failed } = useNotices();
     const isEmpty = lesson.sections.every((section) => section.lines.length === 0);
-    const read = async (chosen: File | undefined) => {
-        if (!chosen) {
-            return;
-        }
+    const read = async (chosen: File) => {
         const form = new FormData();
         form.append('file', chosen);
         try {
@@ -71,17 +69,11 @@ export function MoreMenu({ lesson, plain, onPlain, onFind, onLook, onText }: Pro
                     </Dropdown.Item>
                 </Dropdown.Menu>
             </Dropdown>
-            <input
-                ref={file}
-                className="visually-hidden"
-                type="file"
-                tabIndex={-1}
+            <FilePick
+                input={file}
+                label="Script file"
                 accept=".md,.markdown,.txt,.docx,.odt"
-                aria-label="Script file"
-                onChange={(event) => {
-                    void read(event.target.files?.[0]);
-                    event.target.value = '';
-                }}
+                onFile={(chosen) => void read(chosen)}
             />
             <Modal show={found !== null} onHide={() => setFound(null)} aria-labelledby="bring-title">
                 <Modal.Header closeButton>

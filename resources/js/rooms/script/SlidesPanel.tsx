@@ -8,7 +8,8 @@ import { api } from '../../api/client';
 import { refreshLesson, useDecks, useLessonChange, useSlides } from '../../api/lesson';
 import type { Lesson, Slide, TieProposal } from '../../api/types';
 import { useNotices } from '../../shell/Notices';
-import { bringSlides, slideTypes } from '../../ui/bringSlides';
+import { bringSlides, pictureTypes } from '../../ui/bringSlides';
+import { FilePick } from '../../ui/FilePick';
 import { Icon } from '../../ui/Icon';
 import { DeckProgress } from './DeckProgress';
 import { SlideDrop } from './SlideDrop';
@@ -78,20 +79,11 @@ export default function SlidesPanel({ show, lesson, onClose, onInsert, onAccept,
                         <Button size="sm" variant="quiet" onClick={() => replace.current?.click()}>
                             Replace the deck
                         </Button>
-                        <input
-                            ref={replace}
-                            className="visually-hidden"
-                            type="file"
-                            tabIndex={-1}
+                        <FilePick
+                            input={replace}
+                            label="New version of the deck"
                             accept=".pdf,.pptx,.odp"
-                            aria-label="New version of the deck"
-                            onChange={(event) => {
-                                const file = event.target.files?.[0];
-                                event.target.value = '';
-                                if (file) {
-                                    swap.mutate(file, { onError: failed });
-                                }
-                            }}
+                            onFile={(file) => swap.mutate(file, { onError: failed })}
                         />
                     </div>
                 )}
@@ -168,20 +160,11 @@ function DeckSlide({ lesson, slide, onInsert }: { lesson: Lesson; slide: Slide; 
                     </Dropdown.Item>
                 </Dropdown.Menu>
             </Dropdown>
-            <input
-                ref={file}
-                className="visually-hidden"
-                type="file"
-                tabIndex={-1}
-                accept={slideTypes}
-                aria-label={`Another picture for ${slide.name}`}
-                onChange={(event) => {
-                    const picture = event.target.files?.[0];
-                    event.target.value = '';
-                    if (picture) {
-                        replace.mutate(picture, { onError: failed });
-                    }
-                }}
+            <FilePick
+                input={file}
+                label={`Another picture for ${slide.name}`}
+                accept={pictureTypes}
+                onFile={(picture) => replace.mutate(picture, { onError: failed })}
             />
         </li>
     );

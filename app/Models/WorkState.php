@@ -2,7 +2,8 @@
 
 namespace App\Models;
 
-enum DeckState: string
+/** How far a long piece of work has come: an export, a file of slides. */
+enum WorkState: string
 {
     case Waiting = 'waiting';
     case Running = 'running';

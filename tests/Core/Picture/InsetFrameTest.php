@@ -1,0 +1,89 @@
+<?php
+
+namespace Tests\Core\Picture;
+
+use OpenReel\Core\Picture\Corner;
+use OpenReel\Core\Picture\FrameSize;
+use OpenReel\Core\Picture\Inset;
+use OpenReel\Core\Picture\InsetBorder;
+use OpenReel\Core\Picture\InsetFrame;
+use OpenReel\Core\Picture\InsetShape;
+use OpenReel\Core\Picture\InsetSize;
+use OpenReel\Core\Picture\Layout;
+use OpenReel\Core\Picture\PicturePlan;
+use OpenReel\Core\Picture\Shape;
+use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\TestCase;
+
+final class InsetFrameTest extends TestCase
+{
+    /** @return iterable<string, array{FrameSize, Shape, InsetShape, InsetBorder}> */
+    public static function insets(): iterable
+    {
+        foreach ([[1920, 1080], [1080, 1080], [1080, 1920], [960, 720]] as [$width, $height]) {
+            foreach ([[16, 9], [4, 3], [1, 1], [9, 16]] as [$w, $h]) {
+                foreach (InsetShape::cases() as $shape) {
+                    foreach (array_keys(InsetBorder::WIDTHS) as $border) {
+                        yield "{$width}x{$height} {$w}:{$h} {$shape->value} {$border}" => [FrameSize::of($width, $height), Shape::of($w * 80, $h * 80), $shape, new InsetBorder($border)];
+                    }
+                }
+            }
+        }
+    }
+
+    #[DataProvider('insets')]
+    public function test_every_inset_is_cut_out_and_edged_within_its_rectangle(FrameSize $frame, Shape $camera, InsetShape $shape, InsetBorder $border): void
+    {
+        $inset = new Inset(Corner::TopLeft, InsetSize::Large, $shape, $border);
+        $rect = $inset->rect($frame, $camera);
+        $cut = InsetFrame::of($inset, $rect, $frame);
+
+        self::assertSame($shape === InsetShape::Rectangle && $border->width === 'none', $cut === null);
+        self::assertSame(0, $rect->width % 2 + $rect->height % 2);
+        if ($shape === InsetShape::Circle) {
+            self::assertSame($rect->width, $rect->height);
+            self::assertSame(intdiv($rect->width, 2), $cut?->radius);
+        }
+        self::assertLessThanOrEqual(min($rect->width, $rect->height) / 2, $cut->radius ?? 0);
+        self::assertTrue($border->width === 'none' || ($cut->border ?? 0) >= 2);
+    }
+
+    public function test_a_border_is_as_wide_at_every_frame_size_as_the_frame_is_large(): void
+    {
+        self::assertSame([3, 9, 17], [
+            (new InsetBorder('thin'))->pixels(FrameSize::of(1920, 1080)), (new InsetBorder('thick'))->pixels(FrameSize::of(1920, 1080)), (new InsetBorder('thick'))->pixels(FrameSize::of(3840, 2160)),
+        ]);
+        self::assertSame(2, (new InsetBorder('thin'))->pixels(FrameSize::of(720, 720)));
+        self::assertSame(0, (new InsetBorder)->pixels(FrameSize::of(720, 720)));
+    }
+
+    public function test_mask_and_border_are_drawings_of_the_insets_size(): void
+    {
+        $frame = FrameSize::of(1280, 720);
+        $inset = new Inset(shape: InsetShape::Rounded, border: new InsetBorder('thick', 'FF0000'));
+        $rect = $inset->rect($frame, Shape::of(1280, 720));
+        $cut = InsetFrame::of($inset, $rect, $frame);
+        $mask = simplexml_load_string((string) $cut?->maskSvg());
+        $border = simplexml_load_string((string) $cut?->borderSvg());
+
+        self::assertNotFalse($mask);
+        self::assertNotFalse($border);
+        self::assertSame([(string) $rect->width, (string) $rect->height], [(string) $mask['width'], (string) $mask['height']]);
+        self::assertSame('#FF0000', (string) $border->rect['stroke']);
+        // The stroke is centred on its path: half its width inside the edge, it ends at the edge.
+        self::assertSame($cut?->border, (int) $border->rect['stroke-width']);
+        self::assertSame((string) ($cut->border / 2), (string) $border->rect['x']);
+        self::assertSame((string) ($rect->width - $cut->border), (string) $border->rect['width']);
+    }
+
+    public function test_only_an_inset_is_cut_out(): void
+    {
+        $inset = new Inset(shape: InsetShape::Circle);
+        $plan = fn (Layout $layout): PicturePlan => PicturePlan::for(FrameSize::of(1280, 720), $layout, $inset, Shape::of(16, 9), Shape::of(16, 9));
+
+        self::assertNotNull($plan(Layout::SlideWithInset)->insetFrame);
+        self::assertNull($plan(Layout::CameraAlone)->insetFrame);
+        self::assertNull($plan(Layout::SlideAlone)->insetFrame);
+        self::assertSame(['radius' => intdiv($inset->rect(FrameSize::of(1280, 720), Shape::of(16, 9))->width, 2), 'border' => 0, 'colour' => 'FFFFFF'], $plan(Layout::SlideWithInset)->toArray()['inset_frame']);
+    }
+}

@@ -1,0 +1,148 @@
+import { describe, expect, it, vi } from 'vitest';
+import type { Course, LessonSummary, Section, Take } from '../../resources/js/api/types';
+import { shotAt } from '../../resources/js/player/plan';
+import { changedSince } from '../../resources/js/rooms/script/changed';
+import { begin } from '../../resources/js/rooms/shelf/begin';
+import { groups } from '../../resources/js/rooms/shelf/Courses';
+import { heardTwice, offTarget, sectionState } from '../../resources/js/shell/sectionState';
+
+const take = (number: number, verdict: Take['verdict'], lines: [string, string][] = [], more: Partial<Take> = {}) =>
+    ({
+        id: `t${number}`,
+        number,
+        verdict,
+        state: 'ready',
+        flags: [],
+        used_from_ms: 1000,
+        used_until_ms: 5000,
+        lines: lines.map(([id, text]) => ({ id, text, from_ms: null })),
+        ...more,
+    }) as unknown as Take;
+const section = (id: string, lines: [string, string][], takes: Take[] = [], more: Partial<Section> = {}) =>
+    ({
+        id,
+        takes,
+        lines: lines.map(([line, text], index) => ({ id: line, text, number: index + 1, paragraph: 1 })),
+        estimate_ms: 10_000,
+        target_ms: null,
+        card: null,
+        spoken_elsewhere: false,
+        ...more,
+    }) as unknown as Section;
+const lessonOf = (...sections: Section[]) => ({ sections }) as never;
+
+describe('how a section stands', () => {
+    it('is hollow, half or filled, and as long as what is used', () => {
+        expect(sectionState(section('s', []))).toMatchObject({ fill: 'hollow', lengthMs: 10_000 });
+        expect(sectionState(section('s', [], [take(1, 'undecided')]))).toMatchObject({ fill: 'half' });
+        expect(sectionState(section('s', [], [take(1, 'kept')]))).toMatchObject({ fill: 'filled', lengthMs: 4000 });
+        expect(sectionState(section('s', [], [take(1, 'kept'), take(1, 'kept')]))).toMatchObject({ lengthMs: 8000 });
+        expect(sectionState(section('s', [], [], { spoken_elsewhere: true }))).toMatchObject({
+            fill: 'filled',
+            says: 'spoken in the take of another section',
+        });
+        expect(sectionState(section('s', [], [], { card: { kind: 'opening', length_ms: 4000 } }))).toMatchObject({
+            fill: 'filled',
+            says: 'opening card',
+            lengthMs: 4000,
+        });
+    });
+
+    it('may miss its target by a tenth', () => {
+        expect(offTarget(66_000, 60_000)).toBeNull();
+        expect(offTarget(67_000, 60_000)).toBe(7000);
+        expect(offTarget(50_000, 60_000)).toBe(-10_000);
+        expect(offTarget(50_000, null)).toBeNull();
+    });
+
+    it('is heard twice when another section records what was split off', () => {
+        const both: [string, string][] = [
+            ['a', 'A.'],
+            ['b', 'B.'],
+        ];
+        const first = section('one', [['a', 'A.']], [take(1, 'kept', both)]);
+        const second = section('two', [['b', 'B.']], [take(1, 'kept', [['b', 'B.']])]);
+        expect(heardTwice(lessonOf(first, second), first)).toEqual([second]);
+        expect(heardTwice(lessonOf(first, section('two', [['b', 'B.']])), first)).toEqual([]);
+    });
+});
+
+describe('lines changed since they were recorded', () => {
+    it('are told by the take that counts, with the words it has', () => {
+        const one = section(
+            's',
+            [
+                ['a', 'Find the second high water.'],
+                ['b', 'READ the height!'],
+                ['c', 'New.'],
+            ],
+            [
+                take(1, 'kept', [
+                    ['a', 'Find the first high water.'],
+                    ['b', 'Read the height.'],
+                ]),
+                take(2, 'undecided', [['a', 'Find the second high water.']]),
+                take(3, 'discarded', [['c', 'Old.']]),
+            ],
+        );
+        expect(changedSince(lessonOf(one))).toEqual([
+            { line: 'a', section: 's', says: 'Changed since take 1. Recorded: “Find the first high water.”' },
+        ]);
+    });
+});
+
+describe('the shelf', () => {
+    const lesson = (id: string, course_id: string | null) => ({ id, course_id }) as LessonSummary;
+    const course = (id: string) => ({ id, name: id }) as Course;
+
+    it('groups lessons by course, those without one last', () => {
+        const made = groups([lesson('1', null), lesson('2', 'c'), lesson('3', 'gone')], [course('c'), course('d')]);
+        expect(made.map((group) => [group.course?.id ?? null, group.lessons.map((one) => one.id)])).toEqual([
+            ['c', ['2']],
+            ['d', []],
+            [null, ['1', '3']],
+        ]);
+    });
+
+    const start = { title: 'Tides', course: null, like: 'other', width: 1280, height: 720, fps: 25 };
+    const answers = () => {
+        const calls: string[] = [];
+        const answer = (method: string) =>
+            vi.fn(async (path: string, body?: unknown) => {
+                calls.push(`${method} ${path} ${body instanceof FormData ? 'file' : JSON.stringify(body)}`);
+                return path === 'read-script' ? { text: '## A\n\nb.' } : { id: 'new', revision: 1 };
+            });
+        return { calls, api: { post: answer('post'), put: answer('put'), delete: answer('delete') } as never };
+    };
+
+    it('makes a lesson like another', async () => {
+        const { calls, api } = answers();
+        await begin({ ...start, file: null }, api, vi.fn());
+        expect(calls).toHaveLength(1);
+        expect(calls[0]).toContain('"like":"other"');
+    });
+
+    it('reads a script before the lesson is made, and gives it its title', async () => {
+        const { calls, api } = answers();
+        await begin({ ...start, file: new File(['x'], 'tides.DOCX') }, api, vi.fn());
+        expect(calls.map((call) => call.split(' ')[1])).toEqual(['read-script', 'lessons', 'lessons/new/script']);
+        expect(calls[1]).toContain('"like":null');
+        expect(calls[2]).toContain('# Tides\\n\\n## A');
+    });
+
+    it('takes a lesson back when its slides are refused', async () => {
+        const { calls, api } = answers();
+        const bring = vi.fn(async () => ({ added: 0, names: [], refused: ['"a.pdf" is empty.'], decks: [] }));
+        await expect(begin({ ...start, file: new File([''], 'a.pdf') }, api, bring)).rejects.toThrow('is empty');
+        expect(calls.at(-1)).toMatch(/^delete lessons\/new/);
+    });
+});
+
+describe('shots in the player', () => {
+    it('are found by the frame of the lesson', () => {
+        const segment = { start_frame: 100, shots: [{ offset: 0 }, { offset: 25 }, { offset: 40 }] } as never;
+        expect([100, 124, 125, 139, 140, 999].map((frame) => shotAt(segment, frame)?.offset)).toEqual([
+            0, 0, 25, 25, 40, 40,
+        ]);
+    });
+});
