@@ -36,12 +36,14 @@ export function TakeDesk({ lesson, section, take, onPicked, onStep }: Props) {
     const asArrived = useLessonChange(lesson.id, () => api.post(`takes/${take.id}/finish`, { as_arrived: true }));
     const playable = take.state === 'ready' || take.state === 'ingesting';
 
+    // A verdict counts from the key on, not only when the server has answered.
+    const standing = verdict.isPending ? verdict.variables : take.verdict;
     const decide = (to: Verdict) => {
-        if (to === take.verdict || verdict.isPending) {
+        if (to === standing) {
             return;
         }
         onPicked(take.id);
-        const before = take.verdict;
+        const before = standing;
         const kept = section.takes.find((t) => t.verdict === 'kept');
         const undo = async () => {
             await giveVerdict(take.id, before);
@@ -68,7 +70,7 @@ export function TakeDesk({ lesson, section, take, onPicked, onStep }: Props) {
             keys: ['d'],
             name: 'D',
             does: 'Discard this take; it can be put back',
-            act: () => decide(take.verdict === 'discarded' ? 'undecided' : 'discarded'),
+            act: () => decide(standing === 'discarded' ? 'undecided' : 'discarded'),
         },
         { keys: ['g'], name: 'G', does: 'Go again: record another take', act: again },
         { keys: ['ArrowLeft', 'ArrowUp'], name: '← or ↑', does: 'The take before', act: () => onStep(-1) },

@@ -133,7 +133,13 @@ export function ScriptDesk({ lesson, script, scrollTo }: Props) {
                     lesson={lesson}
                     onClose={() => setPanel(null)}
                     onAccept={page.acceptTies}
-                    onInsert={(name) => view && insertCue(view, 'slide', name)}
+                    beforeTie={sync.flush}
+                    onInsert={(name) => {
+                        setPanel(null);
+                        if (view) {
+                            insertCue(view, 'slide', name);
+                        }
+                    }}
                     onChanged={page.look}
                 />
                 <ReadyPanel

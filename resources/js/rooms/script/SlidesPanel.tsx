@@ -24,12 +24,14 @@ interface Props {
     onClose: () => void;
     onInsert: (name: string) => void;
     onAccept: (ties: TieProposal[]) => void;
+    /** Brings the last words to the server, so that proposals name places that are on the page. */
+    beforeTie: () => Promise<void>;
     /** The server may have written into the script. */
     onChanged: () => Promise<void>;
 }
 
 /** The lesson's deck: bring slides in, replace them, tie them to the script. */
-export default function SlidesPanel({ show, lesson, onClose, onInsert, onAccept, onChanged }: Props) {
+export default function SlidesPanel({ show, lesson, onClose, onInsert, onAccept, beforeTie, onChanged }: Props) {
     const client = useQueryClient();
     const { data: slides = [] } = useSlides(lesson.id);
     const { data: decks = [] } = useDecks(lesson.id);
@@ -73,7 +75,11 @@ export default function SlidesPanel({ show, lesson, onClose, onInsert, onAccept,
                 <DeckProgress lesson={lesson} decks={decks} onChanged={onChanged} />
                 {slides.length > 0 && (
                     <div className="panel-row">
-                        <Button size="sm" onClick={() => setTying(true)} disabled={tying && ties.isFetching}>
+                        <Button
+                            size="sm"
+                            onClick={() => void beforeTie().then(() => setTying(true))}
+                            disabled={tying && ties.isFetching}
+                        >
                             Tie slides for me
                         </Button>
                         <Button size="sm" variant="quiet" onClick={() => replace.current?.click()}>
