@@ -8,7 +8,7 @@ use OpenReel\Core\Picture\PixelRect;
 final class SegmentCommand
 {
     /** Part of every cache key: change it whenever the command changes what comes out. */
-    public const RECIPE = 2;
+    public const RECIPE = 3;
 
     /** HD colour (ITU-R BT.709), whatever matrix the source has. */
     private const COLOUR = 'out_color_matrix=bt709:out_range=tv';
@@ -36,7 +36,7 @@ final class SegmentCommand
             $slide = self::slide($spec, $input('-i', $files->slide), $spec->slideRect(), $early);
         }
         if ($spec->cameraRect() !== null && $files->camera !== null) {
-            $at = $input('-seek_timestamp', '1', '-ss', sprintf('%.6F', $spec->in->seconds()), '-i', $files->camera);
+            $at = $input('-noaccurate_seek', '-seek_timestamp', '1', '-ss', sprintf('%.6F', $spec->in->seconds()), '-i', $files->camera);
             $camera = self::camera($spec, $at, $spec->cameraRect());
             $camera = self::cutOut($spec, $camera, $files, $input);
         }
@@ -60,14 +60,15 @@ final class SegmentCommand
     }
 
     /**
-     * Whatever frame times the camera had become steady frames; the last picture stands when the camera ended early.
+     * Whatever frame times the camera had become steady frames; the last picture stands when the camera ended early,
+     * even before the segment begins: frames from before the start are not thrown away while reading, but here.
      * Colour is converted after scaling: together, on the way from a large picture, it takes a fifth of the whole encoding.
      */
     private static function camera(SegmentSpec $spec, int $input, PixelRect $rect): string
     {
         $size = "{$rect->width}:{$rect->height}";
 
-        return "[{$input}:v]fps={$spec->rate->fps}:start_time=0,tpad=stop_mode=clone:stop=-1,"
+        return "[{$input}:v]fps={$spec->rate->fps},tpad=stop_mode=clone:stop=-1,trim=start=0,fps={$spec->rate->fps}:start_time=0,"
             ."scale={$size}:force_original_aspect_ratio=increase,crop={$size},scale=".self::COLOUR.',setsar=1,format=yuv420p';
     }
 

@@ -38,6 +38,12 @@ final class Clips
         return self::make('picture-only.webm', ['-f', 'lavfi', '-i', 'testsrc2=s=320x240:r=30:d=2', '-c:v', 'libvpx', '-b:v', '300k']);
     }
 
+    /** A camera that stops after four tenths of a second, before the voice begins. */
+    public static function stalledCamera(): string
+    {
+        return self::make('stalled.webm', ['-f', 'lavfi', '-i', 'testsrc2=s=320x240:r=30:d=0.4', '-f', 'lavfi', '-i', self::voice(0.8, 1.5, 1.0), '-c:v', 'libvpx', '-b:v', '300k', '-c:a', 'libopus', '-t', '2.8']);
+    }
+
     public static function soundOnly(): string
     {
         return self::make('sound-only.webm', ['-f', 'lavfi', '-i', self::voice(0.5, 1.5, 1.0), '-t', '2.5', '-c:a', 'libopus']);

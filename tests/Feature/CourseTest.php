@@ -99,6 +99,17 @@ final class CourseTest extends FeatureTestCase
         self::assertColour('0000FF', $this->pixel($film, ($change - 0.2) / 25, 300, 180));
     }
 
+    public function test_a_camera_that_stopped_before_the_speech_stands_still_in_a_round_inset(): void
+    {
+        $lesson = $this->film($this->course(['inset_shape' => 'circle', 'border' => 'thin']), "\n");
+        $this->keep($this->record($lesson->sections()->firstOrFail(), Clips::stalledCamera()));
+
+        $this->postJson("/api/lessons/{$lesson->id}/exports");
+        $export = $this->getJson("/api/lessons/{$lesson->id}/exports")->json('0');
+        self::assertSame('done', $export['state']);
+        self::assertTrue($export['findings'][0]['ok'], $export['findings'][0]['says']);
+    }
+
     public function test_a_lesson_can_start_with_the_structure_of_another(): void
     {
         $lesson = $this->postJson('/api/lessons', ['title' => 'One', 'width' => 960, 'height' => 720])->json('id');

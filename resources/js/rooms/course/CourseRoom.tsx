@@ -45,6 +45,8 @@ function CoursePage({ course }: { course: Course }) {
         onSuccess: (answer) => {
             client.setQueryData(['course', course.id], answer);
             setOutdated((all) => [...new Set([...all, ...answer.outdated])]);
+            // Two changes at once may be answered out of order: the last word is read anew.
+            void client.invalidateQueries({ queryKey: ['course', course.id] });
             void client.invalidateQueries({ queryKey: ['courses'] });
         },
         onError: failed,

@@ -68,7 +68,7 @@ function Recording({ lesson, section }: { lesson: Lesson; section: Section }) {
     const sending = useSyncExternalStore(outbox.subscribe, outbox.snapshot);
     const heard = useMeter(meter);
     const rolling = now.state === 'rolling' || now.state === 'paused';
-    const ready = camera !== null || microphone !== null;
+    const ready = !devices.opening && (camera !== null || microphone !== null);
 
     useEffect(() => {
         if (ready) {

@@ -37,6 +37,12 @@ export function useDevices(lesson: Lesson, sectionId: string, onLost: (kind: Kin
     const [microphone, setMicrophone] = useState<(OpenDevice & Partial<StandInMicrophone>) | null>(null);
     const [meter, setMeter] = useState<Meter | null>(null);
     const [problems, setProblems] = useState<Remembered>({});
+    /** Devices chosen and not open yet: nothing may be recorded from the ones before. */
+    const [opening, setOpening] = useState<Partial<Record<Kind, boolean>>>({});
+    const noteOpening = useCallback(
+        (kind: Kind, still: boolean) => setOpening((all) => ({ ...all, [kind]: still })),
+        [],
+    );
     const currentMeter = useRef<Meter | null>(null);
     const lost = useRef(onLost);
     lost.current = onLost;
@@ -90,6 +96,7 @@ export function useDevices(lesson: Lesson, sectionId: string, onLost: (kind: Kin
         let opened: OpenDevice | null = null;
         let listening: Meter | null = null;
         note('microphone', undefined);
+        noteOpening('microphone', true);
         openMicrophone(chosen.microphone, `/api/sections/${voiceOf}/stand-in-voice`)
             .then((device) => {
                 opened = device;
@@ -110,7 +117,8 @@ export function useDevices(lesson: Lesson, sectionId: string, onLost: (kind: Kin
                 setMeter(listening);
                 refresh();
             })
-            .catch((error: Error) => !gone && note('microphone', error.message));
+            .catch((error: Error) => !gone && note('microphone', error.message))
+            .finally(() => !gone && noteOpening('microphone', false));
         return () => {
             gone = true;
             opened?.stream.getTracks().forEach((track) => (track.onended = null));
@@ -129,6 +137,7 @@ export function useDevices(lesson: Lesson, sectionId: string, onLost: (kind: Kin
         let gone = false;
         let opened: OpenDevice | null = null;
         note('camera', undefined);
+        noteOpening('camera', true);
         openCamera(chosen.camera, lesson, () => currentMeter.current?.mouth() ?? 0)
             .then((device) => {
                 opened = device;
@@ -140,7 +149,8 @@ export function useDevices(lesson: Lesson, sectionId: string, onLost: (kind: Kin
                 setCamera(device);
                 refresh();
             })
-            .catch((error: Error) => !gone && note('camera', error.message));
+            .catch((error: Error) => !gone && note('camera', error.message))
+            .finally(() => !gone && noteOpening('camera', false));
         return () => {
             gone = true;
             opened?.stream.getTracks().forEach((track) => (track.onended = null));
@@ -150,5 +160,14 @@ export function useDevices(lesson: Lesson, sectionId: string, onLost: (kind: Kin
         // The frame of a lesson never changes.
     }, [chosen.camera, note, watch, refresh]);
 
-    return { lists, chosen, choose, camera, microphone, meter, problems };
+    return {
+        lists,
+        chosen,
+        choose,
+        camera,
+        microphone,
+        meter,
+        problems,
+        opening: opening.camera || opening.microphone,
+    };
 }
