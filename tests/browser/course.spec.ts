@@ -119,6 +119,7 @@ test('courses are made, named and deleted with undo, and lessons move between th
     await page.getByRole('button', { name: 'Make it' }).click();
     await page.waitForURL(/\/courses\//);
     await page.getByLabel('Name of the course').fill('Knots and hitches');
+    await page.keyboard.press('Enter');
     await page.getByLabel('Template').selectOption('shore');
     await expect(page.getByRole('heading', { name: 'House style of Knots and hitches' })).toBeVisible();
 

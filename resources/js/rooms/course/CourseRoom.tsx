@@ -74,6 +74,7 @@ function CoursePage({ course }: { course: Course }) {
                     className="course-name"
                     maxLength={200}
                     defaultValue={course.name}
+                    onKeyDown={(event) => event.key === 'Enter' && event.currentTarget.blur()}
                     onBlur={(event) =>
                         event.target.value.trim() !== course.name && save.mutate({ name: event.target.value })
                     }
