@@ -5,8 +5,8 @@ namespace App\Actions;
 use App\Jobs\PrepareLessonJob;
 use App\Models\Course;
 use App\Models\Export;
-use App\Models\WorkState;
 use App\Models\Lesson;
+use App\Models\WorkState;
 use OpenReel\Core\Style\HouseStyle;
 
 /** Changes a course's house style and tells how many finished exports no longer show it. */

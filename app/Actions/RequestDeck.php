@@ -5,8 +5,8 @@ namespace App\Actions;
 use App\Jobs\ImportDeckJob;
 use App\Media\MediaStore;
 use App\Models\Deck;
-use App\Models\WorkState;
 use App\Models\Lesson;
+use App\Models\WorkState;
 use Illuminate\Support\Str;
 
 /** Takes in a file of slides and has its pages drawn in the background. */

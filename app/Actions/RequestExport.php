@@ -4,8 +4,8 @@ namespace App\Actions;
 
 use App\Jobs\ExportLessonJob;
 use App\Models\Export;
-use App\Models\WorkState;
 use App\Models\Lesson;
+use App\Models\WorkState;
 use OpenReel\Core\Formats\FileName;
 
 /** Puts an export in the queue. One at a time: asking again while one runs gives that one. */

@@ -4,9 +4,9 @@ namespace Tests\Feature;
 
 use App\Media\OfficeConverter;
 use App\Models\Deck;
-use App\Models\WorkState;
 use App\Models\Lesson;
 use App\Models\Slide;
+use App\Models\WorkState;
 use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\File;
 use PHPUnit\Framework\Attributes\DataProvider;

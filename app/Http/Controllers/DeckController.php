@@ -6,8 +6,8 @@ use App\Actions\Refusal;
 use App\Actions\SettleDeck;
 use App\Http\Resources\DeckResource;
 use App\Models\Deck;
-use App\Models\WorkState;
 use App\Models\Lesson;
+use App\Models\WorkState;
 use Illuminate\Http\JsonResponse;
 
 /** Files of slides being brought in. */
