@@ -61,7 +61,7 @@ test('from nothing to a downloaded film, by keyboard alone', async ({ page }) =>
     await expect(page.locator('.prompter .current')).toHaveText(/Then find/);
     await press('p');
     await expect(page.getByText('Paused', { exact: true })).toBeVisible();
-    await page.waitForTimeout(1500);
+    await page.waitForTimeout(5000);
     await press('p');
     await page.waitForTimeout(2500);
     await finish(page);
@@ -89,9 +89,9 @@ test('from nothing to a downloaded film, by keyboard alone', async ({ page }) =>
     expect(film.codecs).toEqual(['h264', 'aac']);
     expect([film.width, film.height]).toEqual([1280, 720]);
     expect(film.chapters).toEqual(['High water']);
-    // Five seconds were spoken; the pause of a second and a half is not in it.
+    // Five seconds were spoken; the pause of five more is not in it, however slow the machine is.
     expect(film.seconds).toBeGreaterThan(4);
-    expect(film.seconds).toBeLessThan(6.4);
+    expect(film.seconds).toBeLessThan(9);
     expect(film.frames).toBe(Math.round(film.seconds * 25));
     const { lufs, peak } = loudness(path);
     expect(Math.abs(lufs + 16)).toBeLessThanOrEqual(0.6);
