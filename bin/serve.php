@@ -1,5 +1,7 @@
 <?php
 
+declare(strict_types=1);
+
 /**
  * Router for PHP's built-in server: files under public/ are served as they are, everything else goes to the application.
  */

@@ -1,5 +1,7 @@
 <?php
 
+declare(strict_types=1);
+
 /** PHP 8.5's array functions, as Laravel calls them. See README.md in this folder. */
 if (! function_exists('array_first')) {
     /**

@@ -1,5 +1,7 @@
 <?php
 
+declare(strict_types=1);
+
 return [
     'default' => 'sqlite',
 
@@ -9,11 +11,10 @@ return [
             'database' => env('DB_DATABASE', database_path('reel.sqlite')),
             'prefix' => '',
             'foreign_key_constraints' => true,
-            // Writers queue up instead of failing: recording, ingest and export write at the same time.
-            'busy_timeout' => 10_000,
+            // Writers queue up instead of failing (App\Database\ImmediatePdo): recording, ingest and export write at the same time.
+            'busy_timeout' => 20_000,
             'journal_mode' => 'WAL',
             'synchronous' => 'NORMAL',
-            'transaction_mode' => 'IMMEDIATE',
         ],
     ],
 

@@ -1,5 +1,7 @@
 <?php
 
+declare(strict_types=1);
+
 return [
     // EBU R128 allows true peaks of at most -1 dBTP. How loud an export is, its house style says.
     'loudness' => ['peak_dbtp' => -1.0],

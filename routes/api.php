@@ -1,5 +1,7 @@
 <?php
 
+declare(strict_types=1);
+
 use App\Http\Controllers\CourseController;
 use App\Http\Controllers\DeckController;
 use App\Http\Controllers\ExportController;
@@ -12,6 +14,12 @@ use App\Http\Controllers\StandInController;
 use App\Http\Controllers\TakeController;
 use App\Http\Controllers\TrackController;
 use Illuminate\Support\Facades\Route;
+
+// Asked by a page that could not reach the server a moment ago.
+Route::get('here', fn () => response()->noContent());
+
+// Asked by a page that could not reach the server a moment ago.
+Route::get('here', fn () => response()->noContent());
 
 Route::apiResource('lessons', LessonController::class);
 Route::post('lessons/{lesson}/restore', [LessonController::class, 'restore'])->withTrashed();

@@ -1,1 +1,1 @@
-<?php
+<?php declare(strict_types=1);

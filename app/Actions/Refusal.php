@@ -1,5 +1,7 @@
 <?php
 
+declare(strict_types=1);
+
 namespace App\Actions;
 
 /** The request cannot be done as things stand. The message is a sentence for the presenter. */

@@ -1,5 +1,7 @@
 <?php
 
+declare(strict_types=1);
+
 namespace App\Bench;
 
 /** One group of figures. What each means stands in docs/architecture.md. */

@@ -1,5 +1,7 @@
 <?php
 
+declare(strict_types=1);
+
 namespace App\Bench;
 
 /** How much script a first visit loads: the entry, and the largest room with everything it needs. */

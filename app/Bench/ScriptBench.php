@@ -1,5 +1,7 @@
 <?php
 
+declare(strict_types=1);
+
 namespace App\Bench;
 
 use App\Actions\MakeLesson;
@@ -47,8 +49,8 @@ final class ScriptBench implements Bench
     {
         $lesson = ($this->make)('A long script');
         ($this->save)($lesson, Script::read($text));
-        $server = new Process([PHP_BINARY, '-d', 'opcache.enable_cli=1', '-S', '127.0.0.1:'.self::PORT, '-t', public_path(), base_path('bin/serve.php')], base_path(), [
-            'PHP_CLI_SERVER_WORKERS' => '3', 'DB_DATABASE' => "{$folder}/bench.sqlite", 'REEL_MEDIA_ROOT' => "{$folder}/media",
+        $server = new Process([base_path('bin/serve'), '--port', (string) self::PORT, '--workers', '0'], base_path(), [
+            'DB_DATABASE' => "{$folder}/bench.sqlite", 'REEL_MEDIA_ROOT' => "{$folder}/media",
         ], timeout: null);
         $server->start();
         try {

@@ -1,5 +1,7 @@
 <?php
 
+declare(strict_types=1);
+
 namespace App\Media;
 
 /** Looks over somebody's picture: PNG, JPEG, WebP, or an SVG drawing, which is drawn. */

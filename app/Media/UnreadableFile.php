@@ -1,5 +1,7 @@
 <?php
 
+declare(strict_types=1);
+
 namespace App\Media;
 
 /** Somebody's file cannot be used. The message is a sentence for the presenter. */

@@ -1,5 +1,7 @@
 <?php
 
+declare(strict_types=1);
+
 namespace App\Media;
 
 /** Reads text aloud into a file: the stand-in for a presenter's voice. */

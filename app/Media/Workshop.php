@@ -1,5 +1,7 @@
 <?php
 
+declare(strict_types=1);
+
 namespace App\Media;
 
 /** Does several pieces of work at a time in one process: while one waits for its program, the others go on. */

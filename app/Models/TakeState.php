@@ -1,5 +1,7 @@
 <?php
 
+declare(strict_types=1);
+
 namespace App\Models;
 
 /** How far a take has come on its way from the recorder to the lesson. */

@@ -1,5 +1,7 @@
 <?php
 
+declare(strict_types=1);
+
 namespace App\Models;
 
 /** How far a long piece of work has come: an export, a file of slides. */

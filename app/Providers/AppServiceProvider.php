@@ -1,7 +1,10 @@
 <?php
 
+declare(strict_types=1);
+
 namespace App\Providers;
 
+use App\Database\SqliteConnector;
 use App\Media\Encoder;
 use App\Media\FfmpegEncoder;
 use App\Media\FfprobeProber;
@@ -19,6 +22,7 @@ final class AppServiceProvider extends ServiceProvider
 {
     public function register(): void
     {
+        $this->app->bind('db.connector.sqlite', SqliteConnector::class);
         $this->app->singleton(Encoder::class, fn (): Encoder => new FfmpegEncoder(config('reel.programs.ffmpeg')));
         $this->app->singleton(Prober::class, fn (): Prober => new FfprobeProber(config('reel.programs.ffprobe')));
         $this->app->singleton(SlideMaker::class, fn (): SlideMaker => new PopplerSlideMaker(resource_path('fonts')));

@@ -1,5 +1,7 @@
 <?php
 
+declare(strict_types=1);
+
 namespace Symfony\Component\Clock;
 
 /** A clock that reads the system time. See README.md in the parent folder. */

@@ -1,5 +1,7 @@
 <?php
 
+declare(strict_types=1);
+
 namespace OpenReel\Core\Assembly;
 
 /** A cue among a section's lines that changes what is seen. */

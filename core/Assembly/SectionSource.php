@@ -1,5 +1,7 @@
 <?php
 
+declare(strict_types=1);
+
 namespace OpenReel\Core\Assembly;
 
 /** A section as the assembly sees it: with the takes that are used, if there are any. */

@@ -1,5 +1,7 @@
 <?php
 
+declare(strict_types=1);
+
 namespace OpenReel\Core\Assembly;
 
 /** One take's or card's place in the lesson, in whole frames, and what is seen meanwhile. */

@@ -1,5 +1,7 @@
 <?php
 
+declare(strict_types=1);
+
 namespace OpenReel\Core\Assembly;
 
 use OpenReel\Core\Picture\Shape;

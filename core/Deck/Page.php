@@ -1,5 +1,7 @@
 <?php
 
+declare(strict_types=1);
+
 namespace OpenReel\Core\Deck;
 
 /** A page of slides, as far as it can be compared: its words and what it looks like from afar. */

@@ -1,5 +1,7 @@
 <?php
 
+declare(strict_types=1);
+
 namespace OpenReel\Core\Deck;
 
 /** A proposal: this slide comes up at that line. */

@@ -1,5 +1,7 @@
 <?php
 
+declare(strict_types=1);
+
 namespace OpenReel\Core\Formats;
 
 /** A lesson's title as the name of a file, safe on every common file system. */

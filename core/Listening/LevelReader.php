@@ -1,5 +1,7 @@
 <?php
 
+declare(strict_types=1);
+
 namespace OpenReel\Core\Listening;
 
 /** Measures levels from raw sound: signed 16-bit little-endian, mono, 48 kHz. */

@@ -1,5 +1,7 @@
 <?php
 
+declare(strict_types=1);
+
 namespace OpenReel\Core\Listening;
 
 /** Something to look at in the sound of a take. */

@@ -1,5 +1,7 @@
 <?php
 
+declare(strict_types=1);
+
 namespace OpenReel\Core\Picture;
 
 /** The size of the finished picture in pixels, both sides even as 4:2:0 colour needs. */

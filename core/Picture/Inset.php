@@ -1,5 +1,7 @@
 <?php
 
+declare(strict_types=1);
+
 namespace OpenReel\Core\Picture;
 
 /** Where the small camera picture lies over the slide, and what it looks like. */

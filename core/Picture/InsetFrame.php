@@ -1,5 +1,7 @@
 <?php
 
+declare(strict_types=1);
+
 namespace OpenReel\Core\Picture;
 
 /** How an inset is cut out and edged, in pixels of the frame. */

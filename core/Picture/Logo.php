@@ -1,5 +1,7 @@
 <?php
 
+declare(strict_types=1);
+
 namespace OpenReel\Core\Picture;
 
 /** A logo over the picture: which, in which corner, how large. */

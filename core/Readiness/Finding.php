@@ -1,5 +1,7 @@
 <?php
 
+declare(strict_types=1);
+
 namespace OpenReel\Core\Readiness;
 
 /** Something still to be looked at before recording. Nothing of it blocks. */

@@ -1,5 +1,7 @@
 <?php
 
+declare(strict_types=1);
+
 namespace OpenReel\Core\Render;
 
 /** The name of something slow to make: the hash of everything it is made from. */

@@ -1,5 +1,7 @@
 <?php
 
+declare(strict_types=1);
+
 namespace OpenReel\Core\Render;
 
 /** What ffmpeg's ebur128 filter reports: integrated loudness and true peak, as defined by ITU-R BS.1770. */

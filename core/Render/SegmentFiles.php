@@ -1,5 +1,7 @@
 <?php
 
+declare(strict_types=1);
+
 namespace OpenReel\Core\Render;
 
 /** Where the files lie that a segment's picture is made from; each is needed when the spec shows it. */

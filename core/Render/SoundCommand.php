@@ -1,5 +1,7 @@
 <?php
 
+declare(strict_types=1);
+
 namespace OpenReel\Core\Render;
 
 /** Encoder commands for sound: measuring, and one segment's sound as 48 kHz stereo PCM. */

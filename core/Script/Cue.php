@@ -1,5 +1,7 @@
 <?php
 
+declare(strict_types=1);
+
 namespace OpenReel\Core\Script;
 
 use OpenReel\Core\Time\Tick;

@@ -1,5 +1,7 @@
 <?php
 
+declare(strict_types=1);
+
 namespace OpenReel\Core\Script;
 
 /** What a cue asks for. The value is the word that opens its bracket. */

@@ -1,5 +1,7 @@
 <?php
 
+declare(strict_types=1);
+
 namespace OpenReel\Core\Script;
 
 /** A line that has an identity: takes refer to it by its id. */

@@ -1,5 +1,7 @@
 <?php
 
+declare(strict_types=1);
+
 namespace OpenReel\Core\Script;
 
 /** A section that has an identity: takes are recorded for it by its id. */

@@ -1,5 +1,7 @@
 <?php
 
+declare(strict_types=1);
+
 namespace OpenReel\Core\Script;
 
 /** One sentence of a section's script: the unit of prompting, coverage and captions. */

@@ -1,5 +1,7 @@
 <?php
 
+declare(strict_types=1);
+
 namespace OpenReel\Core\Script;
 
 /** A stretch of script recorded together: one heading, lines, and the cues among them. */

@@ -1,5 +1,7 @@
 <?php
 
+declare(strict_types=1);
+
 namespace OpenReel\Core\Script;
 
 /** Turns bytes of a UTF-8 text into the places that browsers count: UTF-16 units. Asked in rising order it is quick. */

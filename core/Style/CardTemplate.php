@@ -1,5 +1,7 @@
 <?php
 
+declare(strict_types=1);
+
 namespace OpenReel\Core\Style;
 
 /** Three ways to set a card, all with the style's type and colours. */

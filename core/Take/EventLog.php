@@ -1,5 +1,7 @@
 <?php
 
+declare(strict_types=1);
+
 namespace OpenReel\Core\Take;
 
 /** A take's events as JSON lines: `{"at_ms": 1200, "kind": "line", ...}`. Described in docs/formats.md. */

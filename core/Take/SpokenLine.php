@@ -1,5 +1,7 @@
 <?php
 
+declare(strict_types=1);
+
 namespace OpenReel\Core\Take;
 
 /** A line as it stood in the script when a take of it was recorded. */

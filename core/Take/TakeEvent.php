@@ -1,5 +1,7 @@
 <?php
 
+declare(strict_types=1);
+
 namespace OpenReel\Core\Take;
 
 /** Something that happened while recording, in milliseconds of wall time since the recorder started. */

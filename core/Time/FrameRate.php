@@ -1,5 +1,7 @@
 <?php
 
+declare(strict_types=1);
+
 namespace OpenReel\Core\Time;
 
 /** Frames a second, limited to the rates at which a frame is a whole number of ticks. */

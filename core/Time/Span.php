@@ -1,5 +1,7 @@
 <?php
 
+declare(strict_types=1);
+
 namespace OpenReel\Core\Time;
 
 /** A stretch of time, from its first tick until just before its last: half open, never empty. */

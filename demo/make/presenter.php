@@ -1,5 +1,7 @@
 <?php
 
+declare(strict_types=1);
+
 /** Draws the stand-in presenter as pictures: the room behind, and the figure for every opening of the mouth. */
 
 use App\Media\Program;

@@ -1,5 +1,7 @@
 <?php
 
+declare(strict_types=1);
+
 /**
  * Records the takes of the demo lesson with the stand-in presenter: a drawn figure that moves and speaks. Run again
  * after changing the script: php demo/make/takes.php. Needs flite, librsvg and ffmpeg.

@@ -1,6 +1,6 @@
 import { type APIRequestContext, expect, type Page } from '@playwright/test';
 import { execFileSync, spawnSync } from 'node:child_process';
-import type { Lesson, Section, Take } from '../../resources/js/api/types';
+import type { Lesson, ScriptText, Section, Take } from '../../resources/js/api/types';
 
 export const slides = (...numbers: number[]) => numbers.map((n) => `demo/lesson/slides/0${n}.png`);
 
@@ -58,6 +58,28 @@ export async function finish(page: Page): Promise<void> {
     await page.waitForURL(/\/review\//);
     await expect(page.getByText(/used of/)).toBeVisible();
 }
+
+/** The typed page. */
+export const words = (page: Page) => page.getByRole('textbox', { name: 'Script' });
+
+/** Waits until the server has every word of the page. */
+export const saved = (page: Page) => expect(page.getByText('All saved')).toBeVisible();
+
+export async function openScript(page: Page, lesson: { id: string }): Promise<void> {
+    await page.goto(`/lessons/${lesson.id}/script`);
+    await saved(page);
+}
+
+/** Types at the end of the script. */
+export async function typeAtEnd(page: Page, text: string): Promise<void> {
+    await words(page).click();
+    await page.keyboard.press('Control+End');
+    await page.keyboard.type(text);
+}
+
+/** The script as the server has it. */
+export const textOf = async (request: APIRequestContext, id: string): Promise<string> =>
+    ((await (await request.get(`/api/lessons/${id}/script`)).json()) as ScriptText).text;
 
 export interface Probe {
     frames: number;

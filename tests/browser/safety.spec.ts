@@ -71,6 +71,42 @@ test('two windows do not both record', async ({ page, request, context }) => {
     await finish(page);
 });
 
+test('a count-down cancelled and started again before the server answered records one take', async ({
+    page,
+    request,
+}) => {
+    const lesson = await makeLesson(request, 'Again at once', words);
+    const section = lesson.sections[0]?.id ?? '';
+    await openRecord(page, lesson);
+    await page.route('**/takes', async (route) => {
+        await new Promise((resolve) => setTimeout(resolve, 700));
+        await route.continue();
+    });
+    await page.keyboard.press('r');
+    await expect(page.getByText('Counting down')).toBeVisible();
+    await page.keyboard.press('Escape');
+    await expect(page.getByText('Ready', { exact: true })).toBeVisible();
+    await roll(page);
+    await page.waitForTimeout(2500);
+    await finish(page);
+    const takes = await takesOf(request, lesson.id, section);
+    expect(takes.map((take) => take.state)).toEqual(['ready']);
+    expect(takes[0]?.length_ms).toBeGreaterThan(1800);
+    expect(takes[0]?.length_ms).toBeLessThan(6000);
+});
+
+test('leaving in the middle of the count-down leaves nothing rolling', async ({ page, request }) => {
+    const lesson = await makeLesson(request, 'Leaving early', words);
+    await openRecord(page, lesson);
+    await page.keyboard.press('r');
+    await expect(page.getByText('Counting down')).toBeVisible();
+    await page.getByRole('link', { name: 'Script' }).click();
+    await page.getByRole('button', { name: /leave/ }).click();
+    await page.waitForURL(/\/script/);
+    await page.waitForTimeout(4000);
+    expect(await takesOf(request, lesson.id, lesson.sections[0]?.id ?? '')).toEqual([]);
+});
+
 test('leaving while rolling asks first', async ({ page, request }) => {
     const lesson = await makeLesson(request, 'Leaving', words);
     await openRecord(page, lesson);

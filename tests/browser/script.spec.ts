@@ -3,23 +3,27 @@ import { type APIRequestContext, expect, type Page, test } from '@playwright/tes
 import { execFileSync } from 'node:child_process';
 import { mkdirSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
-import type { Lesson, ScriptText } from '../../resources/js/api/types';
-import { choose, demoLesson, finish, makeLesson, openRecord, readLesson, roll, slides } from './helpers';
+import type { Lesson } from '../../resources/js/api/types';
+import {
+    choose,
+    demoLesson,
+    finish,
+    makeLesson,
+    openRecord,
+    openScript,
+    readLesson,
+    roll,
+    saved,
+    slides,
+    textOf,
+    words,
+} from './helpers';
 
 const folder = `${tmpdir()}/reel-script-spec`;
 mkdirSync(folder, { recursive: true });
 
-const saved = (page: Page) => expect(page.getByText('All saved')).toBeVisible();
-const words = (page: Page) => page.getByRole('textbox', { name: 'Script' });
-const textOf = async (request: APIRequestContext, id: string) =>
-    ((await (await request.get(`/api/lessons/${id}/script`)).json()) as ScriptText).text;
 const headings = async (request: APIRequestContext, id: string) =>
     (await readLesson(request, id)).sections.map((section) => section.heading);
-
-async function open(page: Page, lesson: { id: string }): Promise<void> {
-    await page.goto(`/lessons/${lesson.id}/script`);
-    await saved(page);
-}
 
 /** A PDF with the words given on its pages, drawn by librsvg. */
 function deck(name: string, pages: string[]): string {
@@ -48,7 +52,7 @@ const topics = ['tide', 'current', 'moon', 'chart', 'sill', 'anchor', 'oar', 'mo
 
 test('a long script is pasted from a word processor, edited, undone and found', async ({ page, request }) => {
     const lesson = await makeLesson(request, 'Pasted', ['']);
-    await open(page, lesson);
+    await openScript(page, lesson);
     // 2,000 words in ten sections.
     const html = topics
         .map(
@@ -83,7 +87,7 @@ test('sections are split, joined, moved and taken out by keyboard and mouse, and
     request,
 }) => {
     const lesson = await makeLesson(request, 'Sections', ['One is here. Two is here.', 'Three is here.', 'Four.']);
-    await open(page, lesson);
+    await openScript(page, lesson);
     const order = () => headings(request, lesson.id);
     await page.getByText('Two is here.').click();
     await page.keyboard.press('Home');
@@ -115,7 +119,7 @@ test('thirty pages are brought in, tied, and the deck replaced with every tie ke
         'Deck',
         topics.map((topic) => `Here we talk about the ${topic}. And some more.`),
     );
-    await open(page, lesson);
+    await openScript(page, lesson);
     await page.getByRole('button', { name: 'Slides', exact: true }).click();
     const panel = page.getByRole('dialog', { name: 'Slides' });
     await panel.getByLabel('Bring in slides').setInputFiles(deck('thirty', pages));
@@ -148,7 +152,7 @@ test('thirty pages are brought in, tied, and the deck replaced with every tie ke
 
 test('pictures dropped together fill the sections, and what is no picture is refused', async ({ page, request }) => {
     const lesson = await makeLesson(request, 'Drop', ['One.', 'Two.', 'Three.']);
-    await open(page, lesson);
+    await openScript(page, lesson);
     await page.getByLabel('Slide of section 1').setInputFiles(slides(1, 2, 3));
     await saved(page);
     await expect
@@ -176,7 +180,7 @@ test('a recorded line that is changed says so, with the words that were recorded
     await page.keyboard.press('k');
     await expect(page.getByText('Take 1 is kept.')).toBeVisible();
 
-    await open(page, lesson);
+    await openScript(page, lesson);
     await expect(page.getByRole('link', { name: 'Take 1, kept, section 1' })).toBeVisible();
     await page.getByText('Find the first high water.').dblclick({ position: { x: 75, y: 12 } });
     await page.keyboard.type('second');
@@ -192,9 +196,9 @@ test('a recorded line that is changed says so, with the words that were recorded
 
 test('of two windows that write at once neither is overwritten', async ({ page, request, context }) => {
     const lesson = await makeLesson(request, 'Two writers', ['The same words.']);
-    await open(page, lesson);
+    await openScript(page, lesson);
     const other = await context.newPage();
-    await open(other, lesson);
+    await openScript(other, lesson);
     await words(other).click();
     await other.keyboard.press('Control+End');
     await other.keyboard.type(' Written there.');
@@ -215,23 +219,6 @@ test('of two windows that write at once neither is overwritten', async ({ page, 
     await expect(words(page)).toContainText('Written there.');
     await other.bringToFront();
     await other.close();
-});
-
-test('words typed while the server is away are there after a reload', async ({ page, request, context }) => {
-    const lesson = await makeLesson(request, 'Offline', ['Words.']);
-    await open(page, lesson);
-    await context.setOffline(true);
-    await words(page).click();
-    await page.keyboard.press('Control+End');
-    await page.keyboard.type(' Typed in a tunnel.');
-    await expect(page.getByText(/Your words are kept in this browser/)).toBeVisible();
-    await page.waitForTimeout(1200);
-    await page.close({ runBeforeUnload: false });
-    await context.setOffline(false);
-    const again = await context.newPage();
-    await again.goto(`/lessons/${lesson.id}/script`);
-    await expect(words(again)).toContainText('Typed in a tunnel.');
-    await expect.poll(() => textOf(request, lesson.id)).toContain('Typed in a tunnel.');
 });
 
 test('a lesson begins from a script or a deck in one step, in the house style of its course', async ({
@@ -279,7 +266,7 @@ test('what is missing is listed with a way to its place, and cues show as marks'
         'Hello. [pause soon] There. [note: ask Wenna]',
         '[layout: camera alone]\n\nFine.',
     ]);
-    await open(page, lesson);
+    await openScript(page, lesson);
     await expect(page.locator('.cue-note')).toHaveText('note: ask Wenna');
     await page.getByRole('button', { name: 'Ready?' }).click();
     await page.getByRole('button', { name: /names no length/ }).click();
@@ -309,7 +296,7 @@ test('the course, the panels and the paper are accessible', async ({ page, reque
             [],
         );
     };
-    await open(page, lesson);
+    await openScript(page, lesson);
     await page.getByRole('button', { name: 'Slides', exact: true }).click();
     await page.getByRole('button', { name: 'Tie slides for me' }).click();
     await expect(page.getByText(/Every slide that fits is tied already/)).toBeVisible();

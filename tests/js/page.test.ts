@@ -1,10 +1,9 @@
 import { EditorState } from '@codemirror/state';
 import { EditorView } from '@codemirror/view';
-import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
+import { describe, expect, it } from 'vitest';
 import { moveTo, openingCue, removeSection, sectionsOf } from '../../resources/js/page/commands';
 import { mapped } from '../../resources/js/page/places';
 import { differingRows, replacement } from '../../resources/js/page/replace';
-import { ScriptSync, type ServerScript } from '../../resources/js/page/ScriptSync';
 import { cueLabel, cuesIn, headingMark, writeCue } from '../../resources/js/page/syntax';
 
 const state = (doc: string) => EditorState.create({ doc });
@@ -100,117 +99,5 @@ describe('places and differences', () => {
         expect(replacement(old, 'One tide. Two boats.')).toEqual({});
         expect(replacement(state('aa'), 'aaa')).toEqual({ changes: { from: 2, to: 2, insert: 'a' } });
         expect(differingRows('a\nb\nc', 'a\nx\ny\nc')).toEqual({ a: ['b'], b: ['x', 'y'], before: 1 });
-    });
-});
-
-describe('the way to the server', () => {
-    let page = 'A';
-    let server: ServerScript = { text: 'A', revision: 1 };
-    let draft: ServerScript | null = null;
-    let away = false;
-    const news: ServerScript[] = [];
-    const make = () =>
-        new ScriptSync(
-            server,
-            {
-                save: async (words, revision) => {
-                    if (away) {
-                        throw new TypeError('network');
-                    }
-                    if (revision !== server.revision) {
-                        throw { status: 409, says: 'changed', ...server };
-                    }
-                    server = { text: words, revision: revision + 1 };
-                    return server;
-                },
-                load: async () => server,
-                answerOf: (error) => (error instanceof TypeError ? null : (error as never)),
-                drafts: { read: () => draft, write: (kept) => (draft = kept) },
-                onScript: (script) => news.push(script),
-            },
-            () => page,
-        );
-
-    beforeEach(() => {
-        vi.useFakeTimers();
-        page = 'A';
-        server = { text: 'A', revision: 1 };
-        draft = null;
-        away = false;
-        news.length = 0;
-    });
-    afterEach(() => vi.useRealTimers());
-
-    const type = async (sync: ScriptSync, words: string, wait = 1000) => {
-        page = words;
-        sync.changed();
-        await vi.advanceTimersByTimeAsync(wait);
-    };
-
-    it('saves a moment after the last key', async () => {
-        const sync = make();
-        await type(sync, 'AB', 300);
-        expect(sync.snapshot().saved).toBe('unsaved');
-        await type(sync, 'ABC');
-        expect(server).toEqual({ text: 'ABC', revision: 2 });
-        expect(sync.snapshot().saved).toBe('saved');
-        expect(draft).toBeNull();
-        sync.close();
-    });
-
-    it('keeps words while the server is away, and brings them when it is back', async () => {
-        const sync = make();
-        away = true;
-        await type(sync, 'AB');
-        expect(sync.snapshot().saved).toBe('offline');
-        expect(draft).toEqual({ text: 'AB', revision: 1 });
-        away = false;
-        await vi.advanceTimersByTimeAsync(4000);
-        expect(server.text).toBe('AB');
-        expect(draft).toBeNull();
-        sync.close();
-    });
-
-    it('shows both versions and overwrites neither until one is chosen', async () => {
-        const sync = make();
-        server = { text: 'theirs', revision: 5 };
-        await type(sync, 'mine');
-        expect(sync.snapshot().conflict).toEqual({ mine: 'mine', theirs: 'theirs', revision: 5 });
-        await type(sync, 'mine, more', 10_000);
-        expect(server.text).toBe('theirs');
-        sync.resolved();
-        await vi.advanceTimersByTimeAsync(100);
-        expect(server).toEqual({ text: 'mine, more', revision: 6 });
-        sync.close();
-    });
-
-    it('takes over what was written elsewhere only when nothing here waits', async () => {
-        const sync = make();
-        server = { text: 'elsewhere', revision: 2 };
-        page = 'typing';
-        sync.changed();
-        await sync.look();
-        expect(news).toEqual([]);
-        sync.close();
-        const idle = make();
-        server = { text: 'later', revision: 3 };
-        await idle.look();
-        expect(news.at(-1)).toEqual({ text: 'later', revision: 3 });
-        idle.close();
-    });
-
-    it('starts from words an earlier visit could not save', () => {
-        expect(ScriptSync.opening({ text: 'A', revision: 1 }, null)).toMatchObject({ text: 'A', unsaved: false });
-        expect(ScriptSync.opening({ text: 'A', revision: 1 }, { text: 'AB', revision: 1 })).toMatchObject({
-            text: 'AB',
-            unsaved: true,
-        });
-        expect(ScriptSync.opening({ text: 'C', revision: 2 }, { text: 'AB', revision: 1 })).toMatchObject({
-            text: 'C',
-            conflict: true,
-        });
-        expect(ScriptSync.opening({ text: 'AB', revision: 2 }, { text: 'AB', revision: 1 })).toMatchObject({
-            conflict: false,
-        });
     });
 });

@@ -123,6 +123,65 @@ describe('a recording session', () => {
         expect(session.snapshot().state).toBe('armed');
     });
 
+    it('records one take when the count-down is cancelled and started again before the server answered', async () => {
+        const answers: ((take: OpenedTake) => void)[] = [];
+        ports.openTake.mockImplementation(() => new Promise((done) => answers.push(done)));
+        let held = 0;
+        ports.claim.mockImplementation(async () => {
+            expect(held).toBe(0);
+            held++;
+            return () => void held--;
+        });
+        const session = new RecordingSession(ports);
+        session.arm();
+        const first = session.start(1);
+        await vi.advanceTimersByTimeAsync(0);
+        await session.cancel();
+        const second = session.start(1);
+        await vi.advanceTimersByTimeAsync(0);
+        answers[0]?.({ id: 'first', number: 1, trackId: 'one' });
+        answers[1]?.({ id: 'second', number: 2, trackId: 'two' });
+        await Promise.all([first, second]);
+        await vi.advanceTimersByTimeAsync(3000);
+
+        expect(session.snapshot()).toMatchObject({ state: 'rolling', takeId: 'second' });
+        expect(recorder.calls).toEqual(['start 1000']);
+        expect(ports.abandonTake.mock.calls).toEqual([[{ id: 'first', number: 1, trackId: 'one' }]]);
+        expect(held).toBe(1);
+        await session.finish();
+        expect(ports.deliver).toHaveBeenCalledWith({ id: 'second', number: 2, trackId: 'two' }, false);
+        expect(held).toBe(0);
+    });
+
+    it('waits for the recording place that a cancelled start is still getting', async () => {
+        let give: (release: () => void) => void = () => undefined;
+        ports.claim.mockImplementationOnce(() => new Promise((done) => (give = done)));
+        const released = vi.fn();
+        const session = new RecordingSession(ports);
+        session.arm();
+        void session.start(1);
+        await vi.advanceTimersByTimeAsync(0);
+        await session.cancel();
+        void session.start(1);
+        await vi.advanceTimersByTimeAsync(0);
+        expect(ports.claim).toHaveBeenCalledTimes(1);
+        give(released);
+        await vi.advanceTimersByTimeAsync(2000);
+        expect(released).toHaveBeenCalledTimes(1);
+        expect(ports.openTake).toHaveBeenCalledTimes(1);
+        expect(session.snapshot().state).toBe('rolling');
+    });
+
+    it('is left without a take while it counts, and with one while it rolls', async () => {
+        const counting = new RecordingSession(ports);
+        counting.arm();
+        await counting.start(3);
+        expect(await counting.leave()).toBeNull();
+        expect(counting.snapshot().state).toBe('armed');
+        const session = await rolling();
+        expect(await session.leave()).toBe(take);
+    });
+
     it('does not start when another window records, or the server says no', async () => {
         const session = new RecordingSession(ports);
         session.arm();

@@ -1,5 +1,7 @@
 <?php
 
+declare(strict_types=1);
+
 namespace App\Media\Office;
 
 /** Gathers a word processor's paragraphs into the text of a script. */

@@ -1,5 +1,7 @@
 <?php
 
+declare(strict_types=1);
+
 namespace App\Media\Office;
 
 /** What a presentation file says in its speaker notes, page by page. */

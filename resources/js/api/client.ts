@@ -1,3 +1,5 @@
+import { Reach } from './reach';
+
 /** The server said no. The message is a sentence for the presenter. */
 export class ApiProblem extends Error {
     constructor(
@@ -18,6 +20,12 @@ export class Unreachable extends Error {
     }
 }
 
+/** Whether the server can be reached. */
+export const reach = new Reach(() => fetch('/api/here', { cache: 'no-store' }));
+
+/** What a proxy says when the application behind it does not answer. */
+const gateway = [502, 504];
+
 type Body = Record<string, unknown> | FormData | Blob | string | undefined;
 
 /**
@@ -35,14 +43,25 @@ export async function request<T>(method: string, path: string, body?: Body, init
             ...init,
             headers: {
                 Accept: 'application/json',
+                // Pages of other sites cannot send this without being asked first.
+                'X-Open-Reel': '1',
                 ...(isJson ? { 'Content-Type': 'application/json' } : {}),
                 ...init.headers,
             },
             body: isJson ? JSON.stringify(body) : (body as BodyInit | undefined),
         });
-    } catch {
+    } catch (error) {
+        if (init.signal?.aborted) {
+            throw error;
+        }
+        reach.lost();
         throw new Unreachable();
     }
+    if (gateway.includes(response.status)) {
+        reach.lost();
+        throw new Unreachable();
+    }
+    reach.found();
     if (response.status === 204) {
         return undefined as T;
     }

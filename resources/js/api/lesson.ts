@@ -1,5 +1,7 @@
-import { keepPreviousData, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { keepPreviousData, useMutation, useQuery } from '@tanstack/react-query';
 import { api } from './client';
+import { lessonKey, queryClient, refreshLesson } from './queries';
+import { openScript } from './scripts';
 import type {
     Assembly,
     Corner,
@@ -16,8 +18,6 @@ import type {
     Take,
     Verdict,
 } from './types';
-
-export const lessonKey = (id: string) => ['lesson', id];
 
 export function useLessons() {
     return useQuery({ queryKey: ['lessons'], queryFn: () => api.get<LessonSummary[]>('lessons') });
@@ -38,10 +38,32 @@ export function useLesson(id: string) {
     });
 }
 
+const assemblyOf = (lessonId: string) => ({
+    queryKey: ['assembly', lessonId],
+    queryFn: () => api.get<Assembly>(`lessons/${lessonId}/assembly`),
+});
+
+const exportsOf = (lessonId: string) => ({
+    queryKey: ['exports', lessonId],
+    queryFn: () => api.get<Export[]>(`lessons/${lessonId}/exports`),
+});
+
+const slidesOf = (lessonId: string) => ({
+    queryKey: ['slides', lessonId],
+    queryFn: () => api.get<Slide[]>(`lessons/${lessonId}/slides`),
+});
+
+/** Reads what the rooms of a lesson show, so that each opens also when the server is away. */
+export function readAhead(lessonId: string): void {
+    for (const query of [assemblyOf(lessonId), exportsOf(lessonId), slidesOf(lessonId)]) {
+        void queryClient.prefetchQuery<unknown>(query);
+    }
+    void openScript(lessonId).catch(() => undefined);
+}
+
 export function useAssembly(lessonId: string) {
     return useQuery({
-        queryKey: ['assembly', lessonId],
-        queryFn: () => api.get<Assembly>(`lessons/${lessonId}/assembly`),
+        ...assemblyOf(lessonId),
         refetchInterval: (query) => {
             const plan = query.state.data;
             return plan && plan.rendered < plan.segments.length ? 2000 : false;
@@ -51,8 +73,7 @@ export function useAssembly(lessonId: string) {
 
 export function useExports(lessonId: string) {
     return useQuery({
-        queryKey: ['exports', lessonId],
-        queryFn: () => api.get<Export[]>(`lessons/${lessonId}/exports`),
+        ...exportsOf(lessonId),
         refetchInterval: (query) =>
             query.state.data?.some((e) => e.state === 'waiting' || e.state === 'running') ? 700 : false,
     });
@@ -64,7 +85,7 @@ export function useCourses() {
 
 /** The lesson's slides, in the order of the deck. */
 export function useSlides(lessonId: string) {
-    return useQuery({ queryKey: ['slides', lessonId], queryFn: () => api.get<Slide[]>(`lessons/${lessonId}/slides`) });
+    return useQuery(slidesOf(lessonId));
 }
 
 /** Files of slides brought in lately; looks again by itself while one is being drawn. */
@@ -93,20 +114,10 @@ export function useSectionPicture(
 
 /** Runs a change and then reads the lesson, its plan and its exports anew. */
 export function useLessonChange<Input>(lessonId: string, change: (input: Input) => Promise<unknown>) {
-    const client = useQueryClient();
     return useMutation({
         mutationFn: change,
-        onSettled: () => refreshLesson(client, lessonId),
+        onSettled: () => refreshLesson(lessonId),
     });
-}
-
-export function refreshLesson(client: ReturnType<typeof useQueryClient>, lessonId: string) {
-    void client.invalidateQueries({ queryKey: ['assembly', lessonId] });
-    void client.invalidateQueries({ queryKey: ['exports', lessonId] });
-    void client.invalidateQueries({ queryKey: ['lessons'] });
-    void client.invalidateQueries({ queryKey: ['slides', lessonId] });
-    void client.invalidateQueries({ queryKey: ['ready', lessonId] });
-    return client.invalidateQueries({ queryKey: lessonKey(lessonId) });
 }
 
 export const giveVerdict = (take: string, verdict: Verdict) => api.patch<Take>(`takes/${take}`, { verdict });

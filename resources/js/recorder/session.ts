@@ -49,6 +49,14 @@ export interface SessionPorts {
     now(): number;
 }
 
+/** One press on Record, from the count-down to the end of the take. */
+interface Attempt {
+    take: OpenedTake | null;
+    recorder: RecorderLike | null;
+    /** Gives back the recording place. */
+    release: (() => void) | null;
+}
+
 const TIMESLICE_MS = 1000;
 const COUNT_MS = 1000;
 
@@ -57,9 +65,10 @@ const COUNT_MS = 1000;
  * since the recorder started.
  */
 export class RecordingSession extends Subscribable<SessionSnapshot> {
-    private take: OpenedTake | null = null;
-    private recorder: RecorderLike | null = null;
-    private release: (() => void) | null = null;
+    /** What was started last and is not over. An answer that comes late finds another one here, or none, and gives up. */
+    private attempt: Attempt | null = null;
+    /** Resolves when no attempt broken off holds the recording place any more. */
+    private placeIsFree: Promise<void> = Promise.resolve();
     private countTimer: ReturnType<typeof setTimeout> | undefined;
     private startedAt = 0;
     private pausedAt: number | null = null;
@@ -96,44 +105,59 @@ export class RecordingSession extends Subscribable<SessionSnapshot> {
         if (this.snapshot().state !== 'armed') {
             return;
         }
+        const attempt: Attempt = { take: null, recorder: null, release: null };
+        this.attempt = attempt;
         this.set({ state: 'counting', countLeft: seconds, notice: null, line: 0, takeNumber: null, takeId: null });
-        this.release = await this.ports.claim();
-        if (!this.release) {
-            this.set({ state: 'armed', notice: 'Another window is recording. Finish there first, then record here.' });
+        const claim = this.placeIsFree.then(() => this.ports.claim());
+        this.placeIsFree = claim.then((release) => {
+            attempt.release = release;
+            if (this.attempt !== attempt) {
+                this.giveBack(attempt);
+            }
+        });
+        const claimed = await claim;
+        if (this.attempt !== attempt) {
+            return;
+        }
+        if (!claimed) {
+            this.end({ state: 'armed', notice: 'Another window is recording. Finish there first, then record here.' });
             return;
         }
         try {
-            this.take = await this.ports.openTake();
+            attempt.take = await this.ports.openTake();
         } catch (error) {
-            this.giveBack();
-            this.set({
-                state: 'armed',
-                notice: error instanceof Error ? error.message : 'The take could not be started.',
-            });
+            this.giveBack(attempt);
+            if (this.attempt === attempt) {
+                this.end({
+                    state: 'armed',
+                    notice: error instanceof Error ? error.message : 'The take could not be started.',
+                });
+            }
             return;
         }
-        if (this.snapshot().state !== 'counting') {
-            // Broken off while the server answered.
-            await this.abandon();
+        if (this.attempt !== attempt) {
+            // Cancelled while the server answered.
+            await this.abandon(attempt);
             return;
         }
-        this.set({ takeNumber: this.take.number, takeId: this.take.id });
-        this.count(seconds);
+        this.set({ takeNumber: attempt.take.number, takeId: attempt.take.id });
+        this.count(attempt, seconds);
     }
 
-    /** Breaks off the count-down. */
+    /** Ends the count-down without a take. */
     async cancel(): Promise<void> {
-        if (this.snapshot().state !== 'counting') {
+        const { attempt } = this;
+        if (!attempt || this.snapshot().state !== 'counting') {
             return;
         }
         clearTimeout(this.countTimer);
-        this.set({ state: 'armed', countLeft: 0 });
-        await this.abandon();
+        this.end({ state: 'armed', countLeft: 0 });
+        await this.abandon(attempt);
     }
 
     pause(): void {
         if (this.snapshot().state === 'rolling') {
-            this.recorder?.pause();
+            this.attempt?.recorder?.pause();
             this.note('pause');
             this.pausedAt = this.ports.now();
             this.set({ state: 'paused' });
@@ -142,7 +166,7 @@ export class RecordingSession extends Subscribable<SessionSnapshot> {
 
     resume(): void {
         if (this.snapshot().state === 'paused') {
-            this.recorder?.resume();
+            this.attempt?.recorder?.resume();
             this.pausedMs += this.ports.now() - (this.pausedAt ?? this.ports.now());
             this.pausedAt = null;
             this.note('resume');
@@ -165,10 +189,11 @@ export class RecordingSession extends Subscribable<SessionSnapshot> {
      * @returns the take when all of it has arrived, null when nothing was rolling
      */
     async finish(discard = false): Promise<OpenedTake | null> {
-        const { take, recorder } = this;
-        if (!take || !recorder || !['rolling', 'paused'].includes(this.snapshot().state)) {
+        const { attempt } = this;
+        if (!attempt?.take || !attempt.recorder || !['rolling', 'paused'].includes(this.snapshot().state)) {
             return null;
         }
+        const { take, recorder } = attempt;
         this.note('finish');
         this.set({ state: 'finishing' });
         await new Promise<void>((stopped) => {
@@ -176,29 +201,36 @@ export class RecordingSession extends Subscribable<SessionSnapshot> {
             recorder.stop();
         });
         // From here on nothing can be lost; sending may take as long as the network wants.
-        this.recorder = null;
-        this.take = null;
         this.startedAt = 0;
         try {
             await this.ports.deliver(take, discard);
-            this.set({ state: 'armed' });
+            this.end({ state: 'armed' });
         } finally {
-            this.giveBack();
+            this.giveBack(attempt);
         }
         return take;
     }
 
-    private count(left: number): void {
+    /** Ends whatever is going on, as `finish` or `cancel` would. */
+    async leave(): Promise<OpenedTake | null> {
+        await this.cancel();
+        return this.finish();
+    }
+
+    private count(attempt: Attempt, left: number): void {
+        if (this.attempt !== attempt) {
+            return;
+        }
         if (left <= 0) {
-            this.roll();
+            this.roll(attempt);
             return;
         }
         this.set({ countLeft: left });
-        this.countTimer = setTimeout(() => this.count(left - 1), COUNT_MS);
+        this.countTimer = setTimeout(() => this.count(attempt, left - 1), COUNT_MS);
     }
 
-    private roll(): void {
-        const take = this.take;
+    private roll(attempt: Attempt): void {
+        const { take } = attempt;
         if (!take) {
             return;
         }
@@ -210,14 +242,14 @@ export class RecordingSession extends Subscribable<SessionSnapshot> {
                 void this.finish();
             };
             recorder.start(TIMESLICE_MS);
-            this.recorder = recorder;
+            attempt.recorder = recorder;
         } catch {
-            this.set({
+            this.end({
                 state: 'failed',
                 countLeft: 0,
                 notice: 'This browser could not record from these devices. Choose others and try again.',
             });
-            void this.abandon();
+            void this.abandon(attempt);
             return;
         }
         this.startedAt = this.ports.now();
@@ -227,24 +259,31 @@ export class RecordingSession extends Subscribable<SessionSnapshot> {
         this.note('line', { line: this.snapshot().line + 1 });
     }
 
-    private async abandon(): Promise<void> {
-        const take = this.take;
-        this.take = null;
-        this.giveBack();
+    /** The attempt at hand is over; what it still has to give back goes on by itself. */
+    private end(change: Partial<SessionSnapshot>): void {
+        this.attempt = null;
+        this.set(change);
+    }
+
+    private async abandon(attempt: Attempt): Promise<void> {
+        this.giveBack(attempt);
+        const { take } = attempt;
+        attempt.take = null;
         if (take) {
             await this.ports.abandonTake(take).catch(() => undefined);
         }
     }
 
-    private giveBack(): void {
-        this.release?.();
-        this.release = null;
+    private giveBack(attempt: Attempt): void {
+        attempt.release?.();
+        attempt.release = null;
     }
 
     private note(kind: string, more: Record<string, unknown> = {}): void {
-        if (this.take) {
+        const take = this.attempt?.take;
+        if (take) {
             const at_ms = Math.max(0, Math.round(this.ports.now() - this.startedAt));
-            this.ports.keepEvent(this.take, JSON.stringify({ at_ms, kind, ...more }));
+            this.ports.keepEvent(take, JSON.stringify({ at_ms, kind, ...more }));
         }
     }
 }

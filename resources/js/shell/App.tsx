@@ -1,28 +1,15 @@
-import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
+import { QueryClientProvider } from '@tanstack/react-query';
 import { lazy, Suspense } from 'react';
 import { createBrowserRouter, Navigate, RouterProvider } from 'react-router';
-import { ApiProblem } from '../api/client';
+import { queryClient } from '../api/queries';
 import { ShelfRoom } from '../rooms/shelf/ShelfRoom';
 import { Fault } from './Fault';
 import { LessonFrame } from './LessonFrame';
 import { NoticesProvider } from './Notices';
+import { FinishRoom, HandOverRoom, RecordRoom, ReviewRoom, ScriptRoom } from './rooms';
 
 const CourseRoom = lazy(() => import('../rooms/course/CourseRoom'));
 const PrintRoom = lazy(() => import('../rooms/script/PrintRoom'));
-const ScriptRoom = lazy(() => import('../rooms/script/ScriptRoom'));
-const RecordRoom = lazy(() => import('../rooms/record/RecordRoom'));
-const ReviewRoom = lazy(() => import('../rooms/review/ReviewRoom'));
-const FinishRoom = lazy(() => import('../rooms/finish/FinishRoom'));
-const HandOverRoom = lazy(() => import('../rooms/handover/HandOverRoom'));
-
-const client = new QueryClient({
-    defaultOptions: {
-        queries: {
-            staleTime: 2000,
-            retry: (failures, error) => !(error instanceof ApiProblem && error.status < 500) && failures < 5,
-        },
-    },
-});
 
 const router = createBrowserRouter([
     { path: '/', element: <ShelfRoom />, errorElement: <Fault /> },
@@ -62,7 +49,7 @@ const router = createBrowserRouter([
 
 export function App() {
     return (
-        <QueryClientProvider client={client}>
+        <QueryClientProvider client={queryClient}>
             <NoticesProvider>
                 <RouterProvider router={router} />
             </NoticesProvider>

@@ -1,11 +1,16 @@
-import { Suspense, useEffect } from 'react';
-import Spinner from 'react-bootstrap/Spinner';
+import { Suspense, useEffect, useSyncExternalStore } from 'react';
 import { Link, Outlet, useLocation, useOutletContext, useParams } from 'react-router';
-import { useLesson } from '../api/lesson';
+import { reach } from '../api/client';
+import { readAhead, useLesson } from '../api/lesson';
 import type { Lesson, Section } from '../api/types';
-import { EmptyPlace } from '../ui/EmptyPlace';
+import { Icon } from '../ui/Icon';
+import { Waiting } from '../ui/Waiting';
 import { useRecovery } from './Recovery';
+import { loadRooms } from './rooms';
 import { Strip } from './Strip';
+
+/** Reading ahead waits until the room at hand has what it needs. */
+const aheadMs = 600;
 
 export interface LessonPlace {
     lesson: Lesson;
@@ -33,18 +38,17 @@ export function LessonFrame() {
     const room = useLocation().pathname.split('/')[3] ?? 'script';
     const { data: lesson, error } = useLesson(lessonId);
     useRecovery(lessonId);
+    useReadAhead(lesson, room);
     useEffect(() => {
         const name = rooms.find(([path]) => path === room)?.[1] ?? '';
         document.title = lesson ? `${name}: ${lesson.title} - Open Reel` : 'Open Reel';
     }, [lesson, room]);
 
     if (!lesson) {
-        return error ? (
-            <EmptyPlace room="Lesson" says={error.message}>
+        return (
+            <Waiting room="Lesson" says="Opening the lesson..." problem={error?.message}>
                 <Link to="/">To the shelf</Link>
-            </EmptyPlace>
-        ) : (
-            <Loading />
+            </Waiting>
         );
     }
     const section = lesson.sections.find((s) => s.id === sectionId) ?? lesson.sections[0];
@@ -77,17 +81,39 @@ export function LessonFrame() {
                 current={sectionId ? section?.id : undefined}
                 href={(s) => roomPath(lesson.id, room, s.id)}
             />
-            <Suspense fallback={<Loading />}>
+            <AwayNotice />
+            <Suspense fallback={<Waiting room="Lesson" says="Opening the room..." />}>
                 <Outlet context={{ lesson, section } satisfies LessonPlace} />
             </Suspense>
         </div>
     );
 }
 
-function Loading() {
+/** Once a room is shown, what the others need is read, so that they open also when the server is away. */
+function useReadAhead(lesson: Lesson | undefined, room: string): void {
+    const id = lesson?.id;
+    useEffect(() => {
+        if (!id) {
+            return;
+        }
+        const timer = setTimeout(() => {
+            loadRooms();
+            readAhead(id);
+        }, aheadMs);
+        return () => clearTimeout(timer);
+    }, [id, room]);
+}
+
+function AwayNotice() {
+    const { away } = useSyncExternalStore(reach.subscribe, reach.snapshot);
     return (
-        <div className="empty-place">
-            <Spinner aria-hidden="true" /> <p>Opening the lesson...</p>
-        </div>
+        <p className="away-notice" role="status">
+            {away && (
+                <>
+                    <Icon name="exclamation" /> The server cannot be reached. You see the lesson as it was; what you
+                    type and record is kept in this browser and brought there as soon as it can be.
+                </>
+            )}
+        </p>
     );
 }

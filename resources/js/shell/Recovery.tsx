@@ -1,12 +1,10 @@
-import { useQueryClient } from '@tanstack/react-query';
 import { useEffect, useRef } from 'react';
-import { refreshLesson } from '../api/lesson';
+import { refreshLesson } from '../api/queries';
 import { outbox } from '../recorder/outbox';
 import { useNotices } from './Notices';
 
 /** Sends what an earlier visit recorded and could not send, and offers the take for review. */
 export function useRecovery(lessonId: string): void {
-    const client = useQueryClient();
     const { say } = useNotices();
     const busy = useRef(false);
     useEffect(() => {
@@ -23,7 +21,7 @@ export function useRecovery(lessonId: string): void {
                 );
             }
             if (found.length > 0) {
-                await refreshLesson(client, lessonId);
+                await refreshLesson(lessonId);
             }
         };
         void recover();
@@ -33,5 +31,5 @@ export function useRecovery(lessonId: string): void {
             window.removeEventListener('online', recover);
             window.clearInterval(timer);
         };
-    }, [client, lessonId, say]);
+    }, [lessonId, say]);
 }

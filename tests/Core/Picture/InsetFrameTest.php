@@ -1,5 +1,7 @@
 <?php
 
+declare(strict_types=1);
+
 namespace Tests\Core\Picture;
 
 use OpenReel\Core\Picture\Corner;

@@ -5,15 +5,16 @@ import { roomPath, useLessonPlace } from '../../shell/LessonFrame';
 import { sectionTitle } from '../../shell/sectionState';
 import { EmptyPlace } from '../../ui/EmptyPlace';
 import { clock } from '../../ui/time';
+import { Waiting } from '../../ui/Waiting';
 import { SectionRow } from './SectionRow';
 import { Watch } from './Watch';
 
 export default function FinishRoom() {
     const { lesson, section } = useLessonPlace();
     const go = useNavigate();
-    const { data: plan } = useAssembly(lesson.id);
+    const { data: plan, error } = useAssembly(lesson.id);
     if (!plan) {
-        return <div className="room" />;
+        return <Waiting room="Finish" says="Putting the lesson together..." problem={error?.message} />;
     }
     const missing = lesson.sections.filter((s) => plan.missing.includes(s.id));
     return (

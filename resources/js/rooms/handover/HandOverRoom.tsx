@@ -10,6 +10,7 @@ import { sectionTitle } from '../../shell/sectionState';
 import { EmptyPlace } from '../../ui/EmptyPlace';
 import { Icon } from '../../ui/Icon';
 import { clock, day, megabytes } from '../../ui/time';
+import { Waiting } from '../../ui/Waiting';
 import { ExportProgress } from './ExportProgress';
 import { FinishedExport } from './FinishedExport';
 
@@ -17,11 +18,13 @@ export default function HandOverRoom() {
     const { lesson } = useLessonPlace();
     const go = useNavigate();
     const { failed } = useNotices();
-    const { data: plan } = useAssembly(lesson.id);
-    const { data: exports } = useExports(lesson.id);
+    const { data: plan, error } = useAssembly(lesson.id);
+    const { data: exports, error: noExports } = useExports(lesson.id);
     const start = useLessonChange(lesson.id, () => api.post<Export>(`lessons/${lesson.id}/exports`));
     if (!plan || !exports) {
-        return <div className="room" />;
+        return (
+            <Waiting room="Hand over" says="Putting the lesson together..." problem={(error ?? noExports)?.message} />
+        );
     }
     if (plan.segments.length === 0) {
         return (

@@ -1,9 +1,9 @@
-import { useQueryClient } from '@tanstack/react-query';
 import { useCallback, useEffect, useRef, useSyncExternalStore } from 'react';
 import Alert from 'react-bootstrap/Alert';
 import Button from 'react-bootstrap/Button';
 import { useNavigate } from 'react-router';
-import { refreshLesson, useSectionPicture } from '../../api/lesson';
+import { useSectionPicture } from '../../api/lesson';
+import { refreshLesson } from '../../api/queries';
 import type { Lesson, Section } from '../../api/types';
 import { outbox } from '../../recorder/outbox';
 import { roomPath, useLessonPlace } from '../../shell/LessonFrame';
@@ -51,13 +51,9 @@ export default function RecordRoom() {
 
 function Recording({ lesson, section }: { lesson: Lesson; section: Section }) {
     const go = useNavigate();
-    const client = useQueryClient();
     const { say } = useNotices();
-    const finishing = useRef<() => void>(() => {});
-    const devices = useDevices(lesson, section.id, (kind) => {
-        say(`The ${kind} was unplugged. The take was finished; everything up to then is safe.`);
-        finishing.current();
-    });
+    const lost = useRef<(kind: string) => void>(() => {});
+    const devices = useDevices(lesson, section.id, (kind) => lost.current(kind));
     const { camera, microphone, meter } = devices;
     const { session, ...now } = useSession({
         lessonId: lesson.id,
@@ -98,16 +94,24 @@ function Recording({ lesson, section }: { lesson: Lesson; section: Section }) {
     const finish = useCallback(async () => {
         const take = await session.finish();
         if (take) {
-            await refreshLesson(client, lesson.id);
+            await refreshLesson(lesson.id);
             void go(roomPath(lesson.id, 'review', section.id));
         }
-    }, [session, client, lesson.id, section.id, go]);
-    finishing.current = () => void finish();
+    }, [session, lesson.id, section.id, go]);
+    lost.current = (kind) => {
+        if (rolling) {
+            say(`The ${kind} was unplugged. The take was finished; everything up to then is safe.`);
+            void finish();
+        } else {
+            // The devices' own place says what to do.
+            void session.cancel();
+        }
+    };
     const drop = useDrop(async () => {
         const take = await session.finish(true);
         if (take) {
             say(`Take ${take.number} is set aside. It can be brought back in Review.`);
-            void refreshLesson(client, lesson.id);
+            void refreshLesson(lesson.id);
             start();
         }
     });
@@ -203,10 +207,7 @@ function Recording({ lesson, section }: { lesson: Lesson; section: Section }) {
                 lines={lines}
                 line={now.line}
             />
-            <LeaveDialog
-                rolling={now.state === 'counting' || rolling || now.state === 'finishing'}
-                onFinish={() => session.finish()}
-            />
+            <LeaveDialog state={now.state} onLeave={() => session.leave()} />
         </main>
     );
 }

@@ -14,7 +14,7 @@ export default function PrintRoom() {
     const { data: lesson } = useLesson(lessonId);
     const { data: slides } = useSlides(lessonId);
     const { data: script } = useQuery({
-        queryKey: ['script', lessonId],
+        queryKey: ['paper', lessonId],
         queryFn: () => api.get<ScriptText>(`lessons/${lessonId}/script`),
         gcTime: 0,
     });

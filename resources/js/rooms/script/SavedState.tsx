@@ -8,6 +8,9 @@ const words = {
     conflict: 'Changed in another window: choose a version',
 };
 
+const noRoom =
+    'The server cannot be reached, and this browser has no room to keep your words. Leave this window open until they are saved.';
+
 /** Says in one place whether every word is safe. */
 export function SavedState({ state }: { state: SyncSnapshot }) {
     return (
@@ -22,7 +25,7 @@ export function SavedState({ state }: { state: SyncSnapshot }) {
                 </span>
             ) : state.saved === 'offline' || state.saved === 'conflict' ? (
                 <span className="flag">
-                    <Icon name="exclamation" /> {words[state.saved]}
+                    <Icon name="exclamation" /> {state.kept ? words[state.saved] : noRoom}
                 </span>
             ) : (
                 words[state.saved]

@@ -5,6 +5,7 @@ import { useSlides } from '../../api/lesson';
 import type { Lesson, ScriptText } from '../../api/types';
 import { insertCue, moveTo, openingCue, removeSection, sectionsOf } from '../../page/commands';
 import { find, showPlain } from '../../page/createPage';
+import type { ScriptSync } from '../../page/ScriptSync';
 import { roomPath } from '../../shell/LessonFrame';
 import { useNotices } from '../../shell/Notices';
 import { offTarget, sectionState } from '../../shell/sectionState';
@@ -29,7 +30,7 @@ export type Panel = 'slides' | 'ready' | 'look' | null;
 
 interface Props {
     lesson: Lesson;
-    script: ScriptText;
+    script: ScriptSync<ScriptText>;
     scrollTo: string | undefined;
 }
 

@@ -1,28 +1,47 @@
-import { useQuery } from '@tanstack/react-query';
-import Spinner from 'react-bootstrap/Spinner';
-import { api } from '../../api/client';
+import { useEffect, useState } from 'react';
+import { openScript } from '../../api/scripts';
 import type { ScriptText } from '../../api/types';
+import type { ScriptSync } from '../../page/ScriptSync';
 import { useLessonPlace } from '../../shell/LessonFrame';
-import { EmptyPlace } from '../../ui/EmptyPlace';
+import { Waiting } from '../../ui/Waiting';
 import { ScriptDesk } from './ScriptDesk';
 
-/** Reads the text anew whenever the room is entered; from then on the page itself keeps in step with the server. */
+const tryAgainMs = 2000;
+
+/** The page of a lesson's script, with the words as they are in this window, whether the server has them or not. */
 export default function ScriptRoom() {
     const { lesson, section } = useLessonPlace();
-    const { data: script, error } = useQuery({
-        queryKey: ['script', lesson.id],
-        queryFn: () => api.get<ScriptText>(`lessons/${lesson.id}/script`),
-        staleTime: Infinity,
-        gcTime: 0,
-    });
+    const { script, problem } = useScript(lesson.id);
     if (!script) {
-        return error ? (
-            <EmptyPlace room="Script" says={error.message} />
-        ) : (
-            <div className="empty-place">
-                <Spinner aria-hidden="true" /> <p>Opening the script...</p>
-            </div>
-        );
+        return <Waiting room="Script" says="Opening the script..." problem={problem} />;
     }
     return <ScriptDesk key={lesson.id} lesson={lesson} script={script} scrollTo={section?.id} />;
+}
+
+/** Tries until it can be read. */
+function useScript(lessonId: string): { script: ScriptSync<ScriptText> | null; problem: string | null } {
+    const [script, setScript] = useState<ScriptSync<ScriptText> | null>(null);
+    const [problem, setProblem] = useState<string | null>(null);
+    useEffect(() => {
+        let gone = false;
+        let timer: ReturnType<typeof setTimeout>;
+        const read = () =>
+            openScript(lessonId).then(
+                (found) => !gone && setScript(found),
+                (error: Error) => {
+                    if (!gone) {
+                        setProblem(error.message);
+                        timer = setTimeout(() => void read(), tryAgainMs);
+                    }
+                },
+            );
+        void read();
+        return () => {
+            gone = true;
+            clearTimeout(timer);
+            setScript(null);
+            setProblem(null);
+        };
+    }, [lessonId]);
+    return { script, problem };
 }

@@ -5,7 +5,8 @@ import Dropdown from 'react-bootstrap/Dropdown';
 import Form from 'react-bootstrap/Form';
 import Offcanvas from 'react-bootstrap/Offcanvas';
 import { api } from '../../api/client';
-import { refreshLesson, useDecks, useLessonChange, useSlides } from '../../api/lesson';
+import { useDecks, useLessonChange, useSlides } from '../../api/lesson';
+import { refreshLesson } from '../../api/queries';
 import type { Lesson, Slide, TieProposal } from '../../api/types';
 import { useNotices } from '../../shell/Notices';
 import { bringSlides, pictureTypes } from '../../ui/bringSlides';
@@ -43,9 +44,9 @@ export default function SlidesPanel({ show, lesson, onClose, onInsert, onAccept,
     const settled = decks.filter((deck) => deck.state === 'done').length;
     useEffect(() => {
         // A deck that has just been drawn brings slides and, where there was no script, sections.
-        void refreshLesson(client, lesson.id);
+        void refreshLesson(lesson.id);
         void onChanged();
-    }, [settled, client, lesson.id, onChanged]);
+    }, [settled, lesson.id, onChanged]);
     const ties = useQuery({
         queryKey: ['ties', lesson.id, lesson.revision, slides.length],
         queryFn: () => api.get<TieProposal[]>(`lessons/${lesson.id}/script/ties`),
