@@ -67,6 +67,7 @@ Route::patch('takes/{take}', [TakeController::class, 'update']);
 Route::delete('takes/{take}', [TakeController::class, 'destroy']);
 Route::put('takes/{take}/events', [TakeController::class, 'events']);
 Route::post('takes/{take}/finish', [TakeController::class, 'finish']);
+Route::post('takes/{take}/read-again', [TakeController::class, 'readAgain']);
 Route::get('takes/{take}/media', [TakeController::class, 'media']);
 Route::get('takes/{take}/poster', [TakeController::class, 'poster']);
 Route::get('takes/{take}/wave', [TakeController::class, 'wave']);

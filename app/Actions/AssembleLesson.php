@@ -128,6 +128,7 @@ final class AssembleLesson
         return new TakeSource(
             $take->id, $take->number, TakeSpan::used($take), $camera,
             $camera === null ? null : $take->media_hash, $take->sound_hash, $take->loudness, array_map(Tick::of(...), $take->line_ticks),
+            $take->colour(),
         );
     }
 }

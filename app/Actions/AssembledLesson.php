@@ -20,6 +20,12 @@ final readonly class AssembledLesson
     {
     }
 
+    /** @return list<string> ids of the takes that are used */
+    public function takes(): array
+    {
+        return array_values(array_unique(array_filter(array_map(fn (Segment $s): ?string => $s->take?->id, $this->assembly->segments))));
+    }
+
     /** @return list<SegmentSpec> one a shot, in order */
     public function pictures(): array
     {

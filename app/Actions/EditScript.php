@@ -80,10 +80,13 @@ final class EditScript
         });
     }
 
-    /** Brings a removed section back to where it stood. */
+    /** Brings a removed section back to where it stood; one that is there stays as it is. */
     public function bringBack(Section $section): void
     {
         $this->change($section->lesson, function (Script $script, array $ids) use ($section): array {
+            if (in_array($section->id, $ids, true)) {
+                return [$script, $ids];
+            }
             $at = min($section->position - 1, count($ids));
             array_splice($ids, $at, 0, [$section->id]);
 

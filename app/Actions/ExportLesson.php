@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Actions;
 
+use App\Jobs\ClearRecordingsJob;
+use App\Media\Cancelled;
 use App\Media\Encoder;
 use App\Media\MediaStore;
 use App\Media\PieceRenderer;
@@ -65,10 +67,14 @@ final class ExportLesson
         } finally {
             @unlink($film);
         }
-        $export->update([
-            'state' => WorkState::Done, 'path' => $path, 'bytes' => $bytes, 'findings' => $findings,
-            'progress' => 1, 'doing' => null, 'finished_at' => now(),
+        $isDone = $export->become(WorkState::Done, [WorkState::Running], [
+            'path' => $path, 'bytes' => $bytes, 'findings' => $findings, 'progress' => 1, 'doing' => null, 'finished_at' => now(),
         ]);
+        if (! $isDone) {
+            $this->media->delete($path);
+            throw Cancelled::byPresenter();
+        }
+        ClearRecordingsJob::dispatch($lesson->takes());
     }
 
     private function render(AssembledLesson $lesson, ExportProgress $report): Rendered

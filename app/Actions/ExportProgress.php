@@ -28,12 +28,15 @@ final class ExportProgress
     {
     }
 
+    /** @throws Cancelled */
     public function begin(int $frames, string $planHash): void
     {
-        $this->export->update([
-            'state' => WorkState::Running, 'frames' => $frames, 'plan_hash' => $planHash, 'started_at' => now(),
-            'progress' => 0, 'doing' => 'Mixing the sound', 'problem' => null,
+        $goesOn = $this->export->become(WorkState::Running, WorkState::OPEN, [
+            'frames' => $frames, 'plan_hash' => $planHash, 'started_at' => now(), 'progress' => 0, 'doing' => 'Mixing the sound', 'problem' => null,
         ]);
+        if (! $goesOn) {
+            throw Cancelled::byPresenter();
+        }
     }
 
     public function expect(int $frames): void
@@ -74,8 +77,9 @@ final class ExportProgress
             return;
         }
         $this->written = $now;
-        $this->mustGoOn();
-        $this->export->update(['progress' => $part, 'doing' => $doing]);
+        if (! $this->export->become(WorkState::Running, [WorkState::Running], ['progress' => $part, 'doing' => $doing])) {
+            throw Cancelled::byPresenter();
+        }
         if ($this->listener !== null) {
             ($this->listener)($part);
         }

@@ -30,10 +30,12 @@ final class FinishTake
             throw Refusal::conflict('Part of the recording has not arrived yet. It will be sent again.', ['next' => $incomplete->all()]);
         }
 
-        $take->update(['state' => TakeState::Ingesting]);
-        $take->section->touch();
-        IngestTakeJob::dispatch($take->id);
+        // Asked twice at once, it is listened to once.
+        if (Take::query()->whereKey($take->id)->where('state', TakeState::Recording)->update(['state' => TakeState::Ingesting]) === 1) {
+            $take->section->touch();
+            IngestTakeJob::dispatch($take->id);
+        }
 
-        return $take;
+        return $take->refresh();
     }
 }

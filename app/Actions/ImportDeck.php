@@ -38,7 +38,7 @@ final class ImportDeck
         $pdf = $this->media->path($deck->path);
         try {
             $pages = $this->look($pdf, $deck->name);
-            $deck->update(['state' => WorkState::Running, 'total' => $pages]);
+            $this->mustGoOn($deck, ['total' => $pages]);
             $words = $this->slides->words($pdf);
             $looks = $this->slides->looks($pdf);
         } catch (ProgramFailed $failure) {
@@ -62,17 +62,31 @@ final class ImportDeck
     {
         $path = $this->media->path($deck->path);
         if (str_ends_with($deck->path, '.pdf')) {
-            return [];
+            // An earlier try came this far.
+            return array_values(array_map(strval(...), (array) ($deck->report['notes'] ?? [])));
         }
         $notes = SpeakerNotes::read($path, $deck->name);
         $draft = $this->media->draft('pdf');
         $this->office->toPdf($path, $draft);
         $pdf = (string) preg_replace('/\.\w+$/', '.pdf', $deck->path);
         $this->media->settle($draft, $pdf);
-        $this->media->delete($deck->path);
-        $deck->update(['path' => $pdf, 'report' => ['notes' => $notes] + $deck->report]);
+        $asItCame = $deck->path;
+        $this->mustGoOn($deck, ['path' => $pdf, 'report' => ['notes' => $notes] + $deck->report]);
+        $this->media->delete($asItCame);
 
         return $notes;
+    }
+
+    /**
+     * @param  array<string, mixed>  $values  what is known of the deck now
+     *
+     * @throws Cancelled
+     */
+    private function mustGoOn(Deck $deck, array $values): void
+    {
+        if (! $deck->become(WorkState::Running, WorkState::OPEN, $values)) {
+            throw Cancelled::byPresenter();
+        }
     }
 
     private function look(string $pdf, string $name): int

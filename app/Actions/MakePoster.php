@@ -8,10 +8,13 @@ use App\Media\Encoder;
 use App\Media\MediaStore;
 use App\Models\Take;
 use OpenReel\Core\Render\IngestCommand;
+use OpenReel\Core\Time\Tick;
 
 /** A small still of a take, where its speech starts. Made when it is first asked for: most takes never need one. */
 final class MakePoster
 {
+    private const SECONDS = 20.0;
+
     public function __construct(private readonly Encoder $encoder, private readonly MediaStore $media)
     {
     }
@@ -24,11 +27,22 @@ final class MakePoster
         }
         $path = $take->folder().'/poster.jpg';
         if (! $this->media->exists($path)) {
-            $draft = $this->media->draft('jpg');
-            $this->encoder->run(IngestCommand::poster($this->media->path($take->media_path), TakeSpan::used($take)->from, $draft));
+            // The picture may end before the speech starts; then its last moment is shown.
+            $draft = $this->draw($take, TakeSpan::used($take)->from) ?? $this->draw($take, null);
+            if ($draft === null) {
+                return null;
+            }
             $this->media->settle($draft, $path);
         }
 
         return $path;
+    }
+
+    private function draw(Take $take, ?Tick $at): ?string
+    {
+        $draft = $this->media->draft('jpg');
+        $this->encoder->run(IngestCommand::poster($this->media->path((string) $take->media_path), $at, $draft, $take->colour()), seconds: self::SECONDS);
+
+        return is_file($draft) ? $draft : null;
     }
 }

@@ -8,6 +8,7 @@ use App\Jobs\ExportLessonJob;
 use App\Models\Export;
 use App\Models\Lesson;
 use App\Models\WorkState;
+use Illuminate\Support\Facades\DB;
 use OpenReel\Core\Formats\FileName;
 
 /** Puts an export in the queue. One at a time: asking again while one runs gives that one. */
@@ -20,18 +21,21 @@ final class RequestExport
     /** @throws Refusal when nothing is kept */
     public function __invoke(Lesson $lesson): Export
     {
-        /** @var Export|null $open */
-        $open = Export::query()->where('lesson_id', $lesson->id)->whereIn('state', [WorkState::Waiting, WorkState::Running])->first();
-        if ($open !== null) {
-            return $open;
-        }
         if (($this->assemble)($lesson)->assembly->segments === []) {
             throw Refusal::conflict('No section has a kept take yet, so there is nothing to export. Keep at least one take.');
         }
-        $export = self::row($lesson);
-        ExportLessonJob::dispatch($export->id);
 
-        return $export;
+        return DB::transaction(function () use ($lesson): Export {
+            /** @var Export|null $open */
+            $open = Export::query()->where('lesson_id', $lesson->id)->whereIn('state', WorkState::OPEN)->first();
+            if ($open !== null) {
+                return $open;
+            }
+            $export = self::row($lesson);
+            ExportLessonJob::dispatch($export->id);
+
+            return $export;
+        });
     }
 
     public static function row(Lesson $lesson): Export

@@ -40,56 +40,79 @@ final class SettleDeck
     {
         $lesson = $deck->lesson;
         $files = array_map(fn (DrawnPage $page): array => $this->keep($lesson, $deck, $page), $pages);
-        DB::transaction(function () use ($deck, $lesson, $pages, $files): void {
-            if (Deck::query()->whereKey($deck->id)->value('state') === WorkState::Cancelled) {
-                throw Cancelled::byPresenter();
-            }
-            if ($deck->purpose === 'replace') {
-                ($this->save)($lesson, LinkSlides::named($lesson->refresh()));
-            }
-            $old = $lesson->slides()->get();
-            $found = $deck->purpose === 'replace' ? $this->match($old, $pages) : [];
-            $names = SlideNames::of($lesson);
-            $before = $added = [];
-            $position = $deck->purpose === 'replace' ? 0 : (int) $lesson->slides()->max('position');
-            foreach ($pages as $i => $page) {
-                $slide = $old->firstWhere('id', array_search((string) $page->number, $found, true));
-                if ($slide !== null) {
-                    $before[$slide->id] = array_intersect_key($slide->getAttributes(), array_flip(self::DRAWN));
-                    $slide->update($files[$i] + ['position' => ++$position]);
-                } else {
-                    $added[] = $lesson->slides()->create($files[$i] + ['name' => $names->free($page->title()), 'position' => ++$position]);
-                }
-            }
-            /** @var list<Slide> $kept */
-            $kept = $deck->purpose === 'replace' ? array_values($old->reject(fn (Slide $s): bool => isset($before[$s->id]))->all()) : [];
-            foreach ($kept as $slide) {
-                $slide->update(['position' => ++$position]);
-            }
-            if ($deck->purpose === 'add') {
-                $this->fillScript($lesson, $pages, $added);
-            }
-            ($this->link)($lesson->refresh());
-            $deck->update(['state' => WorkState::Done, 'report' => [
-                'added' => array_map(fn (Slide $s): array => ['id' => $s->id, 'name' => $s->name], $added),
-                'replaced' => count($before),
-                'unmatched' => array_map(fn (Slide $s): array => ['id' => $s->id, 'name' => $s->name], $kept),
-                'before' => $before,
-            ]]);
-        });
+        try {
+            DB::transaction(fn () => $this->settle($deck, $lesson, $pages, $files));
+        } catch (\Throwable $e) {
+            array_map(fn (array $file) => $this->media->delete($file['path']), $files);
+            throw $e;
+        }
         PrepareLessonJob::dispatch($lesson->id);
     }
 
-    /** Takes a replacement back: every slide shows what it showed before. */
+    /**
+     * @param  list<DrawnPage>  $pages
+     * @param  list<array<string, mixed>>  $files  what a slide says of each page's picture
+     *
+     * @throws Cancelled
+     */
+    private function settle(Deck $deck, Lesson $lesson, array $pages, array $files): void
+    {
+        if ($deck->purpose === 'replace') {
+            ($this->save)($lesson, LinkSlides::named($lesson->refresh()));
+        }
+        $old = $lesson->slides()->get();
+        $found = $deck->purpose === 'replace' ? $this->match($old, $pages) : [];
+        $names = SlideNames::of($lesson);
+        $before = $added = [];
+        $position = $deck->purpose === 'replace' ? 0 : (int) $lesson->slides()->max('position');
+        foreach ($pages as $i => $page) {
+            $slide = $old->firstWhere('id', array_search((string) $page->number, $found, true));
+            if ($slide !== null) {
+                $before[$slide->id] = array_intersect_key($slide->getAttributes(), array_flip(self::DRAWN));
+                $slide->update($files[$i] + ['position' => ++$position]);
+            } else {
+                $added[] = $lesson->slides()->create($files[$i] + ['name' => $names->free($page->title()), 'position' => ++$position]);
+            }
+        }
+        /** @var list<Slide> $kept */
+        $kept = $deck->purpose === 'replace' ? array_values($old->reject(fn (Slide $s): bool => isset($before[$s->id]))->all()) : [];
+        $replaced = count($before);
+        foreach ($kept as $slide) {
+            $before[$slide->id] = ['position' => $slide->position];
+            $slide->update(['position' => ++$position]);
+        }
+        if ($deck->purpose === 'add') {
+            $this->fillScript($lesson, $pages, $added);
+        }
+        ($this->link)($lesson->refresh());
+        $isDone = $deck->become(WorkState::Done, WorkState::OPEN, ['report' => [
+            'added' => array_map(fn (Slide $s): array => ['id' => $s->id, 'name' => $s->name], $added),
+            'replaced' => $replaced,
+            'unmatched' => array_map(fn (Slide $s): array => ['id' => $s->id, 'name' => $s->name], $kept),
+            'before' => $before,
+        ]]);
+        if (! $isDone) {
+            throw Cancelled::byPresenter();
+        }
+    }
+
+    /**
+     * Takes a replacement back: every slide shows what it showed before, where it stood before.
+     *
+     * @throws Refusal when there is nothing to take back (any more)
+     */
     public function undo(Deck $deck): void
     {
         DB::transaction(function () use ($deck): void {
+            if ($deck->purpose !== 'replace' || ! $deck->become(WorkState::Cancelled, [WorkState::Done], ['problem' => null])) {
+                throw Refusal::conflict('There is nothing to take back: no slides were replaced by this file.');
+            }
             foreach ((array) ($deck->report['before'] ?? []) as $id => $values) {
-                Slide::query()->whereKey($id)->first()?->forceFill(array_diff_key($values, ['look' => 1]) + ['look' => json_decode((string) $values['look'], true)])->save();
+                $look = isset($values['look']) ? ['look' => json_decode((string) $values['look'], true)] : [];
+                Slide::query()->whereKey($id)->first()?->forceFill($look + $values)->save();
             }
             Slide::query()->whereIn('id', array_column((array) ($deck->report['added'] ?? []), 'id'))->delete();
             ($this->link)($deck->lesson->refresh());
-            $deck->update(['state' => WorkState::Cancelled, 'problem' => null]);
         });
         PrepareLessonJob::dispatch($deck->lesson_id);
     }

@@ -24,9 +24,14 @@ final class ExportLessonJob implements ShouldQueue
     {
     }
 
+    public function lockName(): string
+    {
+        return "export/{$this->exportId}";
+    }
+
     public function handle(ExportLesson $exporter): void
     {
-        $this->alone("export/{$this->exportId}", function () use ($exporter): void {
+        $this->alone(function () use ($exporter): void {
             $export = Export::query()->find($this->exportId);
             if ($export === null || ! $export->state->isOpen()) {
                 return;
@@ -34,21 +39,21 @@ final class ExportLessonJob implements ShouldQueue
             try {
                 $exporter($export);
             } catch (Cancelled) {
-                $export->update(['state' => WorkState::Cancelled, 'doing' => null]);
+                $export->become(WorkState::Cancelled, WorkState::OPEN, ['doing' => null]);
             } catch (Refusal|Problem $e) {
-                $export->update(['state' => WorkState::Failed, 'problem' => $e->getMessage(), 'doing' => null]);
+                $export->become(WorkState::Failed, WorkState::OPEN, ['problem' => $e->getMessage(), 'doing' => null]);
             } catch (Trouble $e) {
                 Log::error("Export {$export->id} failed", $e->context());
-                $export->update(['state' => WorkState::Failed, 'problem' => $e->getMessage(), 'doing' => null]);
+                $export->become(WorkState::Failed, WorkState::OPEN, ['problem' => $e->getMessage(), 'doing' => null]);
             }
         });
     }
 
     public function failed(\Throwable $e): void
     {
-        Export::query()->whereKey($this->exportId)->update([
-            'state' => WorkState::Failed, 'doing' => null,
-            'problem' => 'The export stopped because of a fault in the server. Your takes are safe; the details are in its log.',
+        $export = Export::query()->find($this->exportId);
+        $export?->become(WorkState::Failed, WorkState::OPEN, [
+            'doing' => null, 'problem' => 'The export stopped because of a fault in the server. Your takes are safe; the details are in its log.',
         ]);
     }
 }

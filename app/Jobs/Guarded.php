@@ -22,12 +22,15 @@ trait Guarded
     /** @var list<int> seconds before trying again after a failure */
     public array $backoff = [2, 10];
 
-    private const LOOK_AGAIN_SECONDS = 15;
+    private const LOOK_AGAIN_SECONDS = 3;
+
+    /** The lock that a worker holds while it does this; nobody holding it means that nobody does it. */
+    abstract public function lockName(): string;
 
     /** @param  callable(): void  $work */
-    private function alone(string $name, callable $work): void
+    private function alone(callable $work): void
     {
-        $lock = WorkLock::tryFor($name);
+        $lock = WorkLock::tryFor($this->lockName());
         if ($lock === null) {
             $this->release(self::LOOK_AGAIN_SECONDS);
 

@@ -7,6 +7,7 @@ namespace App\Jobs;
 use App\Actions\ImportDeck;
 use App\Actions\Refusal;
 use App\Media\Cancelled;
+use App\Media\MediaStore;
 use App\Media\Trouble;
 use App\Models\Deck;
 use App\Models\WorkState;
@@ -24,32 +25,47 @@ final class ImportDeckJob implements ShouldQueue
     {
     }
 
-    public function handle(ImportDeck $import): void
+    public function lockName(): string
     {
-        $this->alone("deck/{$this->deckId}", function () use ($import): void {
+        return "deck/{$this->deckId}";
+    }
+
+    public function handle(ImportDeck $import, MediaStore $media): void
+    {
+        $this->alone(function () use ($import, $media): void {
             $deck = Deck::query()->find($this->deckId);
-            if ($deck === null || ! $deck->state->isOpen()) {
+            if ($deck === null || $deck->state === WorkState::Done) {
                 return;
             }
-            $deck->update(['done' => 0]);
             try {
-                $import($deck);
+                if ($deck->state->isOpen()) {
+                    $deck->update(['done' => 0]);
+                    $import($deck);
+                }
             } catch (Cancelled) {
-                $deck->update(['state' => WorkState::Cancelled]);
+                $deck->become(WorkState::Cancelled, WorkState::OPEN);
             } catch (Refusal|Problem $e) {
-                $deck->update(['state' => WorkState::Failed, 'problem' => $e->getMessage()]);
+                $deck->become(WorkState::Failed, WorkState::OPEN, ['problem' => $e->getMessage()]);
             } catch (Trouble $e) {
                 Log::warning("Slides {$deck->id} could not be brought in", $e->context());
-                $deck->update(['state' => WorkState::Failed, 'problem' => $e->getMessage()]);
+                $deck->become(WorkState::Failed, WorkState::OPEN, ['problem' => $e->getMessage()]);
+            }
+            if ($deck->refresh()->state !== WorkState::Done) {
+                // Pages are drawn again from a file only when they were drawn from it before.
+                $media->delete($deck->path);
             }
         });
     }
 
     public function failed(\Throwable $e): void
     {
-        Deck::query()->whereKey($this->deckId)->update([
-            'state' => WorkState::Failed,
-            'problem' => 'The slides could not be brought in because of a fault in the server. Your lesson is as it was; the details are in its log.',
+        $deck = Deck::query()->find($this->deckId);
+        $hasFailed = $deck?->become(WorkState::Failed, WorkState::OPEN, ['problem' => $e instanceof WorkerDied
+            ? "\"{$deck->name}\" is more than the server can draw: it broke off each time. Save it as PDF, or in smaller parts, and bring those in."
+            : 'The slides could not be brought in because of a fault in the server. Your lesson is as it was; the details are in its log.',
         ]);
+        if ($hasFailed === true) {
+            app(MediaStore::class)->delete($deck->path);
+        }
     }
 }

@@ -15,7 +15,7 @@ use OpenReel\Core\Render\SegmentSpec;
 /** Has every segment rendered that is not in the cache yet, so that an export mostly joins. */
 final class PrepareLessonJob implements ShouldBeUniqueUntilProcessing, ShouldQueue
 {
-    use Queueable;
+    use Guarded, Queueable;
 
     /** Frees the lock should a worker die before it starts. */
     public int $uniqueFor = 30;
@@ -30,7 +30,17 @@ final class PrepareLessonJob implements ShouldBeUniqueUntilProcessing, ShouldQue
         return $this->lessonId;
     }
 
+    public function lockName(): string
+    {
+        return "prepare/{$this->lessonId}";
+    }
+
     public function handle(AssembleLesson $assemble, PieceRenderer $pieces): void
+    {
+        $this->alone(fn () => $this->prepare($assemble, $pieces));
+    }
+
+    private function prepare(AssembleLesson $assemble, PieceRenderer $pieces): void
     {
         $lesson = Lesson::query()->find($this->lessonId);
         if ($lesson === null) {

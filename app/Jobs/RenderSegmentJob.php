@@ -25,9 +25,14 @@ final class RenderSegmentJob implements ShouldQueue
         $this->onQueue('background');
     }
 
+    public function lockName(): string
+    {
+        return 'segment/'.$this->picture->key('');
+    }
+
     public function handle(PieceRenderer $pieces): void
     {
-        $this->alone('segment/'.$this->picture->key(''), function () use ($pieces): void {
+        $this->alone(function () use ($pieces): void {
             $pieces->sound($this->sound, $this->files);
             $pieces->segment($this->picture, $this->files);
         });

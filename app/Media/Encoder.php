@@ -15,9 +15,10 @@ interface Encoder
      *
      * @param  list<string>  $arguments  as made by the core; no shell is involved
      * @param  (callable(int $frames): void)|null  $progress  told how many frames are done; may throw to stop the command
+     * @param  float|null  $seconds  it has failed when it takes longer
      * @return string the log
      *
-     * @throws ProgramMissing|ProgramFailed|DiskFull
+     * @throws ProgramMissing|ProgramKilled|ProgramFailed|DiskFull
      */
-    public function run(array $arguments, ?callable $progress = null): string;
+    public function run(array $arguments, ?callable $progress = null, ?float $seconds = null): string;
 }

@@ -28,7 +28,7 @@ final class FfmpegEncoder implements Encoder
         return Cache::rememberForever("encoder-version/{$file}/".filemtime($file), fn (): string => strtok(Program::run([$file, '-version'])['output'], "\n") ?: 'unknown');
     }
 
-    public function run(array $arguments, ?callable $progress = null): string
+    public function run(array $arguments, ?callable $progress = null, ?float $seconds = null): string
     {
         $command = [$this->program, '-hide_banner', '-nostdin', '-nostats', '-y', '-loglevel', 'info'];
         if ($progress !== null) {
@@ -40,6 +40,6 @@ final class FfmpegEncoder implements Encoder
             if (preg_match_all('/^frame=\s*(\d+)/m', $text, $matches) > 0) {
                 $progress((int) end($matches[1]));
             }
-        })['log'];
+        }, seconds: $seconds)['log'];
     }
 }

@@ -5,11 +5,14 @@ declare(strict_types=1);
 namespace App\Media;
 
 use OpenReel\Core\Render\ExportFacts;
+use OpenReel\Core\Render\RecordingInput;
 
 final class FfprobeProber implements Prober
 {
-    /** Pictures embedded in sound files are no camera. */
-    private const COVER_CODECS = ['png', 'mjpeg', 'gif', 'bmp'];
+    /** A recording is looked over in this time and a second more for every so many bytes, or it is not one. */
+    private const SECONDS = 20.0;
+
+    private const BYTES_A_SECOND = 5_000_000;
 
     public function __construct(private readonly string $program)
     {
@@ -18,10 +21,12 @@ final class FfprobeProber implements Prober
     public function recording(string $path): RecordingFacts
     {
         // Only key frames can change the size, and they alone are quick to decode.
-        $found = $this->probe(['-skip_frame', 'nokey', '-show_entries',
-            'stream=codec_type,codec_name,width,height:stream_disposition=attached_pic:stream_side_data=rotation:frame=width,height'], $path);
+        $found = $this->probe([...RecordingInput::GUARD, '-skip_frame', 'nokey', '-show_entries',
+            'stream=codec_type,codec_name,width,height,color_range,color_space:stream_disposition=attached_pic'
+            .':stream_side_data=rotation:frame=width,height,pts_time'], $path, self::SECONDS + (float) @filesize($path) / self::BYTES_A_SECOND);
         $streams = $found['streams'] ?? [];
-        $sizes = array_map(fn (array $f): string => "{$f['width']}x{$f['height']}", array_filter($found['frames'] ?? [], fn (array $f): bool => isset($f['width'], $f['height'])));
+        $frames = $found['frames'] ?? [];
+        $sizes = array_map(fn (array $f): string => "{$f['width']}x{$f['height']}", array_filter($frames, fn (array $f): bool => isset($f['width'], $f['height'])));
         $video = $this->first($streams, 'video');
         $audio = $this->first($streams, 'audio');
         $turned = abs((int) ($video['side_data_list'][0]['rotation'] ?? 0)) % 180 === 90;
@@ -34,6 +39,9 @@ final class FfprobeProber implements Prober
             $turned ? $width : $height,
             isset($audio['codec_name']) ? (string) $audio['codec_name'] : null,
             count(array_unique($sizes)) > 1,
+            (float) max([0, ...array_column($frames, 'pts_time')]),
+            self::known($video['color_range'] ?? null),
+            self::known($video['color_space'] ?? null),
         );
     }
 
@@ -64,13 +72,23 @@ final class FfprobeProber implements Prober
         return (string) ($found['streams'][0]['extradata_hash'] ?? '');
     }
 
+    private static function known(?string $name): ?string
+    {
+        return $name === null || in_array($name, ['unknown', 'reserved', 'unspecified'], true) ? null : $name;
+    }
+
+    public function seconds(string $path): float
+    {
+        return (float) ($this->probe(['-show_entries', 'format=duration'], $path)['format']['duration'] ?? 0);
+    }
+
     /**
      * @param  list<string>  $what
      * @return array<string, mixed>
      */
-    private function probe(array $what, string $path): array
+    private function probe(array $what, string $path, ?float $seconds = null): array
     {
-        $output = Program::run([$this->program, '-v', 'error', '-of', 'json', ...$what, $path])['output'];
+        $output = Program::run([$this->program, '-v', 'error', '-of', 'json', ...$what, $path], seconds: $seconds)['output'];
 
         return (array) json_decode($output, true);
     }
@@ -82,8 +100,8 @@ final class FfprobeProber implements Prober
     private function first(array $streams, string $type): array
     {
         foreach ($streams as $stream) {
-            $isCover = ($stream['disposition']['attached_pic'] ?? 0) === 1 || in_array($stream['codec_name'] ?? '', self::COVER_CODECS, true) && $type === 'video';
-            if (($stream['codec_type'] ?? '') === $type && ! $isCover) {
+            // A picture attached to a sound file is no camera.
+            if (($stream['codec_type'] ?? '') === $type && ($stream['disposition']['attached_pic'] ?? 0) !== 1) {
                 return $stream;
             }
         }

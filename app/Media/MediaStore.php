@@ -6,11 +6,12 @@ namespace App\Media;
 
 use Illuminate\Filesystem\FilesystemAdapter;
 use Illuminate\Support\Facades\Storage;
-use Illuminate\Support\Str;
 
 /** The `media` disk, as files that outside programs can open. Names are made here and in the models, never by users. */
 final class MediaStore
 {
+    private ?Drafts $drafts = null;
+
     public function path(string $relative): string
     {
         return $this->disk()->path($relative);
@@ -28,12 +29,21 @@ final class MediaStore
     /** A new file's path for work in progress; move it with `settle` when it is whole. */
     public function draft(string $extension): string
     {
-        return $this->pathToWrite('drafts/'.Str::ulid().'.'.$extension);
+        return $this->drafts()->path($extension);
+    }
+
+    /** Removes unfinished files of processes that died. */
+    public function sweepDrafts(): void
+    {
+        $this->drafts()->sweep();
     }
 
     /** Puts a finished draft in its place in one step, so that nobody ever sees half a file. */
     public function settle(string $draft, string $relative): void
     {
+        if (! is_file($draft)) {
+            throw ProgramFailed::wroteNothing($relative);
+        }
         if (! @rename($draft, $this->pathToWrite($relative))) {
             throw DiskFull::writing('the finished file');
         }
@@ -54,6 +64,11 @@ final class MediaStore
         return (string) hash_file('sha256', $this->path($relative));
     }
 
+    public function bytes(?string $relative): int
+    {
+        return $relative === null ? 0 : (int) @filesize($this->path($relative));
+    }
+
     public function exists(?string $relative): bool
     {
         return $relative !== null && is_file($this->path($relative));
@@ -69,11 +84,23 @@ final class MediaStore
     /** @throws DiskFull when less than the reserve would stay free */
     public function mustHaveRoomFor(int $bytes, string $what): void
     {
-        $this->makeFolder($this->path(''));
-        $free = @disk_free_space($this->path(''));
-        if ($free !== false && $free - $bytes < config('reel.reserve_bytes')) {
+        if ($this->free() - $bytes < config('reel.reserve_bytes')) {
             throw DiskFull::writing($what);
         }
+    }
+
+    /** @return float bytes that are free on the disk */
+    public function free(): float
+    {
+        $this->makeFolder($this->path(''));
+        $free = @disk_free_space($this->path(''));
+
+        return $free === false ? PHP_FLOAT_MAX : $free;
+    }
+
+    private function drafts(): Drafts
+    {
+        return $this->drafts ??= new Drafts($this->path('drafts'));
     }
 
     private function makeFolder(string $folder): void

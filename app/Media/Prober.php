@@ -29,4 +29,11 @@ interface Prober
      * @throws ProgramMissing|ProgramFailed
      */
     public function setup(string $path): string;
+
+    /**
+     * How long a file of ours says it is.
+     *
+     * @throws ProgramMissing|ProgramFailed
+     */
+    public function seconds(string $path): float;
 }

@@ -6,6 +6,7 @@ namespace App\Media;
 
 use Symfony\Component\Process\Exception\ProcessStartFailedException;
 use Symfony\Component\Process\Exception\ProcessTimedOutException;
+use Symfony\Component\Process\ExecutableFinder;
 use Symfony\Component\Process\Process;
 
 /** Runs an outside program without a shell, letting other work go on while it waits. */
@@ -17,6 +18,12 @@ final class Program
 
     private const KILL_AFTER_SECONDS = 2;
 
+    /** What a program ends with that was told or made to stop from outside: SIGKILL, SIGTERM, and ffmpeg's own answer to it. */
+    private const KILLED = [137, 143, 255];
+
+    /** Begins a row of the log: what a file says of itself is set in, and does not count. */
+    private const DISK_FULL = '/^\S.*No space left on device/m';
+
     /**
      * @param  list<string>  $command
      * @param  (callable(string $text): void)|null  $onOutput  given the standard output as it comes
@@ -24,11 +31,11 @@ final class Program
      * @param  float|null  $seconds  it is stopped and has failed after so long; null for never
      * @return array{output: string, log: string} standard output (empty when given to `$onOutput`) and error output
      *
-     * @throws ProgramMissing|ProgramFailed|DiskFull
+     * @throws ProgramMissing|ProgramKilled|ProgramFailed|DiskFull
      */
     public static function run(array $command, ?callable $onOutput = null, ?string $input = null, array $environment = [], ?float $seconds = null): array
     {
-        $process = new Process($command, env: $environment === [] ? null : $environment, timeout: $seconds);
+        $process = new Process(self::ofThisProcess($command), env: $environment === [] ? null : $environment, timeout: $seconds);
         $process->setInput($input);
         $output = '';
         try {
@@ -40,7 +47,7 @@ final class Program
             }
             $output .= self::passOn($process->getIncrementalOutput(), $onOutput);
         } catch (ProcessTimedOutException) {
-            throw ProgramFailed::running($command, -1, "stopped after {$seconds} s");
+            throw ProgramFailed::tookTooLong($command, (float) $seconds);
         } catch (ProcessStartFailedException) {
             throw ProgramMissing::named($command[0]);
         } finally {
@@ -54,13 +61,33 @@ final class Program
         if ($exit === self::COMMAND_NOT_FOUND) {
             throw ProgramMissing::named($command[0]);
         }
+        // The encoder may notice a full disk only while closing a file, and end as if all were well.
+        if (preg_match(self::DISK_FULL, $log) === 1) {
+            throw DiskFull::writing('the film');
+        }
+        if (in_array($exit, self::KILLED, true)) {
+            throw ProgramKilled::running($command, $exit);
+        }
         if ($exit !== 0) {
-            throw str_contains($log, 'No space left on device')
-                ? DiskFull::writing('the film')
-                : ProgramFailed::running($command, $exit, $log);
+            throw ProgramFailed::running($command, $exit, $log);
         }
 
         return ['output' => $output, 'log' => $log];
+    }
+
+    /**
+     * Outside programs end with the process that started them: a worker that is killed leaves nothing running that holds
+     * its locks and writes its files.
+     *
+     * @param  list<string>  $command
+     * @return list<string>
+     */
+    private static function ofThisProcess(array $command): array
+    {
+        static $setpriv = null;
+        $setpriv ??= (new ExecutableFinder)->find('setpriv') ?? '';
+
+        return $setpriv === '' ? $command : [$setpriv, '--pdeathsig', 'KILL', '--', ...$command];
     }
 
     /** Gives way: to the other pieces of work in a Workshop, or else to the machine. */

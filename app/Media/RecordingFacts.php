@@ -12,6 +12,9 @@ final readonly class RecordingFacts
      * @param  int  $width  as shown: turned phones are already turned upright
      * @param  string|null  $audioCodec  null without sound
      * @param  bool  $changesSize  the picture changes its size on the way, as when a phone is turned
+     * @param  float  $seconds  how long it lasts, as far as its times tell
+     * @param  string|null  $range  of the picture's colours, as the container says
+     * @param  string|null  $matrix  of the picture's colours, as the container says
      */
     public function __construct(
         public ?string $videoCodec,
@@ -19,6 +22,9 @@ final readonly class RecordingFacts
         public int $height,
         public ?string $audioCodec,
         public bool $changesSize,
+        public float $seconds = 0.0,
+        public ?string $range = null,
+        public ?string $matrix = null,
     ) {
     }
 

@@ -25,7 +25,7 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  */
 final class Deck extends Model
 {
-    use HasUlids;
+    use HasUlids, HasWorkState;
 
     protected $guarded = [];
 

@@ -29,7 +29,7 @@ use Illuminate\Support\Carbon;
  */
 final class Export extends Model
 {
-    use HasUlids;
+    use HasUlids, HasWorkState;
 
     protected $guarded = [];
 

@@ -12,6 +12,7 @@ use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Database\Eloquent\Relations\HasMany;
 use Illuminate\Support\Carbon;
+use OpenReel\Core\Picture\SourceColour;
 use OpenReel\Core\Take\Verdict;
 
 /**
@@ -33,6 +34,9 @@ use OpenReel\Core\Take\Verdict;
  * @property array<string, int> $line_ticks when each of them begins, by line id
  * @property int|null $camera_width
  * @property int|null $camera_height
+ * @property string|null $colour_range how the picture's colours are meant, as its file says; see OpenReel\Core\Picture\SourceColour
+ * @property string|null $colour_matrix
+ * @property bool $recording_kept what came from the recorder is still there, and can be read again
  * @property string|null $media_path what is played back and shown: picture, and sound for the browser
  * @property string|null $media_mime
  * @property string|null $media_hash
@@ -51,11 +55,11 @@ final class Take extends Model
 
     protected $guarded = [];
 
-    protected $attributes = ['verdict' => 'undecided', 'flags' => '[]', 'lines' => '[]', 'line_ticks' => '{}', 'length_ticks' => 0];
+    protected $attributes = ['verdict' => 'undecided', 'flags' => '[]', 'lines' => '[]', 'line_ticks' => '{}', 'length_ticks' => 0, 'recording_kept' => true];
 
     protected function casts(): array
     {
-        return ['state' => TakeState::class, 'verdict' => Verdict::class, 'flags' => 'array', 'lines' => 'array', 'line_ticks' => 'array', 'loudness' => 'float'];
+        return ['state' => TakeState::class, 'verdict' => Verdict::class, 'flags' => 'array', 'lines' => 'array', 'line_ticks' => 'array', 'loudness' => 'float', 'recording_kept' => 'boolean'];
     }
 
     /** @return BelongsTo<Section, $this> */
@@ -68,6 +72,11 @@ final class Take extends Model
     public function tracks(): HasMany
     {
         return $this->hasMany(Track::class);
+    }
+
+    public function colour(): ?SourceColour
+    {
+        return $this->camera_height === null ? null : SourceColour::told($this->colour_range, $this->colour_matrix, $this->camera_height);
     }
 
     public function lesson(): Lesson

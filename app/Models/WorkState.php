@@ -13,8 +13,11 @@ enum WorkState: string
     case Failed = 'failed';
     case Cancelled = 'cancelled';
 
+    /** Not over yet. */
+    public const OPEN = [self::Waiting, self::Running];
+
     public function isOpen(): bool
     {
-        return $this === self::Waiting || $this === self::Running;
+        return in_array($this, self::OPEN, true);
     }
 }

@@ -4,18 +4,23 @@ declare(strict_types=1);
 
 namespace App\Providers;
 
+use App\Actions\Upkeep;
 use App\Database\SqliteConnector;
 use App\Media\Encoder;
 use App\Media\FfmpegEncoder;
 use App\Media\FfprobeProber;
 use App\Media\FliteVoice;
 use App\Media\LibreOffice;
+use App\Media\MediaStore;
 use App\Media\OfficeConverter;
 use App\Media\PopplerSlideMaker;
 use App\Media\Prober;
 use App\Media\SlideMaker;
 use App\Media\Voice;
 use Illuminate\Http\Resources\Json\JsonResource;
+use Illuminate\Queue\Events\Looping;
+use Illuminate\Queue\Events\WorkerStarting;
+use Illuminate\Support\Facades\Event;
 use Illuminate\Support\ServiceProvider;
 
 final class AppServiceProvider extends ServiceProvider
@@ -23,6 +28,8 @@ final class AppServiceProvider extends ServiceProvider
     public function register(): void
     {
         $this->app->bind('db.connector.sqlite', SqliteConnector::class);
+        $this->app->singleton(MediaStore::class);
+        $this->app->singleton(Upkeep::class);
         $this->app->singleton(Encoder::class, fn (): Encoder => new FfmpegEncoder(config('reel.programs.ffmpeg')));
         $this->app->singleton(Prober::class, fn (): Prober => new FfprobeProber(config('reel.programs.ffprobe')));
         $this->app->singleton(SlideMaker::class, fn (): SlideMaker => new PopplerSlideMaker(resource_path('fonts')));
@@ -33,5 +40,6 @@ final class AppServiceProvider extends ServiceProvider
     public function boot(): void
     {
         JsonResource::withoutWrapping();
+        Event::listen([WorkerStarting::class, Looping::class], fn () => $this->app->make(Upkeep::class)());
     }
 }

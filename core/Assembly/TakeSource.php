@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace OpenReel\Core\Assembly;
 
 use OpenReel\Core\Picture\Shape;
+use OpenReel\Core\Picture\SourceColour;
 use OpenReel\Core\Time\Span;
 use OpenReel\Core\Time\Tick;
 
@@ -19,6 +20,7 @@ final readonly class TakeSource
      * @param  float|null  $loudness  LUFS of the whole take, null when it could not be measured
      * @param  array<string, Tick>  $lines  when each line begins in the take, by line id; may be empty when nothing
      *                                      changes inside the section
+     * @param  SourceColour|null  $colour  how the picture's colours are meant; null when there is none
      */
     public function __construct(
         public string $id,
@@ -29,6 +31,7 @@ final readonly class TakeSource
         public ?string $soundHash,
         public ?float $loudness,
         public array $lines = [],
+        public ?SourceColour $colour = null,
     ) {
     }
 

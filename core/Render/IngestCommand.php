@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace OpenReel\Core\Render;
 
 use OpenReel\Core\Picture\PixelRect;
+use OpenReel\Core\Picture\SourceColour;
 use OpenReel\Core\Time\Tick;
 
 /** Encoder commands that make a recording usable. */
@@ -15,7 +16,14 @@ final class IngestCommand
 
     private const IN_MP4 = ['h264'];
 
-    private const ENCODED = ['-c:v', 'libx264', '-preset', 'veryfast', '-crf', '16', '-pix_fmt', 'yuv420p'];
+    private const ENCODED = ['-c:v', 'libx264', '-preset', 'veryfast', '-crf', '16', '-pix_fmt', 'yuv420p',
+        '-colorspace', 'bt709', '-color_primaries', 'bt709', '-color_trc', 'bt709', '-color_range', 'tv'];
+
+    /** Whether the picture is kept as it came; otherwise it is encoded again, in HD's colours. */
+    public static function copies(string $videoCodec): bool
+    {
+        return in_array($videoCodec, [...self::IN_WEBM, ...self::IN_MP4], true);
+    }
 
     /** The extension of the file that will be played back. */
     public static function container(?string $videoCodec): string
@@ -30,24 +38,38 @@ final class IngestCommand
      *
      * @param  string|null  $videoCodec  null without a picture: `$media` is then not written
      * @param  string|null  $audioCodec  null without sound: `$sound` and `$pcm` are then not written
+     * @param  SourceColour|null  $colour  how the picture's colours are meant
+     * @param  string|null  $microphone  path of a recording of its own that holds the sound
      * @return list<string> arguments after the program's name
      */
-    public static function arguments(string $raw, ?string $videoCodec, ?string $audioCodec, string $media, string $sound, string $pcm): array
-    {
-        $arguments = ['-fflags', '+genpts+discardcorrupt', '-i', $raw];
+    public static function arguments(
+        string $raw, ?string $videoCodec, ?string $audioCodec, string $media, string $sound, string $pcm, ?SourceColour $colour = null, ?string $microphone = null,
+    ): array {
+        $arguments = self::input($raw);
+        if ($microphone !== null) {
+            array_push($arguments, ...self::input($microphone));
+        }
+        $voice = $microphone === null ? '0' : '1';
         if ($audioCodec !== null) {
             array_push($arguments, '-filter_complex',
-                '[0:a:0]aresample=48000:async=1:first_pts=0,aformat=channel_layouts=mono,asplit=3[keep][listen][meter];'
+                "[{$voice}:a:0]aresample=48000:async=1:first_pts=0,aformat=channel_layouts=mono,asplit=3[keep][listen][meter];"
                 .'[meter]pan=stereo|c0=c0|c1=c0,ebur128=framelog=verbose,anullsink');
             array_push($arguments, '-map', '[keep]', '-map_metadata', '-1', '-c:a', 'flac', '-compression_level', '0', '-sample_fmt', 's16', '-f', 'flac', $sound);
             array_push($arguments, '-map', '[listen]', '-c:a', 'pcm_s16le', '-f', 's16le', $pcm);
         }
         if ($videoCodec !== null) {
-            array_push($arguments, '-map', '0:V:0', '-map', '0:a:0?', '-map_metadata', '-1', '-map_chapters', '-1',
-                ...self::picture($videoCodec), ...self::playedSound($videoCodec, $audioCodec), ...[$media]);
+            array_push($arguments, '-map', '0:V:0', '-map', "{$voice}:a:0?", '-map_metadata', '-1', '-map_chapters', '-1',
+                ...self::picture($videoCodec, $colour), ...self::playedSound($videoCodec, $audioCodec));
+            $arguments[] = $media;
         }
 
         return $arguments;
+    }
+
+    /** @return list<string> */
+    private static function input(string $recording): array
+    {
+        return ['-fflags', '+genpts+discardcorrupt', ...RecordingInput::GUARD, '-i', $recording];
     }
 
     /**
@@ -57,41 +79,59 @@ final class IngestCommand
      * @param  int  $width  of the first picture
      * @return list<string>
      */
-    public static function oneSize(string $raw, int $width, int $height, string $out): array
+    public static function oneSize(string $raw, int $width, int $height, string $out, ?SourceColour $colour = null): array
     {
         $size = PixelRect::even($width).':'.PixelRect::even($height);
 
         return [
-            '-i', $raw, '-map', '0:V:0', '-map', '0:a:0?',
-            '-vf', "scale={$size}:force_original_aspect_ratio=decrease,pad={$size}:-1:-1,setsar=1", '-fps_mode', 'passthrough',
+            ...RecordingInput::GUARD, '-i', $raw, '-map', '0:V:0', '-map', '0:a:0?',
+            '-vf', "scale={$size}:force_original_aspect_ratio=decrease:".self::toHd($colour).",pad={$size}:-1:-1,setsar=1", '-fps_mode', 'passthrough',
             ...self::ENCODED, '-c:a', 'copy', '-f', 'matroska', $out,
         ];
     }
 
     /**
-     * A small still picture.
+     * A small still picture, as JFIF says its colours are: full range, BT.601.
      *
-     * @param  Tick  $at  where in the take
+     * @param  Tick|null  $at  where in the take; null for its last picture
      * @return list<string>
      */
-    public static function poster(string $media, Tick $at, string $out): array
+    public static function poster(string $media, ?Tick $at, string $out, ?SourceColour $colour = null): array
     {
+        $scale = 'scale=480:-2:'.($colour === null ? '' : $colour->asInput().':').'out_range=pc:out_color_matrix=bt601,format=yuvj420p';
+
         return [
-            '-ss', sprintf('%.3F', $at->seconds()), '-i', $media,
-            '-frames:v', '1', '-vf', 'scale=480:-2', '-q:v', '4', '-f', 'image2', '-update', '1', $out,
+            ...($at === null ? ['-sseof', '-10'] : ['-ss', sprintf('%.3F', $at->seconds())]), '-i', $media,
+            ...($at === null ? [] : ['-frames:v', '1']), '-vf', $scale, '-q:v', '4', '-f', 'image2', '-update', '1', $out,
         ];
     }
 
+    /**
+     * Decodes a whole file and keeps nothing: what cannot be decoded makes it fail.
+     *
+     * @return list<string> arguments; the log ends with how far it came
+     */
+    public static function decode(string $file): array
+    {
+        return ['-xerror', '-i', $file, '-map', '0', '-f', 'null', '-'];
+    }
+
     /** @return list<string> */
-    private static function picture(string $codec): array
+    private static function picture(string $codec, ?SourceColour $colour): array
     {
         return match (true) {
             in_array($codec, self::IN_WEBM, true) => ['-c:v', 'copy', '-f', 'webm'],
             in_array($codec, self::IN_MP4, true) => ['-c:v', 'copy', '-movflags', '+faststart', '-f', 'mp4'],
             default => [
-                ...self::ENCODED, '-vf', 'scale=trunc(iw/2)*2:trunc(ih/2)*2', '-movflags', '+faststart', '-f', 'mp4',
+                ...self::ENCODED, '-vf', 'scale=trunc(iw/2)*2:trunc(ih/2)*2:'.self::toHd($colour), '-movflags', '+faststart', '-f', 'mp4',
             ],
         };
+    }
+
+    /** What is encoded anyway gets the colours of HD, and says so. */
+    private static function toHd(?SourceColour $colour): string
+    {
+        return $colour?->toHd() ?? 'out_range=tv:out_color_matrix=bt709';
     }
 
     /** @return list<string> */

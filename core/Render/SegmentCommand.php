@@ -10,7 +10,7 @@ use OpenReel\Core\Picture\PixelRect;
 final class SegmentCommand
 {
     /** Part of every cache key: change it whenever the command changes what comes out. */
-    public const RECIPE = 3;
+    public const RECIPE = 4;
 
     /** HD colour (ITU-R BT.709), whatever matrix the source has. */
     private const COLOUR = 'out_color_matrix=bt709:out_range=tv';
@@ -69,9 +69,10 @@ final class SegmentCommand
     private static function camera(SegmentSpec $spec, int $input, PixelRect $rect): string
     {
         $size = "{$rect->width}:{$rect->height}";
+        $colour = $spec->colour?->toHd() ?? self::COLOUR;
 
         return "[{$input}:v]fps={$spec->rate->fps},tpad=stop_mode=clone:stop=-1,trim=start=0,fps={$spec->rate->fps}:start_time=0,"
-            ."scale={$size}:force_original_aspect_ratio=increase,crop={$size},scale=".self::COLOUR.',setsar=1,format=yuv420p';
+            ."scale={$size}:force_original_aspect_ratio=increase,crop={$size},scale={$colour},setsar=1,format=yuv420p";
     }
 
     /**

@@ -8,6 +8,7 @@ use OpenReel\Core\Assembly\Segment;
 use OpenReel\Core\Assembly\Shot;
 use OpenReel\Core\Picture\PicturePlan;
 use OpenReel\Core\Picture\PixelRect;
+use OpenReel\Core\Picture\SourceColour;
 use OpenReel\Core\Time\FrameRate;
 use OpenReel\Core\Time\Tick;
 
@@ -21,6 +22,7 @@ final readonly class SegmentSpec
      * @param  string|null  $camera  hash of the camera's file, null when it is not shown
      * @param  Tick  $in  where in the camera's file the segment starts
      * @param  string|null  $slide  hash of the slide's file, null when it is not shown
+     * @param  SourceColour|null  $colour  how the camera's colours are meant, when it is shown
      */
     private function __construct(
         public PicturePlan $picture,
@@ -29,6 +31,7 @@ final readonly class SegmentSpec
         public ?string $camera,
         public Tick $in,
         public ?string $slide,
+        public ?SourceColour $colour,
     ) {
     }
 
@@ -44,6 +47,7 @@ final readonly class SegmentSpec
             $camera,
             $camera === null || $take === null ? Tick::zero() : $take->used->from->plus(Tick::ofFrames($shot->offset, $rate)),
             $shot->picture->slide === null ? null : $shot->slide?->hash,
+            $camera === null ? null : $take?->colour,
         );
     }
 
@@ -74,6 +78,7 @@ final readonly class SegmentSpec
             'in' => $this->in->count,
             'slide' => $this->slide,
             'logo' => $this->picture->logo?->hash,
+            'colour' => $this->colour?->asInput(),
             'recipe' => SegmentCommand::RECIPE,
         ], $encoder);
     }

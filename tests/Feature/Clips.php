@@ -89,6 +89,40 @@ final class Clips
         ]);
     }
 
+    /** One colour, told or not told in one range and matrix; a voice with it. */
+    public static function coloured(string $rgb, string $range, string $matrix, bool $tagged, string $size, string $codec = 'libvpx'): string
+    {
+        $extension = $codec === 'libvpx' ? 'webm' : 'mp4';
+        $tags = $tagged
+            ? ['-colorspace', $matrix === 'bt601' ? 'smpte170m' : 'bt709', '-color_range', $range, '-color_primaries', 'bt709', '-color_trc', 'bt709']
+            : ['-colorspace', 'unknown', '-color_range', 'unknown'];
+        $told = $tagged ? '' : ',setparams=range=unknown:colorspace=unknown:color_primaries=unknown:color_trc=unknown';
+
+        return self::make("colour-{$rgb}-{$range}-{$matrix}-".($tagged ? 'told' : 'untold')."-{$size}.{$extension}", [
+            '-f', 'lavfi', '-i', "color=0x{$rgb}:s={$size}:r=25:d=2,format=rgb24,scale=out_range={$range}:out_color_matrix={$matrix},format=yuv420p{$told}",
+            '-f', 'lavfi', '-i', self::voice(0.3, 1.4, 1.0), '-t', '2', '-c:v', $codec, '-b:v', '900k', ...$tags,
+            '-c:a', $extension === 'webm' ? 'libopus' : 'aac',
+        ]);
+    }
+
+    /** A camera whose pictures are pictures: JPEG or PNG, one a frame. */
+    public static function ofPictures(string $codec): string
+    {
+        return self::make("of-{$codec}.mov", ['-f', 'lavfi', '-i', 'testsrc2=s=320x240:r=10:d=2.5', '-f', 'lavfi', '-i', self::voice(0.5, 1.5, 1.0), '-t', '2.5', '-c:v', $codec, '-pix_fmt', $codec === 'png' ? 'rgb24' : 'yuvj420p', '-c:a', 'pcm_s16le']);
+    }
+
+    /** Sound with a picture attached, as music players keep covers. */
+    public static function withCover(): string
+    {
+        return self::make('with-cover.mp3', ['-f', 'lavfi', '-i', self::voice(0.5, 1.5, 1.0), '-i', self::slide(), '-t', '2.5', '-map', '0:a', '-map', '1:v', '-c:v', 'mjpeg', '-disposition:v', 'attached_pic', '-c:a', 'libmp3lame']);
+    }
+
+    /** Half a second, two hours of nothing, and half a second. */
+    public static function timeJump(): string
+    {
+        return self::make('time-jump.webm', ['-f', 'lavfi', '-i', 'testsrc2=s=320x240:r=10:d=1', '-f', 'lavfi', '-i', self::voice(0.1, 0.8, 1.0), '-t', '1', '-c:v', 'libvpx', '-b:v', '100k', '-vf', "setpts='PTS+if(gt(T,0.5),7200/TB,0)'", '-fps_mode', 'vfr', '-c:a', 'libopus']);
+    }
+
     public static function slide(string $size = '640x360', string $extension = 'png'): string
     {
         return self::make("slide-{$size}.{$extension}", ['-f', 'lavfi', '-i', "testsrc2=s={$size}", '-frames:v', '1']);

@@ -27,7 +27,7 @@ final class DeckTest extends FeatureTestCase
         self::assertSame(self::PAGES, array_column(array_column($sections, 'slide'), 'name'));
         self::assertSame([2560, 1440], [$sections[0]['slide']['width'], $sections[0]['slide']['height']]);
         $this->get($sections[0]['slide']['url'])->assertOk()->assertHeader('Content-Type', 'image/png');
-        self::assertSame([], File::files("{$this->mediaRoot}/drafts"));
+        self::assertSame([], $this->draftsLeft());
     }
 
     public function test_a_written_script_is_left_alone_and_slides_are_proposed(): void
@@ -153,7 +153,7 @@ final class DeckTest extends FeatureTestCase
 
         self::assertStringContainsString($says, (string) ($answer->json('refused.0') ?? $answer->json('decks.0.problem')));
         self::assertSame(0, Slide::query()->count());
-        self::assertSame([], File::isDirectory("{$this->mediaRoot}/drafts") ? File::files("{$this->mediaRoot}/drafts") : []);
+        self::assertSame([], $this->draftsLeft());
     }
 
     public function test_an_import_can_be_cancelled_and_leaves_the_lesson_as_it_was(): void

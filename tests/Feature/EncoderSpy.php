@@ -12,8 +12,11 @@ final class EncoderSpy implements Encoder
     /** @var list<string> */
     private array $kinds = [];
 
-    /** @param  \Closure|null  $before  called before every command; may throw */
-    public function __construct(private readonly Encoder $encoder, private readonly ?\Closure $before = null)
+    /**
+     * @param  \Closure|null  $before  called before every command; may throw
+     * @param  \Closure|null  $after  called with the arguments after every command
+     */
+    public function __construct(private readonly Encoder $encoder, private readonly ?\Closure $before = null, private readonly ?\Closure $after = null)
     {
     }
 
@@ -22,7 +25,7 @@ final class EncoderSpy implements Encoder
         return $this->encoder->version();
     }
 
-    public function run(array $arguments, ?callable $progress = null): string
+    public function run(array $arguments, ?callable $progress = null, ?float $seconds = null): string
     {
         $command = implode(' ', $arguments);
         $this->kinds[] = match (true) {
@@ -36,7 +39,12 @@ final class EncoderSpy implements Encoder
             ($this->before)();
         }
 
-        return $this->encoder->run($arguments, $progress);
+        $log = $this->encoder->run($arguments, $progress, $seconds);
+        if ($this->after !== null) {
+            ($this->after)($arguments);
+        }
+
+        return $log;
     }
 
     /** @return list<string> */

@@ -123,7 +123,7 @@ final class ExportTest extends FeatureTestCase
 
         self::assertSame(WorkState::Cancelled, $export->refresh()->state);
         self::assertLessThan(2, $commands->count('segment'));
-        self::assertSame([], glob($this->mediaRoot.'/drafts/*'));
+        self::assertSame([], $this->draftsLeft());
     }
 
     /** @return iterable<string, array{\Throwable|null, string}> */
@@ -147,7 +147,7 @@ final class ExportTest extends FeatureTestCase
         $problem = (string) ($answer->json('problem') ?? $answer->json('detail'));
         self::assertStringContainsString($says, $problem);
         self::assertStringNotContainsString('-secret', $problem);
-        self::assertSame([], glob($this->mediaRoot.'/drafts/*'), 'nothing half-written is left');
+        self::assertSame([], $this->draftsLeft(), 'nothing half-written is left');
         self::assertSame([], glob($this->mediaRoot.'/lessons/*/exports/*'));
 
         $this->useEncoder($good);

@@ -44,6 +44,12 @@ abstract class FeatureTestCase extends TestCase
         parent::tearDown();
     }
 
+    /** @return list<string> files that were being made and are still there */
+    protected function draftsLeft(): array
+    {
+        return glob($this->mediaRoot.'/drafts/*/*') ?: [];
+    }
+
     protected function media(): MediaStore
     {
         return app(MediaStore::class);

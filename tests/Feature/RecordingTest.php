@@ -31,7 +31,8 @@ final class RecordingTest extends FeatureTestCase
         $this->get("/api/takes/{$take->id}/poster")->assertOk()->assertHeader('Content-Type', 'image/jpeg');
         $wave = json_decode((string) $this->get("/api/takes/{$take->id}/wave")->assertOk()->streamedContent(), true);
         self::assertGreaterThan(100, max($wave));
-        self::assertFileDoesNotExist($this->media()->path($take->tracks[0]->path), 'the raw recording is not kept twice');
+        self::assertFileEquals(Clips::spoken(), $this->media()->path($take->tracks[0]->path), 'the recording stays until it is not needed any more');
+        self::assertSame([], $this->draftsLeft());
     }
 
     public function test_chunks_may_be_sent_again_but_not_out_of_order(): void

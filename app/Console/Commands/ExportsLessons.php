@@ -8,15 +8,14 @@ use App\Actions\ExportLesson;
 use App\Actions\Refusal;
 use App\Actions\RequestExport;
 use App\Media\MediaStore;
-use App\Media\Trouble;
 use App\Models\Export;
 use App\Models\Lesson;
-use Illuminate\Support\Facades\Log;
-use OpenReel\Core\Problem;
 
 /** Exporting from the command line: in this process, without queue workers. */
 trait ExportsLessons
 {
+    use SpeaksPlainly;
+
     /** Where the film goes. */
     private function out(): string
     {
@@ -40,21 +39,6 @@ trait ExportsLessons
         }
 
         return $export->refresh();
-    }
-
-    /** @param  callable(): int  $work */
-    private function plainly(callable $work): int
-    {
-        try {
-            return $work();
-        } catch (Refusal|Problem $e) {
-            $this->error($e->getMessage());
-        } catch (Trouble $e) {
-            Log::error($e->getMessage(), $e->context());
-            $this->error($e->getMessage());
-        }
-
-        return self::FAILURE;
     }
 
     private function progress(string $text): void

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
-use App\Actions\Refusal;
 use App\Actions\SettleDeck;
 use App\Http\Resources\DeckResource;
 use App\Models\Deck;
@@ -24,17 +23,14 @@ final class DeckController
 
     public function cancel(Deck $deck): DeckResource
     {
-        Deck::query()->whereKey($deck->id)->whereIn('state', [WorkState::Waiting, WorkState::Running])->update(['state' => WorkState::Cancelled]);
+        $deck->become(WorkState::Cancelled, WorkState::OPEN);
 
-        return new DeckResource($deck->refresh());
+        return new DeckResource($deck);
     }
 
     /** Takes a replaced deck back. */
     public function undo(Deck $deck, SettleDeck $settle): DeckResource
     {
-        if ($deck->state !== WorkState::Done || $deck->purpose !== 'replace') {
-            throw Refusal::conflict('There is nothing to take back: no slides were replaced by this file.');
-        }
         $settle->undo($deck);
 
         return new DeckResource($deck->refresh());

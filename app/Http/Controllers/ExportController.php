@@ -41,11 +41,9 @@ final class ExportController
 
     public function cancel(Export $export): ExportResource
     {
-        // Asked of the row as it is, so that an export finished a moment ago stays finished.
-        Export::query()->whereKey($export->id)->whereIn('state', [WorkState::Waiting, WorkState::Running])
-            ->update(['state' => WorkState::Cancelled, 'doing' => null]);
+        $export->become(WorkState::Cancelled, WorkState::OPEN, ['doing' => null]);
 
-        return $this->resource($export->refresh());
+        return $this->resource($export);
     }
 
     public function file(Request $request, Export $export): BinaryFileResponse

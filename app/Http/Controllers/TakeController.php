@@ -7,6 +7,7 @@ namespace App\Http\Controllers;
 use App\Actions\FinishTake;
 use App\Actions\GiveVerdict;
 use App\Actions\MakePoster;
+use App\Actions\ReadAgain;
 use App\Actions\Refusal;
 use App\Actions\StartTake;
 use App\Actions\TrimTake;
@@ -21,6 +22,7 @@ use App\Models\Track;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
+use Illuminate\Support\Facades\DB;
 use Illuminate\Validation\Rule;
 use OpenReel\Core\Take\Verdict;
 use Symfony\Component\HttpFoundation\BinaryFileResponse;
@@ -57,12 +59,15 @@ final class TakeController
 
     public function update(TakeRequest $request, Take $take, GiveVerdict $decide, TrimTake $trim): TakeResource
     {
-        if ($request->has('verdict')) {
-            $decide($take, Verdict::from($request->string('verdict')->value()));
-        }
-        if ($request->hasAny(['used_from_ms', 'used_until_ms'])) {
-            $trim($take, $request->ticks('used_from_ms'), $request->ticks('used_until_ms'));
-        }
+        // All of it or nothing.
+        DB::transaction(function () use ($request, $take, $decide, $trim): void {
+            if ($request->has('verdict')) {
+                $decide($take, Verdict::from($request->string('verdict')->value()));
+            }
+            if ($request->hasAny(['used_from_ms', 'used_until_ms'])) {
+                $trim($take, $request->ticks('used_from_ms'), $request->ticks('used_until_ms'));
+            }
+        });
 
         return new TakeResource($take->refresh());
     }
@@ -97,6 +102,12 @@ final class TakeController
         }
 
         return new TakeResource($finish($take, $sent));
+    }
+
+    /** Listens to the take anew, from what came from the recorder. */
+    public function readAgain(Take $take, ReadAgain $again): TakeResource
+    {
+        return new TakeResource($again($take));
     }
 
     /** Before it is ingested, a take is played as it came from the recorder. */

@@ -51,6 +51,7 @@ final class TakeResource extends JsonResource
             'cut_off' => $row['state'] === TakeState::Recording->value && self::isCutOff($tracks),
             'verdict' => $row['verdict'],
             'problem' => $row['problem'] ?? null,
+            'recording_kept' => (bool) ($row['recording_kept'] ?? true),
             'length_ms' => self::milliseconds($row['length_ticks']),
             'used_from_ms' => self::milliseconds($from),
             'used_until_ms' => self::milliseconds($until),

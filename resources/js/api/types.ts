@@ -53,6 +53,8 @@ export interface Take {
     cut_off: boolean;
     verdict: Verdict;
     problem: string | null;
+    /** What came from the recorder is still there, and can be read again. */
+    recording_kept: boolean;
     length_ms: number;
     used_from_ms: number;
     used_until_ms: number;

@@ -17,6 +17,7 @@ use OpenReel\Core\Picture\InsetShape;
 use OpenReel\Core\Picture\Layout;
 use OpenReel\Core\Picture\Logo;
 use OpenReel\Core\Picture\Shape;
+use OpenReel\Core\Picture\SourceColour;
 use OpenReel\Core\Render\IngestCommand;
 use OpenReel\Core\Render\JoinCommand;
 use OpenReel\Core\Render\SegmentCommand;
@@ -135,13 +136,33 @@ final class CommandsTest extends TestCase
         self::assertStringContainsString('-c:v libx264', $command('mpeg4', 'aac'));
         self::assertStringEndsWith('-an media', $command('vp9', null));
         self::assertStringNotContainsString('media', $command(null, 'opus'));
-        self::assertStringNotContainsString('flac', $command('vp8', null));
+        self::assertStringNotContainsString('-c:a flac', $command('vp8', null));
+        self::assertStringContainsString('-format_whitelist matroska,', $command('vp8', null));
+        self::assertStringStartsWith('-fflags +genpts+discardcorrupt -protocol_whitelist file,pipe', $command('vp8', null));
+    }
+
+    public function test_a_microphone_of_its_own_gives_the_sound(): void
+    {
+        $command = implode(' ', IngestCommand::arguments('camera', 'vp8', 'opus', 'media', 'sound', 'pcm', null, 'microphone'));
+
+        self::assertStringContainsString('-i camera -fflags', $command);
+        self::assertStringContainsString('[1:a:0]aresample', $command);
+        self::assertStringContainsString('-map 0:V:0 -map 1:a:0?', $command);
+    }
+
+    public function test_what_is_encoded_again_gets_the_colours_of_hd(): void
+    {
+        $command = implode(' ', IngestCommand::arguments('raw', 'mjpeg', null, 'media', 'sound', 'pcm', SourceColour::told('pc', 'bt470bg', 480)));
+
+        self::assertStringContainsString('in_range=pc:in_color_matrix=bt601:out_range=tv:out_color_matrix=bt709', $command);
+        self::assertStringContainsString('-colorspace bt709', $command);
     }
 
     public function test_the_poster_is_taken_where_the_speech_starts(): void
     {
         self::assertSame(['-ss', '1.200', '-i', 'media'], array_slice(IngestCommand::poster('media', Tick::ofMilliseconds(1200), 'out'), 0, 4));
         self::assertSame('0.000', IngestCommand::poster('media', Tick::zero(), 'out')[1]);
+        self::assertSame(['-sseof', '-10', '-i', 'media', '-vf'], array_slice(IngestCommand::poster('media', null, 'out'), 0, 5), 'its last picture');
     }
 
     public function test_joining_copies_the_picture(): void

@@ -34,6 +34,7 @@ export function TakeDesk({ lesson, section, take, onPicked, onStep }: Props) {
     const playback = useTakePlayback(media, take);
     const verdict = useLessonChange(lesson.id, (to: Verdict) => giveVerdict(take.id, to));
     const asArrived = useLessonChange(lesson.id, () => api.post(`takes/${take.id}/finish`, { as_arrived: true }));
+    const readAgain = useLessonChange(lesson.id, () => api.post(`takes/${take.id}/read-again`));
     const playable = take.state === 'ready' || take.state === 'ingesting';
 
     // A verdict counts from the key on, not only when the server has answered.
@@ -98,7 +99,17 @@ export function TakeDesk({ lesson, section, take, onPicked, onStep }: Props) {
                                 {playback.playing ? 'Pause' : 'Play'}
                             </Button>
                             <span className="soft">
-                                <Spinner size="sm" aria-hidden="true" /> Listening to the take. You can play it already.
+                                {take.problem ? (
+                                    <>
+                                        <Icon name="exclamation" /> {take.problem} The recording is safe, and is read
+                                        again by itself.
+                                    </>
+                                ) : (
+                                    <>
+                                        <Spinner size="sm" aria-hidden="true" /> Listening to the take. You can play it
+                                        already.
+                                    </>
+                                )}
                             </span>
                         </div>
                     )}
@@ -110,6 +121,17 @@ export function TakeDesk({ lesson, section, take, onPicked, onStep }: Props) {
                         (take.cut_off
                             ? 'This take was cut off while recording. What had arrived is safe.'
                             : 'This take is being recorded, or is still on its way from the browser that recorded it.')}
+                    {take.state === 'unusable' && take.recording_kept && (
+                        <p className="mt-2 mb-0">
+                            <Button
+                                size="sm"
+                                disabled={readAgain.isPending}
+                                onClick={() => readAgain.mutate(undefined, { onError: failed })}
+                            >
+                                Read again
+                            </Button>
+                        </p>
+                    )}
                     {take.cut_off && (
                         <p className="mt-2 mb-0">
                             <Button size="sm" onClick={() => asArrived.mutate(undefined, { onError: failed })}>

@@ -1,0 +1,73 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Actions;
+
+use App\Jobs\ClearRecordingsJob;
+use App\Jobs\IngestTakeJob;
+use App\Jobs\LostJobs;
+use App\Media\MediaStore;
+use App\Media\WorkLock;
+use App\Models\Take;
+use App\Models\TakeState;
+use Illuminate\Contracts\Cache\Repository;
+
+/** What keeps the house in order while workers have nothing to do: lost work is taken up, what is left over goes. */
+final class Upkeep
+{
+    /** Work of a worker that died is looked for this often. */
+    private const LOST_SECONDS = 2;
+
+    private const SWEEP_SECONDS = 60;
+
+    private const CLEAR_SECONDS = 3600;
+
+    /** A take into which nothing came for so long was given up before it began. */
+    private const EMPTY_HOURS = 2;
+
+    /** A take waits for its job a moment; when there is none after this, it gets another. */
+    private const WAITING_MINUTES = 5;
+
+    private float $looked = 0.0;
+
+    public function __construct(private readonly MediaStore $media, private readonly Repository $cache)
+    {
+    }
+
+    /** Called whenever a worker looks for work. */
+    public function __invoke(): void
+    {
+        if (microtime(true) - $this->looked < self::LOST_SECONDS) {
+            return;
+        }
+        $this->looked = microtime(true);
+        $lock = WorkLock::tryFor('upkeep');
+        if ($lock === null) {
+            return;
+        }
+        try {
+            LostJobs::release();
+            if ($this->cache->add('upkeep/sweep', true, self::SWEEP_SECONDS)) {
+                $this->sweep();
+            }
+            if ($this->cache->add('upkeep/clear', true, self::CLEAR_SECONDS)) {
+                ClearRecordingsJob::dispatch();
+            }
+        } finally {
+            $lock->release();
+        }
+    }
+
+    public function sweep(): void
+    {
+        $this->media->sweepDrafts();
+        Take::query()->where('state', TakeState::Recording)->where('created_at', '<', now()->subHours(self::EMPTY_HOURS))
+            ->whereDoesntHave('tracks', fn ($tracks) => $tracks->where('bytes', '>', 0))->delete();
+        Take::query()->where('state', TakeState::Ingesting)->where('updated_at', '<', now()->subMinutes(self::WAITING_MINUTES))->get()
+            ->each(function (Take $take): void {
+                $take->touch();
+                IngestTakeJob::dispatch($take->id);
+            });
+    }
+}
