@@ -41,7 +41,7 @@ final class AssembleLesson
         if ($logo !== null) {
             $files[$logo->hash] = $logo->path;
         }
-        $spoken = $this->spokenElsewhere($kept);
+        $spokenIn = $this->spokenIn($kept);
         $sources = [];
         foreach ($script->sections as $index => $text) {
             $section = $sections[$index] ?? null;
@@ -55,8 +55,8 @@ final class AssembleLesson
                 $files[$card->picture->hash] = $this->cards->path($card->picture->hash);
             }
             [$opening, $changes] = $cues->of($text, $ids);
-            $elsewhere = $takes === [] && $ids !== [] && array_diff($ids, $spoken) === [];
-            $sources[] = new SectionSource($section->id, $section->heading, $opening, $takes, $changes, $card, $elsewhere);
+            $elsewhere = $card === null && $takes === [] && $ids !== [] && array_diff_key(array_flip($ids), $spokenIn) === [];
+            $sources[] = new SectionSource($section->id, $section->heading, $opening, $takes, $changes, $card, $elsewhere ? $spokenIn[$ids[0]] : null, $ids);
         }
         $assembly = Assembly::of($frame, FrameRate::of($lesson->fps), $sources, LessonStyle::logo($style, $logo), $style->text('ground'));
 
@@ -89,11 +89,18 @@ final class AssembleLesson
 
     /**
      * @param  Collection<string, Collection<int, Take>>  $kept
-     * @return list<string> ids of all lines that some kept take speaks
+     * @return array<string, string> the section in whose takes a line is spoken, by line id
      */
-    private function spokenElsewhere(Collection $kept): array
+    private function spokenIn(Collection $kept): array
     {
-        return array_values($kept->flatten(1)->flatMap(fn (Take $t): array => array_column($t->lines, 'id'))->all());
+        $in = [];
+        foreach ($kept as $section => $takes) {
+            foreach ($takes as $take) {
+                $in += array_fill_keys(array_column($take->lines, 'id'), (string) $section);
+            }
+        }
+
+        return $in;
     }
 
     /**

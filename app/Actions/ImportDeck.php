@@ -71,7 +71,12 @@ final class ImportDeck
         $pdf = (string) preg_replace('/\.\w+$/', '.pdf', $deck->path);
         $this->media->settle($draft, $pdf);
         $asItCame = $deck->path;
-        $this->mustGoOn($deck, ['path' => $pdf, 'report' => ['notes' => $notes] + $deck->report]);
+        try {
+            $this->mustGoOn($deck, ['path' => $pdf, 'report' => ['notes' => $notes] + $deck->report]);
+        } catch (Cancelled $cancelled) {
+            $this->media->delete($pdf);
+            throw $cancelled;
+        }
         $this->media->delete($asItCame);
 
         return $notes;

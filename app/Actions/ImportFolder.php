@@ -166,11 +166,9 @@ final class ImportFolder
         $take = $section->takes()->create([
             'recorded_in' => $section->id,
             'number' => $entry['number'],
-            'lines' => $lines = SpokenLines::of($section),
-            'expected_ms' => SpokenLines::expected($lines),
             'state' => TakeState::Ingesting,
             'verdict' => $entry['mark'] === '-discard' ? Verdict::Discarded : Verdict::Undecided,
-        ]);
+        ] + SpokenLines::asTaken($section));
         $path = $take->folder().'/camera.part';
         $draft = $this->media->draft('part');
         copy($entry['file'], $draft);

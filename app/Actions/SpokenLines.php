@@ -6,6 +6,8 @@ namespace App\Actions;
 
 use App\Models\Section;
 use Illuminate\Support\Facades\DB;
+use OpenReel\Core\Script\Line;
+use OpenReel\Core\Script\Section as ScriptSection;
 use OpenReel\Core\Script\SpeakingTime;
 
 /** The lines of a section as they stand now: what a take recorded now speaks. */
@@ -18,12 +20,12 @@ final class SpokenLines
             ->map(fn (\stdClass $line): array => ['id' => (string) $line->id, 'text' => (string) $line->text])->all());
     }
 
-    /**
-     * @param  list<array{id: string, text: string}>  $lines
-     * @return int milliseconds that they take to say at the assumed pace
-     */
-    public static function expected(array $lines): int
+    /** @return array{lines: list<array{id: string, text: string}>, expected_ms: int, silence_ms: int} what a take recorded now says of its words */
+    public static function asTaken(Section $section): array
     {
-        return array_sum(array_map(fn (array $l): int => SpeakingTime::ofText($l['text']), $lines));
+        $script = ScriptSection::ofText($section->script);
+        $timed = array_map(fn (Line $l): array => [$l->paragraph, SpeakingTime::ofText($l->text)], $script->lines);
+
+        return ['lines' => self::of($section), 'expected_ms' => SpeakingTime::spoken($timed), 'silence_ms' => SpeakingTime::silence($script->cues)];
     }
 }

@@ -31,9 +31,7 @@ final class StartTake
                 'recorded_in' => $section->id,
                 'number' => (int) Take::query()->where('recorded_in', $section->id)->max('number') + 1,
                 'state' => TakeState::Recording,
-                'lines' => $lines = SpokenLines::of($section),
-                'expected_ms' => SpokenLines::expected($lines),
-            ]);
+            ] + SpokenLines::asTaken($section));
             foreach ($tracks as $kind => $mime) {
                 $take->tracks()->create(['kind' => $kind, 'mime' => $mime, 'path' => self::pathFor($take, $kind)]);
             }

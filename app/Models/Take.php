@@ -31,6 +31,7 @@ use OpenReel\Core\Take\Verdict;
  * @property list<string> $flags
  * @property list<array{id: string, text: string}> $lines as the script had them when it was recorded
  * @property int $expected_ms how long its lines take to say at the assumed pace
+ * @property int $silence_ms how long the script asked to be silent meanwhile
  * @property array<string, int> $line_ticks when each of them begins, by line id
  * @property int|null $camera_width
  * @property int|null $camera_height

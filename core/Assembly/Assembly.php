@@ -37,11 +37,16 @@ final readonly class Assembly
     public static function of(FrameSize $frame, FrameRate $rate, array $sections, ?Logo $logo = null, string $ground = PicturePlan::GROUND): self
     {
         $plan = new ShotPlan($frame, $rate, $logo, $ground);
-        $segments = $missing = [];
+        $segments = $missing = $guests = [];
+        foreach ($sections as $index => $section) {
+            if ($section->spokenIn !== null) {
+                $guests[$section->spokenIn][$index + 1] = $section;
+            }
+        }
         $start = 0;
         foreach ($sections as $index => $section) {
-            $made = self::segments($section, $index + 1, $start, $rate, $plan);
-            if ($made === [] && ! $section->isSpokenElsewhere) {
+            $made = self::segments($section, $index + 1, $guests[$section->id] ?? [], $start, $rate, $plan);
+            if ($made === [] && $section->spokenIn === null) {
                 $missing[] = $section;
             }
             foreach ($made as $segment) {
@@ -66,33 +71,71 @@ final readonly class Assembly
     /** @return list<Chapter> one a section, without gaps, ending where the lesson ends */
     public function chapters(): array
     {
-        $opening = array_values(array_filter($this->segments, fn (Segment $s): bool => $s->opensSection));
+        $titles = [];
+        foreach ($this->segments as $segment) {
+            foreach ($segment->chapters as $mark) {
+                $titles[$segment->startFrame + $mark->offset] = $mark->title;
+            }
+        }
+        $starts = array_keys($titles);
 
-        return array_map(fn (Segment $s, int $i): Chapter => new Chapter(
-            $s->title,
-            Tick::ofFrames($s->startFrame, $this->rate),
-            Tick::ofFrames($opening[$i + 1]->startFrame ?? $this->frames(), $this->rate),
-        ), $opening, array_keys($opening));
+        return array_map(fn (int $start, int $i): Chapter => new Chapter(
+            $titles[$start], Tick::ofFrames($start, $this->rate), Tick::ofFrames($starts[$i + 1] ?? $this->frames(), $this->rate),
+        ), $starts, array_keys($starts));
     }
 
-    /** @return list<Segment> */
-    private static function segments(SectionSource $section, int $position, int $start, FrameRate $rate, ShotPlan $plan): array
+    /**
+     * @param  array<int, SectionSource>  $guests  sections that are heard in this one's takes, by their position
+     * @return list<Segment>
+     */
+    private static function segments(SectionSource $section, int $position, array $guests, int $start, FrameRate $rate, ShotPlan $plan): array
     {
-        $title = trim($section->heading) === '' ? "Section {$position}" : $section->heading;
+        $title = $section->title($position);
         if ($section->card !== null) {
             $frames = max(1, $section->card->length->framesToHold($rate));
 
-            return [new Segment($section->id, $position, $title, $start, $frames, null, [$plan->card($section->card, $frames)])];
+            return [new Segment($section->id, $position, $title, $start, $frames, null, [$plan->card($section->card, $frames)], [new ChapterMark($title, 0)])];
         }
         $segments = [];
         $choice = $section->opening;
+        $changes = [$section->changesIn($section->takes), ...array_map(fn (SectionSource $guest): array => self::asGuest($guest, $section->takes), array_values($guests))];
         foreach ($section->takes as $take) {
             $frames = max(1, $take->used->length()->framesToHold($rate));
-            [$shots, $choice] = $plan->of($choice, $section->changes, $take, $frames);
-            $segments[] = new Segment($section->id, $position, $title, $start, $frames, $take, $shots, $segments === []);
+            [$shots, $choice] = $plan->of($choice, $changes, $take, $frames);
+            $chapters = [...($segments === [] ? [new ChapterMark($title, 0)] : []), ...self::guestChapters($guests, $take, $frames, $plan)];
+            $segments[] = new Segment($section->id, $position, $title, $start, $frames, $take, $shots, $chapters);
             $start += $frames;
         }
 
         return $segments;
+    }
+
+    /**
+     * What a section shows that is heard in another one's takes: what it begins with comes up where its first line does.
+     *
+     * @param  list<TakeSource>  $takes
+     * @return list<PictureChange>
+     */
+    private static function asGuest(SectionSource $guest, array $takes): array
+    {
+        return [...array_map(fn (string $line): PictureChange => new PictureChange($line, 0.0, $guest->opening), array_slice($guest->lines, 0, 1)), ...$guest->changesIn($takes)];
+    }
+
+    /**
+     * @param  array<int, SectionSource>  $guests
+     * @return list<ChapterMark> in order of time
+     */
+    private static function guestChapters(array $guests, TakeSource $take, int $frames, ShotPlan $plan): array
+    {
+        $marks = [];
+        foreach ($guests as $position => $guest) {
+            $frame = isset($guest->lines[0]) ? $plan->frameOf($take, $guest->lines[0]) : null;
+            if ($frame !== null && $frame < $frames) {
+                $marks[] = new ChapterMark($guest->title($position), $frame);
+            }
+        }
+        usort($marks, fn (ChapterMark $a, ChapterMark $b): int => $a->offset <=> $b->offset);
+
+        return $marks;
     }
 }

@@ -13,7 +13,7 @@ final readonly class Segment
      * @param  int  $frames  at least 1
      * @param  TakeSource|null  $take  null for a card
      * @param  non-empty-list<Shot>  $shots  without gaps, together as long as the segment
-     * @param  bool  $opensSection  false for the further takes of a section
+     * @param  list<ChapterMark>  $chapters  the sections that begin in it, in order; none in the further takes of a section
      */
     public function __construct(
         public string $sectionId,
@@ -23,7 +23,7 @@ final readonly class Segment
         public int $frames,
         public ?TakeSource $take,
         public array $shots,
-        public bool $opensSection = true,
+        public array $chapters,
     ) {
     }
 }

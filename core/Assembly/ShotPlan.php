@@ -19,21 +19,18 @@ final readonly class ShotPlan
 
     /**
      * @param  PictureChoice  $choice  what is seen when the segment begins
-     * @param  list<PictureChange>  $changes  in order
+     * @param  list<list<PictureChange>>  $changes  of each section that is heard in the take, in order
      * @return array{non-empty-list<Shot>, PictureChoice} the shots, and what is seen at the end
      */
     public function of(PictureChoice $choice, array $changes, TakeSource $take, int $frames): array
     {
         $cuts = [0 => $choice];
-        foreach ($changes as $change) {
-            $at = $take->at($change->line, $change->within);
-            if ($at === null) {
-                continue;
+        foreach ($this->timed($changes, $take) as [$frame, $then]) {
+            $choice = $then;
+            // What comes up behind the used part is seen from the next take on.
+            if ($frame < $frames) {
+                $cuts[$frame] = $then;
             }
-            $frame = min($frames - 1, intdiv($at->minusOrZero($take->used->from)->count, $this->rate->ticksPerFrame()));
-            // A cue never takes effect before the one it follows.
-            $frame = max($frame, array_key_last($cuts));
-            $cuts[$frame] = $choice = $change->then;
         }
         $shots = [];
         $starts = array_keys($cuts);
@@ -42,6 +39,36 @@ final readonly class ShotPlan
         }
 
         return [$shots, $choice];
+    }
+
+    /** The frame of the segment on which a place in the lines falls; null when the take does not speak that line. */
+    public function frameOf(TakeSource $take, string $line, float $within = 0.0): ?int
+    {
+        $at = $take->at($line, $within);
+
+        return $at === null ? null : intdiv($at->minusOrZero($take->used->from)->count, $this->rate->ticksPerFrame());
+    }
+
+    /**
+     * @param  list<list<PictureChange>>  $changes
+     * @return list<array{int, PictureChoice}> frame and what is seen from it on, in order of time
+     */
+    private function timed(array $changes, TakeSource $take): array
+    {
+        $timed = [];
+        foreach ($changes as $ofSection) {
+            $last = 0;
+            foreach ($ofSection as $change) {
+                $frame = $this->frameOf($take, $change->line, $change->within);
+                if ($frame !== null) {
+                    // A cue never takes effect before the one it follows.
+                    $timed[] = [$last = max($last, $frame), $change->then];
+                }
+            }
+        }
+        usort($timed, fn (array $a, array $b): int => $a[0] <=> $b[0]);
+
+        return $timed;
     }
 
     public function card(CardSource $card, int $frames): Shot

@@ -66,7 +66,8 @@ final readonly class Script
         $row = '# '.self::oneRow($title);
         $head = $this->title === null
             ? $row."\n".(trim($this->head) === '' ? ($this->sections === [] ? '' : "\n") : "\n".ltrim($this->head))
-            : (string) preg_replace_callback('/^((?:\xEF\xBB\xBF)?\s*)#(?!#)[^\r\n]*/u', fn (array $m): string => $m[1].$row, $this->head, 1);
+            // The head holds no other heading; cues of the lesson may stand above it.
+            : (string) preg_replace_callback('/^(\xEF\xBB\xBF)?#(?!#)[^\r\n]*/m', fn (array $m): string => ($m[1] ?? '').$row, $this->head, 1);
 
         return self::read($head.substr($this->write(), strlen($this->head)));
     }

@@ -39,27 +39,46 @@ final class SpeakingTime
      */
     public static function ofTimed(array $cues, array $lines, ?Pace $pace = null): Tick
     {
-        $silence = 0;
         foreach ($cues as $cue) {
             $card = $cue->kind === CueKind::Card ? CardCue::read($cue) : null;
             if ($card !== null) {
                 return $card->length;
             }
-            $silence += match ($cue->kind) {
-                CueKind::Pause => $cue->length()?->milliseconds() ?? 0,
-                CueKind::Slide => $cue->line > 1 || $cue->within > 0 ? self::SLIDE_PAUSE_MS : 0,
-                default => 0,
-            };
         }
-        if ($lines === []) {
-            return Tick::zero();
-        }
+
+        return $lines === [] ? Tick::zero()
+            : Tick::ofMilliseconds((int) round(self::spoken($lines) * ($pace ?? Pace::assumed())->factor) + self::silence($cues));
+    }
+
+    /**
+     * What depends on the pace.
+     *
+     * @param  list<array{int, int}>  $lines  paragraph and milliseconds at the assumed pace, as `ofText` gives them
+     * @return int milliseconds at the assumed pace
+     */
+    public static function spoken(array $lines): int
+    {
         $spoken = array_sum(array_column($lines, 1));
         foreach ($lines as $i => [$paragraph]) {
             $spoken += $i > 0 && $paragraph !== $lines[$i - 1][0] ? self::PARAGRAPH_PAUSE_MS : 0;
         }
 
-        return Tick::ofMilliseconds((int) round($spoken * ($pace ?? Pace::assumed())->factor) + $silence);
+        return $spoken;
+    }
+
+    /**
+     * What the script asks for and no pace changes.
+     *
+     * @param  list<Cue>  $cues
+     * @return int milliseconds
+     */
+    public static function silence(array $cues): int
+    {
+        return array_sum(array_map(fn (Cue $cue): int => match ($cue->kind) {
+            CueKind::Pause => $cue->length()?->milliseconds() ?? 0,
+            CueKind::Slide => $cue->line > 1 || $cue->within > 0 ? self::SLIDE_PAUSE_MS : 0,
+            default => 0,
+        }, $cues));
     }
 
     /** Milliseconds for one line with the pause behind it, at the assumed pace. */

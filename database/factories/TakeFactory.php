@@ -32,8 +32,8 @@ final class TakeFactory extends Factory
     public function configure(): static
     {
         return $this->afterCreating(function (Take $take): void {
-            $lines = $take->lines === [] ? SpokenLines::of($take->section) : $take->lines;
-            $take->update(['recorded_in' => $take->recorded_in ?? $take->section_id, 'lines' => $lines, 'expected_ms' => SpokenLines::expected($lines)]);
+            $said = SpokenLines::asTaken($take->section);
+            $take->update(['recorded_in' => $take->recorded_in ?? $take->section_id, 'lines' => $take->lines === [] ? $said['lines'] : $take->lines] + $said);
         });
     }
 }

@@ -7,7 +7,7 @@ use Illuminate\Database\Schema\Blueprint;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Schema;
 
-/** Takes say how their colours are meant, and whether what came from the recorder is still there. */
+/** Takes say how their colours are meant, how much silence the script asked for, and whether what came from the recorder is still there. */
 return new class extends Migration
 {
     public function up(): void
@@ -15,6 +15,7 @@ return new class extends Migration
         Schema::table('takes', function (Blueprint $table) {
             $table->string('colour_range')->nullable();
             $table->string('colour_matrix')->nullable();
+            $table->unsignedInteger('silence_ms')->default(0);
             $table->boolean('recording_kept')->default(true);
             $table->index(['state', 'recording_kept']);
         });

@@ -82,6 +82,14 @@ abstract class FeatureTestCase extends TestCase
         ], content: $bytes);
     }
 
+    /** @param  callable(): bool  $true */
+    protected function waitUntil(callable $true, float $seconds): void
+    {
+        for ($end = microtime(true) + $seconds; ! $true() && microtime(true) < $end;) {
+            usleep(50_000);
+        }
+    }
+
     protected function keep(Take $take): Take
     {
         $this->patchJson("/api/takes/{$take->id}", ['verdict' => 'kept'])->assertOk();

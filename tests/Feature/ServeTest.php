@@ -57,12 +57,4 @@ final class ServeTest extends FeatureTestCase
     {
         return @file_get_contents("http://127.0.0.1:{$port}/api/lessons") === '[]';
     }
-
-    /** @param  callable(): bool  $true */
-    private function waitUntil(callable $true, float $seconds): void
-    {
-        for ($end = microtime(true) + $seconds; ! $true() && microtime(true) < $end;) {
-            usleep(50_000);
-        }
-    }
 }

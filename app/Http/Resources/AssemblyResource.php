@@ -33,8 +33,19 @@ final class AssemblyResource extends JsonResource
             'length_ms' => $assembly->length()->milliseconds(),
             'segments' => array_map($this->segment(...), $assembly->segments),
             'missing' => array_map(fn (SectionSource $s): string => $s->id, $assembly->missing),
-            'rendered' => count(array_filter($this->resource->pictures(), fn (SegmentSpec $s): bool => $pieces->hasSegment($s))),
+            'sections' => $this->sections($assembly->segments),
+            // Sections of which nothing has to be rendered any more.
+            'rendered' => $this->sections($assembly->segments) - $this->sections(array_filter(
+                $assembly->segments,
+                fn (Segment $s): bool => array_filter(SegmentSpec::all($s, $assembly->rate), fn (SegmentSpec $spec): bool => ! $pieces->hasSegment($spec)) !== [],
+            )),
         ];
+    }
+
+    /** @param  array<int, Segment>  $segments */
+    private function sections(array $segments): int
+    {
+        return count(array_unique(array_map(fn (Segment $s): string => $s->sectionId, $segments)));
     }
 
     /** @return array<string, mixed> */

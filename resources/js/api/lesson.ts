@@ -66,7 +66,7 @@ export function useAssembly(lessonId: string) {
         ...assemblyOf(lessonId),
         refetchInterval: (query) => {
             const plan = query.state.data;
-            return plan && plan.rendered < plan.segments.length ? 2000 : false;
+            return plan && plan.rendered < plan.sections ? 2000 : false;
         },
     });
 }

@@ -156,7 +156,9 @@ export interface Assembly {
     segments: Segment[];
     /** Ids of sections without a kept take. */
     missing: string[];
-    /** How many segments are rendered already. */
+    /** How many sections are heard or seen. */
+    sections: number;
+    /** How many of them are rendered already. */
     rendered: number;
 }
 

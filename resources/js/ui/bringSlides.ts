@@ -1,4 +1,4 @@
-import { api } from '../api/client';
+import { api, ApiProblem } from '../api/client';
 import type { Deck } from '../api/types';
 
 export const pictureTypes = '.png,.jpg,.jpeg,.webp,.svg';
@@ -13,11 +13,63 @@ export interface Brought {
     decks: Deck[];
 }
 
-/** Sends pictures and decks of slides; they join the lesson's slides and change nothing of its script. */
-export function bringSlides(lessonId: string, files: File[], purpose: 'add' | 'replace' = 'add'): Promise<Brought> {
+/** Servers drop what is more than twenty files at once, and say nothing. */
+const mostFiles = 12;
+const mostBytes = 60_000_000;
+
+/** Files in the order of their names, numbers by value, in portions that a server takes at once. */
+export function portions(files: File[]): File[][] {
+    const found: File[][] = [];
+    let bytes = 0;
+    for (const file of [...files].sort((a, b) => a.name.localeCompare(b.name, undefined, { numeric: true }))) {
+        const last = found.at(-1);
+        if (last && last.length < mostFiles && bytes + file.size <= mostBytes) {
+            last.push(file);
+            bytes += file.size;
+        } else {
+            found.push([file]);
+            bytes = file.size;
+        }
+    }
+    return found;
+}
+
+/**
+ * Sends pictures and decks of slides; they join the lesson's slides and change nothing of its script.
+ *
+ * @param onProgress told how many files have been sent
+ */
+export async function bringSlides(
+    lessonId: string,
+    files: File[],
+    purpose: 'add' | 'replace' = 'add',
+    onProgress: (sent: number) => void = () => undefined,
+): Promise<Brought> {
+    const all: Brought = { added: 0, names: [], refused: [], decks: [] };
+    let sent = 0;
+    for (const portion of portions(files)) {
+        const answer = await send(lessonId, portion, purpose);
+        all.added += answer.added;
+        all.names.push(...answer.names);
+        all.refused.push(...answer.refused);
+        all.decks.push(...answer.decks);
+        onProgress((sent += portion.length));
+    }
+    return all;
+}
+
+/** A portion that the server refuses whole is named file by file, and does not stop the others. */
+async function send(lessonId: string, files: File[], purpose: string): Promise<Brought> {
     const form = new FormData();
     files.forEach((file) => form.append('files[]', file));
     form.append('fill', '0');
     form.append('purpose', purpose);
-    return api.post<Brought>(`lessons/${lessonId}/slides`, form);
+    try {
+        return await api.post<Brought>(`lessons/${lessonId}/slides`, form);
+    } catch (error) {
+        if (!(error instanceof ApiProblem) || error.status >= 500) {
+            throw error;
+        }
+        return { added: 0, names: [], decks: [], refused: files.map(({ name }) => `“${name}”: ${error.message}`) };
+    }
 }

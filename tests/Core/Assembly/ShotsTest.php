@@ -91,9 +91,46 @@ final class ShotsTest extends TestCase
 
     public function test_a_section_spoken_in_anothers_take_is_not_missing(): void
     {
-        $assembly = $this->of([new SectionSource('a', 'A', new PictureChoice), new SectionSource('b', 'B', new PictureChoice, isSpokenElsewhere: true)]);
+        $assembly = $this->of([new SectionSource('a', 'A', new PictureChoice), new SectionSource('b', 'B', new PictureChoice, spokenIn: 'a')]);
 
         self::assertSame(['A'], array_map(fn (SectionSource $s): string => $s->heading, $assembly->missing));
+    }
+
+    public function test_a_section_split_off_keeps_its_chapter_and_what_it_shows(): void
+    {
+        // One take says a, b and c; b and c have become a section of their own, with a cue before c.
+        $assembly = $this->of([
+            new SectionSource('s', 'One', $this->choice('one'), [$this->take('t', ['a' => 1.0, 'b' => 2.5, 'c' => 4.0])], lines: ['a']),
+            new SectionSource('g', 'Two', $this->choice('two'), [], [new PictureChange('c', 0.0, $this->choice('three'))], spokenIn: 's', lines: ['b', 'c']),
+        ]);
+
+        self::assertSame([[0, 37, 'one'], [37, 38, 'two'], [75, 25, 'three']], $this->shots($assembly->segments[0]));
+        self::assertSame(
+            [['One', 0, 37 * 1920], ['Two', 37 * 1920, 100 * 1920]],
+            array_map(fn (Chapter $c): array => [$c->title, $c->from->count, $c->until->count], $assembly->chapters()),
+        );
+        self::assertSame([], $assembly->missing);
+    }
+
+    public function test_a_cue_behind_the_used_part_is_never_seen_but_holds_for_the_next_take(): void
+    {
+        // Used until second 5; line d would begin at 5.5 s.
+        $section = new SectionSource('s', 'One', $this->choice('one'), [$this->take('t', ['a' => 1.0, 'd' => 5.5]), $this->take('u', ['e' => 1.0])], [new PictureChange('d', 0.0, $this->choice('two'))]);
+        $assembly = $this->of([$section]);
+
+        self::assertSame([[0, 100, 'one']], $this->shots($assembly->segments[0]));
+        self::assertSame([[0, 100, 'two']], $this->shots($assembly->segments[1]));
+    }
+
+    public function test_a_cue_before_a_line_that_is_not_spoken_yet_comes_up_with_the_next_one(): void
+    {
+        $section = new SectionSource(
+            's', 'One', $this->choice('one'), [$this->take('t', ['a' => 1.0, 'b' => 2.5])],
+            [new PictureChange('new', 0.5, $this->choice('two')), new PictureChange('last', 0.0, $this->choice('never seen'))],
+            lines: ['a', 'new', 'newer', 'b', 'last'],
+        );
+
+        self::assertSame([[0, 37, 'one'], [37, 63, 'two']], $this->shots($this->of([$section])->segments[0]));
     }
 
     /** @param  list<PictureChange>  $changes */

@@ -37,13 +37,13 @@ export default function HandOverRoom() {
     const running = latest?.state === 'waiting' || latest?.state === 'running';
     const done = latest?.state === 'done';
     const missing = lesson.sections.filter((s) => plan.missing.includes(s.id));
-    const ready = plan.rendered === plan.segments.length;
+    const ready = plan.rendered === plan.sections;
     return (
         <main className="room handover-room">
             <h1>Hand over</h1>
             <p className="times mb-1">
-                {plan.segments.length} {plan.segments.length === 1 ? 'section' : 'sections'}, {clock(plan.length_ms)},{' '}
-                {lesson.width} x {lesson.height} at {lesson.fps} frames a second, with a chapter for each section.
+                {plan.sections} {plan.sections === 1 ? 'section' : 'sections'}, {clock(plan.length_ms)}, {lesson.width}{' '}
+                x {lesson.height} at {lesson.fps} frames a second, with a chapter for each section.
             </p>
             {missing.length > 0 && (
                 <p className="flag">
@@ -75,7 +75,7 @@ export default function HandOverRoom() {
                             ? 'The film below is up to date.'
                             : ready
                               ? 'Every section is rendered already; this takes a moment.'
-                              : `${plan.rendered} of ${plan.segments.length} sections are rendered already.`}
+                              : `${plan.rendered} of ${plan.sections} sections are rendered already.`}
                     </span>
                 </div>
             )}

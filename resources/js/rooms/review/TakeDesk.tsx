@@ -45,11 +45,11 @@ export function TakeDesk({ lesson, section, take, onPicked, onStep }: Props) {
         }
         onPicked(take.id);
         const before = standing;
-        const kept = section.takes.find((t) => t.verdict === 'kept');
+        const kept = section.takes.filter((t) => t.verdict === 'kept' && t.id !== take.id);
         const undo = async () => {
             await giveVerdict(take.id, before);
-            if (kept && kept.id !== take.id) {
-                await giveVerdict(kept.id, 'kept');
+            for (const other of kept) {
+                await giveVerdict(other.id, 'kept');
             }
             verdict.reset();
             refresh.mutate();
@@ -191,7 +191,7 @@ function Warning({ take }: { take: Take }) {
 function nextStep(lesson: Lesson, section: Section, take: Take): { to: string; says: string } {
     const at = lesson.sections.findIndex((s) => s.id === section.id);
     const order = [...lesson.sections.slice(at + 1), ...lesson.sections.slice(0, at)];
-    const open = order.find((s) => s.id !== take.section_id && sectionState(s).kept === null);
+    const open = order.find((s) => s.id !== take.section_id && s.lines.length > 0 && sectionState(s).fill !== 'filled');
     if (!open) {
         return { to: roomPath(lesson.id, 'finish'), says: 'Finish' };
     }

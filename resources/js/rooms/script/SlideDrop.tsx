@@ -15,15 +15,25 @@ interface Props {
     children?: ReactNode;
 }
 
+/** Many refusals are one notice, not a row of them. */
+function sayRefused(say: (says: string) => void, refused: string[]): void {
+    const shown = refused.slice(0, 5).join(' ');
+    if (refused.length > 0) {
+        say(refused.length > 5 ? `${shown} And ${refused.length - 5} more were refused.` : shown);
+    }
+}
+
 /** A place to drop slides on, or to choose them from. Several at once go on to the sections that follow. */
 export function SlideDrop({ lesson, slide, label, onBrought, children }: Props) {
     const id = useId();
     const input = useRef<HTMLInputElement>(null);
     const [over, setOver] = useState(false);
     const { say, failed } = useNotices();
+    const [progress, setProgress] = useState({ sent: 0, of: 0 });
     const send = useLessonChange(lesson.id, async (files: File[]) => {
-        const answer = await bringSlides(lesson.id, files);
-        answer.refused.forEach((why) => say(why));
+        setProgress({ sent: 0, of: files.length });
+        const answer = await bringSlides(lesson.id, files, 'add', (sent) => setProgress({ sent, of: files.length }));
+        sayRefused(say, answer.refused);
         onBrought(answer.names);
     });
     const bring = (list: FileList | null) => {
@@ -55,7 +65,8 @@ export function SlideDrop({ lesson, slide, label, onBrought, children }: Props) 
             <span className={slide ? 'replace' : 'invite'}>
                 {send.isPending ? (
                     <>
-                        <Spinner size="sm" aria-hidden="true" /> Bringing in...
+                        <Spinner size="sm" aria-hidden="true" /> Bringing in
+                        {progress.of > 1 ? ` ${progress.sent} of ${progress.of}` : ''}...
                     </>
                 ) : slide ? (
                     'Another slide'
