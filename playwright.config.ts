@@ -23,6 +23,8 @@ export default defineConfig({
         baseURL: `http://127.0.0.1:${port}`,
         viewport: { width: 1280, height: 800 },
         acceptDownloads: true,
+        // As the interface itself sends it; calls of the tests come from no page.
+        extraHTTPHeaders: { 'X-Open-Reel': '1' },
         trace: 'retain-on-failure',
         launchOptions: {
             executablePath: '/usr/bin/chromium',

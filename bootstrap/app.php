@@ -2,7 +2,9 @@
 
 declare(strict_types=1);
 
+use App\Http\Middleware\CleanText;
 use App\Http\Middleware\RefuseOtherSites;
+use App\Http\Middleware\SecurityHeaders;
 use App\Http\ProblemDetails;
 use Illuminate\Foundation\Application;
 use Illuminate\Foundation\Configuration\Exceptions;
@@ -17,7 +19,8 @@ return Application::configure(basePath: dirname(__DIR__))
     )
     ->withMiddleware(function (Middleware $middleware): void {
         $middleware->remove(HandleCors::class);
-        $middleware->prepend(RefuseOtherSites::class);
+        $middleware->prepend([SecurityHeaders::class, RefuseOtherSites::class]);
+        $middleware->append(CleanText::class);
         // Script text keeps its line ends and an emptied field is an empty text, not "nothing said".
         $middleware->remove([
             Illuminate\Foundation\Http\Middleware\TrimStrings::class,

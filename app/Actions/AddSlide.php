@@ -48,9 +48,7 @@ final class AddSlide
         try {
             $this->media->mustHaveRoomFor((int) filesize($picture->path), 'the slide');
             $path = "lessons/{$lesson->id}/slides/{$id}.{$picture->extension}";
-            $draft = $this->media->draft($picture->extension);
-            copy($picture->path, $draft);
-            $this->media->settle($draft, $path);
+            $this->media->settle($this->media->copied($picture->path, $picture->extension), $path);
         } finally {
             $picture->forget();
         }

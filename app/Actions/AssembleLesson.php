@@ -23,10 +23,6 @@ use OpenReel\Core\Time\Tick;
 /** Computes a lesson's assembly from its script, slides, style and verdicts. Nothing is stored. */
 final class AssembleLesson
 {
-    public function __construct(private readonly CardPicture $cards)
-    {
-    }
-
     public function __invoke(Lesson $lesson): AssembledLesson
     {
         $style = LessonStyle::of($lesson);
@@ -49,10 +45,10 @@ final class AssembleLesson
                 break;
             }
             $ids = $lines[$section->id] ?? [];
-            $card = $this->cards->of($text, $frame, $style);
+            $card = CardPicture::of($text, $frame, $style);
             $takes = $card === null ? $this->takes($kept->get($section->id, new Collection), $ids, $files) : [];
             if ($card !== null) {
-                $files[$card->picture->hash] = $this->cards->path($card->picture->hash);
+                $files[$card->picture->hash] = CardPicture::path($card->picture->hash);
             }
             [$opening, $changes] = $cues->of($text, $ids);
             $elsewhere = $card === null && $takes === [] && $ids !== [] && array_diff_key(array_flip($ids), $spokenIn) === [];

@@ -26,6 +26,7 @@ final class ExportLesson
 {
     public function __construct(
         private readonly AssembleLesson $assemble,
+        private readonly CardPicture $cards,
         private readonly PieceRenderer $pieces,
         private readonly Encoder $encoder,
         private readonly Prober $prober,
@@ -48,6 +49,7 @@ final class ExportLesson
         $this->media->mustHaveRoomFor(0, 'the film');
         $report = new ExportProgress($export, $progress);
         $report->begin($assembly->frames(), PlanHash::of($lesson));
+        $this->cards->drawAll($export->lesson);
 
         $soundtrack = $this->render($lesson, $report);
         $report->joining();
@@ -126,8 +128,9 @@ final class ExportLesson
         $chapters = $this->media->draft('ffmeta');
         $film = $this->media->draft('mp4');
         try {
-            file_put_contents($chapters, ChapterFile::write($export->lesson->title, $lesson->assembly->chapters()));
-            $this->encoder->run(JoinCommand::lesson($list, $soundtrack->path, $chapters, $film));
+            $marks = $lesson->assembly->chapters();
+            $this->media->fill($chapters, ChapterFile::write($export->lesson->title, $marks));
+            $this->encoder->run(JoinCommand::lesson($list, $soundtrack->path, $chapters, $film, ChapterFile::arguments($export->lesson->title, $marks)));
         } catch (\Throwable $e) {
             @unlink($film);
             throw $e;

@@ -6,6 +6,7 @@ namespace App\Actions;
 
 use App\Media\Cancelled;
 use App\Media\MediaStore;
+use App\Media\Office\Presentation;
 use App\Media\Office\SpeakerNotes;
 use App\Media\OfficeConverter;
 use App\Media\ProgramFailed;
@@ -39,10 +40,10 @@ final class ImportDeck
         try {
             $pages = $this->look($pdf, $deck->name);
             $this->mustGoOn($deck, ['total' => $pages]);
-            $words = $this->slides->words($pdf);
-            $looks = $this->slides->looks($pdf);
+            $words = $this->slides->words($pdf, $pages);
+            $looks = $this->slides->looks($pdf, $pages);
         } catch (ProgramFailed $failure) {
-            throw UnreadableFile::because("\"{$deck->name}\" is damaged: its pages cannot be read.", $failure->detail);
+            throw $this->unreadable($deck, 'its pages cannot be read', $failure);
         }
         $drafts = [];
         try {
@@ -65,9 +66,15 @@ final class ImportDeck
             // An earlier try came this far.
             return array_values(array_map(strval(...), (array) ($deck->report['notes'] ?? [])));
         }
-        $notes = SpeakerNotes::read($path, $deck->name);
+        $copy = $this->media->copied($path, pathinfo($deck->path, PATHINFO_EXTENSION));
         $draft = $this->media->draft('pdf');
-        $this->office->toPdf($path, $draft);
+        try {
+            $this->mustBeFew(Presentation::tame($copy, $deck->name), $deck->name);
+            $notes = SpeakerNotes::read($copy, $deck->name);
+            $this->office->toPdf($copy, $draft);
+        } finally {
+            @unlink($copy);
+        }
         $pdf = (string) preg_replace('/\.\w+$/', '.pdf', $deck->path);
         $this->media->settle($draft, $pdf);
         $asItCame = $deck->path;
@@ -101,9 +108,22 @@ final class ImportDeck
         return match (true) {
             $facts->isLocked => throw UnreadableFile::because("\"{$name}\" is protected with a password. Save it without one and try again."),
             $facts->pages === 0 => throw UnreadableFile::because("\"{$name}\" has no pages."),
-            $facts->pages > self::MOST_PAGES => throw UnreadableFile::because("\"{$name}\" has {$facts->pages} pages; at most ".self::MOST_PAGES.' can be brought in at once.'),
-            default => $facts->pages,
+            default => $this->mustBeFew($facts->pages, $name),
         };
+    }
+
+    /** @throws UnreadableFile */
+    private function mustBeFew(int $pages, string $name): int
+    {
+        return $pages <= self::MOST_PAGES ? $pages
+            : throw UnreadableFile::because("\"{$name}\" has {$pages} pages; at most ".self::MOST_PAGES.' can be brought in at once.');
+    }
+
+    private function unreadable(Deck $deck, string $why, ProgramFailed $failure): UnreadableFile
+    {
+        return UnreadableFile::because($failure->tookTooLong
+            ? "\"{$deck->name}\" takes too long to draw. Save it with smaller pictures or fewer effects and try again."
+            : "\"{$deck->name}\" is damaged: {$why}.", $failure->detail);
     }
 
     /** @return array<int, string> draft by page */
@@ -128,7 +148,7 @@ final class ImportDeck
             Workshop::run($work, (int) config('reel.render_slots'));
         } catch (\Throwable $e) {
             array_map(fn (string $draft): bool => @unlink($draft), $drafts);
-            throw $e instanceof ProgramFailed ? UnreadableFile::because("\"{$deck->name}\" is damaged: one of its pages cannot be drawn.", $e->detail) : $e;
+            throw $e instanceof ProgramFailed ? $this->unreadable($deck, 'one of its pages cannot be drawn', $e) : $e;
         }
 
         return $drafts;

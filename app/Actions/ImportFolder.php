@@ -170,9 +170,7 @@ final class ImportFolder
             'verdict' => $entry['mark'] === '-discard' ? Verdict::Discarded : Verdict::Undecided,
         ] + SpokenLines::asTaken($section));
         $path = $take->folder().'/camera.part';
-        $draft = $this->media->draft('part');
-        copy($entry['file'], $draft);
-        $this->media->settle($draft, $path);
+        $this->media->settle($this->media->copied($entry['file'], 'part'), $path);
         $take->tracks()->create(['kind' => 'camera', 'mime' => 'application/octet-stream', 'path' => $path, 'bytes' => $bytes, 'next_chunk' => 1]);
 
         return $take;

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Actions;
 
+use App\Jobs\ReadAloudJob;
 use App\Media\MediaStore;
 use App\Media\Voice;
 use App\Models\Section;
@@ -15,22 +16,54 @@ final class ReadAloud
 {
     private const NOTHING_WRITTEN = 'Nothing is written in this section yet. This is the stand-in voice, so that you can try everything without a microphone.';
 
+    /** So much is read while somebody waits; more takes longer than they should, and is read in the background. */
+    private const AT_ONCE = 1_200;
+
     public function __construct(private readonly Voice $voice, private readonly MediaStore $media)
     {
     }
 
-    /** @return string path on the media disk */
-    public function __invoke(Section $section): string
+    /** @return string|null path on the media disk; null while it is being read */
+    public function __invoke(Section $section): ?string
     {
-        $lines = array_map(fn (Line $l): string => $l->text, LineSplitter::split($section->script));
-        $text = $lines === [] ? self::NOTHING_WRITTEN : implode("\n", $lines);
-        $path = 'stand-in/'.hash('sha256', $text).'.wav';
+        $text = self::textOf($section);
+        $path = self::path($text);
         if (! $this->media->exists($path)) {
-            $draft = $this->media->draft('wav');
-            $this->voice->speak($text, $draft);
-            $this->media->settle($draft, $path);
+            if (mb_strlen($text) > self::AT_ONCE) {
+                ReadAloudJob::dispatch($section->id);
+
+                return $this->media->exists($path) ? $path : null;
+            }
+            $this->now($text);
         }
 
         return $path;
+    }
+
+    public function all(Section $section): void
+    {
+        $text = self::textOf($section);
+        if (! $this->media->exists(self::path($text))) {
+            $this->now($text);
+        }
+    }
+
+    private function now(string $text): void
+    {
+        $draft = $this->media->draft('wav');
+        $this->voice->speak($text, $draft);
+        $this->media->settle($draft, self::path($text));
+    }
+
+    private static function textOf(Section $section): string
+    {
+        $lines = array_map(fn (Line $l): string => $l->text, LineSplitter::split($section->script));
+
+        return $lines === [] ? self::NOTHING_WRITTEN : implode("\n", $lines);
+    }
+
+    private static function path(string $text): string
+    {
+        return 'stand-in/'.hash('sha256', $text).'.wav';
     }
 }

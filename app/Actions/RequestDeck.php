@@ -10,6 +10,7 @@ use App\Models\Deck;
 use App\Models\Lesson;
 use App\Models\WorkState;
 use Illuminate\Support\Str;
+use OpenReel\Core\Script\PlainText;
 
 /** Takes in a file of slides and has its pages drawn in the background. */
 final class RequestDeck
@@ -27,7 +28,7 @@ final class RequestDeck
      */
     public function __invoke(Lesson $lesson, string $file, string $name, string $purpose): Deck
     {
-        $name = mb_substr(mb_scrub($name, 'UTF-8'), 0, 200);
+        $name = mb_substr(PlainText::row($name), 0, 200);
         $kind = strtolower(pathinfo($name, PATHINFO_EXTENSION));
         $bytes = (int) @filesize($file);
         if ($bytes === 0) {
@@ -42,9 +43,7 @@ final class RequestDeck
         $this->media->mustHaveRoomFor(2 * $bytes, 'the slides');
         $id = strtolower((string) Str::ulid());
         $path = "lessons/{$lesson->id}/decks/{$id}.{$kind}";
-        $draft = $this->media->draft($kind);
-        copy($file, $draft);
-        $this->media->settle($draft, $path);
+        $this->media->settle($this->media->copied($file, $kind), $path);
         $deck = $lesson->decks()->create(['id' => $id, 'name' => $name, 'path' => $path, 'purpose' => $purpose, 'state' => WorkState::Waiting]);
         ImportDeckJob::dispatch($deck->id);
 

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Actions;
 
+use App\Jobs\DrawCardsJob;
 use App\Jobs\PrepareLessonJob;
 use App\Models\Lesson;
 use Illuminate\Support\Facades\DB;
@@ -54,6 +55,9 @@ final class SaveScript
 
             return true;
         });
+        if ($changed && array_filter($script->sections, fn (Section $s): bool => $s->card() !== null) !== []) {
+            DrawCardsJob::dispatch($lesson->id);
+        }
         if ($changed && DB::table('takes')->whereIn('section_id', $lesson->sections()->select('id'))->where('verdict', 'kept')->exists()) {
             PrepareLessonJob::dispatch($lesson->id);
         }

@@ -33,7 +33,7 @@ final class StartTake
                 'state' => TakeState::Recording,
             ] + SpokenLines::asTaken($section));
             foreach ($tracks as $kind => $mime) {
-                $take->tracks()->create(['kind' => $kind, 'mime' => $mime, 'path' => self::pathFor($take, $kind)]);
+                $take->tracks()->create(['kind' => $kind, 'mime' => Track::mimeOf($mime) ?? 'application/octet-stream', 'path' => self::pathFor($take, $kind)]);
             }
             $section->touch();
 

@@ -20,8 +20,6 @@ final class MediaResponse
         }
         $response = new BinaryFileResponse($media->path($path), 200, [
             'Content-Type' => $mime,
-            'X-Content-Type-Options' => 'nosniff',
-            'Content-Security-Policy' => "default-src 'none'",
             'Cache-Control' => $unchanging ? 'private, max-age=86400' : 'no-store',
         ], false);
         if ($downloadAs !== null) {

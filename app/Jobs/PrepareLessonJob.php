@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Jobs;
 
 use App\Actions\AssembleLesson;
+use App\Actions\CardPicture;
 use App\Media\PieceRenderer;
 use App\Models\Lesson;
 use Illuminate\Contracts\Queue\ShouldBeUniqueUntilProcessing;
@@ -35,17 +36,18 @@ final class PrepareLessonJob implements ShouldBeUniqueUntilProcessing, ShouldQue
         return "prepare/{$this->lessonId}";
     }
 
-    public function handle(AssembleLesson $assemble, PieceRenderer $pieces): void
+    public function handle(AssembleLesson $assemble, PieceRenderer $pieces, CardPicture $cards): void
     {
-        $this->alone(fn () => $this->prepare($assemble, $pieces));
+        $this->alone(fn () => $this->prepare($assemble, $pieces, $cards));
     }
 
-    private function prepare(AssembleLesson $assemble, PieceRenderer $pieces): void
+    private function prepare(AssembleLesson $assemble, PieceRenderer $pieces, CardPicture $cards): void
     {
         $lesson = Lesson::query()->find($this->lessonId);
         if ($lesson === null) {
             return;
         }
+        $cards->drawAll($lesson);
         $assembled = $assemble($lesson);
         $sounds = $assembled->sounds();
         foreach ($assembled->assembly->segments as $index => $segment) {

@@ -46,7 +46,7 @@ final class Drafts
 
                 continue;
             }
-            $lock = @fopen($left.'/'.self::LOCK, 'c');
+            $lock = @fopen($left.'/'.self::LOCK, 'ce');
             if ($lock !== false && flock($lock, LOCK_EX | LOCK_NB)) {
                 File::deleteDirectory($left);
             }
@@ -62,7 +62,7 @@ final class Drafts
             return $this->folder;
         }
         $folder = $this->root.'/'.Str::ulid();
-        if (! @mkdir($folder, 0o755, true) || ($lock = @fopen($folder.'/'.self::LOCK, 'c')) === false) {
+        if (! @mkdir($folder, 0o755, true) || ($lock = @fopen($folder.'/'.self::LOCK, 'ce')) === false) {
             throw DiskFull::writing('the draft of a file');
         }
         flock($lock, LOCK_EX | LOCK_NB);

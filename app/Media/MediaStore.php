@@ -52,11 +52,37 @@ final class MediaStore
     public function write(string $relative, string $content): void
     {
         $draft = $this->draft('part');
+        $this->fill($draft, $content);
+        $this->settle($draft, $relative);
+    }
+
+    /**
+     * Writes all of a draft.
+     *
+     * @throws DiskFull
+     */
+    public function fill(string $draft, string $content): void
+    {
         if (@file_put_contents($draft, $content) !== strlen($content)) {
             @unlink($draft);
             throw DiskFull::writing('the file');
         }
-        $this->settle($draft, $relative);
+    }
+
+    /**
+     * A draft that is a copy of somebody's file.
+     *
+     * @throws DiskFull
+     */
+    public function copied(string $file, string $extension): string
+    {
+        $draft = $this->draft($extension);
+        if (! @copy($file, $draft) || @filesize($draft) !== @filesize($file)) {
+            @unlink($draft);
+            throw DiskFull::writing('the file');
+        }
+
+        return $draft;
     }
 
     public function hash(string $relative): string
@@ -69,6 +95,7 @@ final class MediaStore
         return $relative === null ? 0 : (int) @filesize($this->path($relative));
     }
 
+    /** @phpstan-impure another process may make it at any time */
     public function exists(?string $relative): bool
     {
         return $relative !== null && is_file($this->path($relative));

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Media;
 
+use OpenReel\Core\Script\PlainText;
+
 /** Looks over somebody's picture: PNG, JPEG, WebP, or an SVG drawing, which is drawn. */
 final class PictureReader
 {
@@ -21,7 +23,7 @@ final class PictureReader
      */
     public function read(string $file, string $name, int $width, int $height): Picture
     {
-        $name = mb_substr(mb_scrub($name, 'UTF-8'), 0, 200);
+        $name = mb_substr(PlainText::row($name), 0, 200);
         $bytes = (int) @filesize($file);
         if ($bytes === 0) {
             throw UnreadableFile::because("\"{$name}\" is empty.");
@@ -29,11 +31,10 @@ final class PictureReader
         if ($bytes > config('reel.limits.slide_bytes')) {
             throw UnreadableFile::because("\"{$name}\" is larger than 20 MB. Save it smaller and try again.");
         }
-        $start = (string) file_get_contents($file, length: 1024);
-        if (preg_match('/^(\xEF\xBB\xBF)?\s*(<\?xml|<!--|<!DOCTYPE svg|<svg)/i', $start) === 1) {
+        $info = @getimagesize($file);
+        if ($info === false && SvgFile::isOne($file)) {
             return $this->drawing($file, $name, $width, $height);
         }
-        $info = @getimagesize($file);
         if ($info === false || ! isset(self::TYPES[$info[2]])) {
             throw UnreadableFile::because("\"{$name}\" is not a PNG, JPEG, WebP or SVG picture.");
         }
@@ -41,25 +42,65 @@ final class PictureReader
             throw UnreadableFile::because("\"{$name}\" has {$info[0]} x {$info[1]} pixels, more than can be drawn. 3840 x 2160 is plenty.");
         }
 
-        return new Picture($file, self::TYPES[$info[2]], image_type_to_mime_type($info[2]), $info[0], $info[1], $this->look((string) file_get_contents($file), $name));
+        $content = (string) file_get_contents($file);
+        $turned = $info[2] === IMAGETYPE_JPEG ? $this->upright($file, $content, $name) : null;
+        if ($turned !== null) {
+            [$width, $height] = (array) getimagesize($turned) + [0, 0];
+
+            return new Picture($turned, 'png', 'image/png', (int) $width, (int) $height, $this->look((string) file_get_contents($turned), $name), isDraft: true);
+        }
+
+        return new Picture($file, self::TYPES[$info[2]], image_type_to_mime_type($info[2]), $info[0], $info[1], $this->look($content, $name));
+    }
+
+    /**
+     * A JPEG picture that was taken with the camera turned is turned here: not everything that shows slides looks for that.
+     *
+     * @return string|null path of a draft; null when it stands upright
+     */
+    private function upright(string $file, string $content, string $name): ?string
+    {
+        // The decoder fills up with grey what is missing and says nothing; the last scan has to be ended (ITU-T T.81, B.2.1).
+        if ((int) strrpos($content, "\xFF\xD9") < (int) strrpos($content, "\xFF\xDA")) {
+            throw UnreadableFile::because("\"{$name}\" is damaged: it could not be drawn to its end.");
+        }
+        $exif = @exif_read_data($file, 'IFD0');
+        $orientation = is_array($exif) ? (int) ($exif['Orientation'] ?? 1) : 1;
+        // Degrees against the clock, and whether it is mirrored first (EXIF 2.32, tag 0x0112).
+        [$degrees, $mirrored] = [2 => [0, true], 3 => [180, false], 4 => [180, true], 5 => [270, true], 6 => [270, false], 7 => [90, true], 8 => [90, false]][$orientation] ?? [0, false];
+        if ($degrees === 0 && ! $mirrored) {
+            return null;
+        }
+        $picture = @imagecreatefromstring($content);
+        if ($picture === false) {
+            throw UnreadableFile::because("\"{$name}\" is damaged: it could not be drawn to its end.");
+        }
+        if ($mirrored) {
+            imageflip($picture, IMG_FLIP_HORIZONTAL);
+        }
+        $turned = $degrees === 0 ? $picture : imagerotate($picture, $degrees, 0);
+        $draft = $this->media->draft('png');
+        if ($turned === false || ! imagepng($turned, $draft, 3)) {
+            throw DiskFull::writing('the picture');
+        }
+
+        return $draft;
     }
 
     private function drawing(string $file, string $name, int $width, int $height): Picture
     {
-        $svg = (string) file_get_contents($file);
-        if (preg_match('/<!ENTITY|<script|<foreignObject|\bon[a-z]+\s*=|xml-stylesheet|(?:href|src)\s*=\s*["\']\s*(?!#|data:image\/)[^"\'\s]/i', $svg) === 1) {
-            throw UnreadableFile::because("\"{$name}\" contains scripts or refers to other files. Save it as a plain drawing, or as PNG, and try again.");
-        }
+        $svg = SvgFile::read($file, $name);
         $draft = $this->media->draft('png');
         try {
-            $this->slides->drawFile($file, $width, $height, $draft);
+            $this->slides->drawFile($svg->source, $width, $height, $draft);
         } catch (ProgramFailed $failure) {
-            throw UnreadableFile::because("\"{$name}\" is damaged: it could not be drawn.", $failure->detail);
+            throw UnreadableFile::because($failure->tookTooLong
+                ? "\"{$name}\" takes too long to draw. Save it with fewer effects, or as PNG, and try again."
+                : "\"{$name}\" is damaged: it could not be drawn.", $failure->detail);
         }
         [$w, $h] = (array) getimagesize($draft) + [0, 0];
-        preg_match_all('/<(?:text|tspan|title)\b[^>]*>([^<]+)/i', $svg, $words);
 
-        return new Picture($draft, 'png', 'image/png', (int) $w, (int) $h, $this->look((string) file_get_contents($draft), $name), trim(html_entity_decode(implode(' ', $words[1]), ENT_QUOTES | ENT_XML1)), true);
+        return new Picture($draft, 'png', 'image/png', (int) $w, (int) $h, $this->look((string) file_get_contents($draft), $name), $svg->words, true);
     }
 
     /**

@@ -55,7 +55,8 @@ final class PieceRenderer
                 $gain = $search->gain;
                 $report = LoudnessReport::read($this->encoder->run(SoundCommand::segment($spec, $sound, $gain, $draft)));
                 $search = $report->lufs === null || $search->done ? $search : $search->next($report->lufs);
-            } while ($report->lufs !== null && ! $search->done);
+                // The best try may not have been the last one: then it is made once more.
+            } while ($report->lufs !== null && $search->gain !== $gain);
 
             return ['gain' => $gain, 'lufs' => $report->lufs];
         });
@@ -94,7 +95,7 @@ final class PieceRenderer
     public function list(array $entries): string
     {
         $list = $this->media->draft('txt');
-        file_put_contents($list, ConcatList::write($entries));
+        $this->media->fill($list, ConcatList::write($entries));
 
         return $list;
     }

@@ -10,6 +10,12 @@ final class PopplerSlideMaker implements SlideMaker
     /** Gives up on a page after this long; a hostile file can keep a renderer busy for ever. */
     private const SECONDS = 60;
 
+    /** And for every page of a file that is gone through whole: a photograph of 12 megapixels takes half a second. */
+    private const SECONDS_A_PAGE = 3;
+
+    /** Somebody's drawing is made while they wait. */
+    private const DRAWING_SECONDS = 5;
+
     /** @param  string  $fonts  folder of the shipped typefaces */
     public function __construct(private readonly string $fonts)
     {
@@ -20,12 +26,12 @@ final class PopplerSlideMaker implements SlideMaker
         Program::run(['rsvg-convert', '--format', 'png', '--output', $out], input: $svg, environment: ['FONTCONFIG_FILE' => $this->fontConfig()], seconds: self::SECONDS);
     }
 
-    public function drawFile(string $svgFile, int $width, int $height, string $out): void
+    public function drawFile(string $svg, int $width, int $height, string $out): void
     {
         // Read from its input the drawing has no address, so librsvg loads nothing that it refers to.
         Program::run(
             ['rsvg-convert', '--format', 'png', '--keep-aspect-ratio', '--width', (string) $width, '--height', (string) $height, '--output', $out],
-            input: (string) file_get_contents($svgFile), environment: ['FONTCONFIG_FILE' => $this->fontConfig()], seconds: self::SECONDS,
+            input: $svg, environment: ['FONTCONFIG_FILE' => $this->fontConfig()], seconds: self::DRAWING_SECONDS,
         );
     }
 
@@ -52,12 +58,12 @@ final class PopplerSlideMaker implements SlideMaker
         ], seconds: self::SECONDS);
     }
 
-    public function looks(string $pdf): array
+    public function looks(string $pdf, int $pages): array
     {
         $folder = sys_get_temp_dir().'/reel-looks-'.bin2hex(random_bytes(6));
         mkdir($folder);
         try {
-            Program::run(['pdftoppm', '-gray', '-scale-to-x', '8', '-scale-to-y', '8', $pdf, "{$folder}/page"], seconds: self::SECONDS);
+            Program::run(['pdftoppm', '-gray', '-scale-to-x', '8', '-scale-to-y', '8', $pdf, "{$folder}/page"], seconds: self::SECONDS + $pages * self::SECONDS_A_PAGE);
             $files = glob("{$folder}/*.pgm") ?: [];
 
             return array_map(fn (string $file): array => array_values(unpack('C*', substr((string) file_get_contents($file), -64)) ?: []), $files);
@@ -67,13 +73,13 @@ final class PopplerSlideMaker implements SlideMaker
         }
     }
 
-    public function words(string $pdf): array
+    public function words(string $pdf, int $pages): array
     {
-        $text = Program::run(['pdftotext', '-enc', 'UTF-8', $pdf, '-'], seconds: self::SECONDS)['output'];
-        $pages = explode("\f", mb_scrub($text, 'UTF-8'));
-        array_pop($pages);
+        $text = Program::run(['pdftotext', '-enc', 'UTF-8', $pdf, '-'], seconds: self::SECONDS + $pages * self::SECONDS_A_PAGE)['output'];
+        $found = explode("\f", mb_scrub($text, 'UTF-8'));
+        array_pop($found);
 
-        return array_map(fn (string $page): string => trim((string) preg_replace('/[^\S\n]+/u', ' ', $page)), $pages);
+        return array_map(fn (string $page): string => trim((string) preg_replace('/[^\S\n]+/u', ' ', $page)), $found);
     }
 
     /**

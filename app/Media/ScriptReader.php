@@ -6,6 +6,7 @@ namespace App\Media;
 
 use App\Media\Office\DocxText;
 use App\Media\Office\OdtText;
+use OpenReel\Core\Script\PlainText;
 
 /** Reads a script from somebody's file: plain text, Markdown, and the two open formats of word processors. */
 final class ScriptReader
@@ -22,7 +23,7 @@ final class ScriptReader
      */
     public function read(string $path, string $name): string
     {
-        $name = mb_substr(mb_scrub($name, 'UTF-8'), 0, 200);
+        $name = mb_substr(PlainText::row($name), 0, 200);
         $bytes = (int) @filesize($path);
         if ($bytes === 0) {
             throw UnreadableFile::because("\"{$name}\" is empty.");
@@ -37,6 +38,7 @@ final class ScriptReader
             'doc' => throw UnreadableFile::because("\"{$name}\" is an old word processor file. Save it as .docx or .odt and try again."),
             default => throw UnreadableFile::because("\"{$name}\" is no script. Choose a .md, .txt, .docx or .odt file."),
         };
+        $text = PlainText::of($text);
         if (trim($text) === '') {
             throw UnreadableFile::because("There are no words in \"{$name}\".");
         }

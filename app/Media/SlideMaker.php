@@ -17,11 +17,11 @@ interface SlideMaker
     public function draw(string $svg, string $out): void;
 
     /**
-     * Somebody's SVG file as a PNG picture that fills a box; nothing it refers to is loaded.
+     * Somebody's SVG drawing as a PNG picture that fills a box; nothing it refers to is loaded.
      *
      * @throws ProgramMissing|ProgramFailed
      */
-    public function drawFile(string $svgFile, int $width, int $height, string $out): void;
+    public function drawFile(string $svg, int $width, int $height, string $out): void;
 
     /**
      * What a PDF file contains.
@@ -42,18 +42,20 @@ interface SlideMaker
     /**
      * How bright 8 x 8 fields of every page are, 0..255, row by row.
      *
+     * @param  int  $pages  how many there are: time is given by the page
      * @return list<list<int>>
      *
      * @throws ProgramMissing|ProgramFailed
      */
-    public function looks(string $pdf): array;
+    public function looks(string $pdf, int $pages): array;
 
     /**
      * The words on every page, in reading order.
      *
+     * @param  int  $pages  how many there are: time is given by the page
      * @return list<string>
      *
      * @throws ProgramMissing|ProgramFailed
      */
-    public function words(string $pdf): array;
+    public function words(string $pdf, int $pages): array;
 }

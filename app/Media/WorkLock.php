@@ -22,7 +22,8 @@ final class WorkLock
         if (! is_dir($folder)) {
             @mkdir($folder, 0o755, true);
         }
-        $file = fopen($folder.'/'.hash('xxh128', $name), 'c');
+        // Closed in programs that are started: a lock ends with the process that took it.
+        $file = fopen($folder.'/'.hash('xxh128', $name), 'ce');
         if ($file === false || ! flock($file, LOCK_EX | LOCK_NB)) {
             return null;
         }

@@ -26,6 +26,17 @@ final class Track extends Model
 
     public const KINDS = ['camera', 'microphone'];
 
+    /** What browsers record into; nothing else is ever served as what it is said to be. */
+    public const MIMES = ['video/webm', 'video/mp4', 'video/x-matroska', 'audio/webm', 'audio/mp4', 'audio/ogg'];
+
+    /** @return string|null the type without its codecs, when it is one of those */
+    public static function mimeOf(string $said): ?string
+    {
+        $type = strtolower(trim(explode(';', $said)[0]));
+
+        return in_array($type, self::MIMES, true) ? $type : null;
+    }
+
     protected $guarded = [];
 
     protected $attributes = ['next_chunk' => 0, 'bytes' => 0];

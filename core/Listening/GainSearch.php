@@ -24,8 +24,14 @@ final readonly class GainSearch
     /** What R128 reports for silence, or for less than one 400 ms block. */
     private const UNMEASURABLE = -69.0;
 
-    private function __construct(public float $target, public float $gain, public bool $done, private int $try)
-    {
+    /**
+     * @param  float  $gain  dB to be tried; once done, the best
+     * @param  float  $best  the gain so far that came nearest
+     * @param  float  $off  by how much it missed, in LU
+     */
+    private function __construct(
+        public float $target, public float $gain, public bool $done, private int $try, private float $best = 0.0, private float $off = INF,
+    ) {
     }
 
     /**
@@ -42,10 +48,11 @@ final readonly class GainSearch
     public function next(float $reached): self
     {
         $missing = $this->target - $reached;
+        [$best, $off] = abs($missing) < $this->off ? [$this->gain, abs($missing)] : [$this->best, $this->off];
         $gain = self::bounded($this->gain + $missing);
-        $done = abs($missing) <= self::TOLERANCE || $this->try >= self::TRIES || $gain === $this->gain;
+        $done = $off <= self::TOLERANCE || $this->try >= self::TRIES || $gain === $this->gain;
 
-        return new self($this->target, $done ? $this->gain : $gain, $done, $this->try + 1);
+        return new self($this->target, $done ? $best : $gain, $done, $this->try + 1, $best, $off);
     }
 
     private static function bounded(float $gain): float

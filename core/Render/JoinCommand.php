@@ -27,13 +27,14 @@ final class JoinCommand
      * @param  string  $pictures  path of a concat list of segments
      * @param  string  $soundtrack  path
      * @param  string  $chapters  path of a metadata text
+     * @param  list<string>  $titles  arguments for titles that it cannot hold
      * @return list<string>
      */
-    public static function lesson(string $pictures, string $soundtrack, string $chapters, string $out): array
+    public static function lesson(string $pictures, string $soundtrack, string $chapters, string $out, array $titles = []): array
     {
         return [
             '-f', 'concat', '-safe', '0', '-i', $pictures, '-i', $soundtrack, '-f', 'ffmetadata', '-i', $chapters,
-            '-map', '0:v:0', '-map', '1:a:0', '-map_metadata', '2', '-map_chapters', '2',
+            '-map', '0:v:0', '-map', '1:a:0', '-map_metadata', '2', '-map_chapters', '2', ...$titles,
             '-c', 'copy', '-video_track_timescale', '30000', '-movflags', '+faststart', '-f', 'mp4', $out,
         ];
     }

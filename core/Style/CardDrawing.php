@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace OpenReel\Core\Style;
 
 use OpenReel\Core\Picture\FrameSize;
+use OpenReel\Core\Script\PlainText;
 
 /**
  * A card as an SVG drawing of the frame's size. Preview and export show the same picture made from it.
@@ -131,7 +132,7 @@ final readonly class CardDrawing
             $baseline = (int) round($top + $size * 0.9 + $i * $size * self::LEADING * $more);
             $out .= sprintf(
                 '<text x="%d" y="%d" font-family="\'%s\'" font-weight="%d" font-size="%d" fill="%s" text-anchor="%s" xml:space="preserve">%s</text>',
-                $x, $baseline, $face, $weight, $size, $fill, $anchor, htmlspecialchars($row, ENT_XML1 | ENT_QUOTES | ENT_SUBSTITUTE, 'UTF-8'),
+                $x, $baseline, $face, $weight, $size, $fill, $anchor, htmlspecialchars(PlainText::row($row), ENT_XML1 | ENT_QUOTES | ENT_SUBSTITUTE, 'UTF-8'),
             );
         }
 

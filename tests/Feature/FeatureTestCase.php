@@ -33,6 +33,8 @@ abstract class FeatureTestCase extends TestCase
     protected function setUp(): void
     {
         parent::setUp();
+        // As the interface says it.
+        $this->withServerVariables(['HTTP_X_OPEN_REEL' => '1']);
         $this->mediaRoot = sys_get_temp_dir().'/reel-media-'.getmypid();
         config(['filesystems.disks.media.root' => $this->mediaRoot, 'reel.reserve_bytes' => 0]);
         File::makeDirectory($this->mediaRoot, recursive: true, force: true);

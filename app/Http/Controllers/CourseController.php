@@ -23,6 +23,7 @@ use Illuminate\Http\UploadedFile;
 use OpenReel\Core\Picture\FrameSize;
 use OpenReel\Core\Picture\PicturePlan;
 use OpenReel\Core\Picture\Shape;
+use OpenReel\Core\Script\PlainText;
 use OpenReel\Core\Style\CardDrawing;
 use OpenReel\Core\Style\HouseStyle;
 use Symfony\Component\HttpFoundation\BinaryFileResponse;
@@ -80,14 +81,12 @@ final class CourseController
         if (! $file instanceof UploadedFile || ! $file->isValid()) {
             throw Refusal::badInput('No picture arrived. Choose a PNG, JPEG, WebP or SVG file of at most 20 MB.');
         }
-        $name = mb_substr(mb_scrub($file->getClientOriginalName(), 'UTF-8'), 0, 200);
+        $name = mb_substr(PlainText::row($file->getClientOriginalName()), 0, 200);
         $picture = $pictures->read($file->getPathname(), $name, self::LOGO_PIXELS, self::LOGO_PIXELS);
         try {
             $hash = (string) hash_file('sha256', $picture->path);
             $path = "logos/{$hash}.{$picture->extension}";
-            $draft = $media->draft($picture->extension);
-            copy($picture->path, $draft);
-            $media->settle($draft, $path);
+            $media->settle($media->copied($picture->path, $picture->extension), $path);
         } finally {
             $picture->forget();
         }
@@ -121,8 +120,8 @@ final class CourseController
         return new JsonResponse($plan->toArray() + ['logo_url' => $logo === null ? null : LogoResource::url($logo->hash)]);
     }
 
-    /** How a card would look: drawn by the same path as in preview and export. */
-    public function sampleCard(Request $request, CardPicture $cards): BinaryFileResponse
+    /** How a card would look: drawn by the same path as in preview and export, and kept nowhere. */
+    public function sampleCard(Request $request, CardPicture $cards): Response
     {
         $query = array_intersect_key((array) $request->query(), array_flip(['card', 'ink', 'paper', 'accent', 'heading_face', 'text_face']));
         $size = [$request->integer('width', 1280), $request->integer('height', 720)];
@@ -130,11 +129,12 @@ final class CourseController
         $frame = in_array($size, $frames, true) ? FrameSize::of(...$size) : FrameSize::of(1280, 720);
         $drawing = CardDrawing::of($frame, HouseStyle::of($query), mb_substr($request->string('title')->value(), 0, 200), mb_substr($request->string('text')->value(), 0, 300));
 
-        return MediaResponse::of($cards->path($cards->draw($drawing->svg())), 'image/png');
+        return response($cards->sample($drawing->svg()), 200, ['Content-Type' => 'image/png', 'Cache-Control' => 'private, max-age=86400']);
     }
 
-    public function card(string $hash, CardPicture $cards): BinaryFileResponse
+    /** Not there while it is being drawn: ask again. */
+    public function card(string $hash): BinaryFileResponse
     {
-        return MediaResponse::of(preg_match('/^[0-9a-f]{64}$/', $hash) === 1 ? $cards->path($hash) : null, 'image/png');
+        return MediaResponse::of(preg_match('/^[0-9a-f]{64}$/', $hash) === 1 ? CardPicture::path($hash) : null, 'image/png');
     }
 }

@@ -58,7 +58,7 @@ final class ScriptController
     public function file(Lesson $lesson): Response
     {
         $name = FileName::of($lesson->title, 'md');
-        $response = new Response($lesson->script, 200, ['Content-Type' => 'text/markdown; charset=UTF-8', 'X-Content-Type-Options' => 'nosniff']);
+        $response = new Response($lesson->script, 200, ['Content-Type' => 'text/markdown; charset=UTF-8']);
         $response->headers->set('Content-Disposition', $response->headers->makeDisposition('attachment', $name, 'script.md'));
 
         return $response;

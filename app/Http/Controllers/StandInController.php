@@ -7,13 +7,15 @@ namespace App\Http\Controllers;
 use App\Actions\ReadAloud;
 use App\Http\MediaResponse;
 use App\Models\Section;
-use Symfony\Component\HttpFoundation\BinaryFileResponse;
+use Symfony\Component\HttpFoundation\Response;
 
 final class StandInController
 {
-    /** What the stand-in microphone hears: the section's script, read by the stand-in voice. */
-    public function voice(Section $section, ReadAloud $read): BinaryFileResponse
+    /** What the stand-in microphone hears: the section's script, read by the stand-in voice. While a long one is read: 202. */
+    public function voice(Section $section, ReadAloud $read): Response
     {
-        return MediaResponse::of($read($section), 'audio/wav', unchanging: false);
+        $path = $read($section);
+
+        return $path === null ? response('', 202, ['Retry-After' => '1']) : MediaResponse::of($path, 'audio/wav', unchanging: false);
     }
 }

@@ -34,7 +34,7 @@ final class TakeController
         $request->validate([
             'tracks' => ['required', 'array', 'min:1'],
             'tracks.*.kind' => ['required', 'distinct', Rule::in(Track::KINDS)],
-            'tracks.*.mime' => ['required', 'string', 'max:100', 'regex:#^(audio|video)/#'],
+            'tracks.*.mime' => ['required', 'string', 'max:100', fn (string $name, mixed $said, \Closure $fail) => Track::mimeOf((string) $said) ?? $fail('')],
         ], ['*' => 'Say which devices are recorded.']);
 
         return (new TakeResource($start($section, array_column($request->input('tracks'), 'mime', 'kind'))->load('tracks')))

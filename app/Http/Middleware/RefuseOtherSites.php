@@ -8,14 +8,39 @@ use Closure;
 use Illuminate\Http\Request;
 use Symfony\Component\HttpFoundation\Response;
 
-/** Another web site open in the same browser must not change anything here. */
+/**
+ * Another web site open in the same browser must neither read nor change anything here. A site whose name is made to lead to
+ * this machine is not called by a name of ours; a page of another site is told by what the browser says of where a request
+ * comes from; and where the browser says nothing, only our own pages know the header.
+ */
 final class RefuseOtherSites
 {
+    /** Sent with every call by the interface. A page of another site cannot set it without being asked first (CORS), and is never allowed to. */
+    public const HEADER = 'X-Open-Reel';
+
     public function handle(Request $request, Closure $next): Response
     {
-        $from = $request->headers->get('Sec-Fetch-Site', 'same-origin');
-        abort_if(! $request->isMethodSafe() && ! in_array($from, ['same-origin', 'none'], true), 403, 'Only this application\'s own pages may change things here.');
+        abort_unless(in_array(strtolower($request->getHost()), (array) config('reel.hosts'), true), 421, 'This server does not go by that name. Whoever runs Open Reel can add it (REEL_HOSTS).');
+        abort_unless($request->isMethodSafe() || self::isOurOwn($request), 403, 'Only this application\'s own pages may change things here.');
 
         return $next($request);
+    }
+
+    private static function isOurOwn(Request $request): bool
+    {
+        $from = $request->headers->get('Sec-Fetch-Site');
+        $origin = $request->headers->get('Origin');
+
+        return match (true) {
+            $from !== null => in_array($from, ['same-origin', 'none'], true),
+            $origin !== null => $origin === $request->getSchemeAndHttpHost() || self::hostOf($origin) === $request->getHttpHost(),
+            default => ($request->headers->get(self::HEADER) ?? '') !== '',
+        };
+    }
+
+    /** The scheme does not count: a proxy before us may have ended HTTPS. */
+    private static function hostOf(string $origin): string
+    {
+        return (string) preg_replace('#^https?://#', '', $origin);
     }
 }

@@ -6,6 +6,7 @@ namespace App\Http\Resources;
 
 use App\Actions\CardPicture;
 use App\Actions\LessonStyle;
+use App\Jobs\DrawCardsJob;
 use App\Models\Lesson;
 use Illuminate\Http\Request;
 use Illuminate\Http\Resources\Json\JsonResource;
@@ -88,7 +89,11 @@ final class ScriptResource extends JsonResource
 
     private function card(Section $section): ?string
     {
-        $card = $section->card() === null ? null : app(CardPicture::class)->of($section, FrameSize::of($this->width, $this->height), LessonStyle::of($this->resource));
+        $card = $section->card() === null ? null : CardPicture::of($section, FrameSize::of($this->width, $this->height), LessonStyle::of($this->resource));
+
+        if ($card !== null && ! app(CardPicture::class)->isDrawn($card->picture->hash)) {
+            DrawCardsJob::dispatch($this->id);
+        }
 
         return $card === null ? null : "/api/cards/{$card->picture->hash}";
     }

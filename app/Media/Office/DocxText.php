@@ -11,15 +11,17 @@ final class DocxText
 {
     private const W = 'http://schemas.openxmlformats.org/wordprocessingml/2006/main';
 
+    /** @throws UnreadableFile */
     public static function read(string $path, string $name): string
     {
         $package = Package::open($path, $name);
-        $document = $package->xml('word/document.xml') ?? throw UnreadableFile::because("\"{$name}\" is not a word processor file.");
+        if (! $package->has('word/document.xml')) {
+            throw UnreadableFile::because("\"{$name}\" is not a word processor file.");
+        }
         $headings = self::headingStyles($package->xml('word/styles.xml'));
-        $text = new ScriptText;
-        $query = new \DOMXPath($document);
-        $query->registerNamespace('w', self::W);
-        foreach (Package::all($query, '//w:body//w:p') as $paragraph) {
+        $text = new ScriptText($name);
+        foreach ($package->each('word/document.xml', self::W, ['p']) as $paragraph) {
+            $query = self::query($paragraph);
             $style = self::value($query, './w:pPr/w:pStyle', $paragraph);
             $words = '';
             foreach (Package::all($query, './/w:t | .//w:tab | .//w:br', $paragraph) as $piece) {
@@ -37,11 +39,10 @@ final class DocxText
     private static function headingStyles(?\DOMDocument $styles): array
     {
         $levels = ['Title' => 1];
-        if ($styles === null) {
+        if ($styles?->documentElement === null) {
             return $levels;
         }
-        $query = new \DOMXPath($styles);
-        $query->registerNamespace('w', self::W);
+        $query = self::query($styles->documentElement);
         foreach (Package::all($query, '//w:style') as $style) {
             $id = $style->getAttributeNS(self::W, 'styleId');
             $outline = self::value($query, './w:pPr/w:outlineLvl', $style);
@@ -56,6 +57,14 @@ final class DocxText
         }
 
         return $levels;
+    }
+
+    private static function query(\DOMElement $in): \DOMXPath
+    {
+        $query = new \DOMXPath($in->ownerDocument ?? new \DOMDocument);
+        $query->registerNamespace('w', self::W);
+
+        return $query;
     }
 
     private static function value(\DOMXPath $query, string $path, \DOMNode $in): string

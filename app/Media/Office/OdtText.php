@@ -11,25 +11,43 @@ final class OdtText
 {
     private const TEXT = 'urn:oasis:names:tc:opendocument:xmlns:text:1.0';
 
-    private const OFFICE = 'urn:oasis:names:tc:opendocument:xmlns:office:1.0';
+    /** What holds words that are not the text's own. */
+    private const ASIDE = ['note', 'annotation'];
 
+    /** @throws UnreadableFile */
     public static function read(string $path, string $name): string
     {
-        $document = Package::open($path, $name)->xml('content.xml') ?? throw UnreadableFile::because("\"{$name}\" is not a word processor file.");
-        $query = new \DOMXPath($document);
-        $query->registerNamespace('text', self::TEXT);
-        $query->registerNamespace('office', self::OFFICE);
-        $text = new ScriptText;
-        foreach (Package::all($query, '//office:text//text:h | //office:text//text:p') as $paragraph) {
-            if (Package::all($query, 'ancestor::text:note | ancestor::office:annotation | ancestor::text:tracked-changes', $paragraph) !== []) {
-                continue;
-            }
-            $isTitle = strtolower($paragraph->getAttributeNS(self::TEXT, 'style-name')) === 'title';
-            $level = $paragraph->localName === 'h' ? max(1, (int) $paragraph->getAttributeNS(self::TEXT, 'outline-level')) : ($isTitle ? 1 : 0);
-            $text->paragraph(self::words($paragraph), $level, Package::all($query, 'ancestor::text:list', $paragraph) !== [] && $level === 0);
+        $package = Package::open($path, $name);
+        if (! $package->has('content.xml')) {
+            throw UnreadableFile::because("\"{$name}\" is not a word processor file.");
+        }
+        $text = new ScriptText($name);
+        // Deleted passages are kept aside in the file; lists come whole, so that their paragraphs are known as items.
+        foreach ($package->each('content.xml', self::TEXT, ['h', 'p', 'list', 'tracked-changes']) as $element) {
+            match ($element->localName) {
+                'tracked-changes' => null,
+                'list' => array_map(fn (\DOMElement $p) => self::add($text, $p, true), self::paragraphsOf($element)),
+                default => self::add($text, $element, false),
+            };
         }
 
         return $text->text();
+    }
+
+    private static function add(ScriptText $text, \DOMElement $paragraph, bool $isItem): void
+    {
+        $isTitle = strtolower($paragraph->getAttributeNS(self::TEXT, 'style-name')) === 'title';
+        $level = $paragraph->localName === 'h' ? max(1, (int) $paragraph->getAttributeNS(self::TEXT, 'outline-level')) : ($isTitle ? 1 : 0);
+        $text->paragraph(self::words($paragraph), $level, $isItem && $level === 0);
+    }
+
+    /** @return list<\DOMElement> */
+    private static function paragraphsOf(\DOMElement $list): array
+    {
+        $query = new \DOMXPath($list->ownerDocument ?? new \DOMDocument);
+        $query->registerNamespace('text', self::TEXT);
+
+        return Package::all($query, './/text:h[not(ancestor::text:note)] | .//text:p[not(ancestor::text:note)]', $list);
     }
 
     private static function words(\DOMNode $node): string
@@ -39,7 +57,7 @@ final class OdtText
             $words .= match (true) {
                 $child instanceof \DOMText => $child->textContent,
                 in_array($child->localName, ['tab', 's', 'line-break'], true) => ' ',
-                in_array($child->localName, ['note', 'annotation'], true) => '',
+                in_array($child->localName, self::ASIDE, true) => '',
                 default => self::words($child),
             };
         }

@@ -14,12 +14,15 @@ final class Package
 
     private const MOST_BYTES = 400 * 1024 * 1024;
 
+    /** A part that is held in memory as a tree, which takes ten times its size; larger ones are read as a stream. */
+    private const MOST_TREE_BYTES = 8 * 1024 * 1024;
+
     private const MOST_PART_BYTES = 60 * 1024 * 1024;
 
     /** Text packs to a twentieth or so; a bomb to a thousandth. */
     private const MOST_RATIO = 250;
 
-    private function __construct(private readonly \ZipArchive $zip, private readonly string $name)
+    private function __construct(private readonly \ZipArchive $zip, private readonly string $path, private readonly string $name)
     {
     }
 
@@ -46,24 +49,81 @@ final class Package
             throw UnreadableFile::because("\"{$name}\" unpacks to more than an office file holds. It was not opened.");
         }
 
-        return new self($zip, $name);
+        return new self($zip, $path, $name);
     }
 
-    /** @throws UnreadableFile when the part is there and is no XML */
+    /** @return list<string> names of its parts */
+    public function parts(): array
+    {
+        return array_map(fn (int $i): string => (string) $this->zip->getNameIndex($i), range(0, max(0, $this->zip->numFiles - 1)));
+    }
+
+    /** @throws UnreadableFile when the part is there and is no XML, or too much to be looked through */
     public function xml(string $part): ?\DOMDocument
     {
         $stat = $this->zip->statName($part);
         if ($stat === false) {
             return null;
         }
-        $content = $stat['size'] > self::MOST_PART_BYTES ? false : $this->zip->getFromName($part);
+        if ($stat['size'] > self::MOST_TREE_BYTES) {
+            throw UnreadableFile::because("\"{$this->name}\" holds more than can be looked through. Bring it in in smaller parts.");
+        }
         $document = new \DOMDocument;
+        $isRead = @$document->loadXML((string) $this->zip->getFromName($part), LIBXML_NONET | LIBXML_COMPACT);
         // Entities are neither declared nor loaded: office files have none, and only attacks do.
-        if ($content === false || str_contains($content, '<!DOCTYPE') || str_contains($content, '<!ENTITY') || ! @$document->loadXML($content, LIBXML_NONET | LIBXML_COMPACT)) {
-            throw UnreadableFile::because("\"{$this->name}\" is damaged: its text cannot be read.");
+        if (! $isRead || $document->doctype !== null) {
+            throw $this->damaged();
         }
 
         return $document;
+    }
+
+    /**
+     * Goes through a part of any size, one element of the given kind after the other, each as a tree of its own.
+     *
+     * @param  list<string>  $names  local names of the elements; what is inside one is not visited again
+     * @return \Generator<int, \DOMElement>
+     *
+     * @throws UnreadableFile when the part is not there or is no XML
+     */
+    public function each(string $part, string $namespace, array $names): \Generator
+    {
+        $stat = $this->zip->statName($part);
+        if ($stat === false || $stat['size'] > self::MOST_PART_BYTES) {
+            throw $this->damaged();
+        }
+        $reader = new \XMLReader;
+        $errors = libxml_use_internal_errors(true);
+        try {
+            if (! $reader->open('zip://'.$this->path.'#'.$part, null, LIBXML_NONET | LIBXML_COMPACT)) {
+                throw $this->damaged();
+            }
+            for ($more = $reader->read(); $more;) {
+                if ($reader->nodeType === \XMLReader::DOC_TYPE) {
+                    throw $this->damaged();
+                }
+                if ($reader->nodeType === \XMLReader::ELEMENT && $reader->namespaceURI === $namespace && in_array($reader->localName, $names, true)) {
+                    $document = new \DOMDocument;
+                    $element = $reader->expand($document);
+                    if (! $element instanceof \DOMElement) {
+                        throw $this->damaged();
+                    }
+                    $document->appendChild($element);
+                    yield $element;
+                    $more = $reader->next();
+                } else {
+                    $more = $reader->read();
+                }
+            }
+            $error = libxml_get_last_error();
+            if ($error !== false && $error->level === LIBXML_ERR_FATAL) {
+                throw $this->damaged();
+            }
+        } finally {
+            $reader->close();
+            libxml_clear_errors();
+            libxml_use_internal_errors($errors);
+        }
     }
 
     /**
@@ -81,5 +141,10 @@ final class Package
     public function has(string $part): bool
     {
         return $this->zip->locateName($part) !== false;
+    }
+
+    private function damaged(): UnreadableFile
+    {
+        return UnreadableFile::because("\"{$this->name}\" is damaged: its text cannot be read.");
     }
 }

@@ -4,18 +4,38 @@ declare(strict_types=1);
 
 namespace App\Media\Office;
 
+use App\Media\UnreadableFile;
+
 /** Gathers a word processor's paragraphs into the text of a script. */
 final class ScriptText
 {
+    /** Longer than a script can be; reading on would only cost memory. */
+    private const LONGEST = 500_000;
+
+    private int $length = 0;
+
     /** @var list<array{string, int, bool}> words, heading level (0 for none), whether it is an item of a list */
     private array $paragraphs = [];
 
-    /** @param  int  $level  0 for no heading, 1 the highest */
+    /** @param  string  $name  what the file was called, for messages */
+    public function __construct(private readonly string $name)
+    {
+    }
+
+    /**
+     * @param  int  $level  0 for no heading, 1 the highest
+     *
+     * @throws UnreadableFile when it becomes longer than a script can be
+     */
     public function paragraph(string $words, int $level, bool $isItem): void
     {
         $words = trim((string) preg_replace('/\s+/u', ' ', $words));
         if ($words !== '') {
             $this->paragraphs[] = [$words, $level, $isItem];
+            $this->length += mb_strlen($words);
+            if ($this->length > self::LONGEST) {
+                throw UnreadableFile::because("\"{$this->name}\" has more than 500,000 characters. Bring it in in parts.");
+            }
         }
     }
 

@@ -13,6 +13,8 @@ final class SpeakerNotes
 
     private const R = 'http://schemas.openxmlformats.org/officeDocument/2006/relationships';
 
+    private const DRAW = 'urn:oasis:names:tc:opendocument:xmlns:drawing:1.0';
+
     private const PACKAGE = 'http://schemas.openxmlformats.org/package/2006/relationships';
 
     /**
@@ -89,16 +91,12 @@ final class SpeakerNotes
     /** @return list<string> */
     private static function odp(Package $package): array
     {
-        $document = $package->xml('content.xml');
-        if ($document === null) {
-            return [];
-        }
-        $query = new \DOMXPath($document);
-        $query->registerNamespace('draw', 'urn:oasis:names:tc:opendocument:xmlns:drawing:1.0');
-        $query->registerNamespace('presentation', 'urn:oasis:names:tc:opendocument:xmlns:presentation:1.0');
-        $query->registerNamespace('text', 'urn:oasis:names:tc:opendocument:xmlns:text:1.0');
         $notes = [];
-        foreach (Package::all($query, '//draw:page') as $page) {
+        foreach ($package->each('content.xml', self::DRAW, ['page']) as $page) {
+            $query = new \DOMXPath($page->ownerDocument ?? new \DOMDocument);
+            $query->registerNamespace('draw', self::DRAW);
+            $query->registerNamespace('presentation', 'urn:oasis:names:tc:opendocument:xmlns:presentation:1.0');
+            $query->registerNamespace('text', 'urn:oasis:names:tc:opendocument:xmlns:text:1.0');
             $paragraphs = [];
             foreach (Package::all($query, './presentation:notes//draw:frame[not(@presentation:class) or @presentation:class="notes"]//text:p', $page) as $paragraph) {
                 $paragraphs[] = trim((string) preg_replace('/\s+/u', ' ', $paragraph->textContent));

@@ -1,6 +1,21 @@
 /** The voice comes near full scale; a well-set microphone leaves room. */
 const DISTANCE = 0.4;
 
+/** A long section takes the voice a while to read. */
+const againMs = 1000;
+const patienceMs = 180_000;
+
+async function spoken(url: string): Promise<Response | null> {
+    const end = Date.now() + patienceMs;
+    while (true) {
+        const answer = await fetch(url).catch(() => null);
+        if (answer?.status !== 202 || Date.now() > end) {
+            return answer?.status === 202 ? null : answer;
+        }
+        await new Promise((resolve) => setTimeout(resolve, againMs));
+    }
+}
+
 /** A microphone that hears the shipped voice read the section's script. Nothing comes out of the loudspeaker. */
 export class StandInMicrophone {
     readonly stream: MediaStream;
@@ -21,7 +36,7 @@ export class StandInMicrophone {
     static async open(voiceUrl: string): Promise<StandInMicrophone> {
         const context = new AudioContext({ sampleRate: 48000 });
         const out = context.createMediaStreamDestination();
-        const answer = await fetch(voiceUrl).catch(() => null);
+        const answer = await spoken(voiceUrl);
         const voice = answer?.ok ? await context.decodeAudioData(await answer.arrayBuffer()).catch(() => null) : null;
         return new StandInMicrophone(context, out, voice);
     }

@@ -1,5 +1,6 @@
 import type { ReactNode } from 'react';
 import type { PicturePlan } from '../api/types';
+import { DrawnImage } from './DrawnImage';
 import { insetLook, outOfSight, place } from './place';
 
 interface Props {
@@ -24,7 +25,7 @@ export function FramePicture({ plan, slideUrl, logoUrl = null, camera, mirrored 
         >
             {plan.slide && slideUrl && (
                 <div className="slide" style={place(plan.slide, plan.frame)}>
-                    <img src={slideUrl} alt="" />
+                    <DrawnImage src={slideUrl} alt="" />
                 </div>
             )}
             {camera && (

@@ -44,6 +44,15 @@ final class GainSearchTest extends TestCase
         self::assertTrue($search->done);
     }
 
+    public function test_when_it_gives_up_the_best_try_counts_and_not_the_last(): void
+    {
+        // 14 dB miss by 1.0, 15 dB by 0.4, 15.4 dB by 0.9 the other way, 14.5 dB by 0.6.
+        $search = GainSearch::start(-16.0, -30.0)->next(-17.0)->next(-16.4)->next(-15.1)->next(-16.6);
+
+        self::assertTrue($search->done);
+        self::assertSame(15.0, $search->gain);
+    }
+
     public function test_silence_is_left_alone(): void
     {
         self::assertEquals([0.0, true], [GainSearch::start(-16.0, null)->gain, GainSearch::start(-16.0, null)->done]);

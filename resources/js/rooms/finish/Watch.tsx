@@ -8,6 +8,7 @@ import { KeysDialog } from '../../ui/KeysDialog';
 import { shotAt } from '../../player/plan';
 import { insetLook, outOfSight, place } from '../../ui/place';
 import { clock } from '../../ui/time';
+import { DrawnImage } from '../../ui/DrawnImage';
 
 const still: PlayerSnapshot = { index: 0, frame: 0, playing: false };
 const nothing = () => () => undefined;
@@ -68,7 +69,7 @@ export function Watch({ plan, from }: { plan: Assembly; from: string | undefined
             >
                 {picture.slide && shot.slide_url && (
                     <div className="slide" style={place(picture.slide, picture.frame)}>
-                        <img src={shot.slide_url} alt="" />
+                        <DrawnImage src={shot.slide_url} alt="" />
                     </div>
                 )}
                 {[first, second].map((element, turn) => {

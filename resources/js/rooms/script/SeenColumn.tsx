@@ -5,6 +5,7 @@ import type { PageGeometry } from '../../page/geometry';
 import { roomPath } from '../../shell/LessonFrame';
 import { sectionState } from '../../shell/sectionState';
 import { Icon } from '../../ui/Icon';
+import { DrawnImage } from '../../ui/DrawnImage';
 import { about, clock } from '../../ui/time';
 import { changedSince } from './changed';
 import { SlideDrop } from './SlideDrop';
@@ -79,7 +80,7 @@ function Pictures({
     onTie: (names: string[]) => void;
 }) {
     if (place.card_url) {
-        return <img className="seen-card" src={place.card_url} alt={`Card of section ${index + 1}`} />;
+        return <DrawnImage className="seen-card" src={place.card_url} alt={`Card of section ${index + 1}`} />;
     }
     if (shown.length > 1) {
         return (

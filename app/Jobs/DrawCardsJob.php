@@ -1,0 +1,44 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Jobs;
+
+use App\Actions\CardPicture;
+use App\Models\Lesson;
+use Illuminate\Contracts\Queue\ShouldBeUniqueUntilProcessing;
+use Illuminate\Contracts\Queue\ShouldQueue;
+use Illuminate\Foundation\Queue\Queueable;
+
+/** Draws a lesson's cards as they are worded and styled now. */
+final class DrawCardsJob implements ShouldBeUniqueUntilProcessing, ShouldQueue
+{
+    use Guarded, Queueable;
+
+    /** Frees the lock should a worker die before it starts. */
+    public int $uniqueFor = 30;
+
+    public function __construct(public readonly string $lessonId)
+    {
+    }
+
+    public function uniqueId(): string
+    {
+        return $this->lessonId;
+    }
+
+    public function lockName(): string
+    {
+        return "cards/{$this->lessonId}";
+    }
+
+    public function handle(CardPicture $cards): void
+    {
+        $this->alone(function () use ($cards): void {
+            $lesson = Lesson::query()->find($this->lessonId);
+            if ($lesson !== null) {
+                $cards->drawAll($lesson);
+            }
+        });
+    }
+}

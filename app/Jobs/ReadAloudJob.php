@@ -1,0 +1,44 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Jobs;
+
+use App\Actions\ReadAloud;
+use App\Models\Section;
+use Illuminate\Contracts\Queue\ShouldBeUnique;
+use Illuminate\Contracts\Queue\ShouldQueue;
+use Illuminate\Foundation\Queue\Queueable;
+
+/** Has the stand-in voice read a long section. */
+final class ReadAloudJob implements ShouldBeUnique, ShouldQueue
+{
+    use Guarded, Queueable;
+
+    /** Asked for again and again while it is read, it is read once; should a worker die, again after this. */
+    public int $uniqueFor = 120;
+
+    public function __construct(public readonly string $sectionId)
+    {
+    }
+
+    public function uniqueId(): string
+    {
+        return $this->sectionId;
+    }
+
+    public function lockName(): string
+    {
+        return "read-aloud/{$this->sectionId}";
+    }
+
+    public function handle(ReadAloud $read): void
+    {
+        $this->alone(function () use ($read): void {
+            $section = Section::query()->find($this->sectionId);
+            if ($section !== null) {
+                $read->all($section);
+            }
+        });
+    }
+}
