@@ -17,6 +17,9 @@ final readonly class SourceColour
         'smpte240m' => 'smpte240m', 'bt2020nc' => 'bt2020', 'bt2020c' => 'bt2020', 'bt2020_ncl' => 'bt2020', 'bt2020_cl' => 'bt2020',
     ];
 
+    /** What the `colorspace` filter calls the matrices. */
+    private const SPACES = ['bt709' => 'bt709', 'bt601' => 'smpte170m', 'fcc' => 'fcc', 'smpte240m' => 'smpte240m', 'bt2020' => 'bt2020ncl'];
+
     /** Pictures up to this height are standard definition (ITU-R BT.601 has 576 rows at most), larger ones HD (BT.709). */
     private const STANDARD_DEFINITION = 576;
 
@@ -39,15 +42,29 @@ final readonly class SourceColour
     /** Options of ffmpeg's `scale` filter that say how its input is to be understood. */
     public function asInput(): string
     {
-        return 'in_range='.($this->isFull ? 'pc' : 'tv').":in_color_matrix={$this->matrix}";
+        return "in_range={$this->range()}:in_color_matrix={$this->matrix}";
     }
 
     /**
-     * Options of the `scale` filter that make of it what HD has: BT.709 in limited range. From another matrix it is
-     * calculated exactly: the scaler's usual short cuts are off by four levels in light colours.
+     * Filters that bring a picture to a size and to the colours of HD: BT.709 in limited range. The scaler only scales; it
+     * would be slow or four levels off in light colours, where the `colorspace` filter is neither.
+     *
+     * @param  string  $size  what the `scale` filter is told of the size
      */
-    public function toHd(): string
+    public function toHd(string $size): string
     {
-        return $this->asInput().':out_range=tv:out_color_matrix=bt709'.($this->matrix === 'bt709' ? '' : ':flags=bicubic+accurate_rnd+full_chroma_int');
+        $scaled = "scale={$size}:{$this->asInput()}:out_range={$this->range()}:out_color_matrix={$this->matrix}";
+        if (! $this->isFull && $this->matrix === 'bt709') {
+            return "{$scaled},format=yuv420p";
+        }
+        $space = self::SPACES[$this->matrix];
+
+        return "{$scaled},format=yuv420p,colorspace=ispace={$space}:iprimaries=bt709:itrc=bt709:irange={$this->range()}"
+            .':space=bt709:primaries=bt709:trc=bt709:range=tv:format=yuv420p:fast=1';
+    }
+
+    private function range(): string
+    {
+        return $this->isFull ? 'pc' : 'tv';
     }
 }

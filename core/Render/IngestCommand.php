@@ -85,7 +85,7 @@ final class IngestCommand
 
         return [
             ...RecordingInput::GUARD, '-i', $raw, '-map', '0:V:0', '-map', '0:a:0?',
-            '-vf', "scale={$size}:force_original_aspect_ratio=decrease:".self::toHd($colour).",pad={$size}:-1:-1,setsar=1", '-fps_mode', 'passthrough',
+            '-vf', self::toHd($colour, "{$size}:force_original_aspect_ratio=decrease").",pad={$size}:-1:-1,setsar=1", '-fps_mode', 'passthrough',
             ...self::ENCODED, '-c:a', 'copy', '-f', 'matroska', $out,
         ];
     }
@@ -123,15 +123,15 @@ final class IngestCommand
             in_array($codec, self::IN_WEBM, true) => ['-c:v', 'copy', '-f', 'webm'],
             in_array($codec, self::IN_MP4, true) => ['-c:v', 'copy', '-movflags', '+faststart', '-f', 'mp4'],
             default => [
-                ...self::ENCODED, '-vf', 'scale=trunc(iw/2)*2:trunc(ih/2)*2:'.self::toHd($colour), '-movflags', '+faststart', '-f', 'mp4',
+                ...self::ENCODED, '-vf', self::toHd($colour, 'trunc(iw/2)*2:trunc(ih/2)*2'), '-movflags', '+faststart', '-f', 'mp4',
             ],
         };
     }
 
     /** What is encoded anyway gets the colours of HD, and says so. */
-    private static function toHd(?SourceColour $colour): string
+    private static function toHd(?SourceColour $colour, string $size): string
     {
-        return $colour?->toHd() ?? 'out_range=tv:out_color_matrix=bt709';
+        return ($colour ?? SourceColour::told(null, null, 0))->toHd($size);
     }
 
     /** @return list<string> */

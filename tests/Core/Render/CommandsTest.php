@@ -154,7 +154,8 @@ final class CommandsTest extends TestCase
     {
         $command = implode(' ', IngestCommand::arguments('raw', 'mjpeg', null, 'media', 'sound', 'pcm', SourceColour::told('pc', 'bt470bg', 480)));
 
-        self::assertStringContainsString('in_range=pc:in_color_matrix=bt601:out_range=tv:out_color_matrix=bt709', $command);
+        self::assertStringContainsString('in_range=pc:in_color_matrix=bt601:out_range=pc:out_color_matrix=bt601,format=yuv420p,colorspace=ispace=smpte170m', $command);
+        self::assertStringContainsString(':irange=pc:space=bt709', $command);
         self::assertStringContainsString('-colorspace bt709', $command);
     }
 
