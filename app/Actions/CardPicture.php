@@ -61,9 +61,13 @@ final class CardPicture
     public function sample(string $svg): string
     {
         $draft = $this->media->draft('png');
-        $this->slides->draw($svg, $draft);
+        try {
+            $this->slides->draw($svg, $draft);
 
-        return (string) file_get_contents($draft);
+            return (string) file_get_contents($draft);
+        } finally {
+            @unlink($draft);
+        }
     }
 
     /** The heading is the card's title; its paragraphs, or the presenter's name when there are none, stand below. */

@@ -23,10 +23,10 @@ final class FfprobeProber implements Prober
         // Only key frames can change the size, and they alone are quick to decode.
         $found = $this->probe([...RecordingInput::GUARD, '-skip_frame', 'nokey', '-show_entries',
             'stream=codec_type,codec_name,width,height,color_range,color_space:stream_disposition=attached_pic'
-            .':stream_side_data=rotation:frame=width,height,pts_time'], $path, self::SECONDS + (float) @filesize($path) / self::BYTES_A_SECOND);
+            .':stream_side_data=rotation:packet=pts_time:frame=width,height'], $path, self::SECONDS + (float) @filesize($path) / self::BYTES_A_SECOND);
         $streams = $found['streams'] ?? [];
-        $frames = $found['frames'] ?? [];
-        $sizes = array_map(fn (array $f): string => "{$f['width']}x{$f['height']}", array_filter($frames, fn (array $f): bool => isset($f['width'], $f['height'])));
+        $pieces = $found['packets_and_frames'] ?? [];
+        $sizes = array_map(fn (array $f): string => "{$f['width']}x{$f['height']}", array_filter($pieces, fn (array $f): bool => isset($f['width'], $f['height'])));
         $video = $this->first($streams, 'video');
         $audio = $this->first($streams, 'audio');
         $turned = abs((int) ($video['side_data_list'][0]['rotation'] ?? 0)) % 180 === 90;
@@ -39,7 +39,7 @@ final class FfprobeProber implements Prober
             $turned ? $width : $height,
             isset($audio['codec_name']) ? (string) $audio['codec_name'] : null,
             count(array_unique($sizes)) > 1,
-            (float) max([0, ...array_column($frames, 'pts_time')]),
+            (float) max([0, ...array_column($pieces, 'pts_time')]),
             self::known($video['color_range'] ?? null),
             self::known($video['color_space'] ?? null),
         );

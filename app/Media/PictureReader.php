@@ -94,6 +94,7 @@ final class PictureReader
         try {
             $this->slides->drawFile($svg->source, $width, $height, $draft);
         } catch (ProgramFailed $failure) {
+            @unlink($draft);
             throw UnreadableFile::because($failure->tookTooLong
                 ? "\"{$name}\" takes too long to draw. Save it with fewer effects, or as PNG, and try again."
                 : "\"{$name}\" is damaged: it could not be drawn.", $failure->detail);

@@ -120,7 +120,7 @@ final class Clips
     /** Half a second, two hours of nothing, and half a second. */
     public static function timeJump(): string
     {
-        return self::make('time-jump.webm', ['-f', 'lavfi', '-i', 'testsrc2=s=320x240:r=10:d=1', '-f', 'lavfi', '-i', self::voice(0.1, 0.8, 1.0), '-t', '1', '-c:v', 'libvpx', '-b:v', '100k', '-vf', "setpts='PTS+if(gt(T,0.5),7200/TB,0)'", '-fps_mode', 'vfr', '-c:a', 'libopus']);
+        return self::make('time-jump.webm', ['-f', 'lavfi', '-i', 'testsrc2=s=320x240:r=10:d=1', '-f', 'lavfi', '-t', '1', '-i', self::voice(0.1, 0.8, 1.0), '-c:v', 'libvpx', '-b:v', '100k', '-vf', "setpts='PTS+if(gt(T,0.5),7200/TB,0)'", '-fps_mode', 'vfr', '-c:a', 'libopus']);
     }
 
     public static function slide(string $size = '640x360', string $extension = 'png'): string
