@@ -3,6 +3,7 @@
 declare(strict_types=1);
 
 use App\Http\Middleware\CleanText;
+use App\Http\Middleware\LivingLesson;
 use App\Http\Middleware\RefuseOtherSites;
 use App\Http\Middleware\SecurityHeaders;
 use App\Http\ProblemDetails;
@@ -21,6 +22,7 @@ return Application::configure(basePath: dirname(__DIR__))
         $middleware->remove(HandleCors::class);
         $middleware->prepend([SecurityHeaders::class, RefuseOtherSites::class]);
         $middleware->append(CleanText::class);
+        $middleware->api(append: [LivingLesson::class]);
         // Script text keeps its line ends and an emptied field is an empty text, not "nothing said".
         $middleware->remove([
             Illuminate\Foundation\Http\Middleware\TrimStrings::class,

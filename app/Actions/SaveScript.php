@@ -8,6 +8,7 @@ use App\Jobs\DrawCardsJob;
 use App\Jobs\PrepareLessonJob;
 use App\Models\Lesson;
 use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Str;
 use OpenReel\Core\Script\KnownSection;
 use OpenReel\Core\Script\Script;
 use OpenReel\Core\Script\Section;
@@ -21,6 +22,9 @@ final class SaveScript
 {
     /** Longer than a lesson can be: ten hours of speech. */
     public const LONGEST = 500_000;
+
+    /** Rows sent to the database at once. */
+    private const BATCH = 100;
 
     public function __construct(private readonly KeepLines $keepLines, private readonly HangTakes $hangTakes, private readonly LinkSlides $linkSlides)
     {
@@ -91,18 +95,26 @@ final class SaveScript
      */
     private function writeSections(Lesson $lesson, Script $script, array $ids, array $rows): array
     {
+        $new = [];
         foreach ($script->sections as $index => $section) {
             $values = [
                 'position' => $index + 1, 'heading' => mb_substr($section->heading, 0, 200), 'script' => $section->text(), 'deleted_at' => null,
             ];
             $row = $rows[$ids[$index] ?? ''] ?? null;
             if ($row === null) {
-                $ids[$index] = $lesson->sections()->create($values)->id;
+                $ids[$index] = strtolower((string) Str::ulid());
+                $new[] = $values + ['id' => $ids[$index], 'lesson_id' => $lesson->id, 'created_at' => now(), 'updated_at' => now()];
             } elseif (array_diff_assoc($values, array_intersect_key((array) $row, $values)) !== []) {
                 DB::table('sections')->where('id', $row->id)->update($values + ['updated_at' => now()]);
             }
         }
-        DB::table('sections')->where('lesson_id', $lesson->id)->whereNull('deleted_at')->whereNotIn('id', $ids)->update(['deleted_at' => now()]);
+        foreach (array_chunk($new, self::BATCH) as $batch) {
+            DB::table('sections')->insert($batch);
+        }
+        $gone = array_diff(array_keys(array_filter($rows, fn (\stdClass $r): bool => $r->deleted_at === null)), $ids);
+        foreach (array_chunk($gone, self::BATCH) as $batch) {
+            DB::table('sections')->whereIn('id', $batch)->update(['deleted_at' => now()]);
+        }
 
         return array_values(array_filter($ids));
     }

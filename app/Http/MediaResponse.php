@@ -7,26 +7,45 @@ namespace App\Http;
 use App\Actions\Refusal;
 use App\Media\MediaStore;
 use Symfony\Component\HttpFoundation\BinaryFileResponse;
+use Symfony\Component\HttpFoundation\Response;
 
 /** Files of the media disk, with Range support. Only a model can name them; no path ever comes from a request. */
 final class MediaResponse
 {
-    /** @param  string|null  $downloadAs  offers the file for saving under this name instead of showing it */
-    public static function of(?string $path, string $mime, bool $unchanging = true, ?string $downloadAs = null): BinaryFileResponse
+    /**
+     * @param  string|null  $downloadAs  offers the file for saving under this name instead of showing it
+     *
+     * @throws Refusal when there is no such file
+     */
+    public static function of(?string $path, string $mime, bool $unchanging = true, ?string $downloadAs = null): Response
     {
         $media = app(MediaStore::class);
         if ($path === null || ! $media->exists($path)) {
             throw Refusal::notYet('This file is not there (any more).');
         }
-        $response = new BinaryFileResponse($media->path($path), 200, [
+        $file = $media->path($path);
+        clearstatcache(true, $file);
+        $response = new BinaryFileResponse($file, 200, [
             'Content-Type' => $mime,
             'Cache-Control' => $unchanging ? 'private, max-age=86400' : 'no-store',
         ], false);
+        $response->setEtag(hash('xxh128', $path.filesize($file).'/'.filemtime($file)));
         if ($downloadAs !== null) {
             $ascii = (string) preg_replace('/[^A-Za-z0-9 ._-]+/', '', str_replace('%', '', $downloadAs));
             $response->setContentDisposition('attachment', $downloadAs, trim($ascii) === '' || $ascii[0] === '.' ? 'lesson.mp4' : $ascii);
         }
+        if (self::isBeyondTheEnd((string) request()->headers->get('Range'), (int) filesize($file))) {
+            return new Response('', 416, ['Content-Range' => 'bytes */'.filesize($file), 'Content-Type' => $mime]);
+        }
+        $response->isNotModified(request());
 
         return $response;
+    }
+
+    /** A single range that begins where the file has ended already (RFC 9110, section 14.1.2). */
+    private static function isBeyondTheEnd(string $range, int $size): bool
+    {
+        return preg_match('/^bytes=(\d{1,18})-(\d{1,18})?$/', $range, $m) === 1 && (int) $m[1] >= $size && (! isset($m[2]) || (int) $m[2] >= (int) $m[1])
+            || preg_match('/^bytes=-0+$/', $range) === 1;
     }
 }

@@ -10,6 +10,9 @@ namespace OpenReel\Core\Script;
  * First the longest common subsequence of lines with the same words holds the two scripts together (Hunt and Szymanski
  * 1977). What is left over is found by its words elsewhere (moved), then among lines removed before (come back), and
  * at last by likeness (changed): between the same neighbours first, then anywhere.
+ *
+ * Every step is bounded: where very many lines could be paired, only those that are likely are looked at. Which they are, a
+ * histogram of the words tells: lines that share a rare word.
  */
 final class LineMatch
 {
@@ -19,8 +22,20 @@ final class LineMatch
     /** Anywhere else it takes more. */
     private const LIKE_ANYWHERE = 0.7;
 
-    /** Gaps larger than this are rewritten text, not edited text: likeness is then only looked for in order. */
+    /** With more pairs than this the text was rewritten, not edited: then only likely pairs between the same neighbours are compared. */
     private const MOST_PAIRS = 40_000;
+
+    /** Pairs of equal lines looked at for the longest common subsequence; of lines said again and again only near ones beyond that. */
+    private const MOST_EQUAL = 200_000;
+
+    /** How near: so many occurrences to either side of the one that stands at the same place among its like. */
+    private const NEAR = 4;
+
+    /** Of a line's words so many of the rarest lead to others... */
+    private const RARE_WORDS = 4;
+
+    /** ...each to so many at most. */
+    private const LINES_A_WORD = 8;
 
     /**
      * @param  list<KnownLine>  $known  the lines before, in order
@@ -77,14 +92,20 @@ final class LineMatch
      */
     private static function commonSubsequence(array $old, array $new): array
     {
-        $places = [];
-        foreach ($old as $i => $key) {
-            $places[$key][] = $i;
-        }
+        $places = self::placesFromBehind($old);
+        $counts = array_count_values($new);
+        $equal = array_sum(array_map(fn (string $key, int $count): int => $count * count($places[$key] ?? []), array_map(strval(...), array_keys($counts)), $counts));
+        $seen = [];
         // Ends of increasing runs of old indexes, the shortest run first; each entry knows the one before it.
         $ends = [];
         foreach ($new as $now => $key) {
-            foreach (array_reverse($places[$key] ?? []) as $before) {
+            $candidates = $places[$key] ?? [];
+            if ($equal > self::MOST_EQUAL && count($candidates) > 2 * self::NEAR) {
+                $nth = $seen[$key] = ($seen[$key] ?? -1) + 1;
+                $there = count($candidates) - 1 - intdiv($nth * count($candidates), $counts[$key]);
+                $candidates = array_slice($candidates, max(0, $there - self::NEAR), 2 * self::NEAR + 1);
+            }
+            foreach ($candidates as $before) {
                 $at = self::firstNotBelow($ends, $before);
                 if (($ends[$at][0] ?? -1) === $before) {
                     continue; // among equal lines the first keeps its identity
@@ -98,6 +119,20 @@ final class LineMatch
         }
 
         return $pairs;
+    }
+
+    /**
+     * @param  list<string>  $keys
+     * @return array<array-key, list<int>> places of each key, the last first
+     */
+    private static function placesFromBehind(array $keys): array
+    {
+        $places = [];
+        for ($i = count($keys) - 1; $i >= 0; $i--) {
+            $places[$keys[$i]][] = $i;
+        }
+
+        return $places;
     }
 
     /** @param  array<int, array{int, int, mixed}>  $ends  without gaps */
@@ -125,18 +160,7 @@ final class LineMatch
      */
     private static function equalElsewhere(array $old, array $new, array $pairs): array
     {
-        $free = [];
-        foreach (array_diff_key($old, array_flip($pairs)) as $before => $key) {
-            $free[$key][] = $before;
-        }
-        $found = [];
-        foreach (array_diff_key($new, $pairs) as $now => $key) {
-            if (($free[$key] ?? []) !== []) {
-                $found[$now] = array_shift($free[$key]);
-            }
-        }
-
-        return $found;
+        return self::firstFree(array_diff_key($old, array_flip($pairs)), array_diff_key($new, $pairs));
     }
 
     /**
@@ -147,14 +171,29 @@ final class LineMatch
      */
     private static function comeBack(array $removed, array $new, array $ids): array
     {
-        $free = [];
-        foreach ($removed as $line) {
-            $free[Words::key($line->text)][] = $line->id;
+        $found = self::firstFree(array_map(fn (KnownLine $l): string => Words::key($l->text), $removed), array_diff_key($new, $ids));
+
+        return array_map(fn (int $i): string => $removed[$i]->id, $found);
+    }
+
+    /**
+     * Gives each of the lines the first one that has the same words and has not been given yet.
+     *
+     * @param  array<int, string>  $from  keys by index
+     * @param  array<int, string>  $to  keys by index
+     * @return array<int, int> index in `$from` by index in `$to`
+     */
+    private static function firstFree(array $from, array $to): array
+    {
+        $free = $next = $found = [];
+        foreach ($from as $index => $key) {
+            $free[$key][] = $index;
         }
-        $found = [];
-        foreach (array_diff_key($new, $ids) as $now => $key) {
-            if (($free[$key] ?? []) !== []) {
-                $found[$now] = array_shift($free[$key]);
+        foreach ($to as $index => $key) {
+            $given = $next[$key] ?? 0;
+            if (isset($free[$key][$given])) {
+                $found[$index] = $free[$key][$given];
+                $next[$key] = $given + 1;
             }
         }
 
@@ -178,17 +217,13 @@ final class LineMatch
         }
         $gapOfNew = self::gaps(count($new), $held);
         $gapOfOld = self::gaps(count($old), array_flip($held));
-        $anywhere = count($freeOld) * count($freeNew) <= self::MOST_PAIRS;
+        $oldWords = array_map(fn (string $key): array => explode(' ', $key), $freeOld);
+        $newWords = array_map(fn (string $key): array => explode(' ', $key), $freeNew);
         $candidates = [];
-        $words = array_map(fn (string $key): array => explode(' ', $key), $freeOld);
-        foreach ($freeNew as $now => $key) {
-            $mine = explode(' ', $key);
-            foreach ($words as $before => $theirs) {
+        foreach (self::toCompare($oldWords, $newWords, $gapOfOld, $gapOfNew) as $now => $befores) {
+            foreach ($befores as $before) {
                 $inPlace = $gapOfNew[$now] === $gapOfOld[$before];
-                if (! $anywhere && ! $inPlace) {
-                    continue;
-                }
-                $likeness = Words::likeness($mine, $theirs);
+                $likeness = Words::likeness($newWords[$now], $oldWords[$before]);
                 if ($likeness >= ($inPlace ? self::LIKE_IN_PLACE : self::LIKE_ANYWHERE)) {
                     $candidates[] = [$likeness + ($inPlace ? 1 : 0), $now, $before];
                 }
@@ -205,6 +240,81 @@ final class LineMatch
         }
 
         return $found;
+    }
+
+    /**
+     * @param  array<int, list<string>>  $old  words by index
+     * @param  array<int, list<string>>  $new
+     * @param  array<int, int>  $gapOfOld
+     * @param  array<int, int>  $gapOfNew
+     * @return iterable<int, iterable<int>> for each new line the old ones it is compared with
+     */
+    private static function toCompare(array $old, array $new, array $gapOfOld, array $gapOfNew): iterable
+    {
+        if (count($old) * count($new) <= self::MOST_PAIRS) {
+            foreach ($new as $now => $words) {
+                yield $now => array_keys($old);
+            }
+
+            return;
+        }
+        $oldOfGap = $newOfGap = [];
+        foreach ($old as $before => $words) {
+            $oldOfGap[$gapOfOld[$before]][$before] = $words;
+        }
+        foreach ($new as $now => $words) {
+            $newOfGap[$gapOfNew[$now]][$now] = $words;
+        }
+        foreach ($newOfGap as $gap => $lines) {
+            $there = $oldOfGap[$gap] ?? [];
+            $isSmall = count($there) * count($lines) <= self::MOST_PAIRS;
+            $histogram = $isSmall ? [] : self::histogram($there);
+            foreach ($lines as $now => $words) {
+                yield $now => $isSmall ? array_keys($there) : self::likely($words, $histogram);
+            }
+        }
+    }
+
+    /**
+     * @param  array<int, list<string>>  $lines
+     * @return array<array-key, list<int>> the lines that hold a word, each once
+     */
+    private static function histogram(array $lines): array
+    {
+        $of = [];
+        foreach ($lines as $index => $words) {
+            foreach (array_unique($words) as $word) {
+                $of[$word][] = $index;
+            }
+        }
+
+        return $of;
+    }
+
+    /**
+     * Old lines that share one of a line's rarest words.
+     *
+     * @param  list<string>  $words
+     * @param  array<array-key, list<int>>  $histogram
+     * @return list<int>
+     */
+    private static function likely(array $words, array $histogram): array
+    {
+        $counts = [];
+        foreach ($words as $word) {
+            if (isset($histogram[$word])) {
+                $counts[$word] = count($histogram[$word]);
+            }
+        }
+        asort($counts);
+        $lines = [];
+        foreach (array_slice(array_keys($counts), 0, self::RARE_WORDS) as $word) {
+            foreach (array_slice($histogram[$word], 0, self::LINES_A_WORD) as $line) {
+                $lines[$line] = true;
+            }
+        }
+
+        return array_keys($lines);
     }
 
     /**

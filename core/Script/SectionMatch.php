@@ -14,6 +14,9 @@ final class SectionMatch
     /** A heading weighs as much as this many lines. */
     private const HEADING = 1.5;
 
+    /** Of sections with the same heading so many are looked at: those that stood nearest. */
+    private const MOST_NAMESAKES = 10;
+
     /**
      * @param  list<KnownSection>  $known  the sections before in order, then those removed earlier, the latest first
      * @param  array<string, string>  $sectionOf  section id by line id, as it was before
@@ -31,7 +34,7 @@ final class SectionMatch
         }
         foreach ($now as $index => $section) {
             $shared = array_count_values(array_values(array_intersect_key($sectionOf, array_flip($section['lines']))));
-            $namesakes = trim($section['heading']) === '' ? [] : ($called[Words::key($section['heading'])] ?? []);
+            $namesakes = trim($section['heading']) === '' ? [] : self::nearest($called[Words::key($section['heading'])] ?? [], $orders, $index);
             foreach (array_unique([...$namesakes, ...array_keys($shared)]) as $id) {
                 $before = isset($orders[$id]) ? $known[$orders[$id]] : null;
                 $sameHeading = in_array($id, $namesakes, true);
@@ -58,6 +61,25 @@ final class SectionMatch
     }
 
     /**
+     * @param  list<string>  $ids  in order
+     * @param  array<string, int>  $orders
+     * @return list<string>
+     */
+    private static function nearest(array $ids, array $orders, int $place): array
+    {
+        if (count($ids) <= self::MOST_NAMESAKES) {
+            return $ids;
+        }
+        $low = 0;
+        for ($high = count($ids); $low < $high;) {
+            $middle = intdiv($low + $high, 2);
+            [$low, $high] = $orders[$ids[$middle]] < $place ? [$middle + 1, $high] : [$low, $middle];
+        }
+
+        return array_slice($ids, max(0, $low - intdiv(self::MOST_NAMESAKES, 2)), self::MOST_NAMESAKES);
+    }
+
+    /**
      * What is left stands where it stood: the same number of sections from the start or, failing that, from the end.
      * Only sections that share nothing with any other are taken so.
      *
@@ -71,18 +93,25 @@ final class SectionMatch
     {
         $alive = array_values(array_filter($known, fn (KnownSection $k): bool => ! $k->removed));
         $found = [];
+        $taken = array_fill_keys($ids, true);
+        $anywhere = 0;
         foreach (array_diff_key($now, $ids) as $index => $section) {
             $shift = count($alive) - count($now);
             $isEmpty = trim($section['heading']) === '' && $section['lines'] === [];
-            foreach ([$index, $index + $shift, ...($isEmpty ? array_keys($alive) : [])] as $place) {
+            // Any empty section is as good as another: what was passed over once is not looked at again.
+            while ($isEmpty && isset($alive[$anywhere], $taken[$alive[$anywhere]->id])) {
+                $anywhere++;
+            }
+            foreach ([$index, $index + $shift, ...($isEmpty ? range($anywhere, min($anywhere + self::MOST_NAMESAKES, count($alive))) : [])] as $place) {
                 $before = $alive[$place] ?? null;
-                $isFree = $before !== null && ! in_array($before->id, [...$ids, ...$found], true);
+                $isFree = $before !== null && ! isset($taken[$before->id]);
                 if ($before === null || ! $isFree || $isEmpty && $before->heading !== '' && $shift !== 0) {
                     continue;
                 }
                 // Lines went elsewhere: what stands here now is something new.
                 if (array_intersect_key($sectionOf, array_flip($section['lines'])) === [] && ($shift === 0 || trim($before->heading) === '')) {
                     $found[$index] = $before->id;
+                    $taken[$before->id] = true;
                     break;
                 }
             }

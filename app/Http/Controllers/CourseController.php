@@ -18,7 +18,6 @@ use App\Models\Course;
 use App\Models\Logo;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
-use Illuminate\Http\Response;
 use Illuminate\Http\UploadedFile;
 use OpenReel\Core\Picture\FrameSize;
 use OpenReel\Core\Picture\PicturePlan;
@@ -26,7 +25,7 @@ use OpenReel\Core\Picture\Shape;
 use OpenReel\Core\Script\PlainText;
 use OpenReel\Core\Style\CardDrawing;
 use OpenReel\Core\Style\HouseStyle;
-use Symfony\Component\HttpFoundation\BinaryFileResponse;
+use Symfony\Component\HttpFoundation\Response;
 
 final class CourseController
 {
@@ -95,7 +94,7 @@ final class CourseController
         return (new LogoResource($logo))->response()->setStatusCode(201);
     }
 
-    public function logo(string $hash): BinaryFileResponse
+    public function logo(string $hash): Response
     {
         $logo = Logo::query()->where('hash', $hash)->first();
 
@@ -123,6 +122,7 @@ final class CourseController
     /** How a card would look: drawn by the same path as in preview and export, and kept nowhere. */
     public function sampleCard(Request $request, CardPicture $cards): Response
     {
+        $request->validate(['title' => ['nullable', 'string'], 'text' => ['nullable', 'string']], ['*' => 'Say in words what stands on the card.']);
         $query = array_intersect_key((array) $request->query(), array_flip(['card', 'ink', 'paper', 'accent', 'heading_face', 'text_face']));
         $size = [$request->integer('width', 1280), $request->integer('height', 720)];
         $frames = array_merge(...array_values(HouseStyle::FRAMES));
@@ -133,7 +133,7 @@ final class CourseController
     }
 
     /** Not there while it is being drawn: ask again. */
-    public function card(string $hash): BinaryFileResponse
+    public function card(string $hash): Response
     {
         return MediaResponse::of(preg_match('/^[0-9a-f]{64}$/', $hash) === 1 ? CardPicture::path($hash) : null, 'image/png');
     }

@@ -14,7 +14,7 @@ use App\Models\Lesson;
 use App\Models\WorkState;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
-use Symfony\Component\HttpFoundation\BinaryFileResponse;
+use Symfony\Component\HttpFoundation\Response;
 
 final class ExportController
 {
@@ -46,7 +46,7 @@ final class ExportController
         return $this->resource($export);
     }
 
-    public function file(Request $request, Export $export): BinaryFileResponse
+    public function file(Request $request, Export $export): Response
     {
         return MediaResponse::of(
             $export->state === WorkState::Done ? $export->path : null, 'video/mp4',

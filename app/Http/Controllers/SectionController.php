@@ -21,6 +21,7 @@ final class SectionController
 {
     public function store(Request $request, Lesson $lesson, EditScript $edit): JsonResponse
     {
+        $request->validate(['after' => ['nullable', 'string']], ['*' => 'Name the section that the new one follows.']);
         $section = Section::query()->findOrFail($edit->add($lesson, $request->string('after')->value() ?: null));
 
         return (new SectionResource($section->load('slide', 'takes.tracks')))->response()->setStatusCode(201);

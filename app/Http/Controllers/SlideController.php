@@ -19,10 +19,9 @@ use App\Models\Lesson;
 use App\Models\Slide;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
-use Illuminate\Http\Response;
 use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Arr;
-use Symfony\Component\HttpFoundation\BinaryFileResponse;
+use Symfony\Component\HttpFoundation\Response;
 
 final class SlideController
 {
@@ -34,7 +33,7 @@ final class SlideController
     /** Takes any number of pictures and decks; those that are refused are named and do not stop the others. */
     public function store(Request $request, Lesson $lesson, FillSlides $fill, RequestDeck $requestDeck): JsonResponse
     {
-        $request->validate(['purpose' => ['sometimes', 'in:add,replace'], 'fill' => ['sometimes', 'boolean']], ['*' => 'Say whether the slides are added or replace those there are.']);
+        $request->validate(['purpose' => ['sometimes', 'in:add,replace'], 'fill' => ['sometimes', 'boolean'], 'section' => ['nullable', 'string']], ['*' => 'Say whether the slides are added or replace those there are.']);
         /** @var list<UploadedFile> $files */
         $files = array_values(array_filter(Arr::flatten($request->allFiles()), fn (mixed $f): bool => $f instanceof UploadedFile));
         if ($files === []) {
@@ -61,7 +60,7 @@ final class SlideController
         return new JsonResponse(['added' => $answer['added'], 'names' => $answer['names'], 'refused' => [...$refused, ...$answer['refused']], 'decks' => $decks], 201);
     }
 
-    public function picture(Slide $slide): BinaryFileResponse
+    public function picture(Slide $slide): Response
     {
         return MediaResponse::of($slide->path, $slide->mime);
     }

@@ -21,11 +21,10 @@ use App\Models\TakeState;
 use App\Models\Track;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
-use Illuminate\Http\Response;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Validation\Rule;
 use OpenReel\Core\Take\Verdict;
-use Symfony\Component\HttpFoundation\BinaryFileResponse;
+use Symfony\Component\HttpFoundation\Response;
 
 final class TakeController
 {
@@ -90,7 +89,7 @@ final class TakeController
     public function finish(Request $request, Take $take, FinishTake $finish): TakeResource
     {
         $request->validate([
-            'tracks' => ['required_without:as_arrived', 'array'],
+            'tracks' => [Rule::requiredIf(! $request->boolean('as_arrived')), 'array'],
             'tracks.*.id' => ['required', 'string'],
             'tracks.*.chunks' => ['required', 'integer', 'min:0'],
             'tracks.*.bytes' => ['required', 'integer', 'min:0'],
@@ -111,7 +110,7 @@ final class TakeController
     }
 
     /** Before it is ingested, a take is played as it came from the recorder. */
-    public function media(Take $take): BinaryFileResponse
+    public function media(Take $take): Response
     {
         if ($take->media_path !== null) {
             return MediaResponse::of($take->media_path, (string) $take->media_mime);
@@ -121,12 +120,12 @@ final class TakeController
         return MediaResponse::of($track?->path, $track->mime ?? 'application/octet-stream', unchanging: false);
     }
 
-    public function poster(Take $take, MakePoster $make): BinaryFileResponse
+    public function poster(Take $take, MakePoster $make): Response
     {
         return MediaResponse::of($make($take), 'image/jpeg');
     }
 
-    public function wave(Take $take): BinaryFileResponse
+    public function wave(Take $take): Response
     {
         return MediaResponse::of($take->state === TakeState::Ready ? $take->folder().'/wave.json' : null, 'application/json');
     }

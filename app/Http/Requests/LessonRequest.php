@@ -19,10 +19,13 @@ final class LessonRequest extends FormRequest
     {
         $once = $this->isMethod('POST') ? ['sometimes'] : ['prohibited'];
 
+        // Both or neither: "sometimes" would leave one alone.
+        $frame = $this->isMethod('POST') ? ['integer'] : ['prohibited'];
+
         return [
             'title' => ['required', 'string', 'max:200', 'regex:/\S/u'],
-            'width' => [...$once, 'integer', 'required_with:height'],
-            'height' => [...$once, 'integer', 'required_with:width', $this->isOffered(...)],
+            'width' => [...$frame, 'required_with:height'],
+            'height' => [...$frame, 'required_with:width', $this->isOffered(...)],
             'course_id' => ['sometimes', 'nullable', 'string', Rule::exists('courses', 'id')->whereNull('deleted_at')],
             'like' => [...$once, 'nullable', 'string', Rule::exists('lessons', 'id')->whereNull('deleted_at')],
             'fps' => [...$once, 'integer', Rule::in(FrameRate::OFFERED)],
@@ -48,7 +51,8 @@ final class LessonRequest extends FormRequest
 
     private function isOffered(string $attribute, mixed $height, \Closure $fail): void
     {
-        if (! in_array([(int) $this->input('width'), (int) $height], array_merge(...array_values(HouseStyle::FRAMES)), true)) {
+        $width = $this->input('width');
+        if (! is_numeric($width) || ! is_numeric($height) || ! in_array([(int) $width, (int) $height], array_merge(...array_values(HouseStyle::FRAMES)), true)) {
             $fail(self::NO_FRAME);
         }
     }

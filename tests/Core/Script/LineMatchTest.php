@@ -86,4 +86,38 @@ final class LineMatchTest extends TestCase
     {
         return array_map(fn (string $id, string $text): KnownLine => new KnownLine($id, 's', $text), array_keys($texts), $texts);
     }
+
+    public function test_a_long_text_rewritten_finds_the_lines_that_were_only_edited(): void
+    {
+        // Three thousand lines of which every third is edited, every third stays and every third is new.
+        $known = $texts = $meant = [];
+        for ($i = 0; $i < 3000; $i++) {
+            $known[] = new KnownLine("l{$i}", 's', "At station {$i} the tide stands {$i} fathoms over the old sill number {$i}.");
+            $texts[] = ['Something else number '.($i * 7).' altogether.', "At station {$i} the tide stands {$i} fathoms over the new sill number {$i}.", $known[$i]->text][$i % 3];
+            $meant[] = $i % 3 === 0 ? null : "l{$i}";
+        }
+
+        self::assertSame($meant, LineMatch::ids($known, [], $texts));
+    }
+
+    public function test_ten_thousand_lines_replaced_are_told_apart_in_bounded_work(): void
+    {
+        $line = fn (int $seed, int $i): string => implode(' ', array_map(fn (int $k): string => 'w'.(($i * 31 + $k * $k * $seed) % 97), range(1, 8)));
+        $known = array_map(fn (int $i): KnownLine => new KnownLine("l{$i}", 's', $line(3, $i)), range(0, 9_999));
+        $ids = LineMatch::ids($known, [], array_map(fn (int $i): string => $line(7, $i), range(0, 9_999)));
+
+        self::assertCount(10_000, $ids);
+        $given = array_filter($ids);
+        self::assertSame($given, array_unique($given), 'no identity is given twice');
+    }
+
+    public function test_one_line_said_ten_thousand_times_keeps_its_order(): void
+    {
+        $known = array_map(fn (int $i): KnownLine => new KnownLine("l{$i}", 's', 'Pull.'), range(0, 9_999));
+        $ids = LineMatch::ids($known, [], ['Now.', ...array_fill(0, 5_000, 'Pull.'), 'Rest.', ...array_fill(0, 4_999, 'Pull.')]);
+
+        self::assertNull($ids[0]);
+        self::assertNull($ids[5001]);
+        self::assertCount(9_999, array_unique(array_filter($ids)));
+    }
 }

@@ -44,4 +44,18 @@ final class SectionMatchTest extends TestCase
 
         self::assertSame($ids, SectionMatch::ids($known, self::SECTION_OF, array_map(fn (array $s): array => ['heading' => $s[0], 'lines' => $s[1]], $now)));
     }
+
+    public function test_thousands_of_sections_with_one_name_stay_where_they_are(): void
+    {
+        $known = $of = $now = [];
+        for ($i = 0; $i < 5_000; $i++) {
+            $known[] = new KnownSection("s{$i}", 'Round', false);
+            $of["l{$i}"] = "s{$i}";
+            $now[] = ['heading' => 'Round', 'lines' => ["l{$i}"]];
+        }
+        // One new section is put before all of them.
+        array_unshift($now, ['heading' => 'Begin', 'lines' => []]);
+
+        self::assertSame([null, ...array_map(fn (int $i): string => "s{$i}", range(0, 4_999))], SectionMatch::ids($known, $of, $now));
+    }
 }
