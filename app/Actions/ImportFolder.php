@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Actions;
 
 use App\Media\MediaStore;
+use App\Media\ScriptReader;
 use App\Media\Workshop;
 use App\Models\Lesson;
 use App\Models\Section;
@@ -23,11 +24,14 @@ final class ImportFolder
 {
     private const TAKE_NAME = '/^(\d{1,4})-(\d{1,4})(-discard|-undecided)?\.([a-z0-9]{2,5})$/i';
 
+    private const SLIDES = ['png', 'jpg', 'jpeg', 'webp', 'svg'];
+
     public function __construct(
         private readonly AddSlide $addSlide,
         private readonly SaveScript $save,
         private readonly IngestTake $ingest,
         private readonly MediaStore $media,
+        private readonly ScriptReader $scripts,
     ) {
     }
 
@@ -45,7 +49,7 @@ final class ImportFolder
         $takes = $this->takeFiles($folder, count($script->sections));
         $slides = $this->slideFiles($folder, count($script->sections));
 
-        $lesson = Lesson::query()->create(['title' => $script->title === '' ? basename($folder) : $script->title] + $frame);
+        $lesson = Lesson::query()->create(['title' => mb_substr($script->title ?? basename((string) realpath($folder)), 0, 200)] + $frame);
         try {
             ($this->save)($lesson, $script);
             foreach ($slides as $number => $file) {
@@ -60,11 +64,18 @@ final class ImportFolder
             }
             $this->takes($sections, $takes, $whole, $say);
         } catch (\Throwable $e) {
-            $lesson->forceDelete();
+            $this->undo($lesson);
             throw $e;
         }
 
         return $lesson;
+    }
+
+    /** Leaves nothing of it behind. */
+    public function undo(Lesson $lesson): void
+    {
+        $lesson->forceDelete();
+        $this->media->deleteFolder("lessons/{$lesson->id}");
     }
 
     /** A file that is called by its number alone is named after what it shows. */
@@ -89,12 +100,10 @@ final class ImportFolder
         if (! is_dir($folder)) {
             throw Refusal::badInput("There is no folder {$folder}.");
         }
-        $text = @file_get_contents("{$folder}/script.md");
-
-        if ($text === false) {
-            throw Refusal::badInput("There is no script.md in {$folder}. It holds the title (# ...), the sections (## ...) and their words.");
+        if (! is_file("{$folder}/script.md") || ! is_readable("{$folder}/script.md")) {
+            throw Refusal::badInput("There is no script.md in {$folder} that can be read. It holds the title (# ...), the sections (## ...) and their words.");
         }
-        $script = Script::read(str_replace(["\r\n", "\r"], "\n", $text));
+        $script = Script::read($this->scripts->read("{$folder}/script.md", 'script.md'));
 
         return $script->sections === [] ? throw ScriptProblem::empty() : $script;
     }
@@ -103,10 +112,16 @@ final class ImportFolder
     private function slideFiles(string $folder, int $sections): array
     {
         $slides = [];
-        foreach (glob("{$folder}/slides/*.{png,jpg,jpeg,PNG,JPG,JPEG}", GLOB_BRACE) ?: [] as $file) {
+        foreach (self::filesIn("{$folder}/slides") as $file) {
+            if (! in_array(strtolower(pathinfo($file, PATHINFO_EXTENSION)), self::SLIDES, true)) {
+                throw Refusal::badInput('The slide '.basename($file).' is no PNG, JPEG, WebP or SVG picture.');
+            }
             $number = (int) basename($file);
             if ($number < 1 || $number > $sections) {
                 throw Refusal::badInput('Slide '.basename($file)." belongs to no section: the script has {$sections}. Name slides 01.png, 02.png and so on.");
+            }
+            if (isset($slides[$number])) {
+                throw Refusal::badInput('Two slides belong to section '.$number.': '.basename($slides[$number]).' and '.basename($file).'. Keep one.');
             }
             $slides[$number] = $file;
         }
@@ -114,17 +129,46 @@ final class ImportFolder
         return $slides;
     }
 
+    /**
+     * Its files; folders' names may hold anything, so they are read and not searched by a pattern.
+     *
+     * @return list<string> paths, by name
+     *
+     * @throws Refusal naming what is no file, or cannot be read
+     */
+    private static function filesIn(string $folder): array
+    {
+        $files = [];
+        foreach (is_dir($folder) ? scandir($folder) ?: [] : [] as $name) {
+            if (str_starts_with($name, '.')) {
+                continue;
+            }
+            $path = "{$folder}/{$name}";
+            if (! is_file($path) || ! is_readable($path)) {
+                throw Refusal::badInput(basename($folder)."/{$name} ".(is_dir($path) ? 'is a folder' : 'cannot be read').'. Take it out, or put a file in its place.');
+            }
+            $files[] = $path;
+        }
+
+        return $files;
+    }
+
     /** @return list<array{section: int, number: int, mark: string, file: string}> by section, then number */
     private function takeFiles(string $folder, int $sections): array
     {
-        $takes = [];
-        foreach (glob("{$folder}/takes/*") ?: [] as $file) {
+        $takes = $numbers = [];
+        foreach (self::filesIn("{$folder}/takes") as $file) {
             if (preg_match(self::TAKE_NAME, basename($file), $name) !== 1) {
                 throw Refusal::badInput('The take '.basename($file).' is not named SECTION-TAKE.ext, for example 03-1.webm.');
             }
             if ((int) $name[1] < 1 || (int) $name[1] > $sections) {
                 throw Refusal::badInput('The take '.basename($file)." belongs to no section: the script has {$sections}.");
             }
+            $same = $numbers[(int) $name[1]][(int) $name[2]] ?? null;
+            if ($same !== null) {
+                throw Refusal::badInput('Two takes have the same number: '.basename($same).' and '.basename($file).'. Give one of them another.');
+            }
+            $numbers[(int) $name[1]][(int) $name[2]] = $file;
             $takes[] = ['section' => (int) $name[1], 'number' => (int) $name[2], 'mark' => strtolower($name[3]), 'file' => $file];
         }
         usort($takes, fn (array $a, array $b): int => [$a['section'], $a['number']] <=> [$b['section'], $b['number']]);

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Media;
 
 use Illuminate\Filesystem\FilesystemAdapter;
+use Illuminate\Support\Facades\File;
 use Illuminate\Support\Facades\Storage;
 
 /** The `media` disk, as files that outside programs can open. Names are made here and in the models, never by users. */
@@ -106,6 +107,11 @@ final class MediaStore
         if ($relative !== null) {
             @unlink($this->path($relative));
         }
+    }
+
+    public function deleteFolder(string $relative): void
+    {
+        File::deleteDirectory($this->path($relative));
     }
 
     /** @throws DiskFull when less than the reserve would stay free */

@@ -35,23 +35,6 @@ final class TakeChoice
     }
 
     /**
-     * The take to look at next: the newest without a verdict, when nothing is kept yet.
-     *
-     * @param  list<TakeState>  $takes
-     */
-    public static function toReview(array $takes): ?TakeState
-    {
-        $latest = null;
-        foreach (self::used($takes) === [] ? $takes : [] as $take) {
-            if ($take->usable && $take->verdict === Verdict::Undecided && $take->number > ($latest->number ?? 0)) {
-                $latest = $take;
-            }
-        }
-
-        return $latest;
-    }
-
-    /**
      * The verdicts after one take is given one. Keeping a take returns those kept before that speak the same lines to
      * undecided.
      *

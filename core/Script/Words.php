@@ -20,11 +20,6 @@ final class Words
         return implode(' ', self::of($text));
     }
 
-    public static function same(string $a, string $b): bool
-    {
-        return self::key($a) === self::key($b);
-    }
-
     /**
      * How much two texts have in common: twice the shared words against all words of both (Dice's coefficient).
      *

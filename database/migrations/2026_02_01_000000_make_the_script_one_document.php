@@ -111,7 +111,7 @@ return new class extends Migration
         }
     }
 
-    private function writeScript(object $lesson): void
+    private function writeScript(stdClass $lesson): void
     {
         $sections = DB::table('sections')->where('lesson_id', $lesson->id)->whereNull('deleted_at')->orderBy('position')->orderBy('id')->get();
         $slides = DB::table('slides')->where('lesson_id', $lesson->id)->pluck('name', 'id');
@@ -132,7 +132,7 @@ return new class extends Migration
         DB::table('lessons')->where('id', $lesson->id)->update(['script' => Script::compose($lesson->title, $texts)->write(), 'revision' => 1]);
     }
 
-    private function writeLines(string $lesson, object $section, string $text): void
+    private function writeLines(string $lesson, stdClass $section, string $text): void
     {
         $spoken = [];
         foreach (LineSplitter::split($text) as $line) {

@@ -1,8 +1,10 @@
-// Draws the slides of the demo lesson, as pictures and as one deck: node demo/make/slides.mjs
+// Draws the slides of the demo lesson, as pictures and as one deck: node demo/make/slides.mjs [FOLDER]
 import { chromium } from '@playwright/test';
 import { fileURLToPath, pathToFileURL } from 'node:url';
 
 const root = fileURLToPath(new URL('../../', import.meta.url));
+/** Where the pictures go: a folder, or the demo itself. */
+const out = process.argv[2] ? { slides: process.argv[2], deck: `${process.argv[2]}/deck.pdf` } : { slides: `${root}demo/lesson/slides`, deck: `${root}demo/deck.pdf` };
 const font = (folder, file) => pathToFileURL(`${root}node_modules/@fontsource/${folder}/files/${file}`).href;
 
 const paint = { paper: '#FBF9F4', ink: '#1B2430', soft: '#566070', sea: '#0B5D66', pale: '#CFE3E4', mud: '#B79A74', rule: '#DED8CC', sand: '#F1E7D5' };
@@ -171,9 +173,9 @@ const slides = [welcome, table, curve, springs, twelfths, sill, launch].map(
 for (const [index, slide] of slides.entries()) {
     await page.setContent(`<style>${style}</style>${slide}`);
     await page.evaluate(() => document.fonts.ready);
-    await page.screenshot({ path: `${root}demo/lesson/slides/0${index + 1}.png` });
+    await page.screenshot({ path: `${out.slides}/0${index + 1}.png` });
 }
 await page.setContent(`<style>${style}</style>${slides.join('')}`);
 await page.evaluate(() => document.fonts.ready);
-await page.pdf({ path: `${root}demo/deck.pdf`, width: '1920px', height: '1080px', printBackground: true });
+await page.pdf({ path: out.deck, width: '1920px', height: '1080px', printBackground: true });
 await browser.close();

@@ -4,15 +4,15 @@ declare(strict_types=1);
 
 /**
  * Records the takes of the demo lesson with the stand-in presenter: a drawn figure that moves and speaks. Run again
- * after changing the script: php demo/make/takes.php. Needs flite, librsvg and ffmpeg.
+ * after changing the script: php demo/make/takes.php [FOLDER [TAKE...]]. Without a folder the demo's own takes are replaced;
+ * with names only those takes are recorded. Needs flite, librsvg and ffmpeg.
  */
 
 use App\Media\FliteVoice;
 use App\Media\Program;
 use OpenReel\Core\Listening\LevelReader;
 use OpenReel\Core\Script\Line;
-use OpenReel\Core\Script\LineSplitter;
-use OpenReel\Core\Script\ScriptDocument;
+use OpenReel\Core\Script\Script;
 
 require __DIR__.'/../../vendor/autoload.php';
 require __DIR__.'/presenter.php';
@@ -32,18 +32,20 @@ $takes = [
     ['06-1-undecided', 6, null, []],
 ];
 
-$script = ScriptDocument::read((string) file_get_contents(LESSON.'/script.md'));
+$folder = $argv[1] ?? LESSON.'/takes';
+$only = array_slice($argv, 2);
+$script = Script::read((string) file_get_contents(LESSON.'/script.md'));
 $work = sys_get_temp_dir().'/reel-demo-'.getmypid();
 mkdir($work);
 drawPresenter($work);
-foreach (glob(LESSON.'/takes/*.webm') ?: [] as $old) {
-    unlink($old);
-}
 foreach ($takes as [$name, $section, $words, $how]) {
-    $words ??= implode("\n", array_map(fn (Line $l): string => $l->text, LineSplitter::split($script->sections[$section - 1]['text'])));
+    if ($only !== [] && ! in_array($name, $only, true)) {
+        continue;
+    }
+    $words ??= implode("\n", array_map(fn (Line $l): string => $l->text, $script->sections[$section - 1]->lines));
     $sound = speak($words, $work, isset($how['quiet']));
-    record($sound, $work, LESSON."/takes/{$name}.webm");
-    echo $name, ' ', round(filesize(LESSON."/takes/{$name}.webm") / 1024), " KB\n";
+    record($sound, $work, "{$folder}/{$name}.webm");
+    echo $name, ' ', round(filesize("{$folder}/{$name}.webm") / 1024), " KB\n";
 }
 array_map(unlink(...), glob("{$work}/*") ?: []);
 rmdir($work);
@@ -70,13 +72,13 @@ function spelledOut(string $words): string
 function record(string $sound, string $work, string $out): void
 {
     Program::run(['ffmpeg', '-v', 'error', '-y', '-i', $sound, '-f', 's16le', "{$work}/levels.pcm"]);
-    $stream = fopen("{$work}/levels.pcm", 'r');
+    $stream = fopen("{$work}/levels.pcm", 'r') ?: throw new RuntimeException('No levels were written.');
     $levels = LevelReader::read($stream);
     fclose($stream);
     $loudest = $levels->percentile(0.98);
     $list = "ffconcat version 1.0\n";
     $open = 0.0;
-    foreach (array_chunk($levels->rms, intdiv(100, FPS)) as $frame => $windows) {
+    foreach (array_chunk($levels->rms, max(1, intdiv(100, FPS))) as $frame => $windows) {
         $target = max(0.0, min(1.0, (max($windows) - $loudest + 26) / 24));
         $open += ($target - $open) * 0.6;
         $blink = $frame % 92 < 4 ? 1 : 0;

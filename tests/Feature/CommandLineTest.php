@@ -9,6 +9,7 @@ use App\Models\Take;
 use Illuminate\Support\Facades\Artisan;
 use Illuminate\Support\Facades\File;
 use Illuminate\Support\Facades\Queue;
+use OpenReel\Core\Take\Verdict;
 use PHPUnit\Framework\Attributes\DataProvider;
 
 final class CommandLineTest extends FeatureTestCase
@@ -42,8 +43,8 @@ final class CommandLineTest extends FeatureTestCase
         self::assertFileExists("{$this->folder}/film.mp4");
         self::assertSame(filesize("{$this->folder}/film.mp4"), $summary['bytes']);
         self::assertSame('Tides', $summary['title']);
-        self::assertNotContains(false, array_column($summary['findings'], 'ok'), json_encode($summary['findings']));
-        self::assertSame(['undecided', 'kept', 'discarded', 'kept'], Take::query()->orderBy('section_id')->orderBy('number')->get()->map(fn (Take $t): string => $t->verdict->value)->all());
+        self::assertNotContains(false, array_column($summary['findings'], 'ok'), (string) json_encode($summary['findings']));
+        self::assertSame(['undecided', 'kept', 'discarded', 'kept'], Take::query()->orderBy('section_id')->orderBy('number')->pluck('verdict')->map(fn (Verdict $v): string => $v->value)->all());
     }
 
     public function test_whole_leaves_takes_untrimmed(): void
@@ -70,11 +71,11 @@ final class CommandLineTest extends FeatureTestCase
         $this->artisan('reel:export', ['lesson' => 'nothing', '--out' => 'x.mp4'])->expectsOutputToContain('There is no such lesson.')->assertFailed();
     }
 
-    /** @return iterable<string, array{\Closure(string): void, string}> */
+    /** @return iterable<string, array{\Closure(string): mixed, string}> */
     public static function wrong(): iterable
     {
         yield 'no script' => [fn (string $f) => unlink("{$f}/script.md"), 'There is no script.md'];
-        yield 'empty script' => [fn (string $f) => file_put_contents("{$f}/script.md", ''), 'The script is empty.'];
+        yield 'empty script' => [fn (string $f) => file_put_contents("{$f}/script.md", ''), '"script.md" is empty.'];
         yield 'a slide too many' => [fn (string $f) => copy(Clips::slide(), "{$f}/slides/03.png"), 'Slide 03.png belongs to no section'];
         yield 'a slide that is none' => [fn (string $f) => file_put_contents("{$f}/slides/01.png", 'x'), '"01.png" is not a PNG, JPEG, WebP or SVG picture.'];
         yield 'a take too many' => [fn (string $f) => copy(Clips::spoken(), "{$f}/takes/09-1.webm"), 'The take 09-1.webm belongs to no section'];
@@ -82,10 +83,16 @@ final class CommandLineTest extends FeatureTestCase
         yield 'an empty take' => [fn (string $f) => file_put_contents("{$f}/takes/02-1.mp4", ''), 'The take 02-1.mp4 is empty.'];
         yield 'a damaged take' => [fn (string $f) => file_put_contents("{$f}/takes/02-1.mp4", random_bytes(999)), '02-1.mp4: This recording is damaged'];
         yield 'no take at all' => [fn (string $f) => File::cleanDirectory("{$f}/takes"), 'No section has a kept take yet'];
-        yield 'nowhere to write' => [fn (string $f) => mkdir("{$f}/film.mp4"), 'could not be written to'];
+        yield 'a folder to write to' => [fn (string $f) => mkdir("{$f}/film.mp4"), 'film.mp4 is a folder.'];
+        yield 'a binary script' => [fn (string $f) => file_put_contents("{$f}/script.md", "\x7FELF\0\0\0\1"), '"script.md" is not a text file.'];
+        yield 'a script that is a folder' => [fn (string $f) => unlink("{$f}/script.md") && mkdir("{$f}/script.md"), 'There is no script.md'];
+        yield 'two takes of one number' => [fn (string $f) => copy(Clips::spoken(), "{$f}/takes/02-01.webm"), 'Two takes have the same number: 02-01.webm and 02-1.mp4.'];
+        yield 'two slides of one section' => [fn (string $f) => copy(Clips::slide(), "{$f}/slides/1.png"), 'Two slides belong to section 1'];
+        yield 'a folder as take' => [fn (string $f) => mkdir("{$f}/takes/02-2.webm"), 'takes/02-2.webm is a folder.'];
+        yield 'a text as slide' => [fn (string $f) => file_put_contents("{$f}/slides/02.txt", 'x'), 'The slide 02.txt is no PNG, JPEG, WebP or SVG picture.'];
     }
 
-    /** @param  \Closure(string): void  $spoil */
+    /** @param  \Closure(string): mixed  $spoil */
     #[DataProvider('wrong')]
     public function test_what_is_wrong_is_said_plainly(\Closure $spoil, string $says): void
     {
@@ -93,6 +100,35 @@ final class CommandLineTest extends FeatureTestCase
 
         $this->artisan('reel:build', ['folder' => $this->folder, '--out' => "{$this->folder}/film.mp4", '--frame' => '1280x720'])
             ->expectsOutputToContain($says)->assertFailed();
+        self::assertSame(0, Lesson::withTrashed()->count(), 'no lesson is left behind');
+        self::assertSame([], glob("{$this->mediaRoot}/lessons/*"));
+    }
+
+    public function test_where_the_film_goes_is_looked_at_before_any_work(): void
+    {
+        foreach (["{$this->folder}/nowhere/film.mp4" => 'There is no folder', '/proc/film.mp4' => 'Nothing can be written to', '' => 'Say where the film goes'] as $out => $says) {
+            $start = microtime(true);
+            $this->artisan('reel:build', ['folder' => $this->folder, '--out' => $out])->expectsOutputToContain($says)->assertFailed();
+            self::assertLessThan(1, microtime(true) - $start);
+        }
+    }
+
+    public function test_odd_names_and_kinds_are_read_as_promised(): void
+    {
+        $odd = "{$this->folder}/[odd] {name}*";
+        File::makeDirectory("{$odd}/slides", recursive: true);
+        File::makeDirectory("{$odd}/takes");
+        file_put_contents("{$odd}/script.md", "\xFF\xFE".mb_convert_encoding("## One\n\nFind the day.\n\n## Two\n\nThen the height.\n", 'UTF-16LE', 'UTF-8'));
+        copy(Clips::slide('640x360', 'webp'), "{$odd}/slides/01.WEBP");
+        file_put_contents("{$odd}/slides/02.SVG", '<svg xmlns="http://www.w3.org/2000/svg" width="640" height="360"><rect width="640" height="360" fill="#0b5d66"/></svg>');
+        copy(Clips::spoken(), "{$odd}/takes/01-1.WEBM");
+        copy(Clips::anotherTake(), "{$odd}/takes/02-1.webm");
+
+        $this->artisan('reel:build', ['folder' => $odd, '--out' => "{$odd}/film.mp4", '--frame' => '1280x720'])->assertSuccessful();
+        $lesson = Lesson::query()->sole();
+        self::assertSame('[odd] {name}*', $lesson->title);
+        self::assertSame(['image/webp', 'image/png'], $lesson->slides()->pluck('mime')->all());
+        self::assertFileExists("{$odd}/film.mp4");
     }
 
     public function test_the_demo_shows_every_state(): void
@@ -115,7 +151,7 @@ final class CommandLineTest extends FeatureTestCase
     {
         $section = $this->section();
         $first = $this->get("/api/sections/{$section->id}/stand-in-voice")->assertOk()->assertHeader('Content-Type', 'audio/wav');
-        self::assertGreaterThan(40_000, $first->baseResponse->headers->get('Content-Length') ?? $first->baseResponse->getFile()->getSize());
+        self::assertGreaterThan(40_000, $this->fileOf($first)->getSize());
 
         config(['reel.programs.voice' => '/nowhere/flite']);
         app()->forgetInstance(\App\Media\Voice::class);

@@ -33,7 +33,7 @@ final class ExportTest extends FeatureTestCase
         $export = $this->postJson("/api/lessons/{$lesson->id}/exports")->assertAccepted()->json();
 
         self::assertSame('done', $export['state'], (string) $export['problem']);
-        self::assertSame([true, true, true, true, true], array_column($export['findings'], 'ok'), json_encode($export['findings']));
+        self::assertSame([true, true, true, true, true], array_column($export['findings'], 'ok'), (string) json_encode($export['findings']));
         $facts = app(Prober::class)->export($this->film($export['id']));
         self::assertSame($plan['frames'], $facts->frames);
         self::assertSame([320, 180], [$facts->width, $facts->height]);
@@ -178,7 +178,7 @@ final class ExportTest extends FeatureTestCase
 
         $export = $this->postJson("/api/lessons/{$lesson->id}/exports")->json();
         self::assertSame('done', $export['state'], (string) $export['problem']);
-        self::assertSame([true, true, true, true], array_slice(array_column($export['findings'], 'ok'), 0, 4), json_encode($export['findings']));
+        self::assertSame([true, true, true, true], array_slice(array_column($export['findings'], 'ok'), 0, 4), (string) json_encode($export['findings']));
         self::assertSame('', $this->warnings($this->film($export['id'])));
     }
 

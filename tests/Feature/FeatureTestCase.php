@@ -14,6 +14,7 @@ use Illuminate\Foundation\Testing\RefreshDatabase;
 use Illuminate\Foundation\Testing\TestCase;
 use Illuminate\Support\Facades\File;
 use Illuminate\Testing\TestResponse;
+use Symfony\Component\HttpFoundation\BinaryFileResponse;
 
 /** The application with an empty database in memory and an empty media disk; jobs run at once, with the real ffmpeg. */
 abstract class FeatureTestCase extends TestCase
@@ -68,7 +69,7 @@ abstract class FeatureTestCase extends TestCase
         $take = $this->postJson("/api/sections/{$section->id}/takes", ['tracks' => [['kind' => $kind, 'mime' => 'video/webm']]])->assertCreated()->json();
         $track = $take['tracks'][0]['id'];
         $bytes = (string) file_get_contents($file);
-        $chunks = str_split($bytes, $chunkBytes);
+        $chunks = str_split($bytes, max(1, $chunkBytes));
         foreach ($chunks as $number => $chunk) {
             $this->sendChunk($track, $number, $chunk)->assertOk()->assertJson(['next' => $number + 1]);
         }
@@ -90,6 +91,14 @@ abstract class FeatureTestCase extends TestCase
         for ($end = microtime(true) + $seconds; ! $true() && microtime(true) < $end;) {
             usleep(50_000);
         }
+    }
+
+    /** The file that an answer gives. */
+    protected function fileOf(TestResponse $answer): \SplFileInfo
+    {
+        self::assertInstanceOf(BinaryFileResponse::class, $answer->baseResponse);
+
+        return $answer->baseResponse->getFile();
     }
 
     protected function keep(Take $take): Take

@@ -38,7 +38,7 @@ final class FuzzTest extends FeatureTestCase
         Queue::fake();
         $this->world();
         $calls = 0;
-        foreach (Route::getRoutes() as $route) {
+        foreach (Route::getRoutes()->getRoutes() as $route) {
             if (! str_starts_with($route->uri(), 'api/')) {
                 continue;
             }

@@ -49,7 +49,7 @@ final class ParallelTest extends FeatureTestCase
             }
         }
         $this->assertSame(1000, array_sum($all));
-        $this->assertSame(0, array_sum(array_filter($all, fn (int $status): bool => $status >= 500, ARRAY_FILTER_USE_KEY)), json_encode($all));
+        $this->assertSame(0, array_sum(array_filter($all, fn (int $status): bool => $status >= 500, ARRAY_FILTER_USE_KEY)), (string) json_encode($all));
         [, $after] = $this->processes->call('GET', "lessons/{$lesson['id']}");
         // Every take has a number of its own.
         $this->assertSame(range(1, 200), array_column($after['sections'][0]['takes'], 'number'));

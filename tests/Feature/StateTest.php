@@ -122,10 +122,9 @@ final class StateTest extends FeatureTestCase
     public function test_a_deck_taken_back_leaves_every_slide_where_it_stood(): void
     {
         $lesson = Lesson::factory()->create(['width' => 320, 'height' => 180]);
-        $bring = fn (array $pages, string $purpose) => $this->post("/api/lessons/{$lesson->id}/slides", ['files' => [new UploadedFile(Decks::pdf($pages), 'deck.pdf', null, null, true)], 'purpose' => $purpose], ['Accept' => 'application/json'])->assertCreated()->json('decks.0.id');
-        $bring(['The tide table', 'The tide curve', 'Springs and neaps'], 'add');
+        $this->bring($lesson, ['The tide table', 'The tide curve', 'Springs and neaps'], 'add');
         $before = Slide::query()->orderBy('position')->pluck('name')->all();
-        $id = $bring(['Springs and neaps', 'The tide table', 'A new page'], 'replace');
+        $id = $this->bring($lesson, ['Springs and neaps', 'The tide table', 'A new page'], 'replace');
         self::assertNotSame($before, Slide::query()->orderBy('position')->pluck('name')->all());
 
         $this->postJson("/api/decks/{$id}/undo")->assertOk();
@@ -138,5 +137,16 @@ final class StateTest extends FeatureTestCase
         $export = Export::query()->create(['lesson_id' => $this->section()->lesson_id, 'state' => WorkState::Done, 'file_name' => 'film.mp4']);
 
         $this->postJson("/api/exports/{$export->id}/cancel")->assertOk()->assertJson(['state' => 'done']);
+    }
+
+    /**
+     * @param  list<string>  $pages
+     * @return string id of the deck
+     */
+    private function bring(Lesson $lesson, array $pages, string $purpose): string
+    {
+        $deck = new UploadedFile(Decks::pdf($pages), 'deck.pdf', null, null, true);
+
+        return (string) $this->post("/api/lessons/{$lesson->id}/slides", ['files' => [$deck], 'purpose' => $purpose], ['Accept' => 'application/json'])->assertCreated()->json('decks.0.id');
     }
 }

@@ -16,12 +16,30 @@ trait ExportsLessons
 {
     use SpeaksPlainly;
 
-    /** Where the film goes. */
+    /** Where the film goes; looked at before any work is done. */
     private function out(): string
     {
         $out = $this->option('out');
 
-        return is_string($out) && $out !== '' ? $out : throw Refusal::badInput('Say where the film goes with --out FILE.mp4.');
+        if (! is_string($out) || $out === '') {
+            throw Refusal::badInput('Say where the film goes with --out FILE.mp4.');
+        }
+        $folder = dirname($out);
+        $isNew = ! file_exists($out);
+        $file = is_dir($out) || ! is_dir($folder) ? false : @fopen($out, 'ab');
+        if ($file === false) {
+            throw Refusal::badInput(match (true) {
+                is_dir($out) => "{$out} is a folder. Say which file the film goes to, for example {$out}/film.mp4.",
+                ! is_dir($folder) => "There is no folder {$folder}, so the film cannot be written to {$out}.",
+                default => "Nothing can be written to {$out}.",
+            });
+        }
+        fclose($file);
+        if ($isNew) {
+            @unlink($out);
+        }
+
+        return $out;
     }
 
     /** @return Export done, its file copied to `$out` */

@@ -38,12 +38,6 @@ final class TakeChoiceTest extends TestCase
         self::assertSame([], TakeChoice::afterVerdict($takes, 'take1', Verdict::Kept));
     }
 
-    public function test_the_newest_undecided_take_is_looked_at_next_until_one_is_kept(): void
-    {
-        self::assertSame('take2', TakeChoice::toReview([$this->take(1, Verdict::Undecided), $this->take(2, Verdict::Undecided)])?->id);
-        self::assertNull(TakeChoice::toReview([$this->take(1, Verdict::Kept), $this->take(2, Verdict::Undecided)]));
-    }
-
     public function test_takes_of_merged_sections_are_used_one_after_the_other_in_the_order_of_their_lines(): void
     {
         $first = $this->take(2, Verdict::Kept, lines: ['a', 'b']);

@@ -28,7 +28,7 @@ final class LevelsTest extends TestCase
 
     public function test_a_last_part_of_a_window_counts_and_an_odd_byte_does_not(): void
     {
-        $stream = fopen('php://memory', 'w+');
+        $stream = Sound::memory();
         fwrite($stream, str_repeat(pack('v', 100), 481)."\x01");
         rewind($stream);
         $levels = LevelReader::read($stream);

@@ -39,9 +39,15 @@ final class Sound
         return $this->add($milliseconds, fn (): int => $value);
     }
 
+    /** @return resource */
+    public static function memory()
+    {
+        return fopen('php://memory', 'w+') ?: throw new \RuntimeException('no memory');
+    }
+
     public function levels(): Levels
     {
-        $stream = fopen('php://memory', 'w+');
+        $stream = self::memory();
         fwrite($stream, $this->pcm);
         rewind($stream);
 

@@ -57,7 +57,7 @@ final class SpeechFinderTest extends TestCase
         $found = SpeechFinder::find(Sound::start()->noise(2000, -20)->levels());
 
         self::assertSame(0, $found?->from->count);
-        self::assertSame(96_000, $found?->until->count);
+        self::assertSame(96_000, $found->until->count);
     }
 
     /** @return iterable<string, array{Sound}> */

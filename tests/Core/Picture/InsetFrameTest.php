@@ -73,7 +73,8 @@ final class InsetFrameTest extends TestCase
         self::assertSame([(string) $rect->width, (string) $rect->height], [(string) $mask['width'], (string) $mask['height']]);
         self::assertSame('#FF0000', (string) $border->rect['stroke']);
         // The stroke is centred on its path: half its width inside the edge, it ends at the edge.
-        self::assertSame($cut?->border, (int) $border->rect['stroke-width']);
+        self::assertNotNull($cut);
+        self::assertSame($cut->border, (int) $border->rect['stroke-width']);
         self::assertSame((string) ($cut->border / 2), (string) $border->rect['x']);
         self::assertSame((string) ($rect->width - $cut->border), (string) $border->rect['width']);
     }

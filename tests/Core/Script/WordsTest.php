@@ -15,10 +15,10 @@ final class WordsTest extends TestCase
 {
     public function test_case_punctuation_and_white_space_do_not_count(): void
     {
-        self::assertTrue(Words::same('Find the day.', "find  THE\nday!"));
-        self::assertTrue(Words::same("don't", 'Don’t.'));
-        self::assertFalse(Words::same('Find the day.', 'Find the days.'));
-        self::assertFalse(Words::same('🌊', '🚣'));
+        self::assertSame(Words::key('Find the day.'), Words::key("find  THE\nday!"));
+        self::assertSame(Words::key("don't"), Words::key('Don’t.'));
+        self::assertNotSame(Words::key('Find the day.'), Words::key('Find the days.'));
+        self::assertNotSame(Words::key('🌊'), Words::key('🚣'));
         self::assertSame(['4.8', 'metres', 'öl'], Words::of('4.8 metres: Öl!'));
         self::assertSame([], Words::of('  '));
     }
