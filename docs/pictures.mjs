@@ -42,6 +42,6 @@ await at('finish');
 await shot('finish');
 await at('handover');
 await page.getByRole('button', { name: 'Export' }).click();
-await page.getByText('Checked: the file is as meant').waitFor({ timeout: 300_000 });
+await page.getByText('Checked: the file is as intended').waitFor({ timeout: 300_000 });
 await shot('export');
 await browser.close();

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace OpenReel\Core\Time;
 
-/** Frames a second, limited to the rates at which a frame is a whole number of ticks. */
+/** Frames per second, limited to the rates at which a frame is a whole number of ticks. */
 final readonly class FrameRate
 {
     /** @var list<int> */

@@ -56,7 +56,7 @@ final class Clips
         return self::make('stereo.wav', ['-f', 'lavfi', '-i', self::voice(0.5, 1.5, 1.0), '-t', '2.5', '-ar', '44100', '-ac', '2']);
     }
 
-    /** H.264 at 29.97 frames a second in an MP4 file, as phones make them. */
+    /** H.264 at 29.97 frames per second in an MP4 file, as phones make them. */
     public static function phone(): string
     {
         return self::make('phone.mp4', ['-f', 'lavfi', '-i', 'testsrc2=s=180x320:r=30000/1001:d=2.5', '-f', 'lavfi', '-i', self::voice(0.5, 1.5, 1.0),

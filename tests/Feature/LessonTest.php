@@ -29,7 +29,7 @@ final class LessonTest extends FeatureTestCase
             'Give the lesson a title.' => ['title' => '  '],
             'A title has at most 200 characters.' => ['title' => str_repeat('x', 201)],
             'That frame size is not offered. Choose one of the list, for example 1920 x 1080.' => ['height' => 721],
-            'Choose 24, 25, 30, 50 or 60 frames a second.' => ['fps' => 29],
+            'Choose 24, 25, 30, 50 or 60 frames per second.' => ['fps' => 29],
         ];
         foreach ($bad as $says => $change) {
             $this->postJson('/api/lessons', $change + $good)->assertUnprocessable()->assertJson(['detail' => $says]);

@@ -36,7 +36,7 @@ final class SyncTest extends FeatureTestCase
         self::assertCount(self::SECTIONS, $flashes);
         self::assertCount(self::SECTIONS, $beeps);
         $apart = array_map(fn (float $flash, float $beep): float => abs($flash - $beep) * self::FPS, $flashes, $beeps);
-        // A source of 15 frames a second can show its flash up to one of its own frames late; all others are exact.
+        // A source of 15 frames per second can show its flash up to one of its own frames late; all others are exact.
         self::assertLessThanOrEqual(1.0, max(0.0, ...$apart), 'frames apart: '.implode(' ', array_map(fn (float $a): string => sprintf('%.2f', $a), $apart)));
         File::deleteDirectory($folder);
     }

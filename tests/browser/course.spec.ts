@@ -18,7 +18,7 @@ const near = (a: string, b: string) =>
 async function exportFilm(page: Page, lesson: Lesson): Promise<string> {
     await page.goto(`/lessons/${lesson.id}/handover`);
     await page.getByRole('button', { name: /^Export/ }).click();
-    await expect(page.getByText('Checked: the file is as meant')).toBeVisible({ timeout: 90_000 });
+    await expect(page.getByText('Checked: the file is as intended')).toBeVisible({ timeout: 90_000 });
     const file = page.waitForEvent('download');
     await page.getByRole('link', { name: 'Download' }).click();
     return (await file).path();

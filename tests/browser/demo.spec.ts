@@ -42,7 +42,7 @@ test('the missing section of the demo is recorded with the stand-ins, watched an
     // Leaving the page does not stop it.
     await page.goto('/');
     await page.goto(`/lessons/${lesson.id}/handover`);
-    await expect(page.getByText('Checked: the file is as meant')).toBeVisible({ timeout: 110_000 });
+    await expect(page.getByText('Checked: the file is as intended')).toBeVisible({ timeout: 110_000 });
     const file = page.waitForEvent('download');
     await page.getByRole('link', { name: 'Download' }).click();
     const film = probe(await (await file).path());

@@ -31,7 +31,7 @@ test('from nothing to a downloaded film, by keyboard alone', async ({ page }) =>
     await page.keyboard.type('Tides: "high" & {low} 🌊');
     await tabTo(/Frame size/);
     await press('ArrowDown');
-    await tabTo(/Make the lesson/);
+    await tabTo(/Create lesson/);
     await press('Enter');
 
     await page.waitForURL(/\/script/);
@@ -77,7 +77,7 @@ test('from nothing to a downloaded film, by keyboard alone', async ({ page }) =>
     await page.waitForURL(/\/handover/);
     await tabTo(/^Export$/);
     await press('Enter');
-    await expect(page.getByText('Checked: the file is as meant')).toBeVisible({ timeout: 60_000 });
+    await expect(page.getByText('Checked: the file is as intended')).toBeVisible({ timeout: 60_000 });
     await tabTo(/Download/);
     const download = page.waitForEvent('download');
     await press('Enter');

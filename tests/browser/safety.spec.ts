@@ -31,7 +31,7 @@ test('a server away for twenty seconds loses nothing', async ({ page, request, c
     await expect(page.getByText(/What you record is kept in this browser/)).toBeVisible();
     await page.waitForTimeout(20_000);
     await page.keyboard.press('f');
-    await expect(page.getByText('Bringing the take to the server')).toBeVisible();
+    await expect(page.getByText('Sending the take to the server')).toBeVisible();
     await context.setOffline(false);
     await page.waitForURL(/\/review\//, { timeout: 30_000 });
 
@@ -113,7 +113,7 @@ test('leaving while rolling asks first', async ({ page, request }) => {
     await roll(page);
     await page.getByRole('link', { name: 'Script' }).click();
     await expect(page.getByRole('dialog', { name: 'The take is still rolling' })).toBeVisible();
-    await page.getByRole('button', { name: 'Go on recording' }).click();
+    await page.getByRole('button', { name: 'Keep recording' }).click();
     await expect(page.getByText('Recording', { exact: true })).toBeVisible();
     await page.getByRole('link', { name: 'Script' }).click();
     await page.getByRole('button', { name: 'Finish the take and leave' }).click();

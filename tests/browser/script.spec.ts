@@ -122,7 +122,7 @@ test('thirty pages are brought in, tied, and the deck replaced with every tie ke
     await openScript(page, lesson);
     await page.getByRole('button', { name: 'Slides', exact: true }).click();
     const panel = page.getByRole('dialog', { name: 'Slides' });
-    await panel.getByLabel('Bring in slides').setInputFiles(deck('thirty', pages));
+    await panel.getByLabel('Add slides').setInputFiles(deck('thirty', pages));
     await expect(panel.getByText(/page \d+ of 30/)).toBeVisible({ timeout: 30_000 });
     await expect(panel.locator('.deck-list li')).toHaveCount(30, { timeout: 90_000 });
     await panel.getByLabel('Find a slide by its words').fill('number 17');
@@ -164,7 +164,7 @@ test('pictures dropped together fill the sections, and what is no picture is ref
         .setInputFiles({ name: 'notes.png', mimeType: 'image/png', buffer: Buffer.from('no picture') });
     await expect(page.getByText('"notes.png" is not a PNG, JPEG, WebP or SVG picture.')).toBeVisible();
     await page.getByRole('button', { name: 'More about section 2' }).click();
-    await page.getByRole('button', { name: 'Take the slide away' }).click();
+    await page.getByRole('button', { name: 'Remove the slide' }).click();
     await expect
         .poll(async () => (await readLesson(request, lesson.id)).sections.map((s) => s.slide?.name ?? null))
         .toEqual(['01', null, '03']);
@@ -236,7 +236,7 @@ test('a lesson begins from a script or a deck in one step, in the house style of
     await page.getByLabel('Course, for its house style').selectOption({ label: 'Knots' });
     await page.getByLabel('Script or slides to start with').setInputFiles(`${folder}/three-knots.md`);
     await expect(page.getByLabel('Title')).toHaveValue('three knots');
-    await page.getByRole('button', { name: 'Make the lesson' }).click();
+    await page.getByRole('button', { name: 'Create lesson' }).click();
     await page.waitForURL(/\/script/);
     await expect(words(page)).toContainText('The rabbit comes out.');
     const id = page.url().split('/')[4] ?? '';

@@ -104,7 +104,7 @@ test('the rolling screen is sound, and a broken-off take leaves no trace', async
 test('an empty shelf and empty rooms teach the next step', async ({ page, request }) => {
     await page.route('**/api/lessons', (route) => route.fulfill({ json: [] }));
     await page.goto('/');
-    await expect(page.getByRole('button', { name: 'Make the first lesson' })).toBeVisible();
+    await expect(page.getByRole('button', { name: 'Create your first lesson' })).toBeVisible();
     await isSound(page);
     await page.unroute('**/api/lessons');
     const empty = (await (

@@ -20,7 +20,7 @@ final class BuildCommand extends Command
         {folder : holds script.md, slides/ and takes/}
         {--out= : the MP4 file to write}
         {--frame=1920x1080 : the size of the picture}
-        {--fps=30 : 24, 25, 30, 50 or 60 frames a second}
+        {--fps=30 : 24, 25, 30, 50 or 60 frames per second}
         {--whole : leave takes untrimmed}
         {--json : print the summary for machines}';
 

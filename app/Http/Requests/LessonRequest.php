@@ -40,10 +40,10 @@ final class LessonRequest extends FormRequest
             'title.string' => 'Give the lesson a title.',
             'title.regex' => 'Give the lesson a title.',
             'title.max' => 'A title has at most 200 characters.',
-            'prohibited' => 'Frame size and rate are chosen when the lesson is made.',
+            'prohibited' => 'Frame size and rate are chosen when the lesson is created.',
             'width.*' => self::NO_FRAME,
             'height.*' => self::NO_FRAME,
-            'fps.*' => 'Choose 24, 25, 30, 50 or 60 frames a second.',
+            'fps.*' => 'Choose 24, 25, 30, 50 or 60 frames per second.',
             'course_id.*' => 'There is no such course. It may have been deleted.',
             'like.*' => 'There is no such lesson. It may have been deleted.',
         ];

@@ -5,7 +5,7 @@ import { EmptyPlace } from '../ui/EmptyPlace';
 export function Fault() {
     return (
         <EmptyPlace room="Fault" says="This page could not be drawn. Nothing recorded is lost.">
-            <Button onClick={() => window.location.reload()}>Open it again</Button>
+            <Button onClick={() => window.location.reload()}>Reload the page</Button>
         </EmptyPlace>
     );
 }

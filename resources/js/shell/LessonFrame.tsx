@@ -47,7 +47,7 @@ export function LessonFrame() {
     if (!lesson) {
         return (
             <Waiting room="Lesson" says="Opening the lesson..." problem={error?.message}>
-                <Link to="/">To the shelf</Link>
+                <Link to="/">Back to the shelf</Link>
             </Waiting>
         );
     }

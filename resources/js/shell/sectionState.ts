@@ -38,7 +38,7 @@ export function sectionState(section: Section): SectionState {
     const fill: Fill = kept || section.spoken_elsewhere ? 'filled' : waiting ? 'half' : 'hollow';
     const words = section.spoken_elsewhere
         ? 'spoken in the take of another section'
-        : { hollow: 'not recorded', half: 'to be decided', filled: 'kept' }[fill];
+        : { hollow: 'not recorded', half: 'undecided', filled: 'kept' }[fill];
     const lengthMs = Math.max(shortest, kept ? keptLength(section) : section.estimate_ms);
     return {
         fill,

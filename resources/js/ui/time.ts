@@ -16,11 +16,11 @@ export function tenths(milliseconds: number): string {
 /** "about 0:42" */
 export const about = (milliseconds: number): string => `about ${clock(milliseconds)}`;
 
-/** "today 14:05", "3 March" or "3 March 2025" in the reader's own language and zone. */
+/** "today, 14:05", "3 March" or "3 March 2025" in the reader's own language and zone. */
 export function day(iso: string, now = new Date()): string {
     const date = new Date(iso);
     if (date.toDateString() === now.toDateString()) {
-        return `today ${date.toLocaleTimeString([], { hour: '2-digit', minute: '2-digit' })}`;
+        return `today, ${date.toLocaleTimeString([], { hour: 'numeric', minute: '2-digit' })}`;
     }
     const year = date.getFullYear() === now.getFullYear() ? undefined : 'numeric';
     return date.toLocaleDateString([], { day: 'numeric', month: 'long', year });

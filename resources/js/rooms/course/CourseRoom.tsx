@@ -26,7 +26,7 @@ export default function CourseRoom() {
     if (!course) {
         return error ? (
             <EmptyPlace room="Course" says={error.message}>
-                <Link to="/">To the shelf</Link>
+                <Link to="/">Back to the shelf</Link>
             </EmptyPlace>
         ) : null;
     }

@@ -17,6 +17,8 @@ const nothing = () => () => undefined;
 export function Watch({ plan, from }: { plan: Assembly; from: string | undefined }) {
     const first = useRef<HTMLVideoElement>(null);
     const second = useRef<HTMLVideoElement>(null);
+    // One player a plan: the parent gives another key to another plan.
+    const [played] = useState(plan);
     const [player, setPlayer] = useState<AssemblyPlayer | null>(null);
     const { index, frame, playing } = useSyncExternalStore(
         player?.subscribe ?? nothing,
@@ -27,11 +29,10 @@ export function Watch({ plan, from }: { plan: Assembly; from: string | undefined
         if (!first.current || !second.current) {
             return;
         }
-        const made = new AssemblyPlayer(plan, [first.current, second.current]);
+        const made = new AssemblyPlayer(played, [first.current, second.current]);
         setPlayer(made);
         return () => made.close();
-        // One player a plan: the parent gives another key to another plan.
-    }, []);
+    }, [played]);
     useEffect(() => {
         const segment = plan.segments.find((s) => s.section_id === from);
         if (segment) {
@@ -50,9 +51,9 @@ export function Watch({ plan, from }: { plan: Assembly; from: string | undefined
         player?.seek(target?.start_frame ?? 0);
     };
     const keys = [
-        { keys: [' ', 'p'], name: 'Space or P', does: 'Play, and pause', act: () => player?.toggle() },
-        { keys: ['PageDown', 'ArrowDown'], name: 'Page Down or ↓', does: 'The next section', act: () => toSegment(1) },
-        { keys: ['PageUp', 'ArrowUp'], name: 'Page Up or ↑', does: 'The section before', act: () => toSegment(-1) },
+        { keys: [' ', 'p'], name: 'Space or P', does: 'Play or pause', act: () => player?.toggle() },
+        { keys: ['PageDown', 'ArrowDown'], name: 'Page Down or ↓', does: 'Next section', act: () => toSegment(1) },
+        { keys: ['PageUp', 'ArrowUp'], name: 'Page Up or ↑', does: 'Previous section', act: () => toSegment(-1) },
     ];
     return (
         <div className="watch">

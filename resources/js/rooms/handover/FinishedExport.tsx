@@ -27,7 +27,7 @@ export function FinishedExport({ job }: { job: Export }) {
                         <Icon name="download" /> Download
                     </a>
                 </p>
-                <h3>{good ? 'Checked: the file is as meant' : 'Checked: look here'}</h3>
+                <h3>{good ? 'Checked: the file is as intended' : 'Checked: something needs a look'}</h3>
                 <ul className="findings">
                     {job.findings.map((finding) => (
                         <li key={finding.name} className={finding.ok ? '' : 'flag'}>

@@ -43,7 +43,7 @@ export default function HandOverRoom() {
             <h1>Hand over</h1>
             <p className="times mb-1">
                 {plan.sections} {plan.sections === 1 ? 'section' : 'sections'}, {clock(plan.length_ms)}, {lesson.width}{' '}
-                x {lesson.height} at {lesson.fps} frames a second, with a chapter for each section.
+                x {lesson.height} at {lesson.fps} frames per second, with a chapter for each section.
             </p>
             {missing.length > 0 && (
                 <p className="flag">

@@ -23,7 +23,7 @@ const words: Record<SessionState, string> = {
     counting: 'Counting down',
     rolling: 'Recording',
     paused: 'Paused',
-    finishing: 'Bringing the take to the server',
+    finishing: 'Sending the take to the server',
     failed: 'Could not record',
 };
 
@@ -59,7 +59,7 @@ export function Controls({
                 )}
                 {state === 'counting' && (
                     <Button size="lg" variant="quiet" onClick={() => void session.cancel()}>
-                        Break off <kbd>Esc</kbd>
+                        Cancel <kbd>Esc</kbd>
                     </Button>
                 )}
                 {state === 'finishing' && (
@@ -78,7 +78,7 @@ export function Controls({
                             onClick={() => (state === 'paused' ? session.resume() : session.pause())}
                         >
                             <Icon name={state === 'paused' ? 'play' : 'pause'} />{' '}
-                            {state === 'paused' ? 'Go on' : 'Pause'} <kbd>P</kbd>
+                            {state === 'paused' ? 'Resume' : 'Pause'} <kbd>P</kbd>
                         </Button>
                         <Button size="lg" variant={dropArmed ? 'warning' : 'quiet'} onClick={onDrop}>
                             <Icon name="arrowCounter" /> {dropArmed ? 'Press again to drop' : 'Drop, go again'}{' '}

@@ -35,7 +35,7 @@ export function LeaveDialog({ state, onLeave }: Props) {
         <Modal show={blocker.state === 'blocked'} onHide={stay} aria-labelledby="leave-title">
             <Modal.Header closeButton>
                 <Modal.Title id="leave-title" as="h2" className="h5">
-                    {counting ? 'The count-down is running' : 'The take is still rolling'}
+                    {counting ? 'The countdown is running' : 'The take is still rolling'}
                 </Modal.Title>
             </Modal.Header>
             <Modal.Body>
@@ -48,7 +48,7 @@ export function LeaveDialog({ state, onLeave }: Props) {
                     {counting ? 'Cancel it and leave' : 'Finish the take and leave'}
                 </Button>
                 <Button autoFocus onClick={stay}>
-                    {counting ? 'Stay and record' : 'Go on recording'}
+                    {counting ? 'Stay and record' : 'Keep recording'}
                 </Button>
             </Modal.Footer>
         </Modal>

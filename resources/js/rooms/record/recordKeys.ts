@@ -16,12 +16,12 @@ interface Acts {
 export function recordKeys({ state, start, cancel, pause, resume, finish, drop, step }: Acts): Key[] {
     const rolling = state === 'rolling' || state === 'paused';
     return [
-        { keys: ['r'], name: 'R', does: 'Record: count down and roll', act: start, when: state === 'armed' },
-        { keys: ['Escape'], name: 'Esc', does: 'Break off the count-down', act: cancel, when: state === 'counting' },
+        { keys: ['r'], name: 'R', does: 'Record: count down, then roll', act: start, when: state === 'armed' },
+        { keys: ['Escape'], name: 'Esc', does: 'Cancel the countdown', act: cancel, when: state === 'counting' },
         {
             keys: ['p', ' '],
             name: 'P or Space',
-            does: 'Pause, and go on',
+            does: 'Pause or resume',
             act: state === 'paused' ? resume : pause,
             when: rolling,
         },
@@ -36,7 +36,7 @@ export function recordKeys({ state, start, cancel, pause, resume, finish, drop, 
         {
             keys: ['ArrowUp', 'ArrowLeft', 'PageUp', 'b'],
             name: '↑ or ← or Page Up or B',
-            does: 'Back a line',
+            does: 'Previous line',
             act: () => step(-1),
         },
     ];

@@ -44,6 +44,7 @@ export function useDevices(lesson: Lesson, sectionId: string, onLost: (kind: Kin
         [],
     );
     const currentMeter = useRef<Meter | null>(null);
+    const { width, height, fps } = lesson;
     const lost = useRef(onLost);
     lost.current = onLost;
 
@@ -128,7 +129,7 @@ export function useDevices(lesson: Lesson, sectionId: string, onLost: (kind: Kin
             setMicrophone(null);
             setMeter(null);
         };
-    }, [chosen.microphone, voiceOf, note, watch, refresh]);
+    }, [chosen.microphone, voiceOf, note, noteOpening, watch, refresh]);
 
     useEffect(() => {
         if (chosen.camera === undefined) {
@@ -138,7 +139,7 @@ export function useDevices(lesson: Lesson, sectionId: string, onLost: (kind: Kin
         let opened: OpenDevice | null = null;
         note('camera', undefined);
         noteOpening('camera', true);
-        openCamera(chosen.camera, lesson, () => currentMeter.current?.mouth() ?? 0)
+        openCamera(chosen.camera, { width, height, fps }, () => currentMeter.current?.mouth() ?? 0)
             .then((device) => {
                 opened = device;
                 if (gone || !device) {
@@ -157,8 +158,7 @@ export function useDevices(lesson: Lesson, sectionId: string, onLost: (kind: Kin
             opened?.close();
             setCamera(null);
         };
-        // The frame of a lesson never changes.
-    }, [chosen.camera, note, watch, refresh]);
+    }, [chosen.camera, width, height, fps, note, noteOpening, watch, refresh]);
 
     return {
         lists,

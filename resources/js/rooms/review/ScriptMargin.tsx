@@ -8,7 +8,7 @@ interface Props {
     onShow: (take: string) => void;
 }
 
-const words = { kept: 'kept', undecided: 'to be decided', discarded: 'set aside' } as const;
+const words = { kept: 'kept', undecided: 'undecided', discarded: 'set aside' } as const;
 
 /** The script with its takes as pencil rules in the margin, beside the lines they cover. */
 export function ScriptMargin({ section, shown, onShow }: Props) {

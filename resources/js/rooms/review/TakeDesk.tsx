@@ -65,7 +65,7 @@ export function TakeDesk({ lesson, section, take, onPicked, onStep }: Props) {
     const again = () => go(roomPath(lesson.id, 'record', section.id));
     const next = nextStep(lesson, section, take);
     const keys: Key[] = [
-        { keys: [' ', 'p'], name: 'Space or P', does: 'Play, and pause', act: playback.toggle, when: playable },
+        { keys: [' ', 'p'], name: 'Space or P', does: 'Play or pause', act: playback.toggle, when: playable },
         { keys: ['k'], name: 'K', does: 'Keep this take', act: () => decide('kept'), when: playable },
         {
             keys: ['d'],
@@ -74,9 +74,9 @@ export function TakeDesk({ lesson, section, take, onPicked, onStep }: Props) {
             act: () => decide(standing === 'discarded' ? 'undecided' : 'discarded'),
         },
         { keys: ['g'], name: 'G', does: 'Go again: record another take', act: again },
-        { keys: ['ArrowLeft', 'ArrowUp'], name: '← or ↑', does: 'The take before', act: () => onStep(-1) },
-        { keys: ['ArrowRight', 'ArrowDown'], name: '→ or ↓', does: 'The take after', act: () => onStep(1) },
-        { keys: ['n'], name: 'N', does: 'The next step', act: () => void go(next.to), when: take.verdict === 'kept' },
+        { keys: ['ArrowLeft', 'ArrowUp'], name: '← or ↑', does: 'Previous take', act: () => onStep(-1) },
+        { keys: ['ArrowRight', 'ArrowDown'], name: '→ or ↓', does: 'Next take', act: () => onStep(1) },
+        { keys: ['n'], name: 'N', does: 'Next step', act: () => void go(next.to), when: take.verdict === 'kept' },
     ];
 
     return (
@@ -169,7 +169,7 @@ export function TakeDesk({ lesson, section, take, onPicked, onStep }: Props) {
 }
 
 function VerdictMark({ verdict }: { verdict: Verdict }) {
-    const words = { kept: 'Kept', undecided: 'To be decided', discarded: 'Set aside' };
+    const words = { kept: 'Kept', undecided: 'Undecided', discarded: 'Set aside' };
     return (
         <span className={`verdict-mark is-${verdict}`} role="status">
             {verdict === 'kept' && <Icon name="check" />}

@@ -37,7 +37,7 @@ export default function LessonLook({ show, lesson, onClose }: Props) {
                     {lesson.course
                         ? `Follows the house style of ${lesson.course.name}, except where you change it here.`
                         : 'This lesson belongs to no course, so all of it is its own.'}{' '}
-                    {lesson.width} x {lesson.height} at {lesson.fps} frames a second, chosen when it was made.
+                    {lesson.width} x {lesson.height} at {lesson.fps} frames per second, chosen when it was made.
                 </p>
                 {data && (
                     <StyleForm

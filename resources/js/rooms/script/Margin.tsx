@@ -5,7 +5,7 @@ import { roomPath } from '../../shell/LessonFrame';
 import { Icon } from '../../ui/Icon';
 
 const most = 3;
-const words = { kept: 'kept', undecided: 'to be decided', discarded: 'set aside' } as const;
+const words = { kept: 'kept', undecided: 'undecided', discarded: 'set aside' } as const;
 
 /** Takes as pencil rules beside exactly the lines they speak. */
 export function Margin({ lesson, geometry }: { lesson: Lesson; geometry: PageGeometry }) {

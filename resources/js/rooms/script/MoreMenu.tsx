@@ -50,7 +50,7 @@ export function MoreMenu({ lesson, plain, onPlain, onFind, onLook, onText }: Pro
                 </Dropdown.Toggle>
                 <Dropdown.Menu>
                     <Dropdown.Item as="button" onClick={() => file.current?.click()}>
-                        Bring in a script...
+                        Import a script...
                     </Dropdown.Item>
                     <Dropdown.Item href={`/api/lessons/${lesson.id}/script/file`}>Save as a text file</Dropdown.Item>
                     <Dropdown.Item as={Link} to={`/lessons/${lesson.id}/print`}>
@@ -81,12 +81,12 @@ export function MoreMenu({ lesson, plain, onPlain, onFind, onLook, onText }: Pro
                         There is a script already
                     </Modal.Title>
                 </Modal.Header>
-                <Modal.Body>Put the new words behind it, or in its place? Either can be undone on the page.</Modal.Body>
+                <Modal.Body>Add the new words after it, or replace it? Either can be undone on the page.</Modal.Body>
                 <Modal.Footer>
                     <Button variant="quiet" onClick={() => choose('replace')}>
-                        In its place
+                        Replace it
                     </Button>
-                    <Button onClick={() => choose('append')}>Behind it</Button>
+                    <Button onClick={() => choose('append')}>After it</Button>
                 </Modal.Footer>
             </Modal>
         </>

@@ -122,7 +122,7 @@ export function ScriptDesk({ lesson, script, scrollTo }: Props) {
                     onMove={(index, by) => view && moveTo(view, index, index + by)}
                     onRemove={(index) => {
                         if (view && removeSection(view, index)) {
-                            say(`Section ${index + 1} is taken out; its takes come back with its words.`, page.undo);
+                            say(`Section ${index + 1} is removed; its takes come back with its words.`, page.undo);
                         }
                     }}
                     onUntie={(index) => view?.dispatch(openingCue(view.state, index, 'slide', null))}
@@ -132,6 +132,8 @@ export function ScriptDesk({ lesson, script, scrollTo }: Props) {
                 <SlidesPanel
                     show={panel === 'slides'}
                     lesson={lesson}
+                    places={places}
+                    onTie={(index, name) => tie(index, [name])}
                     onClose={() => setPanel(null)}
                     onAccept={page.acceptTies}
                     beforeTie={sync.flush}

@@ -152,7 +152,7 @@ function Facts({
                     </Dropdown.Item>
                     {hasSlide && (
                         <Dropdown.Item as="button" onClick={() => onUntie(index)}>
-                            Take the slide away
+                            Remove the slide
                         </Dropdown.Item>
                     )}
                     <Dropdown.Divider />

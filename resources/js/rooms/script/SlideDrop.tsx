@@ -65,11 +65,11 @@ export function SlideDrop({ lesson, slide, label, onBrought, children }: Props) 
             <span className={slide ? 'replace' : 'invite'}>
                 {send.isPending ? (
                     <>
-                        <Spinner size="sm" aria-hidden="true" /> Bringing in
+                        <Spinner size="sm" aria-hidden="true" /> Adding
                         {progress.of > 1 ? ` ${progress.sent} of ${progress.of}` : ''}...
                     </>
                 ) : slide ? (
-                    'Another slide'
+                    'Change slide'
                 ) : (
                     (children ?? (
                         <>

@@ -7,7 +7,7 @@ import Offcanvas from 'react-bootstrap/Offcanvas';
 import { api } from '../../api/client';
 import { useDecks, useLessonChange, useSlides } from '../../api/lesson';
 import { refreshLesson } from '../../api/queries';
-import type { Lesson, Slide, TieProposal } from '../../api/types';
+import type { Lesson, ScriptText, Slide, TieProposal } from '../../api/types';
 import { useNotices } from '../../shell/Notices';
 import { bringSlides, pictureTypes } from '../../ui/bringSlides';
 import { FilePick } from '../../ui/FilePick';
@@ -25,6 +25,10 @@ interface Props {
     onClose: () => void;
     onInsert: (name: string) => void;
     onAccept: (ties: TieProposal[]) => void;
+    /** Where sections and their cues stand. */
+    places: ScriptText;
+    /** Has a section begin with a slide. */
+    onTie: (index: number, name: string) => void;
     /** Brings the last words to the server, so that proposals name places that are on the page. */
     beforeTie: () => Promise<void>;
     /** The server may have written into the script. */
@@ -32,7 +36,17 @@ interface Props {
 }
 
 /** The lesson's deck: bring slides in, replace them, tie them to the script. */
-export default function SlidesPanel({ show, lesson, onClose, onInsert, onAccept, beforeTie, onChanged }: Props) {
+export default function SlidesPanel({
+    show,
+    lesson,
+    places,
+    onClose,
+    onInsert,
+    onAccept,
+    onTie,
+    beforeTie,
+    onChanged,
+}: Props) {
     const client = useQueryClient();
     const { data: slides = [] } = useSlides(lesson.id);
     const { data: decks = [] } = useDecks(lesson.id);
@@ -67,17 +81,25 @@ export default function SlidesPanel({ show, lesson, onClose, onInsert, onAccept,
             <Offcanvas.Body>
                 <SlideDrop
                     lesson={lesson}
-                    label="Bring in slides"
+                    label="Add slides"
                     onBrought={() => void client.invalidateQueries({ queryKey: ['decks', lesson.id] })}
                 >
-                    <Icon name="plus" /> Bring in slides
+                    <Icon name="plus" /> Add slides
                     <span className="soft">PDF, pictures, or a presentation. Drop them here.</span>
                 </SlideDrop>
                 <DeckProgress lesson={lesson} decks={decks} onChanged={onChanged} />
+                <TieOffer
+                    lesson={lesson}
+                    slides={slides}
+                    places={places}
+                    onTie={onTie}
+                    onByWords={() => void beforeTie().then(() => setTying(true))}
+                />
                 {slides.length > 0 && (
                     <div className="panel-row">
                         <Button
                             size="sm"
+                            variant="quiet"
                             onClick={() => void beforeTie().then(() => setTying(true))}
                             disabled={tying && ties.isFetching}
                         >
@@ -124,6 +146,51 @@ export default function SlidesPanel({ show, lesson, onClose, onInsert, onAccept,
     );
 }
 
+/** Slides that are shown nowhere and sections that show none: the way to bring them together stands right there. */
+function TieOffer({
+    lesson,
+    slides,
+    places,
+    onTie,
+    onByWords,
+}: {
+    lesson: Lesson;
+    slides: Slide[];
+    places: ScriptText;
+    onTie: (index: number, name: string) => void;
+    onByWords: () => void;
+}) {
+    const shown = new Set(places.sections.flatMap((section) => section.slides.map((one) => one.slide)));
+    const free = slides.filter((slide) => !shown.has(slide.id));
+    const bare = places.sections.flatMap((section, index) =>
+        section.slides.length === 0 && !lesson.sections.find((one) => one.id === section.id)?.card ? [index] : [],
+    );
+    if (free.length === 0 || bare.length === 0) {
+        return null;
+    }
+    const pairs = Math.min(free.length, bare.length);
+    return (
+        <section className="tie-offer" aria-label="Slides without a place">
+            <p className="mb-1">
+                {free.length === 1 ? 'One slide is' : `${free.length} slides are`} not in the script yet, and{' '}
+                {bare.length === 1 ? 'one section has' : `${bare.length} sections have`} none.
+            </p>
+            <div className="panel-row">
+                <Button
+                    size="sm"
+                    variant={free.length === bare.length ? 'primary' : 'quiet'}
+                    onClick={() => free.slice(0, pairs).forEach((slide, at) => onTie(bare[at] ?? 0, slide.name))}
+                >
+                    One a section, in order
+                </Button>
+                <Button size="sm" variant={free.length === bare.length ? 'quiet' : 'primary'} onClick={onByWords}>
+                    By their words
+                </Button>
+            </div>
+        </section>
+    );
+}
+
 function DeckSlide({ lesson, slide, onInsert }: { lesson: Lesson; slide: Slide; onInsert: () => void }) {
     const { say, failed } = useNotices();
     const file = useRef<HTMLInputElement>(null);
@@ -151,19 +218,19 @@ function DeckSlide({ lesson, slide, onInsert }: { lesson: Lesson; slide: Slide; 
                 </Dropdown.Toggle>
                 <Dropdown.Menu>
                     <Dropdown.Item as="button" onClick={() => file.current?.click()}>
-                        Another picture for it...
+                        Replace its picture...
                     </Dropdown.Item>
                     <Dropdown.Item
                         as="button"
                         onClick={() =>
                             remove.mutate(undefined, {
                                 onSuccess: () =>
-                                    say(`The slide ${slide.name} is taken out.`, () => restore.mutate(undefined)),
+                                    say(`The slide ${slide.name} is removed.`, () => restore.mutate(undefined)),
                                 onError: failed,
                             })
                         }
                     >
-                        Take it out
+                        Remove slide
                     </Dropdown.Item>
                 </Dropdown.Menu>
             </Dropdown>

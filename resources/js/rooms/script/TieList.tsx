@@ -48,7 +48,7 @@ export function TieList({ proposals, onAccept, onClose }: Props) {
                     Tie {chosen.length === proposals.length ? 'all' : chosen.length} of them
                 </Button>
                 <Button size="sm" variant="quiet" onClick={onClose}>
-                    Leave it
+                    Not now
                 </Button>
             </div>
         </section>

@@ -8,5 +8,5 @@ export const scriptKeys: Key[] = [
     listed('Ctrl Shift Backspace', 'Join this section to the one before'),
     listed('Alt ↑ or Alt ↓', 'Move this section up or down'),
     listed('Ctrl F', 'Find in the script'),
-    listed('Ctrl Z or Ctrl Y', 'Undo, and do again'),
+    listed('Ctrl Z or Ctrl Y', 'Undo and redo'),
 ];

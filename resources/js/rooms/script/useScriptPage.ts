@@ -1,7 +1,7 @@
 import { redo, undo } from '@codemirror/commands';
 import { type ChangeSet, EditorSelection, StateEffect, Transaction } from '@codemirror/state';
 import { EditorView } from '@codemirror/view';
-import { useCallback, useEffect, useState, useSyncExternalStore } from 'react';
+import { useCallback, useEffect, useRef, useState, useSyncExternalStore } from 'react';
 import type { Lesson, ScriptText, TieProposal } from '../../api/types';
 import { createPage, fromServer } from '../../page/createPage';
 import { setChangedLines } from '../../page/decorations';
@@ -21,6 +21,7 @@ const placesOf = (script: ScriptText): Places => ({
 
 /** The page, its way to the server, and where things stand on it. */
 export function useScriptPage(lesson: Lesson, sync: ScriptSync<ScriptText>, scrollTo: string | undefined) {
+    const startAt = useRef(scrollTo);
     const [view, setView] = useState<EditorView | null>(null);
     const [geometry, setGeometry] = useState(nothingSeen);
     const [places, setServerPlaces] = useState(sync.script);
@@ -73,8 +74,8 @@ export function useScriptPage(lesson: Lesson, sync: ScriptSync<ScriptText>, scro
                 page.dispatch({ selection: EditorSelection.cursor(heading) });
                 page.focus();
             }
-            if (scrollTo) {
-                const at = script.sections.findIndex((section) => section.id === scrollTo);
+            if (startAt.current) {
+                const at = script.sections.findIndex((section) => section.id === startAt.current);
                 const place = at > 0 ? script.sections[at] : undefined;
                 if (place) {
                     const from = Math.min(place.from, page.state.doc.length);

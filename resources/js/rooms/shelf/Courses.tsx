@@ -40,7 +40,7 @@ export function CourseHead({ course }: { course: Course | null }) {
         onError: failed,
     });
     if (!course) {
-        return <h2 className="course-title">By themselves</h2>;
+        return <h2 className="course-title">Lessons without a course</h2>;
     }
     return (
         <div className="course-row">
@@ -92,7 +92,7 @@ export function NewCourse() {
                 value={name}
                 onChange={(event) => setName(event.target.value)}
             />
-            <Button type="submit">Make it</Button>
+            <Button type="submit">Create course</Button>
             <Button variant="quiet" onClick={() => setOpen(false)}>
                 Not now
             </Button>

@@ -78,13 +78,13 @@ export function NewLesson({ onClose }: { onClose: () => void }) {
                             </Form.Select>
                         </Form.Group>
                         <Form.Group controlId="like">
-                            <Form.Label>Sections like those of</Form.Label>
+                            <Form.Label>Copy the sections of</Form.Label>
                             <Form.Select
                                 value={like?.id ?? ''}
                                 disabled={file !== null}
                                 onChange={(e) => setChosen({ course: chosen.course, like: e.target.value || null })}
                             >
-                                <option value="">Start empty</option>
+                                <option value="">Start from scratch</option>
                                 {lessons.map((one) => (
                                     <option key={one.id} value={one.id}>
                                         {one.title}
@@ -117,7 +117,7 @@ export function NewLesson({ onClose }: { onClose: () => void }) {
                             />
                         </Form.Group>
                         <Form.Group controlId="fps">
-                            <Form.Label>Frames a second</Form.Label>
+                            <Form.Label>Frames per second</Form.Label>
                             <Form.Select
                                 size="sm"
                                 value={fps}
@@ -138,7 +138,7 @@ export function NewLesson({ onClose }: { onClose: () => void }) {
                         Not now
                     </Button>
                     <Button type="submit" disabled={make.isPending}>
-                        {make.isPending ? 'Making it...' : 'Make the lesson'}
+                        {make.isPending ? 'Creating...' : 'Create lesson'}
                     </Button>
                 </Modal.Footer>
             </Form>

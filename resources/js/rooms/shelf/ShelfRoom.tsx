@@ -34,13 +34,13 @@ export function ShelfRoom() {
             {lessons?.length === 0 && (
                 <EmptyPlace says="A lesson is a script, recorded in short takes and joined into one video.">
                     <Button size="lg" onClick={() => setMaking(true)}>
-                        <Icon name="plus" /> Make the first lesson
+                        <Icon name="plus" /> Create your first lesson
                     </Button>
                 </EmptyPlace>
             )}
             {lessons &&
                 groups(lessons, courses).map(({ course, lessons: own }) => (
-                    <section key={course?.id ?? ''} aria-label={course?.name ?? 'Lessons by themselves'}>
+                    <section key={course?.id ?? ''} aria-label={course?.name ?? 'Lessons without a course'}>
                         {courses.length > 0 && <CourseHead course={course} />}
                         <ul className="lesson-list">
                             {own.map((lesson) => (

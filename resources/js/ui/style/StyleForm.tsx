@@ -77,7 +77,7 @@ export function StyleForm({ style, logos, warnings, own = [], withFrame, logoUpl
                     <Choice
                         {...part}
                         name="fps"
-                        label="Frames a second"
+                        label="Frames per second"
                         options={setup.rates.map((r) => [r, String(r)])}
                     />
                 </Group>
@@ -93,8 +93,8 @@ export function StyleForm({ style, logos, warnings, own = [], withFrame, logoUpl
             </Group>
             <Group name="Cards">
                 <Choice {...part} name="card" label="Template" options={cards} />
-                <Choice {...part} name="heading_face" label="Type of titles" options={Object.entries(setup.faces)} />
-                <Choice {...part} name="text_face" label="Type of small print" options={Object.entries(setup.faces)} />
+                <Choice {...part} name="heading_face" label="Title typeface" options={Object.entries(setup.faces)} />
+                <Choice {...part} name="text_face" label="Text typeface" options={Object.entries(setup.faces)} />
                 <Paint {...part} name="paper" label="Paper" />
                 <Paint {...part} name="ink" label="Ink" />
                 <Paint {...part} name="accent" label="Accent" />
@@ -119,7 +119,7 @@ export function StyleForm({ style, logos, warnings, own = [], withFrame, logoUpl
                 <Choice
                     {...part}
                     name="count_down"
-                    label="Count-down"
+                    label="Countdown"
                     options={[0, 3, 5, 10].map((s) => [s, s === 0 ? 'none' : `${s} seconds`])}
                 />
                 <Choice
