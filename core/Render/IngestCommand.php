@@ -98,7 +98,9 @@ final class IngestCommand
      */
     public static function poster(string $media, ?Tick $at, string $out, ?SourceColour $colour = null): array
     {
-        $scale = 'scale=480:-2:'.($colour === null ? '' : $colour->asInput().':').'out_range=pc:out_color_matrix=bt601,format=yuvj420p';
+        // One picture is calculated exactly, by way of RGB.
+        $exact = 'flags=bicubic+accurate_rnd+full_chroma_int+full_chroma_inp';
+        $scale = 'scale=480:-2:'.($colour === null ? '' : $colour->asInput().':')."{$exact},format=rgb24,scale=out_range=pc:out_color_matrix=bt601:{$exact},format=yuvj420p";
 
         return [
             ...($at === null ? ['-sseof', '-10'] : ['-ss', sprintf('%.3F', $at->seconds())]), '-i', $media,
