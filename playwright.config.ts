@@ -14,8 +14,6 @@ export default defineConfig({
     globalSetup: './tests/browser/setup.ts',
     // One at a time: recording happens in real time, and the machine has two cores.
     workers: 1,
-    // Real time on a shared machine: a test that a hiccup spoilt is tried once more, and reported as flaky.
-    retries: process.env.CI ? 1 : 0,
     timeout: 120_000,
     expect: { timeout: 15_000 },
     reporter: [['list']],

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
+use App\Jobs\DrawCardsJob;
+use App\Jobs\ImportDeckJob;
 use App\Media\OfficeConverter;
 use App\Models\Deck;
 use App\Models\Lesson;
@@ -11,6 +13,7 @@ use App\Models\Slide;
 use App\Models\WorkState;
 use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\File;
+use Illuminate\Support\Facades\Queue;
 use PHPUnit\Framework\Attributes\DataProvider;
 
 final class DeckTest extends FeatureTestCase
@@ -28,6 +31,55 @@ final class DeckTest extends FeatureTestCase
         self::assertSame([2560, 1440], [$sections[0]['slide']['width'], $sections[0]['slide']['height']]);
         $this->get($sections[0]['slide']['url'])->assertOk()->assertHeader('Content-Type', 'image/png');
         self::assertSame([], $this->draftsLeft());
+    }
+
+    public function test_speaker_notes_survive_a_worker_that_died_after_the_conversion(): void
+    {
+        $lesson = $this->lesson();
+        $path = "lessons/{$lesson->id}/decks/half.pdf";
+        copy(Decks::pdf(self::PAGES), $this->media()->pathToWrite($path));
+        $deck = Deck::query()->create(['lesson_id' => $lesson->id, 'name' => 'half.pptx', 'path' => $path, 'purpose' => 'add', 'state' => WorkState::Running, 'report' => ['notes' => ['Say the first.', '', 'Say the third.']]]);
+
+        app()->call([new ImportDeckJob($deck->id), 'handle']);
+        self::assertSame(WorkState::Done, $deck->refresh()->state);
+        $scripts = array_column($this->getJson("/api/lessons/{$lesson->id}")->json('sections'), 'script');
+        self::assertStringContainsString('Say the first.', $scripts[0]);
+        self::assertStringContainsString('Say the third.', $scripts[2]);
+    }
+
+    public function test_a_deck_that_cannot_be_read_leaves_nothing_behind(): void
+    {
+        $lesson = $this->lesson();
+        file_put_contents($broken = sys_get_temp_dir().'/reel-broken.pdf', '%PDF-1.4 and nothing more');
+        $this->bring($lesson, $broken)->assertJsonPath('decks.0.state', 'failed');
+
+        self::assertSame([], glob("{$this->mediaRoot}/lessons/*/decks/*"));
+        self::assertSame([], $this->draftsLeft());
+    }
+
+    public function test_cards_are_drawn_in_the_background_and_are_there_when_they_are(): void
+    {
+        Queue::fake([DrawCardsJob::class]);
+        $lesson = $this->lesson("# Tides\n\n## Opening\n\n[card: opening, 2 s]\n");
+        $this->putJson("/api/lessons/{$lesson->id}/script", ['text' => str_replace('Opening', 'Welcome', $lesson->script), 'revision' => $lesson->revision])->assertOk();
+        $url = (string) $this->getJson("/api/lessons/{$lesson->id}/script")->assertOk()->json('sections.0.card_url');
+        $this->get($url)->assertNotFound();
+        Queue::assertPushed(DrawCardsJob::class);
+
+        app()->call([new DrawCardsJob($lesson->id), 'handle']);
+        $this->get($url)->assertOk()->assertHeader('Content-Type', 'image/png');
+    }
+
+    public function test_four_hundred_cards_keep_nobody_waiting(): void
+    {
+        Queue::fake([DrawCardsJob::class]);
+        $lesson = $this->lesson();
+        $text = "# Cards\n\n".implode('', array_map(fn (int $i): string => "## Card {$i}\n\n[card: divider, 2 s]\n\n", range(1, 400)));
+        $start = microtime(true);
+        $this->putJson("/api/lessons/{$lesson->id}/script", ['text' => $text, 'revision' => $lesson->revision])->assertOk();
+        $this->getJson("/api/lessons/{$lesson->id}/script")->assertOk()->assertJsonCount(400, 'sections');
+        $this->getJson("/api/lessons/{$lesson->id}/assembly")->assertOk()->assertJsonPath('sections', 400);
+        self::assertLessThan(8, microtime(true) - $start);
     }
 
     public function test_a_written_script_is_left_alone_and_slides_are_proposed(): void

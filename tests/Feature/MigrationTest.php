@@ -31,6 +31,8 @@ final class MigrationTest extends FeatureTestCase
             self::assertSame(['table', 'table 2'], array_column(array_column($sections, 'slide'), 'name'));
             self::assertSame('Read it.', $sections[0]['takes'][0]['lines'][1]['text']);
             self::assertSame($sections[0]['lines'][1]['id'], $sections[0]['takes'][0]['lines'][1]['id']);
+            // Its recording went when it was read; how its colours are meant, only a guess can tell.
+            self::assertFalse($sections[0]['takes'][0]['recording_kept']);
             // What was saved goes on being the same script.
             $this->putJson("/api/lessons/{$lesson->id}/script", ['text' => $lesson->script.' More.', 'revision' => $lesson->revision])->assertOk();
             self::assertSame(array_column($sections, 'id'), array_column($this->getJson("/api/lessons/{$lesson->id}")->json('sections'), 'id'));

@@ -116,7 +116,7 @@ test('courses are made, named and deleted with undo, and lessons move between th
     await page.goto('/');
     await page.getByRole('button', { name: 'New course' }).click();
     await page.getByLabel('Name of the new course').fill('Knots afloat');
-    await page.getByRole('button', { name: 'Make it' }).click();
+    await page.getByRole('button', { name: 'Create course' }).click();
     await page.waitForURL(/\/courses\//);
     await page.getByLabel('Name of the course').fill('Knots and hitches');
     await page.keyboard.press('Enter');

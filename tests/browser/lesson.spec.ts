@@ -24,7 +24,7 @@ test('from nothing to a downloaded film, by keyboard alone', async ({ page }) =>
     };
 
     await page.goto('/');
-    await expect(page.getByRole('heading', { name: 'Lessons' })).toBeVisible();
+    await expect(page.getByRole('heading', { name: 'Lessons', exact: true })).toBeVisible();
     await tabTo(/New lesson/);
     await press('Enter');
     await expect(page.getByLabel('Title')).toBeFocused();

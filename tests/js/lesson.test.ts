@@ -1,6 +1,7 @@
 import { describe, expect, it, vi } from 'vitest';
 import type { Course, LessonSummary, Section, Take } from '../../resources/js/api/types';
 import { shotAt } from '../../resources/js/player/plan';
+import { nextStep } from '../../resources/js/rooms/review/nextStep';
 import { changedSince } from '../../resources/js/rooms/script/changed';
 import { begin } from '../../resources/js/rooms/shelf/begin';
 import { groups } from '../../resources/js/rooms/shelf/Courses';
@@ -30,6 +31,48 @@ const section = (id: string, lines: [string, string][], takes: Take[] = [], more
         ...more,
     }) as unknown as Section;
 const lessonOf = (...sections: Section[]) => ({ sections }) as never;
+
+describe('the next step after a take is kept', () => {
+    const words: [string, string][] = [['a', 'A.']];
+    const card = { card: { kind: 'closing' as const, length_ms: 4000 } };
+    const step = (...sections: Section[]) => {
+        const [first] = sections;
+        const kept = take(1, 'kept', [], { section_id: first?.id });
+        return nextStep({ id: 'l', sections } as never, first as Section, kept);
+    };
+    const done = () => section('s1', words, [take(1, 'kept')]);
+
+    it('is the next section that nobody has recorded, whatever cards stand between', () => {
+        expect(step(done(), section('c', [], [], card), section('s2', words))).toEqual({
+            to: '/lessons/l/record/s2',
+            says: 'Record section 3',
+        });
+    });
+
+    it('is the one that waits for a verdict', () => {
+        expect(step(done(), section('s2', words, [take(1, 'undecided')]))).toEqual({
+            to: '/lessons/l/review/s2',
+            says: 'Review section 2',
+        });
+    });
+
+    it('is to finish when only cards, empty sections and those spoken elsewhere are left', () => {
+        expect(
+            step(
+                done(),
+                section('c', [], [], card),
+                section('e', []),
+                section('x', words, [], { spoken_elsewhere: true }),
+            ),
+        ).toEqual({ to: '/lessons/l/finish', says: 'Finish' });
+    });
+
+    it('goes round to sections before', () => {
+        const later = section('s9', words, [take(1, 'kept')]);
+        const lesson = { id: 'l', sections: [section('s1', words), later] } as never;
+        expect(nextStep(lesson, later, take(1, 'kept', [], { section_id: 's9' })).says).toBe('Record section 1');
+    });
+});
 
 describe('how a section stands', () => {
     it('is hollow, half or filled, and as long as what is used', () => {

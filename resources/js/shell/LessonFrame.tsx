@@ -5,6 +5,7 @@ import { readAhead, useLesson } from '../api/lesson';
 import type { Lesson, Section } from '../api/types';
 import { Icon } from '../ui/Icon';
 import { Waiting } from '../ui/Waiting';
+import { roomPath } from './paths';
 import { useRecovery } from './Recovery';
 import { loadRooms } from './rooms';
 import { Strip } from './Strip';
@@ -27,10 +28,6 @@ const rooms = [
     ['finish', 'Finish'],
     ['handover', 'Hand over'],
 ] as const;
-
-/** The address of a room of a lesson, at a section. */
-export const roomPath = (lesson: string, room: string, section?: string) =>
-    `/lessons/${lesson}/${room}${section ? `/${section}` : ''}`;
 
 /** What stands round every room of a lesson: its name, the way to the other rooms, and the strip. */
 export function LessonFrame() {

@@ -52,6 +52,18 @@ final class FormatsTest extends TestCase
         TEXT, $text);
     }
 
+    public function test_titles_that_end_in_a_backslash_go_by_argument_and_control_characters_nowhere(): void
+    {
+        $chapters = [new Chapter("Low\0water\n[CHAPTER]\x1B", Tick::zero(), Tick::of(96_000)), new Chapter('=\\', Tick::of(96_000), Tick::of(97_920))];
+        $text = ChapterFile::write('Tides \\\\', $chapters);
+
+        self::assertSame(3, preg_match_all('/^title=(.*)$/m', $text, $titles));
+        self::assertSame(['Tides', 'Lowwater [CHAPTER]', '\='], $titles[1]);
+        self::assertSame(2, preg_match_all('/^\[CHAPTER\]$/m', $text));
+        self::assertSame(['-metadata', 'title=Tides \\\\', '-metadata:c:1', 'title==\\'], ChapterFile::arguments('Tides \\\\', $chapters));
+        self::assertSame([], ChapterFile::arguments('Tides', []));
+    }
+
     public function test_the_list_of_files_survives_quotes_in_paths(): void
     {
         self::assertSame(

@@ -148,6 +148,17 @@ final class ScriptTest extends TestCase
         self::assertSame([null, null, null, null], array_map($seconds, ['', 'soon', '-1', '9999']));
     }
 
+    public function test_a_title_is_renamed_wherever_in_the_head_it_stands(): void
+    {
+        foreach (["# Old\n\n[target 4:00]\n\n## A\n\na.\n", "[target 4:00]\n\n# Old\n\n## A\n\na.\n", "\xEF\xBB\xBF# Old\n[note: x]\n## A\n\na.\n", "\n\n# Old #\n## A\n\na.\n"] as $text) {
+            $renamed = Script::read($text)->withTitle('New $1 \\0');
+            self::assertSame('New $1 \\0', $renamed->title);
+            self::assertStringNotContainsString('Old', $renamed->write());
+            self::assertSame(['a.'], array_map(fn ($line): string => $line->text, $renamed->lines()));
+            self::assertSame(Script::read($text)->target()?->count, $renamed->target()?->count);
+        }
+    }
+
     public function test_what_cannot_be_followed_says_so(): void
     {
         self::assertStringContainsString('names no length', (string) (new Cue(CueKind::Pause, 'soon', 0, 0))->problem());

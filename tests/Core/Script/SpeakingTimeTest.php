@@ -75,6 +75,19 @@ final class SpeakingTimeTest extends TestCase
         self::assertSame(0.5, Pace::learn(array_fill(0, 3, ['expected' => 60_000, 'real' => 6_000]))->factor);
     }
 
+    public function test_what_the_script_asks_for_is_no_part_of_the_pace(): void
+    {
+        $section = Section::ofText("One two. [pause 3 s] Three four.\n\n[slide: x] Five.");
+        $lines = array_map(fn ($line): array => [$line->paragraph, SpeakingTime::ofText($line->text)], $section->lines);
+        $spoken = SpeakingTime::spoken($lines);
+
+        self::assertSame(3_600, SpeakingTime::silence($section->cues), 'three seconds, and a look at the new slide');
+        self::assertSame($spoken + 3_600, SpeakingTime::of($section)->milliseconds());
+        // Takes that last exactly as long as expected, silence included, teach the assumed pace.
+        $real = 10 * $spoken;
+        self::assertSame(1.0, Pace::learn(array_fill(0, 3, ['expected' => 10 * $spoken, 'real' => $real]))->factor);
+    }
+
     private function time(string $text): int
     {
         return SpeakingTime::of(Section::ofText($text))->milliseconds();

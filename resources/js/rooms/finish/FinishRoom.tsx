@@ -1,7 +1,8 @@
 import Button from 'react-bootstrap/Button';
 import { Link, useNavigate } from 'react-router';
 import { useAssembly } from '../../api/lesson';
-import { roomPath, useLessonPlace } from '../../shell/LessonFrame';
+import { useLessonPlace } from '../../shell/LessonFrame';
+import { roomPath } from '../../shell/paths';
 import { sectionTitle } from '../../shell/sectionState';
 import { EmptyPlace } from '../../ui/EmptyPlace';
 import { clock } from '../../ui/time';

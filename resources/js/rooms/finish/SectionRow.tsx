@@ -3,7 +3,7 @@ import Form from 'react-bootstrap/Form';
 import { Link } from 'react-router';
 import { changeSection, useLessonChange } from '../../api/lesson';
 import type { Lesson, Section, Segment } from '../../api/types';
-import { roomPath } from '../../shell/LessonFrame';
+import { roomPath } from '../../shell/paths';
 import { useNotices } from '../../shell/Notices';
 import { heardTwice, sectionState, sectionTitle, takeWarning } from '../../shell/sectionState';
 import { FramePicture } from '../../ui/FramePicture';

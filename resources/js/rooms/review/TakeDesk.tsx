@@ -6,13 +6,14 @@ import { useNavigate } from 'react-router';
 import { api } from '../../api/client';
 import { giveVerdict, useLessonChange } from '../../api/lesson';
 import type { Lesson, Section, Take, Verdict } from '../../api/types';
-import { roomPath } from '../../shell/LessonFrame';
+import { roomPath } from '../../shell/paths';
 import { useNotices } from '../../shell/Notices';
-import { sectionState, takeWarning } from '../../shell/sectionState';
+import { takeWarning } from '../../shell/sectionState';
 import { Icon } from '../../ui/Icon';
 import { KeysDialog } from '../../ui/KeysDialog';
 import type { Key } from '../../ui/useKeys';
 import { TakePicture } from './TakePicture';
+import { nextStep } from './nextStep';
 import { Trim } from './Trim';
 import { useTakePlayback } from './useTakePlayback';
 
@@ -84,6 +85,17 @@ export function TakeDesk({ lesson, section, take, onPicked, onStep }: Props) {
             <header>
                 <h2>Take {take.number}</h2>
                 <VerdictMark verdict={take.verdict} />
+                {take.recording_kept && take.state === 'ready' && (
+                    <Button
+                        variant="quiet"
+                        size="sm"
+                        disabled={readAgain.isPending}
+                        title="Listens to this take anew, from what came from the recorder. Your choices stay."
+                        onClick={() => readAgain.mutate(undefined, { onError: failed })}
+                    >
+                        Read again
+                    </Button>
+                )}
                 <KeysDialog keys={keys} />
             </header>
             {playable ? (
@@ -185,18 +197,4 @@ function Warning({ take }: { take: Take }) {
             <Icon name="exclamation" /> {warning}
         </p>
     ) : null;
-}
-
-/** Where the work goes on after a take is kept: the next section without one, or Finish. */
-function nextStep(lesson: Lesson, section: Section, take: Take): { to: string; says: string } {
-    const at = lesson.sections.findIndex((s) => s.id === section.id);
-    const order = [...lesson.sections.slice(at + 1), ...lesson.sections.slice(0, at)];
-    const open = order.find((s) => s.id !== take.section_id && s.lines.length > 0 && sectionState(s).fill !== 'filled');
-    if (!open) {
-        return { to: roomPath(lesson.id, 'finish'), says: 'Finish' };
-    }
-    const number = lesson.sections.indexOf(open) + 1;
-    return sectionState(open).waiting
-        ? { to: roomPath(lesson.id, 'review', open.id), says: `Review section ${number}` }
-        : { to: roomPath(lesson.id, 'record', open.id), says: `Record section ${number}` };
 }

@@ -1,7 +1,7 @@
 import { Link } from 'react-router';
 import type { Lesson, Section, Take } from '../../api/types';
 import type { PageGeometry } from '../../page/geometry';
-import { roomPath } from '../../shell/LessonFrame';
+import { roomPath } from '../../shell/paths';
 import { Icon } from '../../ui/Icon';
 
 const most = 3;

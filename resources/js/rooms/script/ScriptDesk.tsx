@@ -6,7 +6,7 @@ import type { Lesson, ScriptText } from '../../api/types';
 import { insertCue, moveTo, openingCue, removeSection, sectionsOf } from '../../page/commands';
 import { find, showPlain } from '../../page/createPage';
 import type { ScriptSync } from '../../page/ScriptSync';
-import { roomPath } from '../../shell/LessonFrame';
+import { roomPath } from '../../shell/paths';
 import { useNotices } from '../../shell/Notices';
 import { offTarget, sectionState } from '../../shell/sectionState';
 import { Icon } from '../../ui/Icon';

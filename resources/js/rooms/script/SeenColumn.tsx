@@ -2,7 +2,7 @@ import Dropdown from 'react-bootstrap/Dropdown';
 import { Link } from 'react-router';
 import type { Lesson, ScriptSection, ScriptText, Section, Slide } from '../../api/types';
 import type { PageGeometry } from '../../page/geometry';
-import { roomPath } from '../../shell/LessonFrame';
+import { roomPath } from '../../shell/paths';
 import { sectionState } from '../../shell/sectionState';
 import { Icon } from '../../ui/Icon';
 import { DrawnImage } from '../../ui/DrawnImage';

@@ -1,0 +1,56 @@
+import { afterEach, describe, expect, it, vi } from 'vitest';
+import { api, ApiProblem, reach, Unreachable } from '../../resources/js/api/client';
+
+const answer = (status: number, body: unknown = {}) =>
+    vi.stubGlobal(
+        'fetch',
+        vi.fn(async () => new Response(status === 204 ? null : JSON.stringify(body), { status })),
+    );
+
+describe('a call of the server', () => {
+    afterEach(() => {
+        vi.unstubAllGlobals();
+        reach.found();
+    });
+
+    it('says that it comes from our own page', async () => {
+        answer(200, { title: 'Tides' });
+        expect(await api.get('lessons/x')).toEqual({ title: 'Tides' });
+        const [path, options] = vi.mocked(fetch).mock.calls[0] ?? [];
+        expect(path).toBe('/api/lessons/x');
+        expect(options?.headers).toMatchObject({ 'X-Open-Reel': '1', Accept: 'application/json' });
+    });
+
+    it('gives the sentence of a refusal', async () => {
+        answer(409, { detail: 'Somebody else was here.', next: 3 });
+        const problem = await api.put('x', {}).catch((error: unknown) => error);
+        expect(problem).toBeInstanceOf(ApiProblem);
+        expect(problem).toMatchObject({ status: 409, message: 'Somebody else was here.', body: { next: 3 } });
+        expect(reach.snapshot().away).toBe(false);
+    });
+
+    it('knows a server that is away from one that answers badly', async () => {
+        vi.stubGlobal('fetch', () => Promise.reject(new TypeError('refused')));
+        await expect(api.get('x')).rejects.toBeInstanceOf(Unreachable);
+        expect(reach.snapshot().away).toBe(true);
+        answer(503, { detail: 'The encoder is not installed.' });
+        await expect(api.get('x')).rejects.toThrow('The encoder is not installed.');
+        expect(reach.snapshot().away).toBe(false);
+        answer(502);
+        await expect(api.get('x')).rejects.toBeInstanceOf(Unreachable);
+    });
+
+    it('leaves the word on the server to others when it was called off', async () => {
+        const stop = new AbortController();
+        stop.abort();
+        vi.stubGlobal('fetch', () => Promise.reject(new DOMException('aborted', 'AbortError')));
+        const { request } = await import('../../resources/js/api/client');
+        await expect(request('GET', 'x', undefined, { signal: stop.signal })).rejects.toThrow('aborted');
+        expect(reach.snapshot().away).toBe(false);
+    });
+
+    it('takes an empty answer for what it is', async () => {
+        answer(204);
+        expect(await api.delete('x')).toBeUndefined();
+    });
+});

@@ -1,0 +1,33 @@
+import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
+import { Reach } from '../../resources/js/api/reach';
+
+describe('whether the server can be reached', () => {
+    beforeEach(() => void vi.useFakeTimers());
+    afterEach(() => void vi.useRealTimers());
+
+    it('is as the last request found it', () => {
+        const reach = new Reach(() => Promise.resolve());
+        expect(reach.snapshot().away).toBe(false);
+        reach.lost();
+        expect(reach.snapshot().away).toBe(true);
+        reach.found();
+        expect(reach.snapshot().away).toBe(false);
+    });
+
+    it('is looked for while it cannot, and told once when it can', async () => {
+        let answers = false;
+        const ping = vi.fn(() => (answers ? Promise.resolve() : Promise.reject(new Error('away'))));
+        const reach = new Reach(ping);
+        const told: boolean[] = [];
+        reach.subscribe(() => told.push(reach.snapshot().away));
+        reach.lost();
+        reach.lost();
+        await vi.advanceTimersByTimeAsync(7000);
+        expect(ping).toHaveBeenCalledTimes(3);
+        answers = true;
+        await vi.advanceTimersByTimeAsync(3000);
+        await vi.advanceTimersByTimeAsync(20_000);
+        expect(told).toEqual([true, false]);
+        expect(ping).toHaveBeenCalledTimes(4);
+    });
+});
