@@ -31,6 +31,9 @@ final class IngestTake
     /** Points of the drawn wave, at most. */
     private const WAVE_POINTS = 1600;
 
+    /** Looked for and not said; nothing at all is noted of takes that were read before this was looked for. */
+    public const UNSAID = 'unknown';
+
     private const DAMAGED = 'This recording is damaged or is not a film or sound file. It is kept as it came; record the section again.';
 
     public function __construct(private readonly TakeMaker $maker, private readonly MediaStore $media)
@@ -80,8 +83,8 @@ final class IngestTake
             'flags' => $made->sound === null ? ['no-sound'] : array_map(fn (SoundFlag $f): string => $f->value, SoundFlag::of($made->levels)),
             'camera_width' => $made->size[0] ?? null,
             'camera_height' => $made->size[1] ?? null,
-            'colour_range' => $made->range,
-            'colour_matrix' => $made->matrix,
+            'colour_range' => $made->range ?? self::UNSAID,
+            'colour_matrix' => $made->matrix ?? self::UNSAID,
             'loudness' => $made->loudness->lufs,
         ]);
         $take->line_ticks = $this->lineTicks($take);

@@ -8,6 +8,8 @@ use App\Jobs\ClearRecordingsJob;
 use App\Jobs\IngestTakeJob;
 use App\Jobs\LostJobs;
 use App\Media\MediaStore;
+use App\Media\Prober;
+use App\Media\Trouble;
 use App\Media\WorkLock;
 use App\Models\Take;
 use App\Models\TakeState;
@@ -31,7 +33,10 @@ final class Upkeep
 
     private float $looked = 0.0;
 
-    public function __construct(private readonly MediaStore $media, private readonly Repository $cache)
+    /** Takes looked at in one go. */
+    private const AT_ONCE = 20;
+
+    public function __construct(private readonly MediaStore $media, private readonly Prober $prober, private readonly Repository $cache)
     {
     }
 
@@ -62,6 +67,7 @@ final class Upkeep
     public function sweep(): void
     {
         $this->media->sweepDrafts();
+        $this->noteColours();
         Take::query()->where('state', TakeState::Recording)->where('created_at', '<', now()->subHours(self::EMPTY_HOURS))
             ->whereDoesntHave('tracks', fn ($tracks) => $tracks->where('bytes', '>', 0))->delete();
         Take::query()->where('state', TakeState::Ingesting)->where('updated_at', '<', now()->subMinutes(self::WAITING_MINUTES))->get()
@@ -69,5 +75,20 @@ final class Upkeep
                 $take->touch();
                 IngestTakeJob::dispatch($take->id);
             });
+    }
+
+    /** Takes that were read before anybody asked what their colours mean: their films still say it. */
+    private function noteColours(): void
+    {
+        /** @var list<Take> $takes */
+        $takes = array_values(Take::query()->where('state', TakeState::Ready)->whereNotNull('camera_width')->whereNull('colour_range')->limit(self::AT_ONCE)->get()->all());
+        foreach ($takes as $take) {
+            try {
+                $facts = $this->prober->recording($this->media->path((string) $take->media_path));
+            } catch (Trouble) {
+                $facts = null;
+            }
+            $take->update(['colour_range' => $facts->range ?? IngestTake::UNSAID, 'colour_matrix' => $facts->matrix ?? IngestTake::UNSAID]);
+        }
     }
 }

@@ -35,7 +35,7 @@ use OpenReel\Core\Take\Verdict;
  * @property array<string, int> $line_ticks when each of them begins, by line id
  * @property int|null $camera_width
  * @property int|null $camera_height
- * @property string|null $colour_range how the picture's colours are meant, as its file says; see OpenReel\Core\Picture\SourceColour
+ * @property string|null $colour_range how the picture's colours are meant, as its file says, or `unknown`; see OpenReel\Core\Picture\SourceColour
  * @property string|null $colour_matrix
  * @property bool $recording_kept what came from the recorder is still there, and can be read again
  * @property string|null $media_path what is played back and shown: picture, and sound for the browser

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
+use App\Actions\Upkeep;
 use App\Media\Program;
 use App\Models\Export;
 use App\Models\Take;
@@ -39,6 +40,15 @@ final class TruePictureTest extends FeatureTestCase
         if ($tagged) {
             self::assertSame("{$range},".['bt601' => 'smpte170m', 'bt709' => 'bt709'][$matrix], trim($tags));
         }
+    }
+
+    public function test_takes_read_before_colours_were_noted_are_looked_at_again(): void
+    {
+        $take = $this->record($this->section(), Clips::coloured('d9e4e3', 'pc', 'bt709', true, '640x360'));
+        $take->update(['colour_range' => null, 'colour_matrix' => null]);
+
+        app(Upkeep::class)->sweep();
+        self::assertSame(['pc', 'bt709'], [$take->refresh()->colour_range, $take->colour_matrix]);
     }
 
     #[TestWith(['mjpeg'])]
