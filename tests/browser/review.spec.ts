@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { choose, demoLesson, finish, makeLesson, openRecord, roll, takesOf } from './helpers';
+import { choose, demoLesson, finish, makeLesson, openRecord, readLesson, roll, takesOf } from './helpers';
 
 test('takes are kept, discarded, dropped and brought back, and nothing is ever lost', async ({ page, request }) => {
     const lesson = await makeLesson(request, 'Several takes', ['Say this once. Say that twice.']);
@@ -62,6 +62,53 @@ test('a take plays at once, from the start of the speech to its end, and both ca
     await expect
         .poll(async () => (await takesOf(request, lesson.id, section?.id ?? ''))[0]?.trimmed_by_hand)
         .toBe(false);
+});
+
+test('a take is read again from what came from the recorder', async ({ page, request }) => {
+    const lesson = await makeLesson(request, 'Read again', ['One line to say.']);
+    await openRecord(page, lesson);
+    await roll(page);
+    await page.waitForTimeout(2500);
+    await finish(page);
+    const before = await takesOf(request, lesson.id, lesson.sections[0]?.id ?? '');
+    await page.getByRole('button', { name: 'Read again' }).click();
+    await expect(page.getByText(/used of/)).toBeVisible();
+    await expect
+        .poll(async () => (await takesOf(request, lesson.id, lesson.sections[0]?.id ?? ''))[0])
+        .toMatchObject({ state: 'ready', length_ms: before[0]?.length_ms, problem: null });
+});
+
+test('undoing a Keep brings every take back that was kept before', async ({ page, request }) => {
+    // Two sections with a take each are joined; a third take of both lines then replaces the two.
+    const lesson = await makeLesson(request, 'Joined', ['Line one.', 'Line two.']);
+    for (const section of [0, 1]) {
+        await openRecord(page, lesson, section);
+        await roll(page);
+        await page.waitForTimeout(2000);
+        await finish(page);
+        await page.keyboard.press('k');
+        await expect(page.getByText('Take 1 is kept.')).toBeVisible();
+    }
+    const script = (await (await request.get(`/api/lessons/${lesson.id}/script`)).json()) as {
+        text: string;
+        revision: number;
+    };
+    await request.put(`/api/lessons/${lesson.id}/script`, {
+        data: { text: script.text.replace(/\n## Part 2\n/, ''), revision: script.revision },
+    });
+    const joined = (await readLesson(request, lesson.id)).sections[0];
+    const kept = async () =>
+        (await takesOf(request, lesson.id, joined?.id ?? '')).filter((take) => take.verdict === 'kept').length;
+    expect(await kept()).toBe(2);
+    await openRecord(page, lesson, 0);
+    await roll(page);
+    await page.waitForTimeout(2000);
+    await finish(page);
+    await page.keyboard.press('k');
+    await expect(page.getByText(/is kept\./)).toBeVisible();
+    await expect.poll(kept).toBe(1);
+    await page.getByRole('button', { name: 'Undo' }).click();
+    await expect.poll(kept).toBe(2);
 });
 
 test('a quiet take says so', async ({ page, request }) => {

@@ -170,6 +170,29 @@ test('pictures dropped together fill the sections, and what is no picture is ref
         .toEqual(['01', null, '03']);
 });
 
+test('slides that are shown nowhere find the sections that show none', async ({ page, request }) => {
+    const lesson = await makeLesson(request, 'Bare', ['First words.', 'Second words.', 'Third words.']);
+    await openScript(page, lesson);
+    await page.getByRole('button', { name: 'Slides', exact: true }).click();
+    await page.getByLabel('Add slides').setInputFiles(slides(3, 1, 2));
+    const offer = page.getByRole('region', { name: 'Slides without a place' });
+    await expect(offer).toContainText('3 slides are not in the script yet, and 3 sections have none.');
+    await offer.getByRole('button', { name: 'One a section, in order' }).click();
+    await expect(offer).toBeHidden();
+    await page.keyboard.press('Escape');
+    await saved(page);
+    await expect
+        .poll(async () => (await readLesson(request, lesson.id)).sections.map((section) => section.slide?.name))
+        .toEqual(['01', '02', '03']);
+});
+
+test('a card is drawn in the background and appears on the page', async ({ page, request }) => {
+    const lesson = await makeLesson(request, 'A card', ['[card: opening, 3 s]']);
+    await openScript(page, lesson);
+    const card = page.getByAltText(/^Card of section 1/);
+    await expect.poll(() => card.evaluate((image: HTMLImageElement) => image.naturalWidth)).toBe(1280);
+});
+
 test('a recorded line that is changed says so, with the words that were recorded', async ({ page, request }) => {
     const lesson = await makeLesson(request, 'Recorded', ['Find the first high water. Read the height.']);
     await openRecord(page, lesson);
