@@ -82,7 +82,7 @@ final readonly class Readiness
         }
         $target = $section->target()?->milliseconds();
         if ($target !== null && abs($length - $target) > self::TARGET_SLACK * $target) {
-            $found[] = new Finding('target', sprintf('%s takes about %s; %s are meant.', ucfirst($name), self::clock($length), self::clock($target)), $section->from, $index);
+            $found[] = new Finding('target', sprintf('%s takes about %s; its target is %s.', ucfirst($name), self::clock($length), self::clock($target)), $section->from, $index);
         }
         if ($length > self::LONGEST_SECTION_MS) {
             $found[] = new Finding('long', sprintf('%s takes about %s. Two shorter sections are easier to record.', ucfirst($name), self::clock($length)), $section->from, $index);
@@ -148,7 +148,7 @@ final readonly class Readiness
         }
         $target = $this->script->target()?->milliseconds();
         if ($target !== null && abs($total - $target) > self::TARGET_SLACK * $target) {
-            $found[] = new Finding('target', sprintf('The lesson takes about %s; %s are meant.', self::clock($total), self::clock($target)));
+            $found[] = new Finding('target', sprintf('The lesson takes about %s; its target is %s.', self::clock($total), self::clock($target)));
         }
 
         return $found;

@@ -177,7 +177,7 @@ test('slides that are shown nowhere find the sections that show none', async ({ 
     await page.getByLabel('Add slides').setInputFiles(slides(3, 1, 2));
     const offer = page.getByRole('region', { name: 'Slides without a place' });
     await expect(offer).toContainText('3 slides are not in the script yet, and 3 sections have none.');
-    await offer.getByRole('button', { name: 'One a section, in order' }).click();
+    await offer.getByRole('button', { name: 'One per section, in order' }).click();
     await expect(offer).toBeHidden();
     await page.keyboard.press('Escape');
     await saved(page);
@@ -326,7 +326,7 @@ test('the course, the panels and the paper are accessible', async ({ page, reque
     await sound();
     await page.keyboard.press('Escape');
     await page.getByRole('button', { name: 'Ready?' }).click();
-    await expect(page.getByText(/are meant|Nothing is missing/)).toBeVisible();
+    await expect(page.getByText(/its target is|Nothing is missing/)).toBeVisible();
     await sound();
     await page.goto(`/courses/${lesson.course?.id}`);
     await expect(page.getByLabel('Template')).toBeVisible();

@@ -48,7 +48,7 @@ export function cueLabel({ kind, value }: Pick<CueAt, 'kind' | 'value'>): string
         case 'note':
             return value === '' ? 'note' : `note: ${value}`;
         case 'target':
-            return `meant: ${value}`;
+            return `target ${value}`;
         case 'card':
             return `${value} card`;
     }

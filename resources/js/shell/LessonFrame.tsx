@@ -107,8 +107,8 @@ function AwayNotice() {
         <p className="away-notice" role="status">
             {away && (
                 <>
-                    <Icon name="exclamation" /> The server cannot be reached. You see the lesson as it was; what you
-                    type and record is kept in this browser and brought there as soon as it can be.
+                    <Icon name="exclamation" /> The server cannot be reached. You see the lesson as it was. What you
+                    type, and a take that is rolling, is kept in this browser until the server has it.
                 </>
             )}
         </p>

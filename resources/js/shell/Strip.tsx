@@ -11,7 +11,7 @@ interface Props {
 }
 
 const aim = (off: number | null): string =>
-    off === null ? '' : `, ${clock(Math.abs(off))} ${off > 0 ? 'longer' : 'shorter'} than meant`;
+    off === null ? '' : `, ${clock(Math.abs(off))} ${off > 0 ? 'longer' : 'shorter'} than the target`;
 
 /** A map of the lesson to jump with: one block a section, as wide as it lasts. Never something to edit. */
 export function Strip({ sections, current, href }: Props) {

@@ -58,7 +58,7 @@ final class ReadinessTest extends TestCase
         $text = fn (string $target): string => "[target {$target}]\n\n## One\n\n[slide: Table]\n\nThe tide is high in the morning.\n";
 
         self::assertSame([], $this->says($text('2.6 s'), ['Table']));
-        self::assertSame(['The lesson takes about 0:03; 0:10 are meant.'], $this->says($text('0:10'), ['Table']));
+        self::assertSame(['The lesson takes about 0:03; its target is 0:10.'], $this->says($text('0:10'), ['Table']));
     }
 
     public function test_soft_slides_cut_off_cards_and_cues_that_say_nothing_are_pointed_out(): void

@@ -18,7 +18,7 @@ const cues: [string, CueKind, string][] = [
     ['Slide with inset', 'layout', 'slide with inset'],
     ['Slide alone', 'layout', 'slide alone'],
     ['Camera alone', 'layout', 'camera alone'],
-    ['How long it is meant to be', 'target', '1:30'],
+    ['Target length', 'target', '1:30'],
     ['Opening card', 'card', 'opening, 4 s'],
     ['Divider card', 'card', 'divider, 3 s'],
     ['Closing card', 'card', 'closing, 4 s'],

@@ -4,12 +4,12 @@ import { Icon } from '../../ui/Icon';
 const words = {
     saving: 'Saving...',
     unsaved: 'Saving...',
-    offline: 'The server cannot be reached. Your words are kept in this browser and saved as soon as it can be.',
+    offline: 'Not saved yet. Your words are kept in this browser.',
     conflict: 'Changed in another window: choose a version',
 };
 
 const noRoom =
-    'The server cannot be reached, and this browser has no room to keep your words. Leave this window open until they are saved.';
+    'Not saved yet, and this browser has no room to keep your words. Leave this window open until they are saved.';
 
 /** Says in one place whether every word is safe. */
 export function SavedState({ state }: { state: SyncSnapshot }) {

@@ -66,7 +66,7 @@ export function ScriptDesk({ lesson, script, scrollTo }: Props) {
                     <strong className="times">{about(total)}</strong>{' '}
                     <span className="soft">
                         to speak
-                        {lesson.target_ms !== null && `, ${clock(lesson.target_ms)} meant`}
+                        {lesson.target_ms !== null && `, target ${clock(lesson.target_ms)}`}
                         {off !== null && ` (${clock(Math.abs(off))} ${off > 0 ? 'over' : 'under'})`}
                         {lesson.pace.takes > 0
                             ? `, at your pace in ${lesson.pace.takes} takes`

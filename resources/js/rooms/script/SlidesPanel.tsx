@@ -181,7 +181,7 @@ function TieOffer({
                     variant={free.length === bare.length ? 'primary' : 'quiet'}
                     onClick={() => free.slice(0, pairs).forEach((slide, at) => onTie(bare[at] ?? 0, slide.name))}
                 >
-                    One a section, in order
+                    One per section, in order
                 </Button>
                 <Button size="sm" variant={free.length === bare.length ? 'quiet' : 'primary'} onClick={onByWords}>
                     By their words
