@@ -13,6 +13,9 @@ use OpenReel\Core\Time\FrameRate;
 /** Cuts a segment into shots, at the frames on which its cues fall. */
 final readonly class ShotPlan
 {
+    /** For a place behind the used part: after every frame, also when the last one is held beyond the end. */
+    private const BEHIND = PHP_INT_MAX;
+
     public function __construct(private FrameSize $frame, private FrameRate $rate, private ?Logo $logo, private string $ground)
     {
     }
@@ -46,7 +49,11 @@ final readonly class ShotPlan
     {
         $at = $take->at($line, $within);
 
-        return $at === null ? null : intdiv($at->minusOrZero($take->used->from)->count, $this->rate->ticksPerFrame());
+        return match (true) {
+            $at === null => null,
+            ! $at->isBefore($take->used->until) => self::BEHIND,
+            default => intdiv($at->minusOrZero($take->used->from)->count, $this->rate->ticksPerFrame()),
+        };
     }
 
     /**
