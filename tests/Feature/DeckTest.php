@@ -7,6 +7,9 @@ namespace Tests\Feature;
 use App\Jobs\DrawCardsJob;
 use App\Jobs\ImportDeckJob;
 use App\Media\OfficeConverter;
+use App\Media\PdfFacts;
+use App\Media\ProgramFailed;
+use App\Media\SlideMaker;
 use App\Models\Deck;
 use App\Models\Lesson;
 use App\Models\Slide;
@@ -55,6 +58,40 @@ final class DeckTest extends FeatureTestCase
 
         self::assertSame([], glob("{$this->mediaRoot}/lessons/*/decks/*"));
         self::assertSame([], $this->draftsLeft());
+    }
+
+    public function test_a_deck_that_takes_too_long_is_not_called_damaged(): void
+    {
+        $slow = \Mockery::mock(SlideMaker::class);
+        $slow->shouldReceive('look')->andReturn(new PdfFacts(3, false));
+        $slow->shouldReceive('words')->andThrow(ProgramFailed::tookTooLong(['pdftotext'], 69.0));
+        $this->app->instance(SlideMaker::class, $slow);
+        $deck = $this->bring($this->lesson(), Decks::pdf(self::PAGES))->json('decks.0');
+
+        self::assertSame('failed', $deck['state']);
+        self::assertStringContainsString('takes too long to draw', $deck['problem']);
+        self::assertStringNotContainsString('damaged', $deck['problem']);
+    }
+
+    public function test_the_office_suite_calls_nobody(): void
+    {
+        $server = stream_socket_server('tcp://127.0.0.1:0');
+        self::assertNotFalse($server);
+        $address = (string) stream_socket_get_name($server, false);
+        // A picture by address, in a file that nothing was taken out of.
+        copy(Decks::presentation([['One', 'Say one.']], 'odp'), $odp = sys_get_temp_dir().'/reel-calls-'.getmypid().'.odp');
+        $zip = new \ZipArchive;
+        $zip->open($odp);
+        $linked = str_replace('</draw:page>', '<draw:frame svg:x="1cm" svg:y="1cm" svg:width="5cm" svg:height="5cm"><draw:image xmlns:xlink="http://www.w3.org/1999/xlink" xlink:href="http://'.$address.'/x.png" xlink:type="simple" xlink:show="embed" xlink:actuate="onLoad"/></draw:frame></draw:page>', (string) $zip->getFromName('content.xml'));
+        $zip->addFromString('content.xml', $linked);
+        $zip->close();
+        app(OfficeConverter::class)->toPdf($odp, $pdf = "{$odp}.pdf");
+
+        self::assertStringStartsWith('%PDF-', (string) file_get_contents($pdf, length: 5));
+        $read = [$server];
+        $write = $except = null;
+        self::assertSame(0, stream_select($read, $write, $except, 0), 'nobody knocked');
+        array_map(unlink(...), [$odp, $pdf]);
     }
 
     public function test_cards_are_drawn_in_the_background_and_are_there_when_they_are(): void

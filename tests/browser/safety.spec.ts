@@ -1,5 +1,23 @@
-import { expect, test } from '@playwright/test';
+import { expect, type Page, test } from '@playwright/test';
 import { choose, finish, makeLesson, openRecord, roll, takesOf } from './helpers';
+
+/** Gives the page a way to pull the microphone's plug: `window.unplug()`. */
+const letUnplug = (page: Page) =>
+    page.addInitScript(() => {
+        const open = navigator.mediaDevices.getUserMedia.bind(navigator.mediaDevices);
+        navigator.mediaDevices.getUserMedia = async (options) => {
+            const stream = await open(options);
+            if (options?.audio) {
+                (window as never as { unplug: () => void }).unplug = () => {
+                    stream.getTracks().forEach((track) => {
+                        track.stop();
+                        track.dispatchEvent(new Event('ended'));
+                    });
+                };
+            }
+            return stream;
+        };
+    });
 
 const words = ['One line to say. Another line to say.'];
 
@@ -141,23 +159,19 @@ test('devices that are refused or missing are answered with what to do', async (
     await context.close();
 });
 
+test('a device unplugged while nothing rolls finishes no take', async ({ page, request }) => {
+    const lesson = await makeLesson(request, 'Unplugged early', words);
+    await letUnplug(page);
+    await openRecord(page, lesson);
+    await page.evaluate(() => (window as never as { unplug: () => void }).unplug());
+    await expect(page.getByText(/The microphone was unplugged. Plug it in again/)).toBeVisible();
+    await expect(page.getByText(/The take was finished/)).toBeHidden();
+    expect(await takesOf(request, lesson.id, lesson.sections[0]?.id ?? '')).toEqual([]);
+});
+
 test('a device unplugged while rolling ends the take, which is kept', async ({ page, request }) => {
     const lesson = await makeLesson(request, 'Unplugged', words);
-    await page.addInitScript(() => {
-        const open = navigator.mediaDevices.getUserMedia.bind(navigator.mediaDevices);
-        navigator.mediaDevices.getUserMedia = async (options) => {
-            const stream = await open(options);
-            if (options?.audio) {
-                (window as never as { unplug: () => void }).unplug = () => {
-                    stream.getTracks().forEach((track) => {
-                        track.stop();
-                        track.dispatchEvent(new Event('ended'));
-                    });
-                };
-            }
-            return stream;
-        };
-    });
+    await letUnplug(page);
     await openRecord(page, lesson);
     await roll(page);
     await page.waitForTimeout(2500);
