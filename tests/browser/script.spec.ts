@@ -268,7 +268,7 @@ test('a lesson begins from a script or a deck in one step, in the house style of
     expect(await headings(request, id)).toEqual(['Why', 'Bowline']);
 
     await page.goto(`/courses/${course.id}`);
-    await page.getByLabel('Shape of the inset').selectOption('circle');
+    await page.getByLabel('Shape of the inset', { exact: true }).selectOption('circle');
     await expect
         .poll(
             async () =>
@@ -279,9 +279,9 @@ test('a lesson begins from a script or a deck in one step, in the house style of
     await page.goto(`/lessons/${id}/script`);
     await page.getByRole('button', { name: 'More about the script' }).click();
     await page.getByRole('button', { name: 'How this lesson looks' }).click();
-    await page.getByLabel('Shape of the inset').selectOption('rounded');
+    await page.getByLabel('Shape of the inset', { exact: true }).selectOption('rounded');
     await page.getByRole('button', { name: 'Shape of the inset as in the course' }).click();
-    await expect(page.getByLabel('Shape of the inset')).toHaveValue('circle');
+    await expect(page.getByLabel('Shape of the inset', { exact: true })).toHaveValue('circle');
 });
 
 test('what is missing is listed with a way to its place, and cues show as marks', async ({ page, request }) => {

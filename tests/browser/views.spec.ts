@@ -89,6 +89,7 @@ for (const size of [
 }
 
 test('the rolling screen is sound, and a broken-off take leaves no trace', async ({ page, request }) => {
+    await page.emulateMedia({ reducedMotion: 'reduce' });
     const lesson = await demoLesson(request);
     const before = lesson.sections[4]?.takes.length;
     await openRecord(page, lesson, 4);
@@ -102,6 +103,8 @@ test('the rolling screen is sound, and a broken-off take leaves no trace', async
 });
 
 test('an empty shelf and empty rooms teach the next step', async ({ page, request }) => {
+    // A button that fades from one state to the next has no colour of its own while it does.
+    await page.emulateMedia({ reducedMotion: 'reduce' });
     await page.route('**/api/lessons', (route) => route.fulfill({ json: [] }));
     await page.goto('/');
     await expect(page.getByRole('button', { name: 'Create your first lesson' })).toBeVisible();
