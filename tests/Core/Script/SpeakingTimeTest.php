@@ -83,9 +83,6 @@ final class SpeakingTimeTest extends TestCase
 
         self::assertSame(3_600, SpeakingTime::silence($section->cues), 'three seconds, and a look at the new slide');
         self::assertSame($spoken + 3_600, SpeakingTime::of($section)->milliseconds());
-        // Takes that last exactly as long as expected, silence included, teach the assumed pace.
-        $real = 10 * $spoken;
-        self::assertSame(1.0, Pace::learn(array_fill(0, 3, ['expected' => 10 * $spoken, 'real' => $real]))->factor);
     }
 
     private function time(string $text): int
