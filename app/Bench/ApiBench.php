@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace App\Bench;
 
-use App\Actions\MakeLesson;
-use App\Actions\SaveScript;
-use App\Actions\SpokenLines;
+use App\Actions\Lessons\MakeLesson;
+use App\Actions\Script\SaveScript;
 use App\Models\Lesson;
+use App\Readers\SpokenLines;
 use Illuminate\Contracts\Http\Kernel;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\DB;

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Bench;
 
-use App\Actions\ImportDeck;
-use App\Actions\MakeLesson;
+use App\Actions\Lessons\MakeLesson;
+use App\Actions\Slides\ImportDeck;
 use App\Media\Program;
 use App\Models\WorkState;
 

@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace App\Bench;
 
-use App\Actions\ExportLesson;
-use App\Actions\ImportFolder;
-use App\Actions\RequestExport;
+use App\Actions\Film\ExportLesson;
+use App\Actions\Film\RequestExport;
+use App\Actions\Lessons\ImportFolder;
 use App\Media\MediaStore;
 use App\Media\Program;
 use App\Models\Lesson;

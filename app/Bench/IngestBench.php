@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Bench;
 
-use App\Actions\IngestTake;
-use App\Actions\MakeLesson;
+use App\Actions\Lessons\MakeLesson;
+use App\Actions\Takes\IngestTake;
 use App\Models\TakeState;
 
 /** How many seconds of a take are ingested with one second of CPU: copied, listened to, trimmed, flagged. */

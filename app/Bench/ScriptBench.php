@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Bench;
 
-use App\Actions\MakeLesson;
-use App\Actions\SaveScript;
+use App\Actions\Lessons\MakeLesson;
+use App\Actions\Script\SaveScript;
 use OpenReel\Core\Script\Script;
 use OpenReel\Core\Script\SpeakingTime;
 use Symfony\Component\Process\Process;

@@ -4,10 +4,11 @@ declare(strict_types=1);
 
 namespace App\Http;
 
-use App\Actions\Refusal;
 use App\Media\DiskFull;
 use App\Media\Trouble;
 use App\Media\UnreadableFile;
+use App\Refusal;
+use App\RefusalKind;
 use Illuminate\Database\Eloquent\ModelNotFoundException;
 use Illuminate\Foundation\Configuration\Exceptions;
 use Illuminate\Http\JsonResponse;
@@ -30,7 +31,7 @@ final class ProblemDetails
     {
         [$status, $detail, $more] = match (true) {
             $e instanceof ValidationException => [422, (string) collect($e->errors())->flatten()->first(), ['fields' => $e->errors()]],
-            $e instanceof Refusal => [$e->status, $e->getMessage(), $e->more],
+            $e instanceof Refusal => [self::status($e->kind), $e->getMessage(), $e->more],
             $e instanceof Problem => [422, $e->getMessage(), []],
             $e instanceof UnreadableFile => [422, $e->getMessage(), []],
             $e instanceof DiskFull => [507, $e->getMessage(), []],
@@ -47,5 +48,14 @@ final class ProblemDetails
             ['Content-Type' => 'application/problem+json'],
             JSON_UNESCAPED_UNICODE | JSON_INVALID_UTF8_SUBSTITUTE,
         );
+    }
+
+    private static function status(RefusalKind $kind): int
+    {
+        return match ($kind) {
+            RefusalKind::Conflict => 409,
+            RefusalKind::BadInput => 422,
+            RefusalKind::NotThere => 404,
+        };
     }
 }

@@ -4,7 +4,8 @@ declare(strict_types=1);
 
 namespace App\Jobs;
 
-use App\Actions\ClearRecordings;
+use App\Actions\Takes\ClearRecordings;
+use App\Work\Guarded;
 use Illuminate\Contracts\Queue\ShouldQueue;
 use Illuminate\Foundation\Queue\Queueable;
 

@@ -4,8 +4,9 @@ declare(strict_types=1);
 
 namespace App\Jobs;
 
-use App\Actions\CardPicture;
 use App\Models\Lesson;
+use App\Readers\CardPicture;
+use App\Work\Guarded;
 use Illuminate\Contracts\Queue\ShouldBeUniqueUntilProcessing;
 use Illuminate\Contracts\Queue\ShouldQueue;
 use Illuminate\Foundation\Queue\Queueable;

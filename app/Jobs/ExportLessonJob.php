@@ -4,12 +4,13 @@ declare(strict_types=1);
 
 namespace App\Jobs;
 
-use App\Actions\ExportLesson;
-use App\Actions\Refusal;
+use App\Actions\Film\ExportLesson;
 use App\Media\Cancelled;
 use App\Media\Trouble;
 use App\Models\Export;
 use App\Models\WorkState;
+use App\Refusal;
+use App\Work\Guarded;
 use Illuminate\Contracts\Queue\ShouldQueue;
 use Illuminate\Foundation\Queue\Queueable;
 use Illuminate\Support\Facades\Log;

@@ -4,13 +4,15 @@ declare(strict_types=1);
 
 namespace App\Jobs;
 
-use App\Actions\ImportDeck;
-use App\Actions\Refusal;
+use App\Actions\Slides\ImportDeck;
 use App\Media\Cancelled;
 use App\Media\MediaStore;
 use App\Media\Trouble;
 use App\Models\Deck;
 use App\Models\WorkState;
+use App\Refusal;
+use App\Work\Guarded;
+use App\Work\WorkerDied;
 use Illuminate\Contracts\Queue\ShouldQueue;
 use Illuminate\Foundation\Queue\Queueable;
 use Illuminate\Support\Facades\Log;

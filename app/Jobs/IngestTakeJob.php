@@ -4,10 +4,11 @@ declare(strict_types=1);
 
 namespace App\Jobs;
 
-use App\Actions\IngestTake;
+use App\Actions\Takes\IngestTake;
 use App\Media\Trouble;
 use App\Models\Take;
 use App\Models\TakeState;
+use App\Work\Guarded;
 use Illuminate\Contracts\Queue\ShouldQueue;
 use Illuminate\Foundation\Queue\Queueable;
 use Illuminate\Support\Facades\Log;

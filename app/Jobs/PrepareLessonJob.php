@@ -4,14 +4,15 @@ declare(strict_types=1);
 
 namespace App\Jobs;
 
-use App\Actions\AssembleLesson;
-use App\Actions\CardPicture;
+use App\Actions\Film\AssembleLesson;
 use App\Media\PieceRenderer;
 use App\Models\Lesson;
+use App\Readers\CardPicture;
+use App\Work\Guarded;
 use Illuminate\Contracts\Queue\ShouldBeUniqueUntilProcessing;
 use Illuminate\Contracts\Queue\ShouldQueue;
 use Illuminate\Foundation\Queue\Queueable;
-use OpenReel\Core\Render\SegmentSpec;
+use OpenReel\Core\Render\ShotSpec;
 
 /** Has every segment rendered that is not in the cache yet, so that an export mostly joins. */
 final class PrepareLessonJob implements ShouldBeUniqueUntilProcessing, ShouldQueue
@@ -51,9 +52,9 @@ final class PrepareLessonJob implements ShouldBeUniqueUntilProcessing, ShouldQue
         $assembled = $assemble($lesson);
         $sounds = $assembled->sounds();
         foreach ($assembled->assembly->segments as $index => $segment) {
-            foreach (SegmentSpec::all($segment, $assembled->assembly->rate) as $picture) {
+            foreach (ShotSpec::all($segment, $assembled->assembly->rate) as $picture) {
                 if (! $pieces->hasSegment($picture)) {
-                    RenderSegmentJob::dispatch($picture, $sounds[$index], $assembled->files);
+                    RenderShotJob::dispatch($picture, $sounds[$index], $assembled->files);
                 }
             }
         }

@@ -9,9 +9,9 @@ use OpenReel\Core\Listening\GainSearch;
 use OpenReel\Core\Render\CacheKey;
 use OpenReel\Core\Render\JoinCommand;
 use OpenReel\Core\Render\LoudnessReport;
-use OpenReel\Core\Render\SegmentCommand;
-use OpenReel\Core\Render\SegmentFiles;
-use OpenReel\Core\Render\SegmentSpec;
+use OpenReel\Core\Render\ShotCommand;
+use OpenReel\Core\Render\ShotFiles;
+use OpenReel\Core\Render\ShotSpec;
 use OpenReel\Core\Render\SoundCommand;
 use OpenReel\Core\Render\SoundSpec;
 
@@ -27,7 +27,7 @@ final class PieceRenderer
     ) {
     }
 
-    public function hasSegment(SegmentSpec $spec): bool
+    public function hasSegment(ShotSpec $spec): bool
     {
         return $this->cache->find('segment', $spec->key($this->encoder->version()), 'mp4') !== null;
     }
@@ -36,10 +36,10 @@ final class PieceRenderer
      * @param  array<string, string>  $files  path on the media disk by hash
      * @param  (callable(int $frames): void)|null  $progress
      */
-    public function segment(SegmentSpec $spec, array $files, ?callable $progress = null): Rendered
+    public function segment(ShotSpec $spec, array $files, ?callable $progress = null): Rendered
     {
         return $this->cache->findOrMake('segment', $spec->key($this->encoder->version()), 'mp4', function (string $draft) use ($spec, $files, $progress): array {
-            $this->encoder->run(SegmentCommand::arguments($spec, $this->filesOf($spec, $files), $draft), $progress);
+            $this->encoder->run(ShotCommand::arguments($spec, $this->filesOf($spec, $files), $draft), $progress);
 
             return ['frames' => $spec->frames, 'setup' => $this->prober->setup($draft)];
         });
@@ -101,11 +101,11 @@ final class PieceRenderer
     }
 
     /** @param  array<string, string>  $files */
-    private function filesOf(SegmentSpec $spec, array $files): SegmentFiles
+    private function filesOf(ShotSpec $spec, array $files): ShotFiles
     {
         $cut = $spec->cameraRect() === null ? null : $spec->picture->insetFrame;
 
-        return new SegmentFiles(
+        return new ShotFiles(
             $this->pathOf($spec->camera, $files),
             $this->pathOf($spec->slide, $files),
             $this->pathOf($spec->picture->logo?->hash, $files),

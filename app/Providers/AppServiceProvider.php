@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\Providers;
 
-use App\Actions\Upkeep;
 use App\Database\SqliteConnector;
 use App\Media\Encoder;
 use App\Media\FfmpegEncoder;
@@ -17,6 +16,7 @@ use App\Media\PopplerSlideMaker;
 use App\Media\Prober;
 use App\Media\SlideMaker;
 use App\Media\Voice;
+use App\Work\Upkeep;
 use Illuminate\Http\Resources\Json\JsonResource;
 use Illuminate\Queue\Events\Looping;
 use Illuminate\Queue\Events\WorkerStarting;

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Database\Factories;
 
-use App\Actions\SaveScript;
+use App\Actions\Script\SaveScript;
 use App\Models\Lesson;
 use App\Models\Section;
 use Illuminate\Database\Eloquent\Factories\Factory;

@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace Database\Factories;
 
-use App\Actions\SpokenLines;
 use App\Models\Section;
 use App\Models\Take;
 use App\Models\TakeState;
+use App\Readers\SpokenLines;
 use Illuminate\Database\Eloquent\Factories\Factory;
 
 /** @extends Factory<Take> */

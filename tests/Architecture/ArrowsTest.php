@@ -28,8 +28,17 @@ final class ArrowsTest
         return PHPat::rule()
             ->classes(Selector::inNamespace('App\Media'))
             ->shouldNotDependOn()
-            ->classes(Selector::inNamespace('App\Http'), Selector::inNamespace('App\Models'), Selector::inNamespace('App\Actions'))
+            ->classes(Selector::inNamespace('App\Http'), Selector::inNamespace('App\Models'), Selector::inNamespace('App\Actions'), Selector::inNamespace('App\Readers'))
             ->because('rendering needs the media disk and nothing else');
+    }
+
+    public function test_actions_do_not_know_how_they_are_asked(): Rule
+    {
+        return PHPat::rule()
+            ->classes(Selector::inNamespace('App\Actions'), Selector::inNamespace('App\Readers'), Selector::inNamespace('App\Work'))
+            ->shouldNotDependOn()
+            ->classes(Selector::inNamespace('App\Http'), Selector::inNamespace('App\Console'), Selector::inNamespace('Illuminate\Http'))
+            ->because('the same action is asked by the interface, by jobs and by the command line');
     }
 
     public function test_models_hold_no_rules(): Rule

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
-use App\Actions\ExportLesson;
-use App\Actions\RequestExport;
+use App\Actions\Film\ExportLesson;
+use App\Actions\Film\RequestExport;
 use App\Jobs\ExportLessonJob;
 use App\Media\DiskFull;
 use App\Media\Encoder;

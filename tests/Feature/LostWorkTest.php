@@ -4,9 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
-use App\Actions\Upkeep;
 use App\Jobs\ImportDeckJob;
-use App\Jobs\LostJobs;
 use App\Media\Drafts;
 use App\Media\WorkLock;
 use App\Models\Deck;
@@ -14,6 +12,8 @@ use App\Models\Lesson;
 use App\Models\Take;
 use App\Models\TakeState;
 use App\Models\WorkState;
+use App\Work\LostJobs;
+use App\Work\Upkeep;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\File;
 use Symfony\Component\Process\Process;

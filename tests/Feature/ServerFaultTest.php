@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
-use App\Actions\ClearRecordings;
+use App\Actions\Takes\ClearRecordings;
 use App\Jobs\IngestTakeJob;
 use App\Media\DiskFull;
 use App\Media\Encoder;

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
-use App\Actions\EditScript;
-use App\Actions\RequestExport;
+use App\Actions\Film\RequestExport;
+use App\Actions\Script\EditScript;
 use App\Jobs\ExportLessonJob;
 use App\Jobs\ImportDeckJob;
 use App\Media\Encoder;

@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
-use App\Actions\Upkeep;
 use App\Media\Program;
 use App\Models\Export;
 use App\Models\Take;
 use App\Models\TakeState;
+use App\Work\Upkeep;
 use PHPUnit\Framework\Attributes\TestWith;
 
 /** What the camera saw is what the film shows: its colours, its picture, its sound. */

@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace App\Console\Commands;
 
-use App\Actions\ImportFolder;
-use App\Actions\Refusal;
+use App\Actions\Lessons\ImportFolder;
 use App\Models\Section;
+use App\Refusal;
 use Illuminate\Console\Command;
 use OpenReel\Core\Style\HouseStyle;
 use OpenReel\Core\Take\Verdict;

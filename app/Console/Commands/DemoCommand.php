@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Console\Commands;
 
-use App\Actions\ImportFolder;
+use App\Actions\Lessons\ImportFolder;
 use App\Jobs\PrepareLessonJob;
 use App\Models\Course;
 use App\Models\Lesson;

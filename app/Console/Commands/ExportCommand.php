@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Console\Commands;
 
-use App\Actions\Refusal;
 use App\Models\Lesson;
+use App\Refusal;
 use Illuminate\Console\Command;
 
 final class ExportCommand extends Command

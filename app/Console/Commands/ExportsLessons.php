@@ -4,12 +4,12 @@ declare(strict_types=1);
 
 namespace App\Console\Commands;
 
-use App\Actions\ExportLesson;
-use App\Actions\Refusal;
-use App\Actions\RequestExport;
+use App\Actions\Film\ExportLesson;
+use App\Actions\Film\RequestExport;
 use App\Media\MediaStore;
 use App\Models\Export;
 use App\Models\Lesson;
+use App\Refusal;
 
 /** Exporting from the command line: in this process, without queue workers. */
 trait ExportsLessons

@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace App\Console\Commands;
 
-use App\Actions\IngestTake;
-use App\Actions\ReadAgain;
-use App\Actions\Refusal;
+use App\Actions\Takes\IngestTake;
+use App\Actions\Takes\ReadAgain;
 use App\Models\Take;
 use App\Models\TakeState;
+use App\Refusal;
 use Illuminate\Console\Command;
 use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Database\Eloquent\Collection;

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Console\Commands;
 
-use App\Actions\Refusal;
 use App\Media\Trouble;
+use App\Refusal;
 use Illuminate\Support\Facades\Log;
 use OpenReel\Core\Problem;
 

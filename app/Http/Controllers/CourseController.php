@@ -4,10 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
-use App\Actions\CardPicture;
-use App\Actions\ChangeCourseStyle;
-use App\Actions\LessonStyle;
-use App\Actions\Refusal;
+use App\Actions\Lessons\ChangeCourseStyle;
 use App\Http\MediaResponse;
 use App\Http\Requests\CourseRequest;
 use App\Http\Resources\CourseResource;
@@ -16,6 +13,9 @@ use App\Media\MediaStore;
 use App\Media\PictureReader;
 use App\Models\Course;
 use App\Models\Logo;
+use App\Readers\CardPicture;
+use App\Readers\LessonStyle;
+use App\Refusal;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\UploadedFile;

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
-use App\Actions\SettleDeck;
+use App\Actions\Slides\SettleDeck;
 use App\Http\Resources\DeckResource;
 use App\Models\Deck;
 use App\Models\Lesson;

@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
-use App\Actions\AssembleLesson;
-use App\Actions\PlanHash;
-use App\Actions\RequestExport;
+use App\Actions\Film\AssembleLesson;
+use App\Actions\Film\RequestExport;
 use App\Http\MediaResponse;
 use App\Http\Resources\ExportResource;
+use App\Media\PlanHash;
 use App\Models\Export;
 use App\Models\Lesson;
 use App\Models\WorkState;

@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
-use App\Actions\AssembleLesson;
-use App\Actions\EditScript;
-use App\Actions\ListLessons;
-use App\Actions\MakeLesson;
+use App\Actions\Film\AssembleLesson;
+use App\Actions\Lessons\ListLessons;
+use App\Actions\Lessons\MakeLesson;
+use App\Actions\Script\EditScript;
 use App\Http\Requests\LessonRequest;
 use App\Http\Resources\AssemblyResource;
 use App\Http\Resources\LessonResource;

@@ -4,12 +4,12 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
-use App\Actions\ChangeLessonStyle;
-use App\Actions\LessonStyle;
-use App\Actions\Refusal;
+use App\Actions\Lessons\ChangeLessonStyle;
 use App\Http\Resources\LogoResource;
 use App\Models\Lesson;
 use App\Models\Logo;
+use App\Readers\LessonStyle;
+use App\Refusal;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 

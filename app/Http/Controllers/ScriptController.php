@@ -4,14 +4,14 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
-use App\Actions\ProposeTies;
-use App\Actions\ReadinessOf;
-use App\Actions\Refusal;
-use App\Actions\SaveScript;
+use App\Actions\Script\CheckReadiness;
+use App\Actions\Script\ProposeTies;
+use App\Actions\Script\SaveScript;
 use App\Http\Resources\ScriptResource;
 use App\Http\Resources\TieResource;
 use App\Media\ScriptReader;
 use App\Models\Lesson;
+use App\Refusal;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\UploadedFile;
@@ -64,7 +64,7 @@ final class ScriptController
         return $response;
     }
 
-    public function ready(Lesson $lesson, ReadinessOf $readiness): JsonResponse
+    public function ready(Lesson $lesson, CheckReadiness $readiness): JsonResponse
     {
         return new JsonResponse($readiness($lesson));
     }

@@ -4,14 +4,14 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
-use App\Actions\ChangeSection;
-use App\Actions\EditScript;
-use App\Actions\SectionPicture;
+use App\Actions\Script\ChangeSection;
+use App\Actions\Script\EditScript;
 use App\Http\Requests\SectionRequest;
 use App\Http\Resources\LinePictureResource;
 use App\Http\Resources\SectionResource;
 use App\Models\Lesson;
 use App\Models\Section;
+use App\Readers\SectionPicture;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;

@@ -4,19 +4,20 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
-use App\Actions\AddSlide;
-use App\Actions\FillSlides;
-use App\Actions\LinkSlides;
-use App\Actions\Refusal;
-use App\Actions\RenameSlide;
-use App\Actions\RequestDeck;
-use App\Actions\SaveScript;
+use App\Actions\Script\SaveScript;
+use App\Actions\Slides\AddSlide;
+use App\Actions\Slides\FillSlides;
+use App\Actions\Slides\LinkSlides;
+use App\Actions\Slides\RenameSlide;
+use App\Actions\Slides\RequestDeck;
 use App\Http\MediaResponse;
 use App\Http\Resources\DeckResource;
 use App\Http\Resources\SlideResource;
 use App\Jobs\PrepareLessonJob;
+use App\Media\BroughtFile;
 use App\Models\Lesson;
 use App\Models\Slide;
+use App\Refusal;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\UploadedFile;
@@ -42,7 +43,7 @@ final class SlideController
         $decks = $pictures = $refused = [];
         foreach ($files as $file) {
             if (! in_array(strtolower($file->getClientOriginalExtension()), RequestDeck::KINDS, true)) {
-                $pictures[] = $file;
+                $pictures[] = self::brought($file);
 
                 continue;
             }
@@ -105,5 +106,17 @@ final class SlideController
         PrepareLessonJob::dispatch($slide->lesson_id);
 
         return new SlideResource($slide);
+    }
+
+    private static function brought(UploadedFile $file): BroughtFile
+    {
+        $name = $file->getClientOriginalName();
+        $isTooLarge = in_array($file->getError(), [UPLOAD_ERR_INI_SIZE, UPLOAD_ERR_FORM_SIZE], true);
+
+        return new BroughtFile($file->getPathname(), $name, match (true) {
+            $file->isValid() => null,
+            $isTooLarge => "\"{$name}\" is larger than 20 MB. Save it smaller and try again.",
+            default => "\"{$name}\" did not arrive whole. Try again.",
+        });
     }
 }

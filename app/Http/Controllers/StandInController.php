@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
-use App\Actions\ReadAloud;
+use App\Actions\Takes\ReadAloud;
 use App\Http\MediaResponse;
 use App\Models\Section;
 use Symfony\Component\HttpFoundation\Response;

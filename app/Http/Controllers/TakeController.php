@@ -4,13 +4,12 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
-use App\Actions\FinishTake;
-use App\Actions\GiveVerdict;
-use App\Actions\MakePoster;
-use App\Actions\ReadAgain;
-use App\Actions\Refusal;
-use App\Actions\StartTake;
-use App\Actions\TrimTake;
+use App\Actions\Takes\FinishTake;
+use App\Actions\Takes\GiveVerdict;
+use App\Actions\Takes\MakePoster;
+use App\Actions\Takes\ReadAgain;
+use App\Actions\Takes\StartTake;
+use App\Actions\Takes\TrimTake;
 use App\Http\MediaResponse;
 use App\Http\Requests\TakeRequest;
 use App\Http\Resources\TakeResource;
@@ -19,6 +18,7 @@ use App\Models\Section;
 use App\Models\Take;
 use App\Models\TakeState;
 use App\Models\Track;
+use App\Refusal;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\DB;

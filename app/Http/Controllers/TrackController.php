@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
-use App\Actions\AppendChunk;
-use App\Actions\Refusal;
+use App\Actions\Takes\AppendChunk;
 use App\Models\Track;
+use App\Refusal;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Resources;
 
-use App\Actions\AssembledLesson;
+use App\Media\FilmPlan;
 use App\Media\PieceRenderer;
 use Illuminate\Http\Request;
 use Illuminate\Http\Resources\Json\JsonResource;
@@ -12,12 +12,12 @@ use OpenReel\Core\Assembly\SectionSource;
 use OpenReel\Core\Assembly\Segment;
 use OpenReel\Core\Assembly\Shot;
 use OpenReel\Core\Listening\GainSearch;
-use OpenReel\Core\Render\SegmentSpec;
+use OpenReel\Core\Render\ShotSpec;
 
 /**
  * The assembly as the browser plays it: the same frames and rectangles that the export is made from.
  *
- * @property AssembledLesson $resource
+ * @property FilmPlan $resource
  */
 final class AssemblyResource extends JsonResource
 {
@@ -37,7 +37,7 @@ final class AssemblyResource extends JsonResource
             // Sections of which nothing has to be rendered any more.
             'rendered' => $this->sections($assembly->segments) - $this->sections(array_filter(
                 $assembly->segments,
-                fn (Segment $s): bool => array_filter(SegmentSpec::all($s, $assembly->rate), fn (SegmentSpec $spec): bool => ! $pieces->hasSegment($spec)) !== [],
+                fn (Segment $s): bool => array_filter(ShotSpec::all($s, $assembly->rate), fn (ShotSpec $spec): bool => ! $pieces->hasSegment($spec)) !== [],
             )),
         ];
     }

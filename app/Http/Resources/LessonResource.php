@@ -4,12 +4,12 @@ declare(strict_types=1);
 
 namespace App\Http\Resources;
 
-use App\Actions\LearnPace;
-use App\Actions\LessonStyle;
 use App\Models\Lesson;
 use App\Models\Section;
 use App\Models\TakeState;
 use App\Models\Track;
+use App\Readers\LearnedPace;
+use App\Readers\LessonStyle;
 use Illuminate\Http\Request;
 use Illuminate\Http\Resources\Json\JsonResource;
 use Illuminate\Support\Collection;
@@ -34,7 +34,7 @@ final class LessonResource extends JsonResource
         $lines = DB::table('lines')->where('lesson_id', $this->id)->whereNotNull('position')->orderBy('position')->get()->groupBy('section_id');
         $spoken = self::spoken($takes);
         $style = LessonStyle::of($this->resource);
-        $pace = LearnPace::of($this->resource);
+        $pace = LearnedPace::of($this->resource);
 
         return [
             'id' => $this->id,

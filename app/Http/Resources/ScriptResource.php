@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace App\Http\Resources;
 
-use App\Actions\CardPicture;
-use App\Actions\LessonStyle;
 use App\Jobs\DrawCardsJob;
 use App\Models\Lesson;
+use App\Readers\CardPicture;
+use App\Readers\LessonStyle;
 use Illuminate\Http\Request;
 use Illuminate\Http\Resources\Json\JsonResource;
 use Illuminate\Support\Collection;

@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace App\Http\Resources;
 
-use App\Actions\LearnPace;
-use App\Actions\LessonStyle;
 use App\Models\Section;
 use App\Models\Slide;
 use App\Models\Take;
+use App\Readers\LearnedPace;
+use App\Readers\LessonStyle;
 use Illuminate\Http\Request;
 use Illuminate\Http\Resources\Json\JsonResource;
 use Illuminate\Support\Facades\DB;
@@ -26,7 +26,7 @@ final class SectionResource extends JsonResource
         $lines = DB::table('lines')->where('section_id', $this->id)->whereNotNull('position')->orderBy('position')->get()->all();
         $takes = array_values($this->takes->map(fn (Take $take): array => (new TakeResource($take))->toArray())->all());
 
-        return self::whole($this->resource, array_values($lines), $takes, LessonStyle::of($this->lesson), LearnPace::of($this->lesson));
+        return self::whole($this->resource, array_values($lines), $takes, LessonStyle::of($this->lesson), LearnedPace::of($this->lesson));
     }
 
     /**

@@ -18,7 +18,7 @@ use OpenReel\Core\Picture\FrameSize;
 use OpenReel\Core\Picture\Layout;
 use OpenReel\Core\Picture\Logo;
 use OpenReel\Core\Picture\Shape;
-use OpenReel\Core\Render\SegmentSpec;
+use OpenReel\Core\Render\ShotSpec;
 use OpenReel\Core\Render\SoundSpec;
 use OpenReel\Core\Time\FrameRate;
 use OpenReel\Core\Time\Span;
@@ -56,7 +56,7 @@ final class ShotsTest extends TestCase
     public function test_each_shot_has_its_own_picture_and_the_segment_one_sound(): void
     {
         $assembly = $this->assembly([new PictureChange('b', 0.0, $this->choice('two', Layout::CameraAlone))]);
-        [$first, $second] = SegmentSpec::all($assembly->segments[0], $assembly->rate);
+        [$first, $second] = ShotSpec::all($assembly->segments[0], $assembly->rate);
 
         self::assertSame([37, 63], [$first->frames, $second->frames]);
         self::assertSame([48_000, 48_000 + 37 * 1920], [$first->in->count, $second->in->count]);
@@ -79,7 +79,7 @@ final class ShotsTest extends TestCase
         $logo = new Logo('logo-hash', Shape::of(200, 100));
         $card = new SectionSource('c', 'Tides', new PictureChoice, card: new CardSource(new SlideSource('card', Shape::of(1280, 720), 'card-hash'), Tick::ofMilliseconds(4001)));
         $assembly = $this->of([$card, new SectionSource('s', 'One', $this->choice('one'), [$this->take('t', [])])], $logo);
-        [$spec] = SegmentSpec::all($assembly->segments[0], $assembly->rate);
+        [$spec] = ShotSpec::all($assembly->segments[0], $assembly->rate);
 
         self::assertSame(101, $assembly->segments[0]->frames);
         self::assertSame(101, $assembly->segments[1]->startFrame);

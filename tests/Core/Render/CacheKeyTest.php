@@ -17,7 +17,7 @@ use OpenReel\Core\Picture\Layout;
 use OpenReel\Core\Picture\Logo;
 use OpenReel\Core\Picture\Shape;
 use OpenReel\Core\Render\CacheKey;
-use OpenReel\Core\Render\SegmentSpec;
+use OpenReel\Core\Render\ShotSpec;
 use OpenReel\Core\Render\SoundSpec;
 use OpenReel\Core\Time\FrameRate;
 use PHPUnit\Framework\TestCase;
@@ -108,7 +108,7 @@ final class CacheKeyTest extends TestCase
 
     private function picture(Assembly $assembly, int $index): string
     {
-        return SegmentSpec::all($assembly->segments[$index], $assembly->rate)[0]->key('v1');
+        return ShotSpec::all($assembly->segments[$index], $assembly->rate)[0]->key('v1');
     }
 
     private function sound(Assembly $assembly, int $index): string

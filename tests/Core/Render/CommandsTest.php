@@ -20,9 +20,9 @@ use OpenReel\Core\Picture\Shape;
 use OpenReel\Core\Picture\SourceColour;
 use OpenReel\Core\Render\IngestCommand;
 use OpenReel\Core\Render\JoinCommand;
-use OpenReel\Core\Render\SegmentCommand;
-use OpenReel\Core\Render\SegmentFiles;
-use OpenReel\Core\Render\SegmentSpec;
+use OpenReel\Core\Render\ShotCommand;
+use OpenReel\Core\Render\ShotFiles;
+use OpenReel\Core\Render\ShotSpec;
 use OpenReel\Core\Render\SoundCommand;
 use OpenReel\Core\Render\SoundSpec;
 use OpenReel\Core\Time\FrameRate;
@@ -183,7 +183,7 @@ final class CommandsTest extends TestCase
         }
         $assembly = Assembly::of(FrameSize::of(1280, 720), FrameRate::of(25), [$section]);
 
-        return SegmentCommand::arguments(SegmentSpec::all($assembly->segments[0], $assembly->rate)[0], new SegmentFiles('camera.webm', 'slide.png'), 'out.mp4');
+        return ShotCommand::arguments(ShotSpec::all($assembly->segments[0], $assembly->rate)[0], new ShotFiles('camera.webm', 'slide.png'), 'out.mp4');
     }
 
     /** @return list<string> */
@@ -193,7 +193,7 @@ final class CommandsTest extends TestCase
         $take = $camera ? $take : new TakeSource($take->id, 1, $take->used, null, null, $take->soundHash, null);
         $assembly = Assembly::of(FrameSize::of(1280, 720), FrameRate::of(25), [new SectionSource('a', 'One', $choice, [$take])], $logo === null ? null : new Logo('l', Shape::of(200, 100), $logo));
 
-        return SegmentCommand::arguments(SegmentSpec::all($assembly->segments[0], $assembly->rate)[0], new SegmentFiles('camera.webm', 'slide.png', 'logo.png', 'mask.png', 'border.png'), 'out.mp4');
+        return ShotCommand::arguments(ShotSpec::all($assembly->segments[0], $assembly->rate)[0], new ShotFiles('camera.webm', 'slide.png', 'logo.png', 'mask.png', 'border.png'), 'out.mp4');
     }
 
     /**

@@ -1,0 +1,47 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Actions\Lessons;
+
+use App\Actions\Film\AssembleLesson;
+use App\Jobs\PrepareLessonJob;
+use App\Media\PlanHash;
+use App\Models\Course;
+use App\Models\Export;
+use App\Models\Lesson;
+use App\Models\WorkState;
+use OpenReel\Core\Style\HouseStyle;
+
+/** Changes a course's house style and tells how many finished exports no longer show it. */
+final class ChangeCourseStyle
+{
+    public function __construct(private readonly AssembleLesson $assemble)
+    {
+    }
+
+    /**
+     * @param  array<string, mixed>  $change
+     * @return list<string> titles of the lessons whose newest export this makes out of date
+     */
+    public function __invoke(Course $course, array $change): array
+    {
+        $style = HouseStyle::of($course->style)->with($change);
+        $lessons = $course->lessons()->get();
+        $upToDate = $lessons->filter($this->isUpToDate(...));
+        $course->update(['style' => $style->chosen()]);
+        $lessons->each(fn (Lesson $lesson) => $lesson->unsetRelation('course'));
+        foreach ($lessons as $lesson) {
+            PrepareLessonJob::dispatch($lesson->id);
+        }
+
+        return array_values($upToDate->reject($this->isUpToDate(...))->map(fn (Lesson $l): string => $l->title)->all());
+    }
+
+    private function isUpToDate(Lesson $lesson): bool
+    {
+        $export = Export::query()->where('lesson_id', $lesson->id)->where('state', WorkState::Done)->latest()->first();
+
+        return $export !== null && $export->plan_hash === PlanHash::of(($this->assemble)($lesson));
+    }
+}

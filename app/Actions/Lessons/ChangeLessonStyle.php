@@ -1,0 +1,35 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Actions\Lessons;
+
+use App\Jobs\PrepareLessonJob;
+use App\Models\Lesson;
+use OpenReel\Core\Style\HouseStyle;
+use OpenReel\Core\Style\StyleProblem;
+
+/** Gives a lesson something otherwise than its course, or goes back to the course's. */
+final class ChangeLessonStyle
+{
+    /**
+     * @param  array<string, mixed>  $change  by name; null goes back to the course's
+     *
+     * @throws StyleProblem
+     */
+    public function __invoke(Lesson $lesson, array $change): Lesson
+    {
+        // A lesson without the course's logo says so with an empty name.
+        $own = array_filter(array_replace($lesson->style, $change), fn (mixed $v): bool => $v !== null);
+        foreach (HouseStyle::ONCE as $name) {
+            if (array_key_exists($name, $own)) {
+                throw StyleProblem::chosenOnce();
+            }
+        }
+        HouseStyle::of($own);
+        $lesson->update(['style' => $own]);
+        PrepareLessonJob::dispatch($lesson->id);
+
+        return $lesson;
+    }
+}

@@ -1,0 +1,50 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Actions\Lessons;
+
+use App\Actions\Script\SaveScript;
+use App\Models\Course;
+use App\Models\Lesson;
+use Illuminate\Support\Facades\DB;
+use OpenReel\Core\Script\Cue;
+use OpenReel\Core\Script\CueKind;
+use OpenReel\Core\Script\Script;
+use OpenReel\Core\Script\Section;
+use OpenReel\Core\Style\HouseStyle;
+
+/** A new lesson: in a course or by itself, empty or with the structure of another. */
+final class MakeLesson
+{
+    /** What of a section is structure; words and slides are the other lesson's own. */
+    private const STRUCTURE = [CueKind::Card, CueKind::Layout, CueKind::Target];
+
+    public function __construct(private readonly SaveScript $save)
+    {
+    }
+
+    /** @param  array{width?: int, height?: int, fps?: int}  $frame  what differs from the course's */
+    public function __invoke(string $title, array $frame = [], ?Course $course = null, ?Lesson $like = null): Lesson
+    {
+        $style = HouseStyle::of($course->style ?? []);
+        $frame += $like === null
+            ? ['width' => $style->number('width'), 'height' => $style->number('height'), 'fps' => $style->number('fps')]
+            : ['width' => $like->width, 'height' => $like->height, 'fps' => $like->fps];
+
+        return DB::transaction(function () use ($title, $frame, $course, $like): Lesson {
+            $lesson = Lesson::query()->create(['title' => $title, 'course_id' => $course?->id, 'style' => $like->style ?? []] + $frame);
+            $sections = $like === null ? [] : array_map(self::structure(...), Script::read($like->script)->sections);
+
+            return ($this->save)($lesson, Script::compose($title, $sections === [] ? [['heading' => '', 'text' => '']] : $sections));
+        });
+    }
+
+    /** @return array{heading: string, text: string} */
+    private static function structure(Section $section): array
+    {
+        $cues = array_filter($section->cues, fn (Cue $c): bool => in_array($c->kind, self::STRUCTURE, true));
+
+        return ['heading' => $section->heading, 'text' => implode("\n", array_map(fn (Cue $c): string => Cue::write($c->kind, $c->value), $cues))];
+    }
+}

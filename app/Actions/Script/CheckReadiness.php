@@ -1,0 +1,45 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Actions\Script;
+
+use App\Models\Lesson;
+use App\Models\Slide;
+use App\Readers\CardPicture;
+use App\Readers\LearnedPace;
+use App\Readers\LessonStyle;
+use OpenReel\Core\Picture\FrameSize;
+use OpenReel\Core\Readiness\DeckSlide;
+use OpenReel\Core\Readiness\Finding;
+use OpenReel\Core\Readiness\Readiness;
+use OpenReel\Core\Script\Script;
+use OpenReel\Core\Script\SourceMap;
+
+/** What is still to be looked at in a lesson before it is recorded. */
+final class CheckReadiness
+{
+    /** @return list<array{kind: string, says: string, at: int|null, section_id: string|null}> places counted in UTF-16 units */
+    public function __invoke(Lesson $lesson): array
+    {
+        $script = Script::read($lesson->script);
+        $style = LessonStyle::of($lesson);
+        $frame = FrameSize::of($lesson->width, $lesson->height);
+        $cutOff = [];
+        foreach ($script->sections as $index => $section) {
+            if ($section->card() !== null && CardPicture::drawing($section, $frame, $style)->isCutOff) {
+                $cutOff[] = $index;
+            }
+        }
+        $deck = array_values($lesson->slides()->get()->map(fn (Slide $s): DeckSlide => new DeckSlide($s->name, $s->width >= $frame->width || $s->height >= $frame->height))->all());
+        $sections = $lesson->sections()->pluck('id');
+        $map = new SourceMap($lesson->script);
+
+        return array_map(fn (Finding $f): array => [
+            'kind' => $f->kind,
+            'says' => $f->says,
+            'at' => $f->at === null ? null : $map->utf16($f->at),
+            'section_id' => $f->section === null ? null : $sections[$f->section] ?? null,
+        ], (new Readiness($script, $deck, $style->layout(), LearnedPace::of($lesson), $cutOff))->findings());
+    }
+}

@@ -1,0 +1,53 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Actions\Slides;
+
+use App\Jobs\ImportDeckJob;
+use App\Media\MediaStore;
+use App\Models\Deck;
+use App\Models\Lesson;
+use App\Models\WorkState;
+use App\Refusal;
+use Illuminate\Support\Str;
+use OpenReel\Core\Script\PlainText;
+
+/** Takes in a file of slides and has its pages drawn in the background. */
+final class RequestDeck
+{
+    public const KINDS = ['pdf', 'pptx', 'odp', 'ppt'];
+
+    public function __construct(private readonly MediaStore $media)
+    {
+    }
+
+    /**
+     * @param  string  $purpose  `add` or `replace`
+     *
+     * @throws Refusal
+     */
+    public function __invoke(Lesson $lesson, string $file, string $name, string $purpose): Deck
+    {
+        $name = mb_substr(PlainText::row($name), 0, 200);
+        $kind = strtolower(pathinfo($name, PATHINFO_EXTENSION));
+        $bytes = (int) @filesize($file);
+        if ($bytes === 0) {
+            throw Refusal::badInput("\"{$name}\" is empty.");
+        }
+        if ($bytes > config('reel.limits.deck_bytes')) {
+            throw Refusal::badInput("\"{$name}\" is larger than 200 MB. Save it with smaller pictures and try again.");
+        }
+        if ($kind === 'ppt') {
+            throw Refusal::badInput("\"{$name}\" is an old presentation file. Save it as .pptx, .odp or PDF and try again.");
+        }
+        $this->media->mustHaveRoomFor(2 * $bytes, 'the slides');
+        $id = strtolower((string) Str::ulid());
+        $path = "lessons/{$lesson->id}/decks/{$id}.{$kind}";
+        $this->media->settle($this->media->copied($file, $kind), $path);
+        $deck = $lesson->decks()->create(['id' => $id, 'name' => $name, 'path' => $path, 'purpose' => $purpose, 'state' => WorkState::Waiting]);
+        ImportDeckJob::dispatch($deck->id);
+
+        return $deck->refresh();
+    }
+}

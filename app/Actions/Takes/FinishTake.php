@@ -1,0 +1,42 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Actions\Takes;
+
+use App\Jobs\IngestTakeJob;
+use App\Models\Take;
+use App\Models\TakeState;
+use App\Models\Track;
+use App\Refusal;
+
+/** Closes a take once everything has arrived, and has it listened to. Safe to repeat. */
+final class FinishTake
+{
+    /**
+     * @param  array<string, array{chunks: int, bytes: int}>|null  $sent  by track id, what the recorder sent; null takes
+     *                                                                    what has arrived, after the recorder was lost
+     *
+     * @throws Refusal naming the next chunk of each track that is not complete
+     */
+    public function __invoke(Take $take, ?array $sent): Take
+    {
+        if ($take->state !== TakeState::Recording) {
+            return $take;
+        }
+        $incomplete = $take->tracks
+            ->filter(fn (Track $t): bool => $sent !== null && ($t->next_chunk !== ($sent[$t->id]['chunks'] ?? null) || $t->bytes !== $sent[$t->id]['bytes']))
+            ->mapWithKeys(fn (Track $t): array => [$t->id => $t->next_chunk]);
+        if ($incomplete->isNotEmpty()) {
+            throw Refusal::conflict('Part of the recording has not arrived yet. It will be sent again.', ['next' => $incomplete->all()]);
+        }
+
+        // Asked twice at once, it is listened to once.
+        if (Take::query()->whereKey($take->id)->where('state', TakeState::Recording)->update(['state' => TakeState::Ingesting]) === 1) {
+            $take->section->touch();
+            IngestTakeJob::dispatch($take->id);
+        }
+
+        return $take->refresh();
+    }
+}

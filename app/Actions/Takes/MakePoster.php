@@ -1,0 +1,49 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Actions\Takes;
+
+use App\Media\Encoder;
+use App\Media\MediaStore;
+use App\Models\Take;
+use App\Readers\TakeSpan;
+use OpenReel\Core\Render\IngestCommand;
+use OpenReel\Core\Time\Tick;
+
+/** A small still of a take, where its speech starts. Made when it is first asked for: most takes never need one. */
+final class MakePoster
+{
+    private const SECONDS = 20.0;
+
+    public function __construct(private readonly Encoder $encoder, private readonly MediaStore $media)
+    {
+    }
+
+    /** @return string|null path on the media disk; null when the take has no picture */
+    public function __invoke(Take $take): ?string
+    {
+        if ($take->camera_width === null || $take->media_path === null) {
+            return null;
+        }
+        $path = $take->folder().'/poster.jpg';
+        if (! $this->media->exists($path)) {
+            // The picture may end before the speech starts; then its last moment is shown.
+            $draft = $this->draw($take, TakeSpan::used($take)->from) ?? $this->draw($take, null);
+            if ($draft === null) {
+                return null;
+            }
+            $this->media->settle($draft, $path);
+        }
+
+        return $path;
+    }
+
+    private function draw(Take $take, ?Tick $at): ?string
+    {
+        $draft = $this->media->draft('jpg');
+        $this->encoder->run(IngestCommand::poster($this->media->path((string) $take->media_path), $at, $draft, $take->colour()), seconds: self::SECONDS);
+
+        return is_file($draft) ? $draft : null;
+    }
+}

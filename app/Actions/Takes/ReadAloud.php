@@ -1,0 +1,69 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Actions\Takes;
+
+use App\Jobs\ReadAloudJob;
+use App\Media\MediaStore;
+use App\Media\Voice;
+use App\Models\Section;
+use OpenReel\Core\Script\Line;
+use OpenReel\Core\Script\LineSplitter;
+
+/** Has a section's script read by the stand-in voice; the same words are read once. */
+final class ReadAloud
+{
+    private const NOTHING_WRITTEN = 'Nothing is written in this section yet. This is the stand-in voice, so that you can try everything without a microphone.';
+
+    /** So much is read while somebody waits; more takes longer than they should, and is read in the background. */
+    private const AT_ONCE = 1_200;
+
+    public function __construct(private readonly Voice $voice, private readonly MediaStore $media)
+    {
+    }
+
+    /** @return string|null path on the media disk; null while it is being read */
+    public function __invoke(Section $section): ?string
+    {
+        $text = self::textOf($section);
+        $path = self::path($text);
+        if (! $this->media->exists($path)) {
+            if (mb_strlen($text) > self::AT_ONCE) {
+                ReadAloudJob::dispatch($section->id);
+
+                return $this->media->exists($path) ? $path : null;
+            }
+            $this->now($text);
+        }
+
+        return $path;
+    }
+
+    public function all(Section $section): void
+    {
+        $text = self::textOf($section);
+        if (! $this->media->exists(self::path($text))) {
+            $this->now($text);
+        }
+    }
+
+    private function now(string $text): void
+    {
+        $draft = $this->media->draft('wav');
+        $this->voice->speak($text, $draft);
+        $this->media->settle($draft, self::path($text));
+    }
+
+    private static function textOf(Section $section): string
+    {
+        $lines = array_map(fn (Line $l): string => $l->text, LineSplitter::split($section->script));
+
+        return $lines === [] ? self::NOTHING_WRITTEN : implode("\n", $lines);
+    }
+
+    private static function path(string $text): string
+    {
+        return 'stand-in/'.hash('sha256', $text).'.wav';
+    }
+}

@@ -1,0 +1,43 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Readers;
+
+use App\Models\Lesson;
+use App\Models\Logo as LogoRow;
+use OpenReel\Core\Picture\Corner;
+use OpenReel\Core\Picture\InsetSize;
+use OpenReel\Core\Picture\Logo;
+use OpenReel\Core\Picture\Shape;
+use OpenReel\Core\Style\HouseStyle;
+
+/** The style a lesson is made in: its course's, with what the lesson has otherwise. */
+final class LessonStyle
+{
+    public static function of(Lesson $lesson): HouseStyle
+    {
+        return self::ofCourse($lesson)->with($lesson->style);
+    }
+
+    /** What the lesson would look like if it had nothing of its own. */
+    public static function ofCourse(Lesson $lesson): HouseStyle
+    {
+        // A deleted course leaves its lessons looking as they did.
+        $course = $lesson->course ?? ($lesson->course_id === null ? null : $lesson->course()->withTrashed()->first());
+
+        return HouseStyle::of($course->style ?? []);
+    }
+
+    public static function logoRow(HouseStyle $style): ?LogoRow
+    {
+        return $style->logo() === null ? null : LogoRow::query()->find($style->logo());
+    }
+
+    public static function logo(HouseStyle $style, ?LogoRow $row): ?Logo
+    {
+        return $row === null ? null : new Logo(
+            $row->hash, Shape::of($row->width, $row->height), Corner::from($style->text('logo_corner')), InsetSize::from($style->text('logo_size')),
+        );
+    }
+}

@@ -1,0 +1,87 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Work;
+
+use App\Media\Cancelled;
+use App\Models\Export;
+use App\Models\WorkState;
+
+/** Writes an export's progress to its row, a few times a second at most, and notices when it is cancelled. */
+final class ExportProgress
+{
+    private const EVERY_SECONDS = 0.4;
+
+    /** The part of the work that rendering is; joining and checking are the rest. */
+    private const RENDERING = 0.95;
+
+    private float $written = 0.0;
+
+    private int $expected = 0;
+
+    /** @var array<int, int> frames by piece */
+    private array $done = [];
+
+    /** @param  (callable(float $part): void)|null  $listener */
+    public function __construct(private readonly Export $export, private $listener = null)
+    {
+    }
+
+    /** @throws Cancelled */
+    public function begin(int $frames, string $planHash): void
+    {
+        $goesOn = $this->export->become(WorkState::Running, WorkState::OPEN, [
+            'frames' => $frames, 'plan_hash' => $planHash, 'started_at' => now(), 'progress' => 0, 'doing' => 'Mixing the sound', 'problem' => null,
+        ]);
+        if (! $goesOn) {
+            throw Cancelled::byPresenter();
+        }
+    }
+
+    public function expect(int $frames): void
+    {
+        $this->expected = $frames;
+    }
+
+    public function rendered(int $piece, int $frames): void
+    {
+        $this->done[$piece] = $frames;
+        $this->write(self::RENDERING * array_sum($this->done) / max(1, $this->expected), 'Rendering the sections');
+    }
+
+    public function joining(): void
+    {
+        $this->mustGoOn();
+        $this->write(self::RENDERING, 'Joining');
+    }
+
+    public function checking(): void
+    {
+        $this->write(0.98, 'Checking the file');
+    }
+
+    /** @throws Cancelled when the presenter has cancelled meanwhile */
+    public function mustGoOn(): void
+    {
+        $state = Export::query()->whereKey($this->export->id)->value('state');
+        if ($state === WorkState::Cancelled || $state === null) {
+            throw Cancelled::byPresenter();
+        }
+    }
+
+    private function write(float $part, string $doing): void
+    {
+        $now = microtime(true);
+        if ($now - $this->written < self::EVERY_SECONDS) {
+            return;
+        }
+        $this->written = $now;
+        if (! $this->export->become(WorkState::Running, [WorkState::Running], ['progress' => $part, 'doing' => $doing])) {
+            throw Cancelled::byPresenter();
+        }
+        if ($this->listener !== null) {
+            ($this->listener)($part);
+        }
+    }
+}

@@ -1,0 +1,94 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Work;
+
+use App\Actions\Takes\IngestTake;
+use App\Jobs\ClearRecordingsJob;
+use App\Jobs\IngestTakeJob;
+use App\Media\MediaStore;
+use App\Media\Prober;
+use App\Media\Trouble;
+use App\Media\WorkLock;
+use App\Models\Take;
+use App\Models\TakeState;
+use Illuminate\Contracts\Cache\Repository;
+
+/** What keeps the house in order while workers have nothing to do: lost work is taken up, what is left over goes. */
+final class Upkeep
+{
+    /** Work of a worker that died is looked for this often. */
+    private const LOST_SECONDS = 2;
+
+    private const SWEEP_SECONDS = 60;
+
+    private const CLEAR_SECONDS = 3600;
+
+    /** A take into which nothing came for so long was given up before it began. */
+    private const EMPTY_HOURS = 2;
+
+    /** A take waits for its job a moment; when there is none after this, it gets another. */
+    private const WAITING_MINUTES = 5;
+
+    private float $looked = 0.0;
+
+    /** Takes looked at in one go. */
+    private const AT_ONCE = 20;
+
+    public function __construct(private readonly MediaStore $media, private readonly Prober $prober, private readonly Repository $cache)
+    {
+    }
+
+    /** Called whenever a worker looks for work. */
+    public function __invoke(): void
+    {
+        if (microtime(true) - $this->looked < self::LOST_SECONDS) {
+            return;
+        }
+        $this->looked = microtime(true);
+        $lock = WorkLock::tryFor('upkeep');
+        if ($lock === null) {
+            return;
+        }
+        try {
+            LostJobs::release();
+            if ($this->cache->add('upkeep/sweep', true, self::SWEEP_SECONDS)) {
+                $this->sweep();
+            }
+            if ($this->cache->add('upkeep/clear', true, self::CLEAR_SECONDS)) {
+                ClearRecordingsJob::dispatch();
+            }
+        } finally {
+            $lock->release();
+        }
+    }
+
+    public function sweep(): void
+    {
+        $this->media->sweepDrafts();
+        $this->noteColours();
+        Take::query()->where('state', TakeState::Recording)->where('created_at', '<', now()->subHours(self::EMPTY_HOURS))
+            ->whereDoesntHave('tracks', fn ($tracks) => $tracks->where('bytes', '>', 0))->delete();
+        Take::query()->where('state', TakeState::Ingesting)->where('updated_at', '<', now()->subMinutes(self::WAITING_MINUTES))->get()
+            ->each(function (Take $take): void {
+                $take->touch();
+                IngestTakeJob::dispatch($take->id);
+            });
+    }
+
+    /** Takes that were read before anybody asked what their colours mean: their films still say it. */
+    private function noteColours(): void
+    {
+        /** @var list<Take> $takes */
+        $takes = array_values(Take::query()->where('state', TakeState::Ready)->whereNotNull('camera_width')->whereNull('colour_range')->limit(self::AT_ONCE)->get()->all());
+        foreach ($takes as $take) {
+            try {
+                $facts = $this->prober->recording($this->media->path((string) $take->media_path));
+            } catch (Trouble) {
+                $facts = null;
+            }
+            $take->update(['colour_range' => $facts->range ?? IngestTake::UNSAID, 'colour_matrix' => $facts->matrix ?? IngestTake::UNSAID]);
+        }
+    }
+}
