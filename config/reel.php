@@ -16,6 +16,9 @@ return [
     // How many encoder processes one export runs side by side.
     'render_slots' => (int) env('REEL_RENDER_SLOTS', 2),
 
+    // The rendered pieces that are kept, in bytes: above this, those not used for longest go.
+    'cache_bytes' => (int) env('REEL_CACHE_BYTES', 30 * 1024 * 1024 * 1024),
+
     // Upload limits in bytes.
     'limits' => [
         'slide_bytes' => 20 * 1024 * 1024,

@@ -65,7 +65,7 @@ Route::post('sections/{section}/takes', [TakeController::class, 'store']);
 Route::get('takes/{take}', [TakeController::class, 'show']);
 Route::patch('takes/{take}', [TakeController::class, 'update']);
 Route::delete('takes/{take}', [TakeController::class, 'destroy']);
-Route::put('takes/{take}/events', [TakeController::class, 'events']);
+Route::put('takes/{take}/events/{number}', [TakeController::class, 'events'])->whereNumber('number');
 Route::post('takes/{take}/finish', [TakeController::class, 'finish']);
 Route::post('takes/{take}/read-again', [TakeController::class, 'readAgain']);
 Route::get('takes/{take}/media', [TakeController::class, 'media']);

@@ -6,15 +6,16 @@ namespace App\Jobs;
 
 use App\Actions\Film\AssembleLesson;
 use App\Media\PieceRenderer;
+use App\Media\SoundRenderer;
 use App\Models\Lesson;
 use App\Readers\CardPicture;
 use App\Work\Guarded;
 use Illuminate\Contracts\Queue\ShouldBeUniqueUntilProcessing;
 use Illuminate\Contracts\Queue\ShouldQueue;
 use Illuminate\Foundation\Queue\Queueable;
-use OpenReel\Core\Render\ShotSpec;
+use OpenReel\Core\Sound\SoundPart;
 
-/** Has every segment rendered that is not in the cache yet, so that an export mostly joins. */
+/** Has every piece of picture and sound made that is not in the cache yet, so that an export mostly joins. */
 final class PrepareLessonJob implements ShouldBeUniqueUntilProcessing, ShouldQueue
 {
     use Guarded, Queueable;
@@ -37,26 +38,25 @@ final class PrepareLessonJob implements ShouldBeUniqueUntilProcessing, ShouldQue
         return "prepare/{$this->lessonId}";
     }
 
-    public function handle(AssembleLesson $assemble, PieceRenderer $pieces, CardPicture $cards): void
+    public function handle(AssembleLesson $assemble, PieceRenderer $pieces, SoundRenderer $sounds, CardPicture $cards): void
     {
-        $this->alone(fn () => $this->prepare($assemble, $pieces, $cards));
-    }
-
-    private function prepare(AssembleLesson $assemble, PieceRenderer $pieces, CardPicture $cards): void
-    {
-        $lesson = Lesson::query()->find($this->lessonId);
-        if ($lesson === null) {
-            return;
-        }
-        $cards->drawAll($lesson);
-        $assembled = $assemble($lesson);
-        $sounds = $assembled->sounds();
-        foreach ($assembled->assembly->segments as $index => $segment) {
-            foreach (ShotSpec::all($segment, $assembled->assembly->rate) as $picture) {
-                if (! $pieces->hasSegment($picture)) {
-                    RenderShotJob::dispatch($picture, $sounds[$index], $assembled->files);
+        $this->alone(function () use ($assemble, $pieces, $sounds, $cards): void {
+            $lesson = Lesson::query()->find($this->lessonId);
+            if ($lesson === null) {
+                return;
+            }
+            $cards->drawAll($lesson);
+            $plan = $assemble($lesson);
+            foreach ($plan->pictures() as $spec) {
+                if (! $pieces->has($spec)) {
+                    RenderPieceJob::dispatch($pieces->order($spec)->toArray(), $plan->files);
                 }
             }
-        }
+            foreach (SoundPart::all($plan->sound()) as $part) {
+                if (! $sounds->hasPart($part)) {
+                    RenderSoundJob::dispatch($part->toArray(), $sounds->key($part), $plan->files);
+                }
+            }
+        });
     }
 }

@@ -5,9 +5,14 @@ declare(strict_types=1);
 namespace App\Media;
 
 use OpenReel\Core\Assembly\Assembly;
+use OpenReel\Core\Assembly\Chapter;
 use OpenReel\Core\Assembly\Segment;
+use OpenReel\Core\Render\CacheKey;
+use OpenReel\Core\Render\JoinSpec;
+use OpenReel\Core\Render\PicturePieces;
 use OpenReel\Core\Render\ShotSpec;
-use OpenReel\Core\Render\SoundSpec;
+use OpenReel\Core\Sound\SoundPart;
+use OpenReel\Core\Sound\SoundPlan;
 
 /** A lesson's assembly, and where the files lie that it names by their hash. */
 final readonly class FilmPlan
@@ -23,18 +28,27 @@ final readonly class FilmPlan
     /** @return list<string> ids of the takes that are used */
     public function takes(): array
     {
-        return array_values(array_unique(array_filter(array_map(fn (Segment $s): ?string => $s->take?->id, $this->assembly->segments))));
+        return array_values(array_unique(array_filter(array_map(fn (Segment $s): ?string => $s->passage?->take->id, $this->assembly->segments))));
     }
 
-    /** @return list<ShotSpec> one a shot, in order */
+    /** @return list<ShotSpec|JoinSpec> in order, together as long as the film */
     public function pictures(): array
     {
-        return array_merge([], ...array_map(fn (Segment $s): array => ShotSpec::all($s, $this->assembly->rate), $this->assembly->segments));
+        return PicturePieces::of($this->assembly);
     }
 
-    /** @return list<SoundSpec> one a segment, in order */
-    public function sounds(): array
+    public function sound(): SoundPlan
     {
-        return array_map(fn (Segment $s): SoundSpec => SoundSpec::of($s, $this->assembly->rate, $this->target), $this->assembly->segments);
+        return SoundPlan::of($this->assembly, $this->target);
+    }
+
+    /** Tells whether an export still shows what the lesson says: a hash of everything that goes into the film. */
+    public function hash(): string
+    {
+        return CacheKey::of('film', [
+            'pictures' => array_map(fn (ShotSpec|JoinSpec $s): string => $s->key(''), $this->pictures()),
+            'sounds' => array_map(fn (SoundPart $p): string => $p->key(''), SoundPart::all($this->sound())),
+            'chapters' => array_map(fn (Chapter $c): string => $c->title, $this->assembly->chapters()),
+        ], '');
     }
 }

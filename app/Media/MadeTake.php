@@ -5,28 +5,17 @@ declare(strict_types=1);
 namespace App\Media;
 
 use OpenReel\Core\Listening\Levels;
-use OpenReel\Core\Render\LoudnessReport;
 use OpenReel\Core\Time\Tick;
 
-/** What was made of a recording: drafts to be put in their place, and what was heard. */
+/** What was made of a take's recordings, and what was heard of the voice. */
 final readonly class MadeTake
 {
     /**
-     * @param  string|null  $media  path of the picture, with sound for playing; null without a picture
-     * @param  string|null  $sound  path of the sound as FLAC; null without sound
-     * @param  array{int, int}|null  $size  width and height as shown
-     * @param  string|null  $range  of the picture's colours, as the file says
-     * @param  string|null  $matrix  of the picture's colours, as the file says
+     * @param  list<MadeTrack>  $tracks  at most one of each kind
+     * @param  Levels|null  $voice  null without a voice
+     * @param  Tick  $voiceFrom  moment of the take at which the voice's file begins
      */
-    public function __construct(
-        public ?string $media,
-        public ?string $sound,
-        public Levels $levels,
-        public LoudnessReport $loudness,
-        public Tick $length,
-        public ?array $size,
-        public ?string $range,
-        public ?string $matrix,
-    ) {
+    public function __construct(public array $tracks, public ?Levels $voice, public Tick $voiceFrom, public Tick $length)
+    {
     }
 }

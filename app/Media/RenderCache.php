@@ -10,6 +10,15 @@ namespace App\Media;
  */
 final class RenderCache
 {
+    /** A use is noted when the last one noted is older than this. */
+    private const USED_SECONDS = 1800;
+
+    /** Pieces used within this time may be about to be joined. */
+    private const FRESH_SECONDS = 4 * 3600;
+
+    /** When there is too much, so much of the limit is left, so that there need not be a sweep for every piece. */
+    private const LEFT = 0.9;
+
     public function __construct(private readonly MediaStore $media)
     {
     }
@@ -21,6 +30,11 @@ final class RenderCache
         $meta = @file_get_contents($this->media->path($this->name($kind, $key, 'json')));
         if ($meta === false || ! is_file($path)) {
             return null;
+        }
+
+        // What is used stays; the time of the last use need not be exact.
+        if (time() - (int) @filemtime($path) > self::USED_SECONDS) {
+            @touch($path);
         }
 
         return new Rendered($path, (array) json_decode($meta, true));
@@ -53,6 +67,38 @@ final class RenderCache
             @unlink($draft);
             $lock->release();
         }
+    }
+
+    /**
+     * Removes the pieces that were not used for longest when all of them together are larger than the limit.
+     *
+     * @param  int  $limit  bytes
+     * @return int bytes that were removed
+     */
+    public function sweep(int $limit): int
+    {
+        $pieces = [];
+        $all = 0;
+        foreach (glob($this->media->path('renders').'/*/*/*') ?: [] as $file) {
+            $bytes = (int) @filesize($file);
+            $all += $bytes;
+            if (! str_ends_with($file, '.json')) {
+                $pieces[$file] = [(int) @filemtime($file), $bytes];
+            }
+        }
+        $removed = 0;
+        asort($pieces);
+        foreach ($all > $limit ? $pieces : [] as $file => [$used, $bytes]) {
+            if ($all - $removed <= self::LEFT * $limit || time() - $used < self::FRESH_SECONDS) {
+                break;
+            }
+            // The note goes first: a piece without one is not there.
+            @unlink((string) preg_replace('/\.[^.]+$/', '.json', $file));
+            @unlink($file);
+            $removed += $bytes;
+        }
+
+        return $removed;
     }
 
     private function name(string $kind, string $key, string $extension): string

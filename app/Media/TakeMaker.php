@@ -8,8 +8,10 @@ use OpenReel\Core\Listening\LevelReader;
 use OpenReel\Core\Listening\Levels;
 use OpenReel\Core\Picture\SourceColour;
 use OpenReel\Core\Render\IngestCommand;
-use OpenReel\Core\Render\LoudnessReport;
 use OpenReel\Core\Render\RecordingInput;
+use OpenReel\Core\Render\SoundInput;
+use OpenReel\Core\Sound\LoudnessReport;
+use OpenReel\Core\Take\TrackKind;
 use OpenReel\Core\Time\Tick;
 
 /** Makes of a recording, as it came from the recorder, files that play, seek and can be cut. The recording is left as it is. */
@@ -32,18 +34,47 @@ final class TakeMaker
     }
 
     /**
-     * @param  string  $raw  path of the recording that holds the picture, or the only one
-     * @param  string|null  $microphone  path of a recording of its own that holds the sound
+     * The picture of the presenter and the voice are made in one pass, so that they keep step; whatever else was recorded in
+     * passes of its own.
      *
-     * @throws UnreadableFile when there is nothing in it that can be used
+     * @param  non-empty-list<Recording>  $recordings  at most one of each kind
+     *
+     * @throws UnreadableFile when there is nothing in them that can be used
      * @throws ProgramMissing|ProgramKilled|ProgramFailed|DiskFull
      */
-    public function make(string $raw, ?string $microphone = null): MadeTake
+    public function make(array $recordings): MadeTake
     {
-        $facts = $this->prober->recording($raw);
-        $voice = $microphone === null ? $facts : $this->prober->recording($microphone);
+        $of = fn (TrackKind $kind): ?Recording => array_values(array_filter($recordings, fn (Recording $r): bool => $r->kind === $kind))[0] ?? null;
+        $main = $of(TrackKind::Camera) ?? $of(TrackKind::Screen) ?? $of(TrackKind::Microphone) ?? $recordings[0];
+        $microphone = $of(TrackKind::Microphone);
+        $made = [];
+        try {
+            [$tracks, $voice] = $this->together($main, $microphone === $main ? null : $microphone);
+            array_push($made, ...$tracks);
+            foreach ($recordings as $recording) {
+                if ($recording !== $main && $recording !== $microphone) {
+                    array_push($made, ...$this->together($recording, null)[0]);
+                }
+            }
+        } catch (\Throwable $e) {
+            array_map(fn (MadeTrack $t): bool => @unlink($t->draft), $made);
+            throw $e;
+        }
+        $length = max(array_map(fn (MadeTrack $t): int => $t->offset->count + $t->length->count, $made));
+
+        return new MadeTake($made, $voice, $main->offset, Tick::of($length));
+    }
+
+    /**
+     * @param  Recording|null  $microphone  a recording of its own that holds the sound
+     * @return array{non-empty-list<MadeTrack>, Levels|null}
+     */
+    private function together(Recording $main, ?Recording $microphone): array
+    {
+        $facts = $this->prober->recording($main->path);
+        $voice = $microphone === null ? $facts : $this->prober->recording($microphone->path);
         $seconds = max($facts->seconds, $voice->seconds);
-        $bytes = (int) filesize($raw) + ($microphone === null ? 0 : (int) filesize($microphone));
+        $bytes = (int) filesize($main->path) + ($microphone === null ? 0 : (int) filesize($microphone->path));
         if ($facts->isEmpty()) {
             throw UnreadableFile::because('There is neither picture nor sound in this recording.');
         }
@@ -51,48 +82,69 @@ final class TakeMaker
             throw UnreadableFile::because($problem);
         }
         $this->media->mustHaveRoomFor((int) (($facts->changesSize ? 2 : 1) * $bytes + 2 * $seconds * self::SOUND_BYTES_A_SECOND), 'the take');
+        $sound = match (true) {
+            $microphone !== null => new SoundInput($microphone->path, ($microphone->offset->count - $main->offset->count) / Tick::RATE, $voice->audioCodec),
+            $facts->audioCodec !== null => new SoundInput(null, 0.0, $facts->audioCodec),
+            default => null,
+        };
         if (! $facts->changesSize) {
-            return $this->files($raw, $facts, $microphone, $voice->audioCodec, $seconds);
+            return $this->files($main, $main->path, $facts, $sound, $seconds);
         }
         $steady = $this->media->draft('mkv');
         try {
-            $this->encoder->run(IngestCommand::oneSize($raw, $facts->width, $facts->height, $steady, self::colour($facts)), seconds: self::SECONDS + 2 * $seconds);
+            $this->encoder->run(IngestCommand::oneSize($main->path, $facts->width, $facts->height, $steady, self::colour($facts)), seconds: self::SECONDS + 2 * $seconds);
 
-            return $this->files($steady, $this->prober->recording($steady), $microphone, $voice->audioCodec, $seconds);
+            return $this->files($main, $steady, $this->prober->recording($steady), $sound, $seconds);
         } finally {
             @unlink($steady);
         }
     }
 
-    private function files(string $raw, RecordingFacts $facts, ?string $microphone, ?string $audioCodec, float $seconds): MadeTake
+    /** @return array{non-empty-list<MadeTrack>, Levels|null} */
+    private function files(Recording $main, string $raw, RecordingFacts $facts, ?SoundInput $sound, float $seconds): array
     {
+        $isHeard = $sound?->codec !== null;
         $media = $facts->videoCodec === null ? null : $this->media->draft(IngestCommand::container($facts->videoCodec));
-        $sound = $audioCodec === null ? null : $this->media->draft('flac');
+        $flac = $isHeard ? $this->media->draft('flac') : null;
         $pcm = $this->media->draft('pcm');
         try {
             $log = $this->encoder->run(
-                IngestCommand::arguments($raw, $facts->videoCodec, $audioCodec, (string) $media, (string) $sound, $pcm, self::colour($facts), $microphone),
+                IngestCommand::arguments($raw, $facts->videoCodec, $sound, (string) $media, (string) $flac, $pcm, self::colour($facts)),
                 seconds: self::SECONDS + $seconds,
             );
-            $levels = $audioCodec === null ? new Levels([], [], 0, 0) : $this->levels($pcm);
-            $length = $media === null ? $levels->length()->count : max($levels->length()->count, self::reached($log));
+            $levels = $isHeard ? $this->levels($pcm) : null;
+            $length = max($levels?->length()->count ?? 0, $media === null ? 0 : self::reached($log));
             if ($length === 0) {
                 throw UnreadableFile::because('This recording has no length: it stopped before anything was recorded.');
             }
             $this->mustBeWhole($media, $facts->seconds);
-            $this->mustBeWhole($sound, $levels->length()->seconds());
-            $copied = $facts->videoCodec !== null && IngestCommand::copies($facts->videoCodec);
+            $this->mustBeWhole($flac, $levels?->length()->seconds() ?? 0.0);
 
-            return new MadeTake(
-                $media, $sound, $levels, LoudnessReport::read($log), Tick::of($length), $facts->videoCodec === null ? null : [$facts->width, $facts->height],
-                $copied ? $facts->range : 'tv', $copied ? $facts->matrix : 'bt709',
-            );
+            return [self::tracks($main, $media, $flac, $facts, $levels, LoudnessReport::read($log), Tick::of($length), $sound?->path !== null), $levels];
         } catch (\Throwable $e) {
-            array_map(fn (?string $draft): bool => $draft !== null && @unlink($draft), [$media, $sound]);
+            array_map(fn (?string $draft): bool => $draft !== null && @unlink($draft), [$media, $flac]);
             throw $e;
         } finally {
             @unlink($pcm);
         }
+    }
+
+    /** @return non-empty-list<MadeTrack> */
+    private static function tracks(Recording $main, ?string $media, ?string $flac, RecordingFacts $facts, ?Levels $levels, LoudnessReport $loudness, Tick $length, bool $hasMicrophone): array
+    {
+        $copied = $facts->videoCodec !== null && IngestCommand::copies($facts->videoCodec);
+        $tracks = [];
+        if ($media !== null) {
+            $kind = $main->kind->isPicture() ? $main->kind : TrackKind::Camera;
+            $tracks[] = new MadeTrack($kind, $media, $length, $main->offset, [$facts->width, $facts->height], $copied ? $facts->range : 'tv', $copied ? $facts->matrix : 'bt709');
+        }
+        if ($flac !== null && $levels !== null) {
+            // What comes with a screen, or from the computer itself, is not the presenter's voice.
+            $kind = ! $hasMicrophone && in_array($main->kind, [TrackKind::Screen, TrackKind::Computer], true) ? TrackKind::Computer : TrackKind::Microphone;
+            $tracks[] = new MadeTrack($kind, $flac, $levels->length(), $main->offset, loudness: $loudness->lufs, peak: $levels->peak());
+        }
+
+        return $tracks === [] ? throw UnreadableFile::because('There is neither picture nor sound in this recording.') : $tracks;
     }
 
     /**

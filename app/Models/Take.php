@@ -12,7 +12,7 @@ use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Database\Eloquent\Relations\HasMany;
 use Illuminate\Support\Carbon;
-use OpenReel\Core\Picture\SourceColour;
+use OpenReel\Core\Take\TrackKind;
 use OpenReel\Core\Take\Verdict;
 
 /**
@@ -26,24 +26,18 @@ use OpenReel\Core\Take\Verdict;
  * @property int $length_ticks
  * @property int|null $speech_from tick where the part found by listening starts, padding included
  * @property int|null $speech_until
- * @property int|null $used_from tick the presenter chose instead, null when the found one is used
- * @property int|null $used_until
+ * @property list<array{int, int}>|null $used ticks from and until of each stretch the presenter chose; null when what was found is used
+ * @property int|null $used_ticks how long these are together
  * @property list<string> $flags
  * @property list<array{id: string, text: string}> $lines as the script had them when it was recorded
  * @property int $expected_ms how long its lines take to say at the assumed pace
  * @property int $silence_ms how long the script asked to be silent meanwhile
  * @property array<string, int> $line_ticks when each of them begins, by line id
- * @property int|null $camera_width
- * @property int|null $camera_height
- * @property string|null $colour_range how the picture's colours are meant, as its file says, or `unknown`; see OpenReel\Core\Picture\SourceColour
- * @property string|null $colour_matrix
+ * @property array<string, int> $cut_ticks where it can be cut before each of them, by line id
+ * @property list<array<string, mixed>> $marks what was drawn while it was recorded: a box, and ticks `from` and `until`
+ * @property int $event_rows of its event log that have arrived
+ * @property int $kept_order of two kept takes, the one with the higher order was kept later; 0 when it was not
  * @property bool $recording_kept what came from the recorder is still there, and can be read again
- * @property string|null $media_path what is played back and shown: picture, and sound for the browser
- * @property string|null $media_mime
- * @property string|null $media_hash
- * @property string|null $sound_path FLAC, 48 kHz mono
- * @property string|null $sound_hash
- * @property float|null $loudness
  * @property Carbon $created_at
  * @property Carbon $updated_at
  * @property-read Section $section
@@ -56,11 +50,17 @@ final class Take extends Model
 
     protected $guarded = [];
 
-    protected $attributes = ['verdict' => 'undecided', 'flags' => '[]', 'lines' => '[]', 'line_ticks' => '{}', 'length_ticks' => 0, 'recording_kept' => true];
+    protected $attributes = [
+        'verdict' => 'undecided', 'flags' => '[]', 'lines' => '[]', 'line_ticks' => '{}', 'cut_ticks' => '{}', 'marks' => '[]', 'length_ticks' => 0,
+        'event_rows' => 0, 'kept_order' => 0, 'recording_kept' => true,
+    ];
 
     protected function casts(): array
     {
-        return ['state' => TakeState::class, 'verdict' => Verdict::class, 'flags' => 'array', 'lines' => 'array', 'line_ticks' => 'array', 'loudness' => 'float', 'recording_kept' => 'boolean'];
+        return [
+            'state' => TakeState::class, 'verdict' => Verdict::class, 'flags' => 'array', 'lines' => 'array', 'line_ticks' => 'array', 'cut_ticks' => 'array',
+            'marks' => 'array', 'used' => 'array', 'recording_kept' => 'boolean',
+        ];
     }
 
     /** @return BelongsTo<Section, $this> */
@@ -75,9 +75,22 @@ final class Take extends Model
         return $this->hasMany(Track::class);
     }
 
-    public function colour(): ?SourceColour
+    public function track(TrackKind $kind): ?Track
     {
-        return $this->camera_height === null ? null : SourceColour::told($this->colour_range, $this->colour_matrix, $this->camera_height);
+        return $this->tracks->first(fn (Track $t): bool => $t->kind === $kind);
+    }
+
+    /** What is played back of it: the picture with the voice, or the voice alone. */
+    public function played(): ?Track
+    {
+        foreach ([TrackKind::Camera, TrackKind::Microphone, TrackKind::Screen, TrackKind::Computer] as $kind) {
+            $track = $this->track($kind);
+            if ($track?->file_path !== null) {
+                return $track;
+            }
+        }
+
+        return null;
     }
 
     public function lesson(): Lesson

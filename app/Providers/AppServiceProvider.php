@@ -8,8 +8,10 @@ use App\Database\SqliteConnector;
 use App\Media\Encoder;
 use App\Media\FfmpegEncoder;
 use App\Media\FfprobeProber;
+use App\Media\FileLocks;
 use App\Media\FliteVoice;
 use App\Media\LibreOffice;
+use App\Media\Locks;
 use App\Media\MediaStore;
 use App\Media\OfficeConverter;
 use App\Media\PopplerSlideMaker;
@@ -29,6 +31,7 @@ final class AppServiceProvider extends ServiceProvider
     {
         $this->app->bind('db.connector.sqlite', SqliteConnector::class);
         $this->app->singleton(MediaStore::class);
+        $this->app->singleton(Locks::class, fn (): Locks => new FileLocks(storage_path('framework/locks')));
         $this->app->singleton(Upkeep::class);
         $this->app->singleton(Encoder::class, fn (): Encoder => new FfmpegEncoder(config('reel.programs.ffmpeg')));
         $this->app->singleton(Prober::class, fn (): Prober => new FfprobeProber(config('reel.programs.ffprobe')));

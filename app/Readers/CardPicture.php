@@ -9,9 +9,10 @@ use App\Media\SlideMaker;
 use App\Media\Workshop;
 use App\Models\Lesson;
 use OpenReel\Core\Assembly\CardSource;
-use OpenReel\Core\Assembly\SlideSource;
 use OpenReel\Core\Picture\FrameSize;
 use OpenReel\Core\Picture\Shape;
+use OpenReel\Core\Picture\Still;
+use OpenReel\Core\Picture\StillKind;
 use OpenReel\Core\Script\Script;
 use OpenReel\Core\Script\Section;
 use OpenReel\Core\Style\CardDrawing;
@@ -33,7 +34,7 @@ final class CardPicture
         }
         $hash = self::hash(self::drawing($section, $frame, $style)->svg());
 
-        return new CardSource(new SlideSource($hash, Shape::of($frame->width, $frame->height), $hash), $card->length);
+        return new CardSource(new Still(StillKind::Card, $hash, Shape::of($frame->width, $frame->height), $hash), $card->length);
     }
 
     /**
@@ -79,7 +80,7 @@ final class CardPicture
         }
         $text = implode("\n", array_map(fn (array $lines): string => implode(' ', $lines), $rows));
 
-        return CardDrawing::of($frame, $style, $section->heading, $text === '' ? $style->text('presenter') : $text);
+        return CardDrawing::of($frame, $style, $section->heading, $text === '' ? $style->presenter : $text);
     }
 
     public function isDrawn(string $hash): bool

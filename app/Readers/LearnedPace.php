@@ -22,12 +22,12 @@ final class LearnedPace
             ->where('takes.verdict', 'kept')->where('takes.state', 'ready')
             ->where(fn ($q) => $lesson->course_id === null ? $q->where('lessons.id', $lesson->id) : $q->where('lessons.course_id', $lesson->course_id))
             ->orderByDesc('takes.id')->limit(self::LATEST)
-            ->get(['takes.expected_ms', 'takes.silence_ms', 'takes.speech_from', 'takes.speech_until', 'takes.used_from', 'takes.used_until', 'takes.length_ticks']);
+            ->get(['takes.expected_ms', 'takes.silence_ms', 'takes.speech_from', 'takes.speech_until', 'takes.used_ticks', 'takes.length_ticks']);
 
         return Pace::learn(array_values($takes->map(fn (object $t): array => [
             'expected' => (int) $t->expected_ms,
             // The silence that the script asks for is no part of the pace.
-            'real' => intdiv(($t->used_until ?? $t->speech_until ?? $t->length_ticks) - ($t->used_from ?? $t->speech_from ?? 0), self::TICKS_PER_MS) - (int) $t->silence_ms,
+            'real' => intdiv($t->used_ticks ?? ($t->speech_until ?? $t->length_ticks) - ($t->speech_from ?? 0), self::TICKS_PER_MS) - (int) $t->silence_ms,
         ])->all()));
     }
 }

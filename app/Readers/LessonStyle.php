@@ -6,8 +6,6 @@ namespace App\Readers;
 
 use App\Models\Lesson;
 use App\Models\Logo as LogoRow;
-use OpenReel\Core\Picture\Corner;
-use OpenReel\Core\Picture\InsetSize;
 use OpenReel\Core\Picture\Logo;
 use OpenReel\Core\Picture\Shape;
 use OpenReel\Core\Style\HouseStyle;
@@ -17,7 +15,7 @@ final class LessonStyle
 {
     public static function of(Lesson $lesson): HouseStyle
     {
-        return self::ofCourse($lesson)->with($lesson->style);
+        return self::ofCourse($lesson)->withStored($lesson->style);
     }
 
     /** What the lesson would look like if it had nothing of its own. */
@@ -26,18 +24,18 @@ final class LessonStyle
         // A deleted course leaves its lessons looking as they did.
         $course = $lesson->course ?? ($lesson->course_id === null ? null : $lesson->course()->withTrashed()->first());
 
-        return HouseStyle::of($course->style ?? []);
+        return HouseStyle::stored($course->style ?? []);
     }
 
     public static function logoRow(HouseStyle $style): ?LogoRow
     {
-        return $style->logo() === null ? null : LogoRow::query()->find($style->logo());
+        return $style->logo->id === null ? null : LogoRow::query()->find($style->logo->id);
     }
 
     public static function logo(HouseStyle $style, ?LogoRow $row): ?Logo
     {
         return $row === null ? null : new Logo(
-            $row->hash, Shape::of($row->width, $row->height), Corner::from($style->text('logo_corner')), InsetSize::from($style->text('logo_size')),
+            $row->hash, Shape::of($row->width, $row->height), $style->logo->corner, $style->logo->size,
         );
     }
 }

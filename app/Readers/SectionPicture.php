@@ -8,18 +8,18 @@ use App\Models\Section;
 use App\Refusal;
 use OpenReel\Core\Assembly\PictureChange;
 use OpenReel\Core\Assembly\PictureChoice;
-use OpenReel\Core\Assembly\SlideSource;
+use OpenReel\Core\Assembly\PictureCues;
 use OpenReel\Core\Picture\FrameSize;
-use OpenReel\Core\Picture\Logo;
-use OpenReel\Core\Picture\PicturePlan;
+use OpenReel\Core\Picture\Picture;
 use OpenReel\Core\Picture\Shape;
+use OpenReel\Core\Picture\TrackAt;
 use OpenReel\Core\Script\Script;
-use OpenReel\Core\Style\HouseStyle;
+use OpenReel\Core\Take\TrackKind;
 
 /** What a section shows with a given camera, line by line, by the same rules as the assembly. */
 final class SectionPicture
 {
-    /** @return list<array{from_line: int, slide: SlideSource|null, picture: PicturePlan}> each seen from its line on; the first from line 1 */
+    /** @return list<array{from_line: int, picture: Picture}> each seen from its line on; the first from line 1 */
     public static function of(Section $section, ?Shape $camera): array
     {
         $lesson = $section->lesson;
@@ -31,23 +31,16 @@ final class SectionPicture
             throw Refusal::notYet('This section has been removed.');
         }
         $numbers = array_map(strval(...), range(1, max(1, count($text->lines))));
-        [$opening, $changes] = (new PictureCues($lesson, $script, $style))->of($text, $numbers);
+        $deck = LessonDeck::of(array_values($lesson->slides()->get()->all()));
+        [$opening, $changes] = (new PictureCues($script, $deck, $style))->of($text, $numbers);
         $logo = LessonStyle::logo($style, LessonStyle::logoRow($style));
+        $live = $camera === null ? null : TrackAt::live(TrackKind::Camera, $camera);
         $frame = FrameSize::of($lesson->width, $lesson->height);
-
-        return [
-            self::plan(1, $opening, $frame, $camera, $logo, $style),
-            ...array_map(fn (PictureChange $c): array => self::plan((int) $c->line, $c->then, $frame, $camera, $logo, $style), $changes),
-        ];
-    }
-
-    /** @return array{from_line: int, slide: SlideSource|null, picture: PicturePlan} */
-    private static function plan(int $line, PictureChoice $choice, FrameSize $frame, ?Shape $camera, ?Logo $logo, HouseStyle $style): array
-    {
-        return [
+        $seen = fn (int $line, PictureChoice $choice): array => [
             'from_line' => $line,
-            'slide' => $choice->slide,
-            'picture' => PicturePlan::for($frame, $choice->layout, $choice->inset, $choice->slide?->shape, $camera, $logo, $style->text('ground')),
+            'picture' => Picture::of($frame, $choice->layout, $choice->inset, $choice->slide, $live, $logo, $style->colours->ground->hex),
         ];
+
+        return [$seen(1, $opening), ...array_map(fn (PictureChange $c): array => $seen((int) $c->line, $c->then), $changes)];
     }
 }

@@ -9,10 +9,12 @@ use App\Jobs\ClearRecordingsJob;
 use App\Jobs\IngestTakeJob;
 use App\Media\MediaStore;
 use App\Media\Prober;
+use App\Media\RenderCache;
 use App\Media\Trouble;
 use App\Media\WorkLock;
 use App\Models\Take;
 use App\Models\TakeState;
+use App\Models\Track;
 use Illuminate\Contracts\Cache\Repository;
 
 /** What keeps the house in order while workers have nothing to do: lost work is taken up, what is left over goes. */
@@ -33,10 +35,10 @@ final class Upkeep
 
     private float $looked = 0.0;
 
-    /** Takes looked at in one go. */
+    /** Tracks looked at in one go. */
     private const AT_ONCE = 20;
 
-    public function __construct(private readonly MediaStore $media, private readonly Prober $prober, private readonly Repository $cache)
+    public function __construct(private readonly MediaStore $media, private readonly Prober $prober, private readonly Repository $cache, private readonly RenderCache $renders)
     {
     }
 
@@ -58,6 +60,7 @@ final class Upkeep
             }
             if ($this->cache->add('upkeep/clear', true, self::CLEAR_SECONDS)) {
                 ClearRecordingsJob::dispatch();
+                $this->renders->sweep((int) config('reel.cache_bytes'));
             }
         } finally {
             $lock->release();
@@ -80,15 +83,15 @@ final class Upkeep
     /** Takes that were read before anybody asked what their colours mean: their films still say it. */
     private function noteColours(): void
     {
-        /** @var list<Take> $takes */
-        $takes = array_values(Take::query()->where('state', TakeState::Ready)->whereNotNull('camera_width')->whereNull('colour_range')->limit(self::AT_ONCE)->get()->all());
-        foreach ($takes as $take) {
+        /** @var list<Track> $tracks */
+        $tracks = Track::query()->whereNotNull('width')->whereNotNull('file_path')->whereNull('colour_range')->limit(self::AT_ONCE)->get()->all();
+        foreach ($tracks as $track) {
             try {
-                $facts = $this->prober->recording($this->media->path((string) $take->media_path));
+                $facts = $this->prober->recording($this->media->path((string) $track->file_path));
             } catch (Trouble) {
                 $facts = null;
             }
-            $take->update(['colour_range' => $facts->range ?? IngestTake::UNSAID, 'colour_matrix' => $facts->matrix ?? IngestTake::UNSAID]);
+            $track->update(['colour_range' => $facts->range ?? IngestTake::UNSAID, 'colour_matrix' => $facts->matrix ?? IngestTake::UNSAID]);
         }
     }
 }

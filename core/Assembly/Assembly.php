@@ -6,15 +6,17 @@ namespace OpenReel\Core\Assembly;
 
 use OpenReel\Core\Picture\FrameSize;
 use OpenReel\Core\Picture\Logo;
-use OpenReel\Core\Picture\PicturePlan;
+use OpenReel\Core\Picture\Picture;
 use OpenReel\Core\Time\FrameRate;
 use OpenReel\Core\Time\Tick;
+use OpenReel\Core\Time\TimeMap;
 
 /**
  * The ordered, trimmed whole. Preview and export both read this value, so they cannot disagree.
  *
- * Times are rounded to frames here and nowhere else: a segment holds its take's used part whole, rounded up to the next
- * frame, and its sound has exactly as many samples as its frames have ticks.
+ * Times are rounded to frames here and nowhere else: a segment holds its passage whole, rounded up to the next frame, and its
+ * sound has exactly as many samples as its frames have ticks. Where a take goes on without a gap from one segment to the
+ * next, the first ends on its own last whole frame, so that nothing is heard twice or not at all.
  */
 final readonly class Assembly
 {
@@ -34,24 +36,23 @@ final readonly class Assembly
      * @param  list<SectionSource>  $sections  in lesson order
      * @param  string  $ground  RRGGBB, what is seen where nothing lies
      */
-    public static function of(FrameSize $frame, FrameRate $rate, array $sections, ?Logo $logo = null, string $ground = PicturePlan::GROUND): self
+    public static function of(FrameSize $frame, FrameRate $rate, array $sections, ?Logo $logo = null, string $ground = Picture::GROUND): self
     {
-        $plan = new ShotPlan($frame, $rate, $logo, $ground);
-        $segments = $missing = $guests = [];
+        $plan = new ShotPlan($frame, $logo, $ground);
+        $maps = self::maps($sections, $rate);
+        $segments = $missing = [];
         foreach ($sections as $index => $section) {
-            if ($section->spokenIn !== null) {
-                $guests[$section->spokenIn][$index + 1] = $section;
-            }
-        }
-        $start = 0;
-        foreach ($sections as $index => $section) {
-            $made = self::segments($section, $index + 1, $guests[$section->id] ?? [], $start, $rate, $plan);
-            if ($made === [] && $section->spokenIn === null) {
+            if ($section->card === null && $section->passages === []) {
                 $missing[] = $section;
+
+                continue;
             }
-            foreach ($made as $segment) {
-                $segments[] = $segment;
-                $start += $segment->frames;
+            foreach (self::seen($section, $maps[$index] ?? [], $plan, $rate) as $n => [$passage, $map, $shots]) {
+                $frames = array_sum(array_map(fn (Shot $s): int => $s->frames, $shots));
+                $last = end($segments) ?: null;
+                $join = $n > 0 || $last === null ? Join::cut() : ($section->join ?? Join::cut())->within($last->frames, $frames);
+                $start = ($last?->endFrame() ?? 0) - $join->overlap();
+                $segments[] = new Segment($section->id, $index + 1, $section->title($index + 1), $start, $frames, $passage, $map, $shots, $join, $n === 0);
             }
         }
 
@@ -60,7 +61,7 @@ final readonly class Assembly
 
     public function frames(): int
     {
-        return array_sum(array_map(fn (Segment $s): int => $s->frames, $this->segments));
+        return $this->segments === [] ? 0 : $this->segments[count($this->segments) - 1]->endFrame();
     }
 
     public function length(): Tick
@@ -71,71 +72,66 @@ final readonly class Assembly
     /** @return list<Chapter> one a section, without gaps, ending where the lesson ends */
     public function chapters(): array
     {
-        $titles = [];
-        foreach ($this->segments as $segment) {
-            foreach ($segment->chapters as $mark) {
-                $titles[$segment->startFrame + $mark->offset] = $mark->title;
-            }
-        }
-        $starts = array_keys($titles);
+        $opening = array_values(array_filter($this->segments, fn (Segment $s): bool => $s->opens));
 
-        return array_map(fn (int $start, int $i): Chapter => new Chapter(
-            $titles[$start], Tick::ofFrames($start, $this->rate), Tick::ofFrames($starts[$i + 1] ?? $this->frames(), $this->rate),
-        ), $starts, array_keys($starts));
+        return array_map(fn (Segment $s, int $i): Chapter => new Chapter(
+            $s->title, Tick::ofFrames($s->startFrame, $this->rate), Tick::ofFrames($opening[$i + 1]->startFrame ?? $this->frames(), $this->rate),
+        ), $opening, array_keys($opening));
     }
 
     /**
-     * @param  array<int, SectionSource>  $guests  sections that are heard in this one's takes, by their position
-     * @return list<Segment>
+     * @param  list<TimeMap>  $maps  of its passages
+     * @return list<array{Passage|null, TimeMap|null, non-empty-list<Shot>}>
      */
-    private static function segments(SectionSource $section, int $position, array $guests, int $start, FrameRate $rate, ShotPlan $plan): array
+    private static function seen(SectionSource $section, array $maps, ShotPlan $plan, FrameRate $rate): array
     {
-        $title = $section->title($position);
         if ($section->card !== null) {
-            $frames = max(1, $section->card->length->framesToHold($rate));
-
-            return [new Segment($section->id, $position, $title, $start, $frames, null, [$plan->card($section->card, $frames)], [new ChapterMark($title, 0)])];
+            return [[null, null, [$plan->card($section->card, max(1, $section->card->length->framesToHold($rate)))]]];
         }
-        $segments = [];
         $choice = $section->opening;
-        $changes = [$section->changesIn($section->takes), ...array_map(fn (SectionSource $guest): array => self::asGuest($guest, $section->takes), array_values($guests))];
-        foreach ($section->takes as $take) {
-            $frames = max(1, $take->used->length()->framesToHold($rate));
-            [$shots, $choice] = $plan->of($choice, $changes, $take, $frames);
-            $chapters = [...($segments === [] ? [new ChapterMark($title, 0)] : []), ...self::guestChapters($guests, $take, $frames, $plan)];
-            $segments[] = new Segment($section->id, $position, $title, $start, $frames, $take, $shots, $chapters);
-            $start += $frames;
+        $changes = $section->timedChanges();
+        $seen = [];
+        foreach ($section->passages as $n => $passage) {
+            [$shots, $choice] = $plan->of($choice, $changes, $passage, $maps[$n]);
+            $seen[] = [$passage, $maps[$n], $shots];
         }
 
-        return $segments;
+        return $seen;
     }
 
     /**
-     * What a section shows that is heard in another one's takes: what it begins with comes up where its first line does.
-     *
-     * @param  list<TakeSource>  $takes
-     * @return list<PictureChange>
+     * @param  list<SectionSource>  $sections
+     * @return array<int, list<TimeMap>> by section and passage
      */
-    private static function asGuest(SectionSource $guest, array $takes): array
+    private static function maps(array $sections, FrameRate $rate): array
     {
-        return [...array_map(fn (string $line): PictureChange => new PictureChange($line, 0.0, $guest->opening), array_slice($guest->lines, 0, 1)), ...$guest->changesIn($takes)];
-    }
-
-    /**
-     * @param  array<int, SectionSource>  $guests
-     * @return list<ChapterMark> in order of time
-     */
-    private static function guestChapters(array $guests, TakeSource $take, int $frames, ShotPlan $plan): array
-    {
-        $marks = [];
-        foreach ($guests as $position => $guest) {
-            $frame = isset($guest->lines[0]) ? $plan->frameOf($take, $guest->lines[0]) : null;
-            if ($frame !== null && $frame < $frames) {
-                $marks[] = new ChapterMark($guest->title($position), $frame);
+        $order = [];
+        foreach ($sections as $index => $section) {
+            foreach ($section->card === null ? $section->passages : [] as $passage) {
+                $order[] = [$index, $passage];
+            }
+            if ($section->card !== null) {
+                $order[] = null;
             }
         }
-        usort($marks, fn (ChapterMark $a, ChapterMark $b): int => $a->offset <=> $b->offset);
+        $maps = [];
+        $in = null;
+        foreach ($order as $n => $one) {
+            if ($one === null) {
+                $in = null;
 
-        return $marks;
+                continue;
+            }
+            [$index, $passage] = $one;
+            $next = $order[$n + 1] ?? null;
+            $joined = $next !== null && $next[1]->continues($passage) && ($next[0] === $index || ($sections[$next[0]]->join ?? null) === null);
+            $from = $in ?? $passage->span->from;
+            $length = $passage->span->until->minusOrZero($from);
+            $frames = max(1, $joined ? intdiv($length->count, $rate->ticksPerFrame()) : $length->framesToHold($rate));
+            $maps[$index][] = TimeMap::plain($from, $frames, $rate);
+            $in = $joined ? $from->plus(Tick::ofFrames($frames, $rate)) : null;
+        }
+
+        return $maps;
     }
 }

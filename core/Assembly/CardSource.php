@@ -4,12 +4,13 @@ declare(strict_types=1);
 
 namespace OpenReel\Core\Assembly;
 
+use OpenReel\Core\Picture\Still;
 use OpenReel\Core\Time\Tick;
 
 /** A section that nobody speaks: a still picture that stands for a while. */
 final readonly class CardSource
 {
-    public function __construct(public SlideSource $picture, public Tick $length)
+    public function __construct(public Still $picture, public Tick $length)
     {
     }
 }

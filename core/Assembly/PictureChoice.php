@@ -6,11 +6,12 @@ namespace OpenReel\Core\Assembly;
 
 use OpenReel\Core\Picture\Inset;
 use OpenReel\Core\Picture\Layout;
+use OpenReel\Core\Picture\Still;
 
 /** What is to be seen from some place in the script on. */
 final readonly class PictureChoice
 {
-    public function __construct(public Layout $layout = Layout::SlideWithInset, public Inset $inset = new Inset, public ?SlideSource $slide = null)
+    public function __construct(public Layout $layout = Layout::SlideWithInset, public Inset $inset = new Inset, public ?Still $slide = null)
     {
     }
 }

@@ -4,25 +4,25 @@ declare(strict_types=1);
 
 namespace OpenReel\Core\Assembly;
 
-/** A section as the assembly sees it: with the takes that are used, if there are any. */
+/** A section as the assembly sees it: with the passages that speak it, if there are any. */
 final readonly class SectionSource
 {
     /**
      * @param  PictureChoice  $opening  what is seen when the section begins
-     * @param  list<TakeSource>  $takes  in the order in which they are heard; more than one where sections were merged
+     * @param  list<Passage>  $passages  in the order in which they are heard
      * @param  list<PictureChange>  $changes  in order
-     * @param  string|null  $spokenIn  id of the section in whose take its lines are, from which it was split off
      * @param  list<string>  $lines  ids of its lines, in order
+     * @param  Join|null  $join  how it meets what comes before it; null is a cut
      */
     public function __construct(
         public string $id,
         public string $heading,
         public PictureChoice $opening,
-        public array $takes = [],
+        public array $passages = [],
         public array $changes = [],
         public ?CardSource $card = null,
-        public ?string $spokenIn = null,
         public array $lines = [],
+        public ?Join $join = null,
     ) {
     }
 
@@ -35,12 +35,14 @@ final readonly class SectionSource
     /**
      * Its cues with those before lines that nobody has spoken yet moved to the next line that somebody has.
      *
-     * @param  list<TakeSource>  $takes
      * @return list<PictureChange>
      */
-    public function changesIn(array $takes): array
+    public function timedChanges(): array
     {
-        $spoken = array_merge([], ...array_map(fn (TakeSource $t): array => $t->lines, $takes));
+        $spoken = [];
+        foreach ($this->passages as $passage) {
+            $spoken += array_flip($passage->lines !== [] ? $passage->lines : array_map(strval(...), array_keys($passage->take->lines)));
+        }
         $next = [];
         $following = null;
         foreach (array_reverse($this->lines) as $line) {

@@ -4,16 +4,20 @@ declare(strict_types=1);
 
 namespace OpenReel\Core\Assembly;
 
-/** One take's or card's place in the lesson, in whole frames, and what is seen meanwhile. */
+use OpenReel\Core\Time\TimeMap;
+
+/** One passage's or card's place in the lesson, in whole frames, and what is seen meanwhile. */
 final readonly class Segment
 {
     /**
-     * @param  int  $position  the section's, counted from 1 among all sections, also those without a kept take
-     * @param  int  $startFrame  frames before this segment
+     * @param  int  $position  the section's, counted from 1 among all sections, also those that are not heard
+     * @param  int  $startFrame  frame of the film that is its first; the last ones of the segment before may overlap it
      * @param  int  $frames  at least 1
-     * @param  TakeSource|null  $take  null for a card
+     * @param  Passage|null  $passage  null for a card
+     * @param  TimeMap|null  $map  which moment of the take each frame shows; null for a card
      * @param  non-empty-list<Shot>  $shots  without gaps, together as long as the segment
-     * @param  list<ChapterMark>  $chapters  the sections that begin in it, in order; none in the further takes of a section
+     * @param  Join  $join  how it meets the segment before it
+     * @param  bool  $opens  its section begins with it
      */
     public function __construct(
         public string $sectionId,
@@ -21,9 +25,16 @@ final readonly class Segment
         public string $title,
         public int $startFrame,
         public int $frames,
-        public ?TakeSource $take,
+        public ?Passage $passage,
+        public ?TimeMap $map,
         public array $shots,
-        public array $chapters,
+        public Join $join,
+        public bool $opens,
     ) {
+    }
+
+    public function endFrame(): int
+    {
+        return $this->startFrame + $this->frames;
     }
 }

@@ -4,87 +4,105 @@ declare(strict_types=1);
 
 namespace OpenReel\Core\Assembly;
 
+use OpenReel\Core\Mark\Mark;
 use OpenReel\Core\Picture\FrameSize;
+use OpenReel\Core\Picture\Layout;
 use OpenReel\Core\Picture\Logo;
-use OpenReel\Core\Picture\PicturePlan;
-use OpenReel\Core\Picture\Shape;
-use OpenReel\Core\Time\FrameRate;
+use OpenReel\Core\Picture\Picture;
+use OpenReel\Core\Picture\SourceColour;
+use OpenReel\Core\Picture\TrackAt;
+use OpenReel\Core\Take\TrackKind;
+use OpenReel\Core\Time\TimeMap;
 
 /** Cuts a segment into shots, at the frames on which its cues fall. */
 final readonly class ShotPlan
 {
-    /** For a place behind the used part: after every frame, also when the last one is held beyond the end. */
-    private const BEHIND = PHP_INT_MAX;
-
-    public function __construct(private FrameSize $frame, private FrameRate $rate, private ?Logo $logo, private string $ground)
+    public function __construct(private FrameSize $frame, private ?Logo $logo, private string $ground)
     {
     }
 
     /**
-     * @param  PictureChoice  $choice  what is seen when the segment begins
-     * @param  list<list<PictureChange>>  $changes  of each section that is heard in the take, in order
+     * @param  PictureChoice  $choice  what is seen when the passage begins
+     * @param  list<PictureChange>  $changes  of its section, in order
      * @return array{non-empty-list<Shot>, PictureChoice} the shots, and what is seen at the end
      */
-    public function of(PictureChoice $choice, array $changes, TakeSource $take, int $frames): array
+    public function of(PictureChoice $choice, array $changes, Passage $passage, TimeMap $map): array
     {
         $cuts = [0 => $choice];
-        foreach ($this->timed($changes, $take) as [$frame, $then]) {
+        foreach ($this->timed($changes, $passage, $map) as [$frame, $then]) {
             $choice = $then;
-            // What comes up behind the used part is seen from the next take on.
-            if ($frame < $frames) {
+            // What comes up behind the passage is seen from the next one on.
+            if ($frame < $map->frames) {
                 $cuts[$frame] = $then;
             }
         }
         $shots = [];
         $starts = array_keys($cuts);
         foreach ($starts as $i => $start) {
-            $shots[] = new Shot($start, ($starts[$i + 1] ?? $frames) - $start, $cuts[$start]->slide, $this->picture($cuts[$start], $take->camera));
+            $until = $starts[$i + 1] ?? $map->frames;
+            $shots[] = new Shot($start, $until - $start, $this->picture($cuts[$start], $passage, $map, $start, $until));
         }
 
         return [$shots, $choice];
     }
 
-    /** The frame of the segment on which a place in the lines falls; null when the take does not speak that line. */
-    public function frameOf(TakeSource $take, string $line, float $within = 0.0): ?int
+    public function card(CardSource $card, int $frames): Shot
     {
-        $at = $take->at($line, $within);
-
-        return match (true) {
-            $at === null => null,
-            ! $at->isBefore($take->used->until) => self::BEHIND,
-            default => intdiv($at->minusOrZero($take->used->from)->count, $this->rate->ticksPerFrame()),
-        };
+        return new Shot(0, $frames, $this->still(new PictureChoice(Layout::SlideAlone, slide: $card->picture)));
     }
 
     /**
-     * @param  list<list<PictureChange>>  $changes
-     * @return list<array{int, PictureChoice}> frame and what is seen from it on, in order of time
+     * @param  list<PictureChange>  $changes
+     * @return list<array{int, PictureChoice}> frame and what is seen from it on, in order
      */
-    private function timed(array $changes, TakeSource $take): array
+    private function timed(array $changes, Passage $passage, TimeMap $map): array
     {
         $timed = [];
-        foreach ($changes as $ofSection) {
-            $last = 0;
-            foreach ($ofSection as $change) {
-                $frame = $this->frameOf($take, $change->line, $change->within);
-                if ($frame !== null) {
-                    // A cue never takes effect before the one it follows.
-                    $timed[] = [$last = max($last, $frame), $change->then];
-                }
+        $last = 0;
+        foreach ($changes as $change) {
+            $at = $passage->lines !== [] && ! in_array($change->line, $passage->lines, true) ? null : $passage->take->at($change->line, $change->within);
+            if ($at !== null) {
+                $frame = $at->isBefore($passage->span->until) ? $map->frameOf($at) : $map->frames;
+                // A cue never takes effect before the one it follows.
+                $timed[] = [$last = max($last, $frame), $change->then];
             }
         }
-        usort($timed, fn (array $a, array $b): int => $a[0] <=> $b[0]);
 
         return $timed;
     }
 
-    public function card(CardSource $card, int $frames): Shot
+    private function picture(PictureChoice $choice, Passage $passage, TimeMap $map, int $from, int $until): Picture
     {
-        return new Shot(0, $frames, $card->picture, $this->picture(new PictureChoice(\OpenReel\Core\Picture\Layout::SlideAlone, slide: $card->picture), null));
+        $track = $passage->take->track(TrackKind::Camera);
+        $camera = null;
+        if ($track?->shape !== null) {
+            $at = $map->timeOf($from);
+            $colour = $track->colour ?? SourceColour::told(null, null, $track->shape->height);
+            $camera = new TrackAt(TrackKind::Camera, $track->shape, $track->hash, $colour, $at->minusOrZero($track->offset), $track->offset->minusOrZero($at));
+        }
+
+        return Picture::of(
+            $this->frame, $choice->layout, $choice->inset, $choice->slide, $camera, $this->logo, $this->ground, self::marks($passage, $map, $from, $until),
+        );
     }
 
-    private function picture(PictureChoice $choice, ?Shape $camera): PicturePlan
+    private function still(PictureChoice $choice): Picture
     {
-        return PicturePlan::for($this->frame, $choice->layout, $choice->inset, $choice->slide?->shape, $camera, $this->logo, $this->ground);
+        return Picture::of($this->frame, $choice->layout, $choice->inset, $choice->slide, null, $this->logo, $this->ground);
+    }
+
+    /** @return list<Mark> what is drawn while the shot is seen */
+    private static function marks(Passage $passage, TimeMap $map, int $from, int $until): array
+    {
+        $marks = [];
+        foreach ($passage->take->marks as $mark) {
+            $first = max($from, $map->frameOf($mark->seen->from));
+            $behind = min($until, $map->frameOf($mark->seen->until));
+            if ($first < $behind && $mark->seen->from->isBefore($passage->span->until) && $passage->span->from->isBefore($mark->seen->until)) {
+                $marks[] = new Mark($mark->box, $first - $from, $behind - $from);
+            }
+        }
+
+        return $marks;
     }
 }

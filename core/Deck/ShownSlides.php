@@ -7,6 +7,7 @@ namespace OpenReel\Core\Deck;
 use OpenReel\Core\Script\Cue;
 use OpenReel\Core\Script\CueKind;
 use OpenReel\Core\Script\Script;
+use OpenReel\Core\Script\Section;
 
 /**
  * Which slide of the deck each slide cue means. `[slide]` is the one after the last that was shown; a name is looked for
@@ -43,6 +44,17 @@ final readonly class ShownSlides
     public function at(Cue $cue): ?int
     {
         return $this->byCue[$cue->from] ?? null;
+    }
+
+    /** @return int|null index in the deck of the slide that a section begins with */
+    public function opening(Section $section): ?int
+    {
+        $slide = null;
+        foreach ($section->openingCues(CueKind::Slide) as $cue) {
+            $slide = $this->at($cue) ?? $slide;
+        }
+
+        return $slide;
     }
 
     /** @return list<int> indexes of all slides that come up, in order, each once */

@@ -30,6 +30,43 @@ final readonly class Levels
         return Tick::of($this->samples);
     }
 
+    /** @return float|null dBFS of the largest sample; null for digital silence */
+    public function peak(): ?float
+    {
+        $largest = $this->peaks === [] ? 0 : max($this->peaks);
+
+        return $largest === 0 ? null : 20 * log10($largest / 32768);
+    }
+
+    /** @return string one byte a window: how many whole dB it lies below full scale, 0..96 */
+    public function packed(): string
+    {
+        return implode('', array_map(fn (float $rms): string => chr((int) round(-max(self::FLOOR_DB, min(0.0, $rms)))), $this->rms));
+    }
+
+    /**
+     * Where it is quietest near a place, so that nothing is cut in two there.
+     *
+     * @param  Tick  $around  how far to look on either side
+     * @return Tick the middle of the quietest tenth of a second; of equally quiet ones the nearest
+     */
+    public function quietest(Tick $place, Tick $around): Tick
+    {
+        $half = 5;
+        $centre = intdiv($place->count, self::WINDOW);
+        $reach = intdiv($around->count, self::WINDOW);
+        $best = $centre;
+        $least = INF;
+        for ($window = max($half, $centre - $reach); $window <= min(count($this->rms) - $half, $centre + $reach); $window++) {
+            $level = array_sum(array_map(fn (float $db): float => 10 ** ($db / 10), array_slice($this->rms, $window - $half, 2 * $half)));
+            if ($level < $least * 0.98 || $level <= $least && abs($window - $centre) < abs($best - $centre)) {
+                [$best, $least] = [$window, $level];
+            }
+        }
+
+        return $least === INF ? $place : Tick::of($best * self::WINDOW);
+    }
+
     /**
      * The level that the given part of all windows stays below.
      *

@@ -21,6 +21,20 @@ final readonly class Colour
         return preg_match('/^#?([0-9a-f]{6})$/i', trim($text), $match) === 1 ? new self(strtoupper($match[1])) : throw PictureProblem::noColour($text);
     }
 
+    /**
+     * The colour that, made into luma and colour differences by BT.601, has the numbers that this one has in BT.709: for
+     * programs that only know BT.601 and draw into an HD picture. What cannot be reached is as near as it gets.
+     */
+    public function drawnAs601(): self
+    {
+        [$r, $g, $b] = array_map(fn (string $pair): float => (float) hexdec($pair), str_split($this->hex, 2));
+        $y = 0.2126 * $r + 0.7152 * $g + 0.0722 * $b;
+        [$cb, $cr] = [($b - $y) / 1.8556, ($r - $y) / 1.5748];
+        $rgb = [$y + 1.402 * $cr, $y - 0.344136 * $cb - 0.714136 * $cr, $y + 1.772 * $cb];
+
+        return new self(vsprintf('%02X%02X%02X', array_map(fn (float $v): int => (int) round(max(0.0, min(255.0, $v))), $rgb)));
+    }
+
     /** Contrast to another colour as WCAG 2.2 defines it: 1..21. */
     public function contrast(self $other): float
     {

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace OpenReel\Core\Render;
 
 use OpenReel\Core\Assembly\Assembly;
+use OpenReel\Core\Sound\LoudnessReport;
 
 /** Compares a finished file with what was meant. */
 final class ExportCheck

@@ -37,29 +37,29 @@ final class IngestCommand
      * and its loudness as delivered, in the log.
      *
      * @param  string|null  $videoCodec  null without a picture: `$media` is then not written
-     * @param  string|null  $audioCodec  null without sound: `$sound` and `$pcm` are then not written
+     * @param  SoundInput|null  $voice  where the sound comes from; null without sound: `$sound` and `$pcm` are then not written
      * @param  SourceColour|null  $colour  how the picture's colours are meant
-     * @param  string|null  $microphone  path of a recording of its own that holds the sound
      * @return list<string> arguments after the program's name
      */
     public static function arguments(
-        string $raw, ?string $videoCodec, ?string $audioCodec, string $media, string $sound, string $pcm, ?SourceColour $colour = null, ?string $microphone = null,
+        string $raw, ?string $videoCodec, ?SoundInput $voice, string $media, string $sound, string $pcm, ?SourceColour $colour = null,
     ): array {
         $arguments = self::input($raw);
-        if ($microphone !== null) {
-            array_push($arguments, ...self::input($microphone));
+        $from = '0';
+        if ($voice?->path !== null) {
+            array_push($arguments, ...($voice->later === 0.0 ? [] : ['-itsoffset', sprintf('%.6F', $voice->later)]), ...self::input($voice->path));
+            $from = '1';
         }
-        $voice = $microphone === null ? '0' : '1';
-        if ($audioCodec !== null) {
+        if ($voice?->codec !== null) {
             array_push($arguments, '-filter_complex',
-                "[{$voice}:a:0]aresample=48000:async=1:first_pts=0,aformat=channel_layouts=mono,asplit=3[keep][listen][meter];"
+                "[{$from}:a:0]aresample=48000:async=1:first_pts=0,aformat=channel_layouts=mono,asplit=3[keep][listen][meter];"
                 .'[meter]pan=stereo|c0=c0|c1=c0,ebur128=framelog=verbose,anullsink');
             array_push($arguments, '-map', '[keep]', '-map_metadata', '-1', '-c:a', 'flac', '-compression_level', '0', '-sample_fmt', 's16', '-f', 'flac', $sound);
             array_push($arguments, '-map', '[listen]', '-c:a', 'pcm_s16le', '-f', 's16le', $pcm);
         }
         if ($videoCodec !== null) {
-            array_push($arguments, '-map', '0:V:0', '-map', "{$voice}:a:0?", '-map_metadata', '-1', '-map_chapters', '-1',
-                ...self::picture($videoCodec, $colour), ...self::playedSound($videoCodec, $audioCodec));
+            array_push($arguments, '-map', '0:V:0', '-map', "{$from}:a:0?", '-map_metadata', '-1', '-map_chapters', '-1',
+                ...self::picture($videoCodec, $colour), ...self::playedSound($videoCodec, $voice?->codec));
             $arguments[] = $media;
         }
 

@@ -64,12 +64,12 @@ final readonly class CardDrawing
     public function svg(): string
     {
         [$w, $h] = [$this->frame->width, $this->frame->height];
-        $template = CardTemplate::from($this->style->text('card'));
+        $template = $this->style->card;
         $side = min($w, $h);
         $margin = (int) round(self::MARGIN * $side);
-        $paper = '#'.$this->style->text('paper');
-        $ink = '#'.$this->style->text('ink');
-        $accent = '#'.$this->style->text('accent');
+        $paper = '#'.$this->style->colours->paper->hex;
+        $ink = '#'.$this->style->colours->ink->hex;
+        $accent = '#'.$this->style->colours->accent->hex;
         $titleHeight = (int) round(count($this->title) * $this->titleSize * self::LEADING);
         $smallHeight = (int) round(count($this->small) * $this->smallSize * self::LEADING * 1.15);
         $gap = $this->small === [] ? 0 : (int) round(0.05 * $side);
@@ -88,8 +88,8 @@ final readonly class CardDrawing
 
         return $this->ground($paper)
             .sprintf('<rect x="%d" y="%d" width="%d" height="%d" fill="%s"/>', $margin, $top - 3 * $rule - (int) round(0.4 * $this->titleSize), 2 * $margin, $rule, $accent)
-            .$this->rows($this->title, $this->titleSize, $this->face('heading_face'), 600, $ink, $margin, $top, 'start')
-            .$this->rows($this->small, $this->smallSize, $this->face('text_face'), 400, $ink, $margin, $top + $below, 'start', 1.15);
+            .$this->rows($this->title, $this->titleSize, $this->style->faces->heading, 600, $ink, $margin, $top, 'start')
+            .$this->rows($this->small, $this->smallSize, $this->style->faces->text, 400, $ink, $margin, $top + $below, 'start', 1.15);
     }
 
     private function shore(string $paper, string $ink, string $accent, int $margin, int $top): string
@@ -101,8 +101,8 @@ final readonly class CardDrawing
             $y, intdiv($w, 6), $y - $swell, intdiv($w, 3), $y - $swell, intdiv($w, 2), $y, intdiv(5 * $w, 6), $y + $swell, $w, $y, $h, $accent);
 
         return $this->ground($paper).$wave
-            .$this->rows($this->title, $this->titleSize, $this->face('heading_face'), 600, $ink, $margin, $top, 'start')
-            .$this->rows($this->small, $this->smallSize, $this->face('text_face'), 400, $paper, $margin, $y + 2 * $swell, 'start', 1.15);
+            .$this->rows($this->title, $this->titleSize, $this->style->faces->heading, 600, $ink, $margin, $top, 'start')
+            .$this->rows($this->small, $this->smallSize, $this->style->faces->text, 400, $paper, $margin, $y + 2 * $swell, 'start', 1.15);
     }
 
     private function field(string $accent, string $paper, int $top, int $below): string
@@ -110,18 +110,13 @@ final readonly class CardDrawing
         $middle = intdiv($this->frame->width, 2);
 
         return $this->ground($accent)
-            .$this->rows($this->title, $this->titleSize, $this->face('heading_face'), 600, $paper, $middle, $top, 'middle')
-            .$this->rows($this->small, $this->smallSize, $this->face('text_face'), 400, $paper, $middle, $top + $below, 'middle', 1.15);
+            .$this->rows($this->title, $this->titleSize, $this->style->faces->heading, 600, $paper, $middle, $top, 'middle')
+            .$this->rows($this->small, $this->smallSize, $this->style->faces->text, 400, $paper, $middle, $top + $below, 'middle', 1.15);
     }
 
     private function ground(string $colour): string
     {
         return "<rect width=\"{$this->frame->width}\" height=\"{$this->frame->height}\" fill=\"{$colour}\"/>";
-    }
-
-    private function face(string $which): string
-    {
-        return HouseStyle::FACES[$this->style->text($which)];
     }
 
     /** @param  list<string>  $rows */

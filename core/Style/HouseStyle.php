@@ -6,11 +6,13 @@ namespace OpenReel\Core\Style;
 
 use OpenReel\Core\Picture\Colour;
 use OpenReel\Core\Picture\Corner;
+use OpenReel\Core\Picture\FrameSize;
 use OpenReel\Core\Picture\Inset;
 use OpenReel\Core\Picture\InsetBorder;
 use OpenReel\Core\Picture\InsetShape;
 use OpenReel\Core\Picture\InsetSize;
 use OpenReel\Core\Picture\Layout;
+use OpenReel\Core\Time\FrameRate;
 
 /**
  * What the lessons of a course have in common: how they look and sound. A lesson may override any part of it except the
@@ -48,9 +50,58 @@ final readonly class HouseStyle
     /** Chosen once for a lesson, when it is made. */
     public const ONCE = ['width', 'height', 'fps'];
 
+    public FrameSize $frame;
+
+    public FrameRate $rate;
+
+    public Layout $layout;
+
+    public Inset $inset;
+
+    public Palette $colours;
+
+    public Typefaces $faces;
+
+    public LogoChoice $logo;
+
+    public CardTemplate $card;
+
+    /** LUFS. */
+    public int $soundTarget;
+
+    /** Seconds. */
+    public int $countDown;
+
+    public string $presenter;
+
     /** @param  array<string, string|int|null>  $values  every name of DEFAULTS */
     private function __construct(private array $values)
     {
+        $text = fn (string $name): string => (string) $values[$name];
+        $this->frame = FrameSize::of((int) $values['width'], (int) $values['height']);
+        $this->rate = FrameRate::of((int) $values['fps']);
+        $this->layout = Layout::from($text('layout'));
+        $this->inset = new Inset(
+            Corner::from($text('inset_corner')), InsetSize::from($text('inset_size')), InsetShape::from($text('inset_shape')),
+            new InsetBorder($text('border'), $text('border_colour')),
+        );
+        $this->colours = new Palette(Colour::of($text('ground')), Colour::of($text('ink')), Colour::of($text('paper')), Colour::of($text('accent')));
+        $this->faces = new Typefaces(self::FACES[$text('heading_face')], self::FACES[$text('text_face')]);
+        $this->logo = new LogoChoice($text('logo') === '' ? null : $text('logo'), Corner::from($text('logo_corner')), InsetSize::from($text('logo_size')));
+        $this->card = CardTemplate::from($text('card'));
+        $this->soundTarget = (int) $values['sound_target'];
+        $this->countDown = (int) $values['count_down'];
+        $this->presenter = $text('presenter');
+    }
+
+    /**
+     * As it was stored, perhaps by another version of the program: what is not known here, or cannot be any more, is passed over.
+     *
+     * @param  array<string, mixed>  $values
+     */
+    public static function stored(array $values): self
+    {
+        return self::of(self::possible($values));
     }
 
     /**
@@ -79,6 +130,12 @@ final readonly class HouseStyle
         return self::of($overrides + $this->values);
     }
 
+    /** @param  array<string, mixed>  $overrides  as they were stored */
+    public function withStored(array $overrides): self
+    {
+        return self::of(self::possible($overrides) + $this->values);
+    }
+
     /** @return array<string, string|int|null> */
     public function toArray(): array
     {
@@ -91,43 +148,31 @@ final readonly class HouseStyle
         return array_filter($this->values, fn (string|int|null $v, string $name): bool => $v !== self::DEFAULTS[$name], ARRAY_FILTER_USE_BOTH);
     }
 
-    public function text(string $name): string
-    {
-        return (string) $this->values[$name];
-    }
-
-    public function number(string $name): int
-    {
-        return (int) $this->values[$name];
-    }
-
-    public function layout(): Layout
-    {
-        return Layout::from($this->text('layout'));
-    }
-
-    public function inset(): Inset
-    {
-        return new Inset(
-            Corner::from($this->text('inset_corner')),
-            InsetSize::from($this->text('inset_size')),
-            InsetShape::from($this->text('inset_shape')),
-            new InsetBorder($this->text('border'), $this->text('border_colour')),
-        );
-    }
-
-    /** @return string|null id of the picture used as logo */
-    public function logo(): ?string
-    {
-        return $this->values['logo'] === null || $this->values['logo'] === '' ? null : (string) $this->values['logo'];
-    }
-
     /** @return list<string> sentences about what will be hard to read */
     public function warnings(): array
     {
-        $contrast = Colour::of($this->text('ink'))->contrast(Colour::of($this->text('paper')));
+        $contrast = $this->colours->ink->contrast($this->colours->paper);
 
         return $contrast >= 4.5 ? [] : [sprintf('Ink on paper has a contrast of %.1f to 1: cards will be hard to read. 4.5 to 1 or more is needed.', $contrast)];
+    }
+
+    /**
+     * @param  array<string, mixed>  $values
+     * @return array<string, mixed> those that can be
+     */
+    private static function possible(array $values): array
+    {
+        $known = [];
+        foreach (array_intersect_key($values, self::DEFAULTS) as $name => $value) {
+            try {
+                self::check($name, $value);
+                $known[$name] = $value;
+            } catch (StyleProblem) {
+                continue;
+            }
+        }
+
+        return $known;
     }
 
     /** @throws StyleProblem */
@@ -135,7 +180,7 @@ final readonly class HouseStyle
     {
         $isGood = match ($name) {
             'width', 'height' => in_array($value, array_merge(...array_map(fn (array $sizes): array => array_merge(...$sizes), array_values(self::FRAMES))), true),
-            'fps' => in_array($value, \OpenReel\Core\Time\FrameRate::OFFERED, true),
+            'fps' => in_array($value, FrameRate::OFFERED, true),
             'layout' => is_string($value) && Layout::tryFrom($value) !== null,
             'inset_corner', 'logo_corner' => is_string($value) && Corner::tryFrom($value) !== null,
             'inset_size', 'logo_size' => is_string($value) && InsetSize::tryFrom($value) !== null,

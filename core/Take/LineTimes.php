@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace OpenReel\Core\Take;
 
 use OpenReel\Core\Script\SpeakingTime;
+use OpenReel\Core\Take\Event\LineShown;
+use OpenReel\Core\Take\Event\TakeEvent;
 use OpenReel\Core\Time\Span;
 use OpenReel\Core\Time\Tick;
 
@@ -57,8 +59,8 @@ final class LineTimes
         $clock = TakeClock::fromEvents($events);
         $noted = [];
         foreach ($events as $event) {
-            $index = is_int($event->data['line'] ?? null) ? $event->data['line'] - 1 : -1;
-            if ($event->kind === 'line' && $index >= 0 && $index < count($lines)) {
+            $index = $event instanceof LineShown ? $event->line - 1 : -1;
+            if ($index >= 0 && $index < count($lines)) {
                 // Going back to a line takes back everything behind it.
                 $noted = array_filter($noted, fn (int $i): bool => $i < $index, ARRAY_FILTER_USE_KEY);
                 $noted[$index] = max($used->from->count, min($used->until->count, $clock->at($event->atMs)->count));

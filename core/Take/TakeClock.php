@@ -4,6 +4,9 @@ declare(strict_types=1);
 
 namespace OpenReel\Core\Take;
 
+use OpenReel\Core\Take\Event\Paused;
+use OpenReel\Core\Take\Event\Resumed;
+use OpenReel\Core\Take\Event\TakeEvent;
 use OpenReel\Core\Time\Tick;
 
 /**
@@ -23,9 +26,9 @@ final readonly class TakeClock
         $pauses = [];
         $since = null;
         foreach ($events as $event) {
-            if ($event->kind === 'pause') {
+            if ($event instanceof Paused) {
                 $since ??= $event->atMs;
-            } elseif ($event->kind === 'resume' && $since !== null) {
+            } elseif ($event instanceof Resumed && $since !== null) {
                 $pauses[] = [$since, $event->atMs];
                 $since = null;
             }

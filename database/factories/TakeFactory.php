@@ -24,7 +24,6 @@ final class TakeFactory extends Factory
             'length_ticks' => 10 * 48_000,
             'speech_from' => 48_000,
             'speech_until' => 9 * 48_000,
-            'loudness' => -20.0,
         ];
     }
 

@@ -67,11 +67,11 @@ final class CourseTest extends FeatureTestCase
         $plan = $this->getJson("/api/lessons/{$lesson->id}/assembly")->json();
         self::assertNull($plan['segments'][1]['take_id']);
         self::assertSame(25, $plan['segments'][1]['frames']);
-        $this->get($plan['segments'][1]['shots'][0]['slide_url'])->assertOk();
+        $this->get($plan['segments'][1]['shots'][0]['picture']['layers'][0]['url'])->assertOk();
 
         $film = $this->fileOf($this->get($export['file_url']))->getPathname();
-        $shot = $plan['segments'][0]['shots'][0]['picture'];
-        [$camera, $place] = [$shot['camera'], $shot['logo']];
+        $layers = array_column($plan['segments'][0]['shots'][0]['picture']['layers'], 'rect', 'shows');
+        [$camera, $place] = [$layers['camera'], $layers['logo']];
         // Inside the frame at second one: the logo, the edge of the circle, and the ground where the square's corner is cut away.
         self::assertColour('FFFF00', $this->pixel($film, 1.0, $place['x'] + intdiv($place['width'], 2), $place['y'] + intdiv($place['height'], 2)));
         self::assertColour('FF0000', $this->pixel($film, 1.0, $camera['x'] + intdiv($camera['width'], 2), $camera['y'] + 3));

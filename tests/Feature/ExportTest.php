@@ -81,7 +81,8 @@ final class ExportTest extends FeatureTestCase
 
         $this->getJson("/api/lessons/{$lesson->id}/assembly")->assertJson(['rendered' => 2]);
         $this->patchJson('/api/sections/'.$lesson->sections()->firstOrFail()->id, ['layout' => 'slide-alone'])->assertOk();
-        $this->getJson("/api/lessons/{$lesson->id}/assembly")->assertJson(['rendered' => 2])->assertJsonPath('segments.0.picture.camera', null);
+        $this->getJson("/api/lessons/{$lesson->id}/assembly")->assertJson(['rendered' => 2])
+            ->assertJsonPath('segments.0.shots.0.picture.layers', fn (array $layers): bool => array_column($layers, 'shows') === ['slide']);
     }
 
     public function test_with_nothing_kept_there_is_nothing_to_export(): void

@@ -8,6 +8,8 @@ use App\Media\Prober;
 use App\Models\Take;
 use App\Models\TakeState;
 use App\Models\Track;
+use Illuminate\Testing\TestResponse;
+use OpenReel\Core\Take\TrackKind;
 use PHPUnit\Framework\Attributes\DataProvider;
 
 final class RecordingTest extends FeatureTestCase
@@ -18,7 +20,7 @@ final class RecordingTest extends FeatureTestCase
 
         self::assertSame(TakeState::Ready, $take->state);
         self::assertSame(1, $take->number);
-        self::assertSame([320, 240], [$take->camera_width, $take->camera_height]);
+        self::assertSame([320, 240], [$take->track(TrackKind::Camera)?->width, $take->track(TrackKind::Camera)?->height]);
         self::assertSame([], $take->flags);
         self::assertEqualsWithDelta(2.5, $take->length_ticks / 48_000, 0.1);
         // The voice starts at 0.5 s and ends at 2.0 s; 0.3 s and 0.4 s are left around it.
@@ -31,7 +33,7 @@ final class RecordingTest extends FeatureTestCase
         $this->get("/api/takes/{$take->id}/poster")->assertOk()->assertHeader('Content-Type', 'image/jpeg');
         $wave = json_decode((string) $this->get("/api/takes/{$take->id}/wave")->assertOk()->streamedContent(), true);
         self::assertGreaterThan(100, max($wave));
-        self::assertFileEquals(Clips::spoken(), $this->media()->path($take->tracks[0]->path), 'the recording stays until it is not needed any more');
+        self::assertFileEquals(Clips::spoken(), $this->media()->path((string) $take->tracks[0]->path), 'the recording stays until it is not needed any more');
         self::assertSame([], $this->draftsLeft());
     }
 
@@ -44,7 +46,7 @@ final class RecordingTest extends FeatureTestCase
         $this->sendChunk($track->id, 2, 'third')->assertConflict()->assertJson(['next' => 1]);
         $this->sendChunk($track->id, 1, 'second')->assertOk();
 
-        self::assertSame('firstsecond', file_get_contents($this->media()->path($track->path)));
+        self::assertSame('firstsecond', file_get_contents($this->media()->path((string) $track->path)));
         self::assertSame(11, $track->refresh()->bytes);
     }
 
@@ -57,18 +59,18 @@ final class RecordingTest extends FeatureTestCase
         $this->sendChunk($track->id, 0, '')->assertUnprocessable();
         $this->sendChunk($track->id, 0, 'good')->assertOk();
 
-        self::assertSame('good', file_get_contents($this->media()->path($track->path)));
+        self::assertSame('good', file_get_contents($this->media()->path((string) $track->path)));
     }
 
     public function test_what_a_crash_left_half_written_is_cut_off(): void
     {
         $track = $this->openTrack();
         $this->sendChunk($track->id, 0, 'first')->assertOk();
-        file_put_contents($this->media()->path($track->path), 'half of a ch', FILE_APPEND);
+        file_put_contents($this->media()->path((string) $track->path), 'half of a ch', FILE_APPEND);
 
         $this->sendChunk($track->id, 1, 'second')->assertOk();
 
-        self::assertSame('firstsecond', file_get_contents($this->media()->path($track->path)));
+        self::assertSame('firstsecond', file_get_contents($this->media()->path((string) $track->path)));
     }
 
     public function test_a_finished_take_takes_no_more(): void
@@ -78,7 +80,7 @@ final class RecordingTest extends FeatureTestCase
 
         $this->sendChunk($track->id, 0, 'again')->assertOk()->assertJson(['next' => $track->next_chunk]);
         $this->sendChunk($track->id, $track->next_chunk, 'more')->assertConflict()->assertJsonFragment(['detail' => 'This take is finished; nothing can be added to it.']);
-        $this->call('PUT', "/api/takes/{$take->id}/events", content: '{}')->assertConflict();
+        $this->call('PUT', "/api/takes/{$take->id}/events/0", content: '{}')->assertConflict();
         $this->postJson("/api/takes/{$take->id}/finish", ['as_arrived' => true])->assertOk();
     }
 
@@ -129,12 +131,68 @@ final class RecordingTest extends FeatureTestCase
         $this->deleteJson("/api/takes/{$again->take_id}")->assertConflict();
     }
 
-    public function test_events_are_kept_with_the_take(): void
+    public function test_the_log_grows_row_by_row_whatever_is_sent_twice_or_lost_on_the_way(): void
     {
         $track = $this->openTrack();
-        $this->call('PUT', "/api/takes/{$track->take_id}/events", content: '{"at_ms":0,"kind":"line","line":1}')->assertNoContent();
+        $log = $track->take->folder().'/events.jsonl';
+        $this->sendRows($track->take, 0, ['{"at_ms":0,"kind":"line","line":1}', '{"at_ms":900,"kind":"pause"}'])->assertOk()->assertJson(['next' => 2]);
+        // Sent again because the answer was lost, with one row more.
+        $this->sendRows($track->take, 1, ['{"at_ms":900,"kind":"pause"}', '{"at_ms":950,"kind":"resume"}'])->assertOk()->assertJson(['next' => 3]);
+        $this->sendRows($track->take, 5, ['{"at_ms":999,"kind":"finish"}'])->assertConflict()->assertJson(['next' => 3]);
+        // What a crash left behind the last row that arrived is cut off.
+        file_put_contents($this->media()->path($log), '{"at_ms":9', FILE_APPEND);
+        $this->sendRows($track->take, 3, ['{"at_ms":960,"kind":"wave"}'])->assertOk()->assertJson(['next' => 4]);
 
-        self::assertStringContainsString('"line"', (string) file_get_contents($this->media()->path($track->take->folder().'/events.jsonl')));
+        $kinds = array_map(fn (string $row): string => json_decode($row, true)['kind'], explode("\n", trim((string) file_get_contents($this->media()->path($log)))));
+        self::assertSame(['line', 'pause', 'resume', 'wave'], $kinds);
+        config(['reel.limits.events_bytes' => 200]);
+        $this->sendRows($track->take, 4, [str_repeat('x', 200)])->assertUnprocessable();
+    }
+
+    public function test_what_arrived_of_the_log_counts_for_a_take_that_was_cut_off(): void
+    {
+        $section = $this->section();
+        $section->lesson->update(['script' => '']);
+        $this->putJson("/api/lessons/{$section->lesson_id}/script", ['text' => "## A\n\nFirst line. Second line.\n", 'revision' => $section->lesson->refresh()->revision])->assertOk();
+        $track = $this->openTrack($section->lesson->sections()->firstOrFail()->id);
+        $this->sendChunk($track->id, 0, (string) file_get_contents(Clips::spoken()))->assertOk();
+        $this->sendRows($track->take, 0, ['{"at_ms":0,"kind":"line","line":1}', '{"at_ms":1500,"kind":"line","line":2}'])->assertOk();
+        $this->postJson("/api/takes/{$track->take_id}/finish", ['as_arrived' => true])->assertOk();
+
+        self::assertSame(72_000, array_values($track->take->refresh()->line_ticks)[1]);
+    }
+
+    public function test_a_take_of_several_tracks_has_a_file_of_each_on_one_clock(): void
+    {
+        $section = $this->section();
+        $kinds = ['camera' => Clips::spoken(), 'screen' => Clips::pictureOnly(), 'computer' => Clips::soundOnly(), 'microphone' => Clips::stereoWav()];
+        $answer = $this->postJson("/api/sections/{$section->id}/takes", ['tracks' => array_map(fn (string $k): array => ['kind' => $k, 'mime' => 'video/webm'], array_keys($kinds))]);
+        $take = Take::query()->findOrFail($answer->assertCreated()->json('id'));
+        $sent = [];
+        foreach ($take->tracks as $track) {
+            $bytes = (string) file_get_contents($kinds[$track->kind->value]);
+            $this->sendChunk($track->id, 0, $bytes)->assertOk();
+            $sent[] = ['id' => $track->id, 'chunks' => 1, 'bytes' => strlen($bytes)];
+        }
+        $this->sendRows($take, 0, ['{"at_ms":0,"kind":"start","track":"camera"}', '{"at_ms":25,"kind":"start","track":"screen"}'])->assertOk();
+        $this->postJson("/api/takes/{$take->id}/finish", ['tracks' => $sent])->assertOk()->assertJson(['state' => 'ready', 'problem' => null]);
+
+        $take->refresh();
+        self::assertSame([320, 320], [$take->track(TrackKind::Camera)?->width, $take->track(TrackKind::Screen)?->width]);
+        self::assertSame([0, 25 * 48], [$take->track(TrackKind::Camera)?->offset_ticks, $take->track(TrackKind::Screen)?->offset_ticks]);
+        self::assertSame(['audio/flac', 'audio/flac'], [$take->track(TrackKind::Microphone)?->file_mime, $take->track(TrackKind::Computer)?->file_mime]);
+        self::assertCount(4, array_unique($take->tracks->pluck('hash')->all()));
+        self::assertNotNull($take->track(TrackKind::Microphone)?->loudness);
+        $levels = (string) file_get_contents($this->media()->path($take->folder().'/levels.dat'));
+        self::assertEqualsWithDelta(250, strlen($levels), 6, 'one a hundredth of a second');
+        $this->keep($take);
+        $this->postJson("/api/lessons/{$section->lesson_id}/exports")->assertStatus(202)->assertJson(['state' => 'done']);
+    }
+
+    /** @param  list<string>  $rows */
+    private function sendRows(Take $take, int $from, array $rows): TestResponse
+    {
+        return $this->call('PUT', "/api/takes/{$take->id}/events/{$from}", server: ['HTTP_ACCEPT' => 'application/json'], content: implode("\n", $rows));
     }
 
     /** @return iterable<string, array{string, list<string>}> */
@@ -162,7 +220,7 @@ final class RecordingTest extends FeatureTestCase
         $take = $this->record($this->section(), Clips::soundOnly(), kind: 'microphone');
 
         self::assertSame(TakeState::Ready, $take->state);
-        self::assertNull($take->camera_width);
+        self::assertNull($take->track(TrackKind::Camera)?->width);
         self::assertSame('audio/flac', $this->get("/api/takes/{$take->id}/media")->assertOk()->headers->get('Content-Type'));
     }
 
@@ -170,8 +228,8 @@ final class RecordingTest extends FeatureTestCase
     {
         $take = $this->record($this->section(), Clips::changingSize());
 
-        self::assertSame([320, 240], [$take->camera_width, $take->camera_height]);
-        self::assertFalse(app(Prober::class)->recording($this->media()->path((string) $take->media_path))->changesSize);
+        self::assertSame([320, 240], [$take->track(TrackKind::Camera)?->width, $take->track(TrackKind::Camera)?->height]);
+        self::assertFalse(app(Prober::class)->recording($this->media()->path((string) $take->played()?->file_path))->changesSize);
         self::assertEqualsWithDelta(2.4, $take->length_ticks / 48_000, 0.1);
     }
 
@@ -194,7 +252,7 @@ final class RecordingTest extends FeatureTestCase
         $take = $track->take->refresh();
         self::assertSame(TakeState::Unusable, $take->state);
         self::assertNotNull($take->problem);
-        self::assertSame($bytes, file_get_contents($this->media()->path($track->path)));
+        self::assertSame($bytes, file_get_contents($this->media()->path((string) $track->path)));
     }
 
     public function test_a_full_disk_is_said_before_recording_and_while_recording(): void

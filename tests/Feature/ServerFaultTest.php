@@ -48,7 +48,7 @@ final class ServerFaultTest extends FeatureTestCase
         $take = $this->record($section, Clips::spoken());
         self::assertSame(TakeState::Ingesting, $take->state);
         self::assertStringContainsString("server's disk is full", (string) $take->problem);
-        self::assertFileEquals(Clips::spoken(), $this->media()->path($take->tracks[0]->path));
+        self::assertFileEquals(Clips::spoken(), $this->media()->path((string) $take->tracks[0]->path));
         self::assertSame([], $this->draftsLeft());
         $shown = $this->getJson("/api/lessons/{$section->lesson_id}")->json('sections.0.takes.0');
         self::assertSame(['ingesting', true], [$shown['state'], $shown['recording_kept']]);
@@ -80,7 +80,7 @@ final class ServerFaultTest extends FeatureTestCase
 
         $this->app->instance(Encoder::class, $encoder);
         $this->postJson("/api/takes/{$take->id}/read-again")->assertOk()->assertJson(['state' => 'ready', 'problem' => null]);
-        self::assertFileEquals(Clips::spoken(), $this->media()->path($take->tracks[0]->path));
+        self::assertFileEquals(Clips::spoken(), $this->media()->path((string) $take->tracks[0]->path));
     }
 
     public function test_takes_are_read_again_from_the_command_line(): void
@@ -99,7 +99,7 @@ final class ServerFaultTest extends FeatureTestCase
         $section = $this->section();
         $used = $this->keep($this->record($section, Clips::spoken()));
         $other = $this->record($section, Clips::anotherTake());
-        $raw = $this->media()->path($used->tracks[0]->path);
+        $raw = $this->media()->path((string) $used->tracks[0]->path);
         self::assertFileExists($raw);
 
         $this->postJson("/api/lessons/{$section->lesson_id}/exports")->assertStatus(202)->assertJson(['state' => 'done']);
@@ -113,7 +113,7 @@ final class ServerFaultTest extends FeatureTestCase
     {
         $good = $this->record($this->section(), Clips::spoken());
         $broken = $this->record($this->section(), Clips::spoken());
-        $media = $this->media()->path((string) $broken->media_path);
+        $media = $this->media()->path((string) $broken->played()?->file_path);
         file_put_contents($media, substr((string) file_get_contents($media), 0, 9000));
 
         app(ClearRecordings::class)->old(10);
@@ -122,7 +122,7 @@ final class ServerFaultTest extends FeatureTestCase
         app(ClearRecordings::class)->old(10);
         self::assertFalse($good->refresh()->recording_kept);
         self::assertTrue($broken->refresh()->recording_kept);
-        self::assertFileExists($this->media()->path($broken->tracks[0]->path));
+        self::assertFileExists($this->media()->path((string) $broken->tracks[0]->path));
     }
 
     public function test_a_recording_goes_when_the_disk_fills_up(): void

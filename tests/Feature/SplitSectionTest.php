@@ -22,20 +22,22 @@ final class SplitSectionTest extends FeatureTestCase
         $this->write($lesson, str_replace(' Then', "\n\n## Its height\n\n[slide: curve]\n\nThen", self::WHOLE));
 
         $sections = $this->getJson("/api/lessons/{$lesson->id}")->json('sections');
-        self::assertSame([false, true], array_column($sections, 'spoken_elsewhere'));
+        self::assertSame([false, true], array_column(array_column($sections, 'coverage'), 'elsewhere'));
         $plan = $this->getJson("/api/lessons/{$lesson->id}/assembly")->assertOk()->json();
         self::assertSame([], $plan['missing']);
-        self::assertSame([1, 1], [$plan['sections'], count($plan['segments'])], 'one take, heard once');
-        [$before, $after] = $plan['segments'][0]['shots'];
-        self::assertNull($before['slide_url']);
-        self::assertStringContainsString('/api/slides/', $after['slide_url']);
+        self::assertSame([2, 2], [$plan['sections'], count($plan['segments'])]);
+        [$before, $after] = $plan['segments'];
+        self::assertSame($before['take_id'], $after['take_id'], 'one take, heard once');
+        self::assertSame($before['map'][0]['in_ticks'] + $before['frames'] * $before['map'][0]['step'], $after['map'][0]['in_ticks'], 'without a gap');
+        self::assertSame(['camera'], array_column($before['shots'][0]['picture']['layers'], 'shows'));
+        self::assertStringContainsString('/api/slides/', $after['shots'][0]['picture']['layers'][0]['url']);
 
         $this->postJson("/api/lessons/{$lesson->id}/exports")->assertStatus(202)->assertJson(['state' => 'done']);
         $film = $this->media()->path((string) Export::query()->sole()->path);
         $chapters = json_decode(Program::run(['ffprobe', '-v', 'error', '-show_chapters', '-of', 'json', $film])['output'], true)['chapters'];
         self::assertSame(['High water', 'Its height'], array_column(array_column($chapters, 'tags'), 'title'));
         // The chapter begins on the frame on which the slide comes up.
-        self::assertEqualsWithDelta($after['offset'] / $plan['fps'], (float) $chapters[1]['start_time'], 0.001);
+        self::assertEqualsWithDelta($after['start_frame'] / $plan['fps'], (float) $chapters[1]['start_time'], 0.001);
     }
 
     public function test_a_cue_before_a_line_written_since_comes_up_with_the_next_line_that_is_spoken(): void

@@ -116,7 +116,7 @@ final class StateTest extends FeatureTestCase
 
         app()->call([new ImportDeckJob($deck->id), 'handle']);
         self::assertSame(WorkState::Cancelled, $deck->refresh()->state);
-        self::assertFileDoesNotExist($this->media()->path($deck->path));
+        self::assertFileDoesNotExist($this->media()->path((string) $deck->path));
     }
 
     public function test_a_deck_taken_back_leaves_every_slide_where_it_stood(): void

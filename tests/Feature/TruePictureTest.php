@@ -9,6 +9,7 @@ use App\Models\Export;
 use App\Models\Take;
 use App\Models\TakeState;
 use App\Work\Upkeep;
+use OpenReel\Core\Take\TrackKind;
 use PHPUnit\Framework\Attributes\TestWith;
 
 /** What the camera saw is what the film shows: its colours, its picture, its sound. */
@@ -36,7 +37,7 @@ final class TruePictureTest extends FeatureTestCase
         $this->get("/api/takes/{$take->id}/poster")->assertOk();
         $this->assertColour(self::WALL, $this->media()->path($take->folder().'/poster.jpg'), 'in_range=pc:in_color_matrix=bt601');
         // What Watch plays still says what it said.
-        $tags = Program::run(['ffprobe', '-v', 'error', '-select_streams', 'v', '-show_entries', 'stream=color_range,color_space', '-of', 'csv=p=0', $this->media()->path((string) $take->media_path)])['output'];
+        $tags = Program::run(['ffprobe', '-v', 'error', '-select_streams', 'v', '-show_entries', 'stream=color_range,color_space', '-of', 'csv=p=0', $this->media()->path((string) $take->played()?->file_path)])['output'];
         if ($tagged) {
             self::assertSame("{$range},".['bt601' => 'smpte170m', 'bt709' => 'bt709'][$matrix], trim($tags));
         }
@@ -45,10 +46,10 @@ final class TruePictureTest extends FeatureTestCase
     public function test_takes_read_before_colours_were_noted_are_looked_at_again(): void
     {
         $take = $this->record($this->section(), Clips::coloured('d9e4e3', 'pc', 'bt709', true, '640x360'));
-        $take->update(['colour_range' => null, 'colour_matrix' => null]);
+        $take->track(TrackKind::Camera)?->update(['colour_range' => null, 'colour_matrix' => null]);
 
         app(Upkeep::class)->sweep();
-        self::assertSame(['pc', 'bt709'], [$take->refresh()->colour_range, $take->colour_matrix]);
+        self::assertSame(['pc', 'bt709'], [$take->refresh()->track(TrackKind::Camera)?->colour_range, $take->track(TrackKind::Camera)?->colour_matrix]);
     }
 
     #[TestWith(['mjpeg'])]
@@ -57,14 +58,14 @@ final class TruePictureTest extends FeatureTestCase
     {
         $take = $this->record($this->section(), Clips::ofPictures($codec));
 
-        self::assertSame([TakeState::Ready, 320, 240], [$take->state, $take->camera_width, $take->camera_height]);
+        self::assertSame([TakeState::Ready, 320, 240], [$take->state, $take->track(TrackKind::Camera)?->width, $take->track(TrackKind::Camera)?->height]);
     }
 
     public function test_a_picture_attached_to_sound_is_no_camera(): void
     {
         $take = $this->record($this->section(), Clips::withCover());
 
-        self::assertSame([TakeState::Ready, null], [$take->state, $take->camera_width]);
+        self::assertSame([TakeState::Ready, null], [$take->state, $take->track(TrackKind::Camera)?->width]);
     }
 
     public function test_camera_and_microphone_recorded_apart_are_both_used(): void
@@ -76,10 +77,10 @@ final class TruePictureTest extends FeatureTestCase
         $this->postJson("/api/takes/{$made['id']}/finish", ['as_arrived' => true])->assertOk();
 
         $take = Take::query()->sole();
-        self::assertSame([TakeState::Ready, 320, []], [$take->state, $take->camera_width, $take->flags]);
-        self::assertNotNull($take->sound_hash);
+        self::assertSame([TakeState::Ready, 320, []], [$take->state, $take->track(TrackKind::Camera)?->width, $take->flags]);
+        self::assertNotNull($take->track(TrackKind::Microphone)?->hash);
         self::assertEqualsWithDelta(2.5, $take->length_ticks / 48_000, 0.1);
-        $kinds = Program::run(['ffprobe', '-v', 'error', '-show_entries', 'stream=codec_type', '-of', 'csv=p=0', $this->media()->path((string) $take->media_path)])['output'];
+        $kinds = Program::run(['ffprobe', '-v', 'error', '-show_entries', 'stream=codec_type', '-of', 'csv=p=0', $this->media()->path((string) $take->played()?->file_path)])['output'];
         self::assertSame(['video', 'audio'], explode("\n", trim($kinds)), 'the picture plays with the sound');
     }
 

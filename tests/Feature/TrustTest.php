@@ -29,10 +29,10 @@ final class TrustTest extends FeatureTestCase
     public function test_a_recording_that_names_other_files_is_none(string $says): void
     {
         $secret = $this->record($this->section(), Clips::spoken());
-        $take = $this->bring(sprintf($says, $this->media()->path((string) $secret->media_path)));
+        $take = $this->bring(sprintf($says, $this->media()->path((string) $secret->played()?->file_path)));
 
         self::assertSame(TakeState::Unusable, $take->state);
-        self::assertNull($take->media_path);
+        self::assertNull($take->played());
     }
 
     public function test_a_recording_whose_times_jump_is_told_so_at_once(): void
@@ -242,7 +242,7 @@ final class TrustTest extends FeatureTestCase
 
         $slide = Slide::query()->sole();
         self::assertSame($size, [$slide->width, $slide->height]);
-        $kept = imagecreatefromstring((string) file_get_contents($this->media()->path($slide->path)));
+        $kept = imagecreatefromstring((string) file_get_contents($this->media()->path((string) $slide->path)));
         self::assertNotFalse($kept);
         $found = imagecolorsforindex($kept, (int) imagecolorat($kept, $size[0] - 3, 2));
         foreach (['red', 'green', 'blue'] as $i => $part) {

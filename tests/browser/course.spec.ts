@@ -97,7 +97,8 @@ test('a square lesson with a card is recorded, watched and exported in the house
     expect([found.width, found.height, found.frames]).toEqual([720, 720, plan.frames]);
     expect(found.chapters).toEqual(['Welcome', 'Tides']);
     expect(Math.abs(loudness(film).lufs + 18)).toBeLessThanOrEqual(0.6);
-    const camera = plan.segments[1]?.shots[0]?.picture.camera ?? { x: 0, y: 0, width: 2, height: 2 };
+    const layers = plan.segments[1]?.shots[0]?.picture.layers ?? [];
+    const camera = layers.find((layer) => layer.shows === 'camera')?.rect ?? { x: 0, y: 0, width: 2, height: 2 };
     expect(camera.width).toBe(camera.height);
     expect(near(pixel(film, 1, 20, 700), '008000')).toBe(true);
     expect(near(pixel(film, 3, 360, 40), '0000ff')).toBe(true);

@@ -5,7 +5,7 @@ import { nextStep } from '../../resources/js/rooms/review/nextStep';
 import { changedSince } from '../../resources/js/rooms/script/changed';
 import { begin } from '../../resources/js/rooms/shelf/begin';
 import { groups } from '../../resources/js/rooms/shelf/Courses';
-import { heardTwice, offTarget, sectionState } from '../../resources/js/shell/sectionState';
+import { offTarget, sectionState } from '../../resources/js/shell/sectionState';
 
 const take = (number: number, verdict: Take['verdict'], lines: [string, string][] = [], more: Partial<Take> = {}) =>
     ({
@@ -27,9 +27,16 @@ const section = (id: string, lines: [string, string][], takes: Take[] = [], more
         estimate_ms: 10_000,
         target_ms: null,
         card: null,
-        spoken_elsewhere: false,
+        coverage: { heard: false, elsewhere: false, takes: [], missing: [], lines: [] },
+        progress: progress(takes, more),
         ...more,
     }) as unknown as Section;
+/** As the server says it of such takes. */
+const progress = (takes: Take[], { card }: Partial<Section>) => {
+    const kept = takes.find((one) => one.verdict === 'kept')?.id ?? null;
+    const waiting = takes.findLast((one) => one.verdict === 'undecided')?.id ?? null;
+    return { fill: kept || card ? 'filled' : waiting ? 'half' : 'hollow', kept, waiting };
+};
 const lessonOf = (...sections: Section[]) => ({ sections }) as never;
 
 describe('the next step after a take is kept', () => {
@@ -62,7 +69,7 @@ describe('the next step after a take is kept', () => {
                 done(),
                 section('c', [], [], card),
                 section('e', []),
-                section('x', words, [], { spoken_elsewhere: true }),
+                section('x', words, [], { progress: { fill: 'filled' } as Section['progress'] }),
             ),
         ).toEqual({ to: '/lessons/l/finish', says: 'Finish' });
     });
@@ -75,20 +82,14 @@ describe('the next step after a take is kept', () => {
 });
 
 describe('how a section stands', () => {
-    it('is hollow, half or filled, and as long as what is used', () => {
-        expect(sectionState(section('s', []))).toMatchObject({ fill: 'hollow', lengthMs: 10_000 });
-        expect(sectionState(section('s', [], [take(1, 'undecided')]))).toMatchObject({ fill: 'half' });
-        expect(sectionState(section('s', [], [take(1, 'kept')]))).toMatchObject({ fill: 'filled', lengthMs: 4000 });
-        expect(sectionState(section('s', [], [take(1, 'kept'), take(1, 'kept')]))).toMatchObject({ lengthMs: 8000 });
-        expect(sectionState(section('s', [], [], { spoken_elsewhere: true }))).toMatchObject({
-            fill: 'filled',
-            says: 'spoken in the take of another section',
-        });
-        expect(sectionState(section('s', [], [], { card: { kind: 'opening', length_ms: 4000 } }))).toMatchObject({
-            fill: 'filled',
-            says: 'opening card',
-            lengthMs: 4000,
-        });
+    it('is as the server says it, with the takes at hand', () => {
+        const takes = [take(1, 'kept'), take(2, 'undecided')];
+        const said = { fill: 'filled', notched: true, says: 'kept', length_ms: 4000, off_target_ms: null } as const;
+        const state = sectionState(section('s', [], takes, { progress: { ...said, kept: 't1', waiting: 't2' } }));
+        expect(state).toMatchObject({ fill: 'filled', notched: true, says: 'kept', lengthMs: 4000 });
+        expect([state.kept, state.waiting]).toEqual(takes);
+        const elsewhere = sectionState(section('s', [], [], { progress: { ...said, kept: 'other', waiting: null } }));
+        expect(elsewhere.kept).toBeNull();
     });
 
     it('may miss its target by a tenth', () => {
@@ -97,37 +98,15 @@ describe('how a section stands', () => {
         expect(offTarget(50_000, 60_000)).toBe(-10_000);
         expect(offTarget(50_000, null)).toBeNull();
     });
-
-    it('is heard twice when another section records what was split off', () => {
-        const both: [string, string][] = [
-            ['a', 'A.'],
-            ['b', 'B.'],
-        ];
-        const first = section('one', [['a', 'A.']], [take(1, 'kept', both)]);
-        const second = section('two', [['b', 'B.']], [take(1, 'kept', [['b', 'B.']])]);
-        expect(heardTwice(lessonOf(first, second), first)).toEqual([second]);
-        expect(heardTwice(lessonOf(first, section('two', [['b', 'B.']])), first)).toEqual([]);
-    });
 });
 
 describe('lines changed since they were recorded', () => {
-    it('are told by the take that counts, with the words it has', () => {
-        const one = section(
-            's',
-            [
-                ['a', 'Find the second high water.'],
-                ['b', 'READ the height!'],
-                ['c', 'New.'],
-            ],
-            [
-                take(1, 'kept', [
-                    ['a', 'Find the first high water.'],
-                    ['b', 'Read the height.'],
-                ]),
-                take(2, 'undecided', [['a', 'Find the second high water.']]),
-                take(3, 'discarded', [['c', 'Old.']]),
-            ],
-        );
+    it('are told with the words that were recorded', () => {
+        const line = (id: string, was: string | null) => ({ id, take: 't1', why: null, others: [], was, was_take: 1 });
+        const lines = [line('a', 'Find the first high water.'), line('b', null)];
+        const one = section('s', [], [], {
+            coverage: { heard: true, elsewhere: false, takes: [], missing: [], lines },
+        });
         expect(changedSince(lessonOf(one))).toEqual([
             { line: 'a', section: 's', says: 'Changed since take 1. Recorded: “Find the first high water.”' },
         ]);

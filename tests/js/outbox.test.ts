@@ -10,7 +10,7 @@ class FakeServer implements Delivery {
     away = false;
     chunks: string[] = [];
     finished: string[] = [];
-    log = '';
+    log: string[] = [];
 
     sendChunk = async (_: string, number: number, chunk: Blob) => {
         this.answer();
@@ -19,9 +19,12 @@ class FakeServer implements Delivery {
         }
         return this.chunks.length;
     };
-    sendEvents = async (_: string, log: string) => {
+    sendEvents = async (_: string, from: number, rows: string[]) => {
         this.answer();
-        this.log = log;
+        if (from <= this.log.length) {
+            this.log.push(...rows.slice(this.log.length - from));
+        }
+        return this.log.length;
     };
     finish = async (take: { takeId: string; discard: boolean; tracks: { chunks: number; bytes: number }[] }) => {
         this.answer();
@@ -37,7 +40,12 @@ class FakeServer implements Delivery {
 let server: FakeServer;
 let store: ChunkStore;
 let names = 0;
-const opened = { takeId: 'take', lessonId: 'lesson', number: 1, tracks: [{ id: 'track', chunks: 0, bytes: 0 }] };
+const opened = {
+    takeId: 'take',
+    lessonId: 'lesson',
+    number: 1,
+    tracks: [{ id: 'track', kind: 'camera' as const, chunks: 0, bytes: 0 }],
+};
 const noLocks = { request: () => Promise.resolve(), query: () => Promise.resolve({ held: [] }) } as never;
 
 beforeEach(() => {
@@ -59,10 +67,29 @@ describe('the outbox', () => {
         await outbox.finish('take');
 
         expect(server.chunks).toEqual(['a', 'bb', 'ccc']);
-        expect(server.log).toBe('{"kind":"line"}');
+        expect(server.log).toEqual(['{"kind":"line"}']);
         expect(server.finished).toEqual(['take false 3 6']);
         expect(await store.takes()).toEqual([]);
         expect(outbox.snapshot()).toEqual({ waiting: 0, trouble: null });
+    });
+
+    it('sends the log as it grows, and goes on where the server is', async () => {
+        const outbox = make();
+        await open(outbox);
+        outbox.log('take', '{"kind":"start"}');
+        outbox.log('take', '{"kind":"line"}');
+        await vi.waitFor(() => expect(server.log).toHaveLength(2));
+        server.away = true;
+        outbox.log('take', '{"kind":"pause"}');
+        await vi.waitFor(() => expect(outbox.snapshot().trouble).not.toBeNull());
+        // What another try has brought already is not written twice.
+        server.log.push('{"kind":"pause"}');
+        server.away = false;
+        outbox.log('take', '{"kind":"resume"}');
+        await outbox.finish('take');
+
+        expect(server.log.map((row) => JSON.parse(row).kind)).toEqual(['start', 'line', 'pause', 'resume']);
+        expect(server.finished).toHaveLength(1);
     });
 
     it('keeps everything while the server is away and says so', async () => {

@@ -1,12 +1,35 @@
+import { readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
-import type { Segment } from '../../resources/js/api/types';
-import { frameAt, isOver, mediaTime, placeOf } from '../../resources/js/player/plan';
+import type { Assembly, Segment } from '../../resources/js/api/types';
+import { frameAt, isOver, mediaTime, meetingAt, placeOf } from '../../resources/js/player/plan';
+import { type Stretch, TimeMap } from '../../resources/js/player/TimeMap';
 import { levelWord } from '../../resources/js/recorder/meter';
+import { rectAt } from '../../resources/js/ui/place';
 import { clock, day, megabytes, tenths } from '../../resources/js/ui/time';
 
-const segment = (start_frame: number, frames: number, in_ticks: number) =>
-    ({ start_frame, frames, in_ticks }) as Segment;
-const plan = { frames: 60, segments: [segment(0, 25, 48_000), segment(25, 10, 0), segment(35, 25, 7)] };
+const example = <Kind>(name: string): Kind =>
+    JSON.parse(readFileSync(new URL(`../examples/${name}.json`, import.meta.url), 'utf8')) as Kind;
+
+type Example = { name: string; stretches: Stretch[]; times: [number, number][]; frames: [number, number][] };
+
+describe('the map between frames and the take', () => {
+    for (const { name, stretches, times, frames } of example<Example[]>('time-map')) {
+        it(`holds for ${name}`, () => {
+            const map = new TimeMap(stretches);
+            expect(times.map(([frame]) => [frame, map.timeOf(frame)])).toEqual(times);
+            expect(frames.map(([tick]) => [tick, map.frameOf(tick)])).toEqual(frames);
+        });
+    }
+});
+
+const segment = (
+    start_frame: number,
+    frames: number,
+    in_ticks: number,
+    join: Segment['join'] = { kind: 'cut', frames: 0 },
+) => ({ start_frame, frames, join, offset_ticks: 0, map: [{ frames, in_ticks, step: 1920 }] }) as unknown as Segment;
+const planOf = (frames: number, ...segments: Segment[]) => ({ fps: 25, frames, segments }) as unknown as Assembly;
+const plan = planOf(60, segment(0, 25, 48_000), segment(25, 10, 0), segment(35, 25, 7));
 
 describe('the plan in the player', () => {
     it('finds the segment of every frame', () => {
@@ -18,22 +41,56 @@ describe('the plan in the player', () => {
         expect(placeOf(plan, -3)).toEqual({ index: 0, offset: 0 });
     });
 
-    it('goes from frames to media time and back without losing one', () => {
-        for (const fps of [24, 25, 30, 50, 60]) {
-            for (const one of plan.segments) {
-                for (let offset = 0; offset < one.frames; offset++) {
-                    expect(frameAt(one, mediaTime(one, offset, fps), fps)).toBe(one.start_frame + offset);
+    it('goes from frames to media time and back without losing one, also when the media begin later than the take', () => {
+        for (const step of [2000, 1920, 1600, 960, 800]) {
+            for (const offset_ticks of [0, 700]) {
+                const one = { ...segment(40, 60, 48_000), offset_ticks, map: [{ frames: 60, in_ticks: 48_000, step }] };
+                for (let offset = 0; offset < 60; offset++) {
+                    expect(frameAt(one, mediaTime(one, offset))).toBe(40 + offset);
                 }
             }
         }
     });
 
     it('ends a segment at its last frame', () => {
-        const one = segment(0, 25, 48_000);
-        expect(isOver(one, 1.95, 25)).toBe(false);
-        expect(isOver(one, 1.99, 25)).toBe(true);
-        expect(frameAt(one, 5, 25)).toBe(24);
-        expect(frameAt(one, 0, 25)).toBe(0);
+        const one = planOf(25, segment(0, 25, 48_000));
+        expect(isOver(one, 0, 1.95)).toBe(false);
+        expect(isOver(one, 0, 1.99)).toBe(true);
+        expect(frameAt(one.segments[0] as Segment, 5)).toBe(24);
+        expect(frameAt(one.segments[0] as Segment, 0)).toBe(0);
+    });
+
+    it('shows both sides of a dissolve, and the ground at a dip, as the film does', () => {
+        const dissolve = planOf(45, segment(0, 25, 0), segment(20, 25, 0, { kind: 'dissolve', frames: 5 }));
+        expect(placeOf(dissolve, 20)).toEqual({ index: 1, offset: 0 });
+        expect(isOver(dissolve, 0, 0.8)).toBe(true);
+        expect([20, 22, 24, 25].map((frame) => meetingAt(dissolve, 1, frame))).toEqual([
+            { before: 0, opacity: 0, veil: 0 },
+            { before: 0, opacity: 0.4, veil: 0 },
+            { before: 0, opacity: 0.8, veil: 0 },
+            { before: null, opacity: 1, veil: 0 },
+        ]);
+        const dip = planOf(50, segment(0, 25, 0), segment(25, 25, 0, { kind: 'dip', frames: 8 }));
+        expect([20, 21, 23].map((frame) => meetingAt(dip, 0, frame).veil)).toEqual([0, 0, 0.5]);
+        expect([25, 27, 29].map((frame) => meetingAt(dip, 1, frame).veil)).toEqual([1, 0.5, 0]);
+    });
+});
+
+describe('a layer on its way', () => {
+    type Move = {
+        motion: { from: number[]; frames: number; ease: 'steady' | 'soft' };
+        rect: number[];
+        at: [number, number[]][];
+    };
+    const rect = ([x = 0, y = 0, width = 0, height = 0]: number[]) => ({ x, y, width, height });
+    it('is where the film has it', () => {
+        for (const { motion, rect: to, at } of example<Move[]>('motion')) {
+            const layer = { rect: rect(to), motion: { ...motion, from: rect(motion.from) } };
+            for (const [frame, place] of at) {
+                const { x, y, width, height } = rectAt(layer, frame);
+                expect([x, y, width, height].map((side) => Math.round(1000 * side) / 1000)).toEqual(place);
+            }
+        }
     });
 });
 

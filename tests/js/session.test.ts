@@ -21,7 +21,7 @@ class FakeRecorder implements RecorderLike {
     };
 }
 
-const take: OpenedTake = { id: 'take', number: 3, trackId: 'track' };
+const take: OpenedTake = { id: 'take', number: 3, tracks: { camera: 'track' } };
 let recorder: FakeRecorder;
 let events: Record<string, unknown>[];
 let clock: number;
@@ -35,7 +35,7 @@ beforeEach(() => {
     ports = {
         openTake: vi.fn(async () => take),
         abandonTake: vi.fn(async () => undefined),
-        recorder: vi.fn(() => recorder),
+        recorders: vi.fn(() => [{ kind: 'camera', recorder }]),
         keepChunk: vi.fn(),
         keepEvent: vi.fn((_: OpenedTake, row: string) => void events.push(JSON.parse(row))),
         deliver: vi.fn(async () => undefined),
@@ -77,10 +77,37 @@ describe('a recording session', () => {
         session.toLine(1);
         expect(session.elapsed()).toBe(3000);
         expect(events).toEqual([
+            { at_ms: 0, kind: 'start', track: 'camera' },
             { at_ms: 0, kind: 'line', line: 1 },
             { at_ms: 2000, kind: 'pause' },
             { at_ms: 7000, kind: 'resume' },
             { at_ms: 8000, kind: 'line', line: 2 },
+        ]);
+    });
+
+    it('holds several recorders in step, and notes when each began', async () => {
+        const screen = new FakeRecorder();
+        ports.recorders.mockImplementation(() => [
+            { kind: 'camera', recorder },
+            { kind: 'screen', recorder: screen },
+        ]);
+        screen.start = (slice) => {
+            screen.calls.push(`start ${slice}`);
+            clock += 14;
+        };
+        const session = await rolling();
+        session.pause();
+        session.resume();
+        recorder.ondataavailable?.({ data: new Blob(['c']) });
+        screen.ondataavailable?.({ data: new Blob(['s']) });
+        await session.finish();
+
+        expect(recorder.calls).toEqual(['start 1000', 'pause', 'resume', 'stop']);
+        expect(screen.calls).toEqual(['start 1000', 'pause', 'resume', 'stop']);
+        expect(ports.keepChunk.mock.calls.map(([, kind]) => kind)).toEqual(['camera', 'screen', 'camera', 'screen']);
+        expect(events.filter((event) => event.kind === 'start')).toEqual([
+            { at_ms: 0, kind: 'start', track: 'camera' },
+            { at_ms: 14, kind: 'start', track: 'screen' },
         ]);
     });
 
@@ -139,17 +166,17 @@ describe('a recording session', () => {
         await session.cancel();
         const second = session.start(1);
         await vi.advanceTimersByTimeAsync(0);
-        answers[0]?.({ id: 'first', number: 1, trackId: 'one' });
-        answers[1]?.({ id: 'second', number: 2, trackId: 'two' });
+        answers[0]?.({ id: 'first', number: 1, tracks: { camera: 'one' } });
+        answers[1]?.({ id: 'second', number: 2, tracks: { camera: 'two' } });
         await Promise.all([first, second]);
         await vi.advanceTimersByTimeAsync(3000);
 
         expect(session.snapshot()).toMatchObject({ state: 'rolling', takeId: 'second' });
         expect(recorder.calls).toEqual(['start 1000']);
-        expect(ports.abandonTake.mock.calls).toEqual([[{ id: 'first', number: 1, trackId: 'one' }]]);
+        expect(ports.abandonTake.mock.calls).toEqual([[{ id: 'first', number: 1, tracks: { camera: 'one' } }]]);
         expect(held).toBe(1);
         await session.finish();
-        expect(ports.deliver).toHaveBeenCalledWith({ id: 'second', number: 2, trackId: 'two' }, false);
+        expect(ports.deliver).toHaveBeenCalledWith({ id: 'second', number: 2, tracks: { camera: 'two' } }, false);
         expect(held).toBe(0);
     });
 
@@ -194,7 +221,7 @@ describe('a recording session', () => {
     });
 
     it('says so when the browser cannot record, and can be armed again', async () => {
-        ports.recorder.mockImplementation(() => {
+        ports.recorders.mockImplementation(() => {
             throw new Error('NotSupported');
         });
         const session = await rolling();

@@ -7,23 +7,26 @@ namespace App\Actions\Film;
 use App\Media\FilmPlan;
 use App\Models\Lesson;
 use App\Models\Section;
+use App\Models\Slide;
 use App\Models\Take;
+use App\Models\Track;
 use App\Readers\CardPicture;
+use App\Readers\LessonCoverage;
+use App\Readers\LessonDeck;
 use App\Readers\LessonStyle;
-use App\Readers\PictureCues;
-use App\Readers\TakeSpan;
-use Illuminate\Support\Collection;
+use App\Readers\TakeReader;
+use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Support\Facades\DB;
 use OpenReel\Core\Assembly\Assembly;
+use OpenReel\Core\Assembly\Passage;
+use OpenReel\Core\Assembly\PictureCues;
 use OpenReel\Core\Assembly\SectionSource;
-use OpenReel\Core\Assembly\TakeSource;
-use OpenReel\Core\Coverage\TakeChoice;
+use OpenReel\Core\Coverage\Coverage;
+use OpenReel\Core\Coverage\UsedPart;
 use OpenReel\Core\Picture\FrameSize;
-use OpenReel\Core\Picture\Shape;
 use OpenReel\Core\Script\Script;
-use OpenReel\Core\Take\Verdict;
+use OpenReel\Core\Take\Take as CoreTake;
 use OpenReel\Core\Time\FrameRate;
-use OpenReel\Core\Time\Tick;
 
 /** Computes a lesson's assembly from its script, slides, style and verdicts. Nothing is stored. */
 final class AssembleLesson
@@ -33,35 +36,35 @@ final class AssembleLesson
         $style = LessonStyle::of($lesson);
         $frame = FrameSize::of($lesson->width, $lesson->height);
         $script = Script::read($lesson->script);
-        $sections = array_values($lesson->sections()->get()->all());
-        $lines = $this->lines($lesson);
-        $kept = $this->keptTakes($sections);
-        $cues = new PictureCues($lesson, $script, $style);
-        $files = $cues->files();
+        $coverage = LessonCoverage::of($lesson);
+        $takes = $this->takes($coverage);
+        $slides = array_values($lesson->slides()->get()->all());
+        $files = array_column(array_map(fn (Slide $s): array => [$s->hash, $s->path], $slides), 1, 0) + self::files($takes);
         $logo = LessonStyle::logoRow($style);
         if ($logo !== null) {
             $files[$logo->hash] = $logo->path;
         }
-        $spokenIn = $this->spokenIn($kept);
+        $cues = new PictureCues($script, LessonDeck::of($slides), $style);
+        $core = $takes->map(fn (Take $take): CoreTake => TakeReader::core($take))->all();
+        $lines = $this->lines($lesson);
         $sources = [];
-        foreach ($script->sections as $index => $text) {
-            $section = $sections[$index] ?? null;
-            if ($section === null) {
+        foreach (array_values($lesson->sections()->get()->all()) as $index => $section) {
+            $text = $script->sections[$index] ?? null;
+            if ($text === null) {
                 break;
             }
-            $ids = $lines[$section->id] ?? [];
             $card = CardPicture::of($text, $frame, $style);
-            $takes = $card === null ? $this->takes($kept->get($section->id, new Collection), $ids, $files) : [];
             if ($card !== null) {
                 $files[$card->picture->hash] = CardPicture::path($card->picture->hash);
             }
-            [$opening, $changes] = $cues->of($text, $ids);
-            $elsewhere = $card === null && $takes === [] && $ids !== [] && array_diff_key(array_flip($ids), $spokenIn) === [];
-            $sources[] = new SectionSource($section->id, $section->heading, $opening, $takes, $changes, $card, $elsewhere ? $spokenIn[$ids[0]] : null, $ids);
+            [$opening, $changes] = $cues->of($text, $lines[$section->id] ?? []);
+            $sources[] = new SectionSource(
+                $section->id, $section->heading, $opening, $card === null ? self::passages($section, $coverage, $core) : [], $changes, $card, $lines[$section->id] ?? [],
+            );
         }
-        $assembly = Assembly::of($frame, FrameRate::of($lesson->fps), $sources, LessonStyle::logo($style, $logo), $style->text('ground'));
+        $assembly = Assembly::of($frame, FrameRate::of($lesson->fps), $sources, LessonStyle::logo($style, $logo), $style->colours->ground->hex);
 
-        return new FilmPlan($assembly, $files, (float) $style->number('sound_target'));
+        return new FilmPlan($assembly, $files, (float) $style->soundTarget);
     }
 
     /** @return array<string, list<string>> line ids by section, in order */
@@ -75,68 +78,44 @@ final class AssembleLesson
         return $lines;
     }
 
-    /**
-     * @param  list<Section>  $sections
-     * @return Collection<string, Collection<int, Take>>
-     */
-    private function keptTakes(array $sections): Collection
+    /** @return Collection<string, Take> those that are heard, by id */
+    private function takes(Coverage $coverage): Collection
     {
-        /** @var Collection<int, Take> $takes */
-        $takes = Take::query()->where('verdict', Verdict::Kept)->whereIn('section_id', array_map(fn (Section $s): string => $s->id, $sections))->get();
+        $ids = [];
+        foreach ($coverage->sections as $section) {
+            array_push($ids, ...array_map(fn (UsedPart $p): string => $p->take, $section->parts));
+        }
+        /** @var Collection<string, Take> */
+        $takes = Take::query()->with('tracks')->whereKey(array_unique($ids))->get()->keyBy('id');
 
-        /** @var Collection<string, Collection<int, Take>> */
-        return $takes->groupBy('section_id');
+        return $takes;
     }
 
     /**
-     * @param  Collection<string, Collection<int, Take>>  $kept
-     * @return array<string, string> the section in whose takes a line is spoken, by line id
+     * @param  Collection<string, Take>  $takes
+     * @return array<string, string> path on the media disk by hash
      */
-    private function spokenIn(Collection $kept): array
+    private static function files(Collection $takes): array
     {
-        $in = [];
-        foreach ($kept as $section => $takes) {
-            foreach ($takes as $take) {
-                $in += array_fill_keys(array_column($take->lines, 'id'), (string) $section);
+        $files = [];
+        foreach ($takes as $take) {
+            foreach ($take->tracks->filter(fn (Track $t): bool => $t->file_path !== null) as $track) {
+                $files[(string) $track->hash] = (string) $track->file_path;
             }
         }
 
-        return $in;
+        return $files;
     }
 
     /**
-     * @param  Collection<int, Take>  $takes
-     * @param  list<string>  $lines
-     * @param  array<string, string>  $files
-     * @return list<TakeSource>
+     * @param  array<string, CoreTake>  $takes
+     * @return list<Passage>
      */
-    private function takes(Collection $takes, array $lines, array &$files): array
+    private static function passages(Section $section, Coverage $coverage, array $takes): array
     {
-        $sources = [];
-        foreach (TakeChoice::used(array_values($takes->map(fn (Take $take) => TakeSpan::state($take))->all()), $lines) as $used) {
-            $take = $takes->firstWhere('id', $used->id);
-            if ($take === null) {
-                continue;
-            }
-            foreach ([[$take->media_hash, $take->media_path], [$take->sound_hash, $take->sound_path]] as [$hash, $path]) {
-                if ($hash !== null && $path !== null) {
-                    $files[$hash] = $path;
-                }
-            }
-            $sources[] = self::source($take);
-        }
-
-        return $sources;
-    }
-
-    private static function source(Take $take): TakeSource
-    {
-        $camera = $take->camera_width === null || $take->camera_height === null ? null : Shape::of($take->camera_width, $take->camera_height);
-
-        return new TakeSource(
-            $take->id, $take->number, TakeSpan::used($take), $camera,
-            $camera === null ? null : $take->media_hash, $take->sound_hash, $take->loudness, array_map(Tick::of(...), $take->line_ticks),
-            $take->colour(),
+        return array_map(
+            fn (UsedPart $part): Passage => new Passage($takes[$part->take], $part->span, $part->lines),
+            $coverage->sections[$section->id]->parts ?? [],
         );
     }
 }

@@ -10,10 +10,10 @@ use App\Media\Encoder;
 use App\Media\FilmPlan;
 use App\Media\MediaStore;
 use App\Media\PieceRenderer;
-use App\Media\PlanHash;
 use App\Media\Prober;
 use App\Media\ProgramFailed;
 use App\Media\Rendered;
+use App\Media\SoundRenderer;
 use App\Media\Workshop;
 use App\Models\Export;
 use App\Models\WorkState;
@@ -21,10 +21,14 @@ use App\Readers\CardPicture;
 use App\Refusal;
 use App\Work\ExportProgress;
 use OpenReel\Core\Formats\ChapterFile;
+use OpenReel\Core\Formats\ConcatList;
 use OpenReel\Core\Render\ExportCheck;
-use OpenReel\Core\Render\JoinCommand;
-use OpenReel\Core\Render\LoudnessReport;
+use OpenReel\Core\Render\FilmCommand;
+use OpenReel\Core\Render\JoinSpec;
+use OpenReel\Core\Render\PieceOrder;
 use OpenReel\Core\Render\ShotSpec;
+use OpenReel\Core\Sound\LoudnessReport;
+use OpenReel\Core\Sound\SoundPart;
 
 /** Makes the finished film: renders the pieces that are not in the cache, joins them, and checks the result. */
 final class ExportLesson
@@ -33,6 +37,7 @@ final class ExportLesson
         private readonly AssembleLesson $assemble,
         private readonly CardPicture $cards,
         private readonly PieceRenderer $pieces,
+        private readonly SoundRenderer $sounds,
         private readonly Encoder $encoder,
         private readonly Prober $prober,
         private readonly MediaStore $media,
@@ -53,7 +58,7 @@ final class ExportLesson
         }
         $this->media->mustHaveRoomFor(0, 'the film');
         $report = new ExportProgress($export, $progress);
-        $report->begin($assembly->frames(), PlanHash::of($lesson));
+        $report->begin($assembly->frames(), $lesson->hash());
         $this->cards->drawAll($export->lesson);
 
         $soundtrack = $this->render($lesson, $report);
@@ -86,56 +91,48 @@ final class ExportLesson
 
     private function render(FilmPlan $lesson, ExportProgress $report): Rendered
     {
-        $pictures = $lesson->pictures();
-        $missing = array_values(array_filter($pictures, fn (ShotSpec $s): bool => ! $this->pieces->hasSegment($s)));
-        $report->expect(array_sum(array_map(fn (ShotSpec $s): int => $s->frames, $missing)));
-
-        $work = $sounds = [];
-        $soundsLeft = count($lesson->sounds());
-        foreach ($lesson->sounds() as $spec) {
-            $sounds[] = function () use ($spec, $lesson, $report, &$soundsLeft): void {
+        $missing = array_values(array_filter($lesson->pictures(), fn (ShotSpec|JoinSpec $s): bool => ! $this->pieces->has($s)));
+        $orders = array_map($this->pieces->order(...), $missing);
+        $report->expect(array_sum(array_map(fn (PieceOrder $o): int => $o->frames, $orders)));
+        $parts = SoundPart::all($lesson->sound());
+        $work = [];
+        foreach ($parts as $part) {
+            $work[] = function () use ($part, $lesson, $report): void {
                 $report->mustGoOn();
-                $this->pieces->sound($spec, $lesson->files);
-                $soundsLeft--;
+                $this->sounds->part($part, $lesson->files);
             };
         }
-        $soundtrack = null;
-        $work[] = function () use ($lesson, &$soundtrack, &$soundsLeft): void {
-            while ($soundsLeft > 0) {
-                \App\Media\Program::wait();
-            }
-            $soundtrack = $this->pieces->soundtrack($lesson->sounds(), $lesson->files);
-        };
-        foreach ($missing as $index => $spec) {
-            $work[] = function () use ($spec, $index, $lesson, $report): void {
+        foreach ($orders as $index => $order) {
+            $work[] = function () use ($order, $index, $lesson, $report): void {
                 $report->mustGoOn();
-                $this->pieces->segment($spec, $lesson->files, fn (int $frames) => $report->rendered($index, min($frames, $spec->frames)));
-                $report->rendered($index, $spec->frames);
+                $this->pieces->make($order, $lesson->files, fn (int $frames) => $report->rendered($index, min($frames, $order->frames)));
+                $report->rendered($index, $order->frames);
             };
         }
-        Workshop::run([...$sounds, ...$work], (int) config('reel.render_slots'));
+        Workshop::run($work, (int) config('reel.render_slots'));
 
-        return $soundtrack ?? throw new \LogicException('The soundtrack was not made.');
+        return $this->sounds->soundtrack($parts, $lesson->files);
     }
 
     /** @return string path of the joined film, a draft */
     private function join(Export $export, FilmPlan $lesson, Rendered $soundtrack): string
     {
-        $segments = array_map(fn (ShotSpec $s): Rendered => $this->pieces->segment($s, $lesson->files), $lesson->pictures());
-        if (count(array_unique(array_map(fn (Rendered $r): string => (string) ($r->meta['setup'] ?? ''), $segments))) > 1) {
+        $specs = $lesson->pictures();
+        $pieces = array_map(fn (ShotSpec|JoinSpec $s): Rendered => $this->pieces->make($this->pieces->order($s), $lesson->files), $specs);
+        if (count(array_unique(array_map(fn (Rendered $r): string => (string) ($r->meta['setup'] ?? ''), $pieces))) > 1) {
             // ffmpeg would join them without a word, and players would show a broken picture.
-            throw ProgramFailed::running(['join'], 1, 'segments were encoded with different set-ups');
+            throw ProgramFailed::running(['join'], 1, 'pieces were encoded with different set-ups');
         }
-        $list = $this->pieces->list(array_map(
-            fn (ShotSpec $spec, Rendered $segment): array => ['path' => $segment->path, 'length' => $spec->length()],
-            $lesson->pictures(), $segments,
-        ));
+        $list = $this->media->draft('txt');
+        $this->media->fill($list, ConcatList::write(array_map(
+            fn (ShotSpec|JoinSpec $spec, Rendered $piece): array => ['path' => $piece->path, 'length' => $spec->length()], $specs, $pieces,
+        )));
         $chapters = $this->media->draft('ffmeta');
         $film = $this->media->draft('mp4');
         try {
             $marks = $lesson->assembly->chapters();
             $this->media->fill($chapters, ChapterFile::write($export->lesson->title, $marks));
-            $this->encoder->run(JoinCommand::lesson($list, $soundtrack->path, $chapters, $film, ChapterFile::arguments($export->lesson->title, $marks)));
+            $this->encoder->run(FilmCommand::lesson($list, $soundtrack->path, $chapters, $film, ChapterFile::arguments($export->lesson->title, $marks)));
         } catch (\Throwable $e) {
             @unlink($film);
             throw $e;

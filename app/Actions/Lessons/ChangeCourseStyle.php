@@ -6,7 +6,6 @@ namespace App\Actions\Lessons;
 
 use App\Actions\Film\AssembleLesson;
 use App\Jobs\PrepareLessonJob;
-use App\Media\PlanHash;
 use App\Models\Course;
 use App\Models\Export;
 use App\Models\Lesson;
@@ -26,7 +25,7 @@ final class ChangeCourseStyle
      */
     public function __invoke(Course $course, array $change): array
     {
-        $style = HouseStyle::of($course->style)->with($change);
+        $style = HouseStyle::stored($course->style)->with($change);
         $lessons = $course->lessons()->get();
         $upToDate = $lessons->filter($this->isUpToDate(...));
         $course->update(['style' => $style->chosen()]);
@@ -42,6 +41,6 @@ final class ChangeCourseStyle
     {
         $export = Export::query()->where('lesson_id', $lesson->id)->where('state', WorkState::Done)->latest()->first();
 
-        return $export !== null && $export->plan_hash === PlanHash::of(($this->assemble)($lesson));
+        return $export !== null && $export->plan_hash === ($this->assemble)($lesson)->hash();
     }
 }

@@ -197,7 +197,7 @@ final class ImportFolder
                 if ($take->state === TakeState::Unusable) {
                     throw Refusal::badInput(basename($entry['file']).': '.$take->problem);
                 }
-                $take->update($whole ? ['used_from' => 0, 'used_until' => $take->length_ticks] : []);
+                $take->update($whole ? ['used' => [[0, $take->length_ticks]], 'used_ticks' => $take->length_ticks] : []);
             };
         }
         Workshop::run($work, (int) config('reel.render_slots'));

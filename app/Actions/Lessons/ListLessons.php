@@ -20,7 +20,7 @@ final class ListLessons
         $kept = DB::table('takes')->where('verdict', Verdict::Kept)
             ->join('sections', 'sections.id', '=', 'takes.section_id')->whereNull('sections.deleted_at')
             ->groupBy('sections.lesson_id')
-            ->selectRaw('sections.lesson_id as lesson, count(distinct sections.id) as sections, sum(coalesce(used_until, speech_until, length_ticks) - coalesce(used_from, speech_from, 0)) as ticks')
+            ->selectRaw('sections.lesson_id as lesson, count(distinct sections.id) as sections, sum(coalesce(used_ticks, coalesce(speech_until, length_ticks) - coalesce(speech_from, 0))) as ticks')
             ->get()->keyBy('lesson');
         $cards = $this->cards();
         $first = SectionRow::query()->whereNotNull('slide_id')->orderByDesc('position')->pluck('slide_id', 'lesson_id');

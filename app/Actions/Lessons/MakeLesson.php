@@ -27,9 +27,9 @@ final class MakeLesson
     /** @param  array{width?: int, height?: int, fps?: int}  $frame  what differs from the course's */
     public function __invoke(string $title, array $frame = [], ?Course $course = null, ?Lesson $like = null): Lesson
     {
-        $style = HouseStyle::of($course->style ?? []);
+        $style = HouseStyle::stored($course->style ?? []);
         $frame += $like === null
-            ? ['width' => $style->number('width'), 'height' => $style->number('height'), 'fps' => $style->number('fps')]
+            ? ['width' => $style->frame->width, 'height' => $style->frame->height, 'fps' => $style->rate->fps]
             : ['width' => $like->width, 'height' => $like->height, 'fps' => $like->fps];
 
         return DB::transaction(function () use ($title, $frame, $course, $like): Lesson {

@@ -40,6 +40,6 @@ final class CheckReadiness
             'says' => $f->says,
             'at' => $f->at === null ? null : $map->utf16($f->at),
             'section_id' => $f->section === null ? null : $sections[$f->section] ?? null,
-        ], (new Readiness($script, $deck, $style->layout(), LearnedPace::of($lesson), $cutOff))->findings());
+        ], (new Readiness($script, $deck, $style->layout, LearnedPace::of($lesson), $cutOff))->findings());
     }
 }

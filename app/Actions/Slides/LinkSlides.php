@@ -21,10 +21,7 @@ final class LinkSlides
         $shown = ShownSlides::of($script, array_values($slides->pluck('name')->all()));
         $rows = DB::table('sections')->where('lesson_id', $lesson->id)->whereNull('deleted_at')->orderBy('position')->orderBy('id')->get(['id', 'slide_id']);
         foreach ($script->sections as $index => $section) {
-            $slide = null;
-            foreach ($section->openingCues(CueKind::Slide) as $cue) {
-                $slide = $shown->at($cue) ?? $slide;
-            }
+            $slide = $shown->opening($section);
             $id = $slide === null ? null : $slides[$slide]?->id;
             $row = $rows[$index] ?? null;
             if ($row !== null && $row->slide_id !== $id) {

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Actions\Takes;
 
+use App\Media\AppendedFile;
 use App\Media\DiskFull;
 use App\Media\MediaStore;
 use App\Media\WorkLock;
@@ -46,31 +47,12 @@ final class AppendChunk
                 throw Refusal::badInput('A piece of the recording was damaged on its way. It will be sent again.', ['next' => $track->next_chunk]);
             }
             $this->media->mustHaveRoomFor(strlen($bytes), 'the recording');
-            $this->append($track, $bytes);
+            AppendedFile::add($this->media->pathToWrite((string) $track->path), $track->bytes, $bytes);
             $track->update(['next_chunk' => $number + 1, 'bytes' => $track->bytes + strlen($bytes)]);
 
             return $track->next_chunk;
         } finally {
             $lock->release();
-        }
-    }
-
-    private function append(Track $track, string $bytes): void
-    {
-        $file = @fopen($this->media->pathToWrite($track->path), 'c');
-        if ($file === false) {
-            throw DiskFull::writing('the recording');
-        }
-        try {
-            // What a crash left behind the last acknowledged chunk is cut off before writing on.
-            ftruncate($file, max(0, $track->bytes));
-            fseek($file, $track->bytes);
-            if (@fwrite($file, $bytes) !== strlen($bytes) || ! @fsync($file)) {
-                ftruncate($file, max(0, $track->bytes));
-                throw DiskFull::writing('the recording');
-            }
-        } finally {
-            fclose($file);
         }
     }
 }

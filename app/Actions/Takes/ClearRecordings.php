@@ -47,7 +47,7 @@ final class ClearRecordings
     private function clear(Take $take): void
     {
         $path = fn (?string $relative): string => $this->media->path((string) $relative);
-        $made = array_values(array_unique(array_filter([$take->media_path, $take->sound_path])));
+        $made = array_values(array_unique(array_filter($take->tracks->pluck('file_path')->all())));
         $raws = array_values(array_filter($take->tracks->pluck('path')->all(), $this->media->exists(...)));
         if (array_filter($made, $this->media->exists(...)) !== $made || ! $this->maker->replaces(array_map($path, $made), array_map($path, $raws))) {
             Log::error("Take {$take->id} cannot be played to its end; its recording stays");

@@ -7,13 +7,17 @@ namespace App\Actions\Takes;
 use App\Jobs\PrepareLessonJob;
 use App\Models\Take;
 use App\Models\TakeState;
-use App\Readers\TakeSpan;
+use App\Readers\TakeReader;
 use App\Refusal;
 use Illuminate\Support\Facades\DB;
-use OpenReel\Core\Coverage\TakeChoice;
+use OpenReel\Core\Coverage\KnownTake;
+use OpenReel\Core\Coverage\Verdicts;
 use OpenReel\Core\Take\Verdict;
 
-/** Keeps, discards or puts back a take. Keeping one puts the section's kept take back to undecided; nothing is deleted. */
+/**
+ * Keeps, discards or puts back a take. Keeping one puts those kept before of which nothing would be heard any more back to
+ * undecided; nothing is deleted.
+ */
 final class GiveVerdict
 {
     /** @throws Refusal when a take that cannot be played is to be kept */
@@ -23,12 +27,15 @@ final class GiveVerdict
             throw Refusal::conflict($take->problem ?? 'This take is still being recorded.');
         }
         DB::transaction(function () use ($take, $verdict): void {
-            $takes = $take->section->takes()->get();
-            $states = array_values($takes->map(fn (Take $t) => TakeSpan::state($t))->all());
-            foreach (TakeChoice::afterVerdict($states, $take->id, $verdict) as $id => $next) {
-                $takes->firstWhere('id', $id)?->update(['verdict' => $next]);
+            $takes = DB::table('takes')->whereIn('section_id', DB::table('sections')->where('lesson_id', $take->section->lesson_id)->select('id'))
+                ->where(fn ($q) => $q->where('verdict', Verdict::Kept)->orWhere('id', $take->id))->get();
+            $known = array_values($takes->map(fn (object $row): KnownTake => TakeReader::known((array) $row))->all());
+            foreach (Verdicts::after($known, $take->id, $verdict) as $id => $next) {
+                // Of two kept takes the one kept later is heard where both speak.
+                $order = $next === Verdict::Kept ? 1 + (int) DB::table('takes')->max('kept_order') : 0;
+                Take::query()->findOrFail($id)->update(['verdict' => $next, 'kept_order' => $order]);
             }
-            $take->section->touch();
+            $take->refresh()->section->touch();
         });
         PrepareLessonJob::dispatch($take->section->lesson_id);
     }

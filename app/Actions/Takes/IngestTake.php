@@ -8,19 +8,26 @@ use App\Jobs\PrepareLessonJob;
 use App\Media\MadeTake;
 use App\Media\MediaStore;
 use App\Media\ProgramFailed;
+use App\Media\Recording;
 use App\Media\TakeMaker;
 use App\Media\UnreadableFile;
 use App\Models\Take;
 use App\Models\TakeState;
-use App\Models\Track;
-use App\Readers\TakeSpan;
+use App\Readers\TakeReader;
+use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Log;
+use OpenReel\Core\Listening\Levels;
 use OpenReel\Core\Listening\SoundFlag;
 use OpenReel\Core\Listening\SpeechFinder;
+use OpenReel\Core\Mark\TakeMark;
+use OpenReel\Core\Mark\TakeMarks;
+use OpenReel\Core\Take\Event\TakeEvent;
 use OpenReel\Core\Take\EventLog;
 use OpenReel\Core\Take\LineTimes;
 use OpenReel\Core\Take\SpokenLine;
+use OpenReel\Core\Take\TrackOffsets;
 use OpenReel\Core\Take\Verdict;
+use OpenReel\Core\Time\Span;
 use OpenReel\Core\Time\Tick;
 
 /**
@@ -34,6 +41,18 @@ final class IngestTake
 
     /** Looked for and not said; nothing at all is noted of takes that were read before this was looked for. */
     public const UNSAID = 'unknown';
+
+    /** How files are called, by kind of track. */
+    private const NAMES = ['camera' => 'media', 'screen' => 'screen', 'microphone' => 'sound', 'computer' => 'computer'];
+
+    /** A track of which nothing could be made. */
+    private const NO_FILE = [
+        'file_path' => null, 'file_mime' => null, 'hash' => null, 'width' => null, 'height' => null, 'colour_range' => null, 'colour_matrix' => null,
+        'loudness' => null, 'peak' => null,
+    ];
+
+    /** A cut between two lines may lie so far from where the prompter moved on, in milliseconds. */
+    private const CUT_WITHIN_MS = 400;
 
     private const DAMAGED = 'This recording is damaged or is not a film or sound file. It is kept as it came; record the section again.';
 
@@ -51,17 +70,15 @@ final class IngestTake
         if ($take->state !== TakeState::Ingesting) {
             return;
         }
-        $there = $take->tracks->filter(fn (Track $t): bool => $this->media->bytes($t->path) > 0);
-        $main = $there->firstWhere('kind', 'camera') ?? $there->first();
-        $microphone = $there->firstWhere('kind', 'microphone');
-        if ($main === null) {
+        $events = $this->events($take);
+        $recordings = $this->recordings($take, $events);
+        if ($recordings === []) {
             $this->refuse($take, 'Nothing arrived from the recorder, so there is nothing to play.');
 
             return;
         }
         try {
-            $made = $this->maker->make($this->media->path($main->path), $microphone === null || $microphone->is($main) ? null : $this->media->path($microphone->path));
-            $this->keep($take, $made);
+            $this->keep($take, $this->maker->make($recordings), $events);
         } catch (UnreadableFile $refusal) {
             $this->refuse($take, $refusal->getMessage());
         } catch (ProgramFailed $failure) {
@@ -70,62 +87,103 @@ final class IngestTake
         }
     }
 
-    private function keep(Take $take, MadeTake $made): void
+    /** @return list<TakeEvent> */
+    private function events(Take $take): array
     {
-        $this->keepFiles($take, $made);
-        $this->media->write($take->folder().'/wave.json', json_encode($made->levels->wave(self::WAVE_POINTS), JSON_THROW_ON_ERROR));
-        $speech = SpeechFinder::find($made->levels);
+        $log = $take->folder().'/events.jsonl';
+
+        return $this->media->exists($log) ? EventLog::read((string) file_get_contents($this->media->path($log))) : [];
+    }
+
+    /**
+     * @param  list<TakeEvent>  $events
+     * @return list<Recording>
+     */
+    private function recordings(Take $take, array $events): array
+    {
+        $offsets = TrackOffsets::of($events);
+        $recordings = [];
+        foreach ($take->tracks as $track) {
+            if ($track->path !== null && $this->media->bytes($track->path) > 0) {
+                $recordings[] = new Recording($track->kind, $this->media->path($track->path), $offsets[$track->kind->value] ?? Tick::zero());
+            }
+        }
+
+        return $recordings;
+    }
+
+    /** @param  list<TakeEvent>  $events */
+    private function keep(Take $take, MadeTake $made, array $events): void
+    {
+        $levels = $made->voice ?? new Levels([], [], 0, 0);
+        $this->media->write($take->folder().'/wave.json', json_encode($levels->wave(self::WAVE_POINTS), JSON_THROW_ON_ERROR));
+        $this->media->write($take->folder().'/levels.dat', $levels->packed());
+        $this->media->delete($take->folder().'/poster.jpg');
+        $speech = SpeechFinder::find($levels);
+        $later = fn (?Tick $at): ?int => $at?->plus($made->voiceFrom)->count;
         $take->fill([
             'state' => TakeState::Ready,
             'problem' => null,
             'length_ticks' => $made->length->count,
-            'speech_from' => $speech?->from->count,
-            'speech_until' => $speech?->until->count,
-            'flags' => $made->sound === null ? ['no-sound'] : array_map(fn (SoundFlag $f): string => $f->value, SoundFlag::of($made->levels)),
-            'camera_width' => $made->size[0] ?? null,
-            'camera_height' => $made->size[1] ?? null,
-            'colour_range' => $made->range ?? self::UNSAID,
-            'colour_matrix' => $made->matrix ?? self::UNSAID,
-            'loudness' => $made->loudness->lufs,
+            'speech_from' => $later($speech?->from),
+            'speech_until' => $later($speech?->until),
+            'flags' => $made->voice === null ? ['no-sound'] : array_map(fn (SoundFlag $f): string => $f->value, SoundFlag::of($levels)),
+            'marks' => array_map(fn (TakeMark $m): array => ['from' => $m->seen->from->count, 'until' => $m->seen->until->count] + $m->box->toArray(), TakeMarks::of($events)),
         ]);
-        $take->line_ticks = $this->lineTicks($take);
-        $take->save();
+        $times = $this->lineTimes($take, $events);
+        $take->line_ticks = array_map(fn (Tick $t): int => $t->count, $times);
+        $take->cut_ticks = array_map(fn (Tick $t): int => $levels->quietest($t->minusOrZero($made->voiceFrom), Tick::ofMilliseconds(self::CUT_WITHIN_MS))->plus($made->voiceFrom)->count, $times);
+        $tracks = $this->settle($take, $made);
+        DB::transaction(function () use ($take, $tracks): void {
+            $take->tracks()->update(self::NO_FILE);
+            foreach ($tracks as $kind => $values) {
+                $take->tracks()->updateOrCreate(['kind' => $kind], $values);
+            }
+            $take->save();
+        });
+        $take->unsetRelation('tracks');
         $take->section->touch();
         if ($take->verdict === Verdict::Kept) {
             PrepareLessonJob::dispatch($take->section->lesson_id);
         }
     }
 
-    private function keepFiles(Take $take, MadeTake $made): void
+    /** @return array<string, array<string, mixed>> what is known of each track, by kind; its file is in its place */
+    private function settle(Take $take, MadeTake $made): array
     {
-        $folder = $take->folder();
-        $take->sound_path = $take->sound_hash = null;
-        if ($made->sound !== null) {
-            $take->sound_path = "{$folder}/sound.flac";
-            $this->media->settle($made->sound, $take->sound_path);
-            $take->sound_hash = $this->media->hash($take->sound_path);
+        $tracks = [];
+        foreach ($made->tracks as $track) {
+            $isPicture = $track->kind->isPicture();
+            $path = $take->folder().'/'.self::NAMES[$track->kind->value].'.'.$track->extension();
+            $this->media->settle($track->draft, $path);
+            $tracks[$track->kind->value] = [
+                'file_path' => $path,
+                'file_mime' => $isPicture ? "video/{$track->extension()}" : 'audio/flac',
+                'hash' => $this->media->hash($path),
+                'width' => $track->size[0] ?? null,
+                'height' => $track->size[1] ?? null,
+                'colour_range' => $isPicture ? $track->range ?? self::UNSAID : null,
+                'colour_matrix' => $isPicture ? $track->matrix ?? self::UNSAID : null,
+                'length_ticks' => $track->length->count,
+                'offset_ticks' => $track->offset->count,
+                'loudness' => $track->loudness,
+                'peak' => $track->peak,
+            ];
         }
-        if ($made->media === null) {
-            $take->fill(['media_path' => $take->sound_path, 'media_mime' => 'audio/flac', 'media_hash' => $take->sound_hash]);
 
-            return;
-        }
-        $container = pathinfo($made->media, PATHINFO_EXTENSION);
-        $take->media_path = "{$folder}/media.{$container}";
-        $take->media_mime = "video/{$container}";
-        $this->media->settle($made->media, $take->media_path);
-        $take->media_hash = $this->media->hash($take->media_path);
-        $this->media->delete("{$folder}/poster.jpg");
+        return $tracks;
     }
 
-    /** @return array<string, int> */
-    private function lineTicks(Take $take): array
+    /**
+     * @param  list<TakeEvent>  $events
+     * @return array<string, Tick>
+     */
+    private function lineTimes(Take $take, array $events): array
     {
-        $log = $take->folder().'/events.jsonl';
-        $events = $this->media->exists($log) ? EventLog::read((string) file_get_contents($this->media->path($log))) : [];
         $lines = array_map(fn (array $l): SpokenLine => new SpokenLine($l['id'], $l['text']), $take->lines);
+        $used = TakeReader::used($take);
 
-        return array_map(fn (Tick $t): int => $t->count, LineTimes::of($lines, $events, TakeSpan::used($take)));
+        return $used === [] ? [] : LineTimes::of($lines, $events, Span::between($used[0]->from, $used[count($used) - 1]->until));
     }
 
     private function refuse(Take $take, string $problem): void

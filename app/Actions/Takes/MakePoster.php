@@ -7,8 +7,10 @@ namespace App\Actions\Takes;
 use App\Media\Encoder;
 use App\Media\MediaStore;
 use App\Models\Take;
-use App\Readers\TakeSpan;
+use App\Models\Track;
+use App\Readers\TakeReader;
 use OpenReel\Core\Render\IngestCommand;
+use OpenReel\Core\Take\TrackKind;
 use OpenReel\Core\Time\Tick;
 
 /** A small still of a take, where its speech starts. Made when it is first asked for: most takes never need one. */
@@ -23,13 +25,15 @@ final class MakePoster
     /** @return string|null path on the media disk; null when the take has no picture */
     public function __invoke(Take $take): ?string
     {
-        if ($take->camera_width === null || $take->media_path === null) {
+        $track = $take->track(TrackKind::Camera);
+        if ($track?->width === null || $track->file_path === null) {
             return null;
         }
         $path = $take->folder().'/poster.jpg';
         if (! $this->media->exists($path)) {
             // The picture may end before the speech starts; then its last moment is shown.
-            $draft = $this->draw($take, TakeSpan::used($take)->from) ?? $this->draw($take, null);
+            $at = TakeReader::used($take)[0]->from ?? Tick::zero();
+            $draft = $this->draw($track, $at->minusOrZero(Tick::of($track->offset_ticks))) ?? $this->draw($track, null);
             if ($draft === null) {
                 return null;
             }
@@ -39,10 +43,10 @@ final class MakePoster
         return $path;
     }
 
-    private function draw(Take $take, ?Tick $at): ?string
+    private function draw(Track $track, ?Tick $at): ?string
     {
         $draft = $this->media->draft('jpg');
-        $this->encoder->run(IngestCommand::poster($this->media->path((string) $take->media_path), $at, $draft, $take->colour()), seconds: self::SECONDS);
+        $this->encoder->run(IngestCommand::poster($this->media->path((string) $track->file_path), $at, $draft, $track->colour()), seconds: self::SECONDS);
 
         return is_file($draft) ? $draft : null;
     }

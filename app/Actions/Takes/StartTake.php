@@ -11,6 +11,7 @@ use App\Models\TakeState;
 use App\Models\Track;
 use App\Readers\SpokenLines;
 use Illuminate\Support\Facades\DB;
+use OpenReel\Core\Take\TrackKind;
 
 /** Opens the next take of a section, ready for its chunks. */
 final class StartTake
@@ -22,7 +23,7 @@ final class StartTake
     {
     }
 
-    /** @param  array<string, string>  $tracks  MIME type by kind, one of Track::KINDS */
+    /** @param  array<string, string>  $tracks  MIME type by kind, see TrackKind */
     public function __invoke(Section $section, array $tracks): Take
     {
         $this->media->mustHaveRoomFor((int) min(self::EXPECTED_BYTES, config('reel.reserve_bytes')), 'a new take');
@@ -34,16 +35,11 @@ final class StartTake
                 'state' => TakeState::Recording,
             ] + SpokenLines::asTaken($section));
             foreach ($tracks as $kind => $mime) {
-                $take->tracks()->create(['kind' => $kind, 'mime' => Track::mimeOf($mime) ?? 'application/octet-stream', 'path' => self::pathFor($take, $kind)]);
+                $take->tracks()->create(['kind' => $kind, 'mime' => Track::mimeOf($mime) ?? 'application/octet-stream', 'path' => $take->folder().'/'.TrackKind::from($kind)->value.'.part']);
             }
             $section->touch();
 
             return $take;
         });
-    }
-
-    private static function pathFor(Take $take, string $kind): string
-    {
-        return in_array($kind, Track::KINDS, true) ? $take->folder()."/{$kind}.part" : throw new \LogicException("No track of kind {$kind}.");
     }
 }

@@ -7,7 +7,6 @@ namespace App\Actions\Takes;
 use App\Jobs\PrepareLessonJob;
 use App\Models\Take;
 use App\Refusal;
-use OpenReel\Core\Time\Span;
 use OpenReel\Core\Time\Tick;
 
 /** Sets which part of a take is used, or goes back to the part found by listening. */
@@ -19,13 +18,16 @@ final class TrimTake
     /** @throws Refusal when nothing would be left */
     public function __invoke(Take $take, ?Tick $from, ?Tick $until): void
     {
-        $until = $until === null ? null : Tick::earlier($until, Tick::of($take->length_ticks));
-        $start = $from->count ?? $take->speech_from ?? 0;
-        $end = $until->count ?? $take->speech_until ?? $take->length_ticks;
-        if ($end - $start < self::SHORTEST || Span::between(Tick::of($start), Tick::of($end))->until->count > $take->length_ticks) {
-            throw Refusal::badInput('The end must lie after the start and inside the take.');
+        if ($from === null && $until === null) {
+            $take->update(['used' => null, 'used_ticks' => null]);
+        } else {
+            $start = $from->count ?? $take->speech_from ?? 0;
+            $end = min($until->count ?? $take->speech_until ?? $take->length_ticks, $take->length_ticks);
+            if ($end - $start < self::SHORTEST) {
+                throw Refusal::badInput('The end must lie after the start and inside the take.');
+            }
+            $take->update(['used' => [[$start, $end]], 'used_ticks' => $end - $start]);
         }
-        $take->update(['used_from' => $from?->count, 'used_until' => $until?->count]);
         $take->section->touch();
         PrepareLessonJob::dispatch($take->section->lesson_id);
     }

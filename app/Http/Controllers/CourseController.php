@@ -9,6 +9,7 @@ use App\Http\MediaResponse;
 use App\Http\Requests\CourseRequest;
 use App\Http\Resources\CourseResource;
 use App\Http\Resources\LogoResource;
+use App\Http\Resources\PictureResource;
 use App\Media\MediaStore;
 use App\Media\PictureReader;
 use App\Models\Course;
@@ -20,11 +21,15 @@ use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\UploadedFile;
 use OpenReel\Core\Picture\FrameSize;
-use OpenReel\Core\Picture\PicturePlan;
+use OpenReel\Core\Picture\Picture;
 use OpenReel\Core\Picture\Shape;
+use OpenReel\Core\Picture\Still;
+use OpenReel\Core\Picture\StillKind;
+use OpenReel\Core\Picture\TrackAt;
 use OpenReel\Core\Script\PlainText;
 use OpenReel\Core\Style\CardDrawing;
 use OpenReel\Core\Style\HouseStyle;
+use OpenReel\Core\Take\TrackKind;
 use Symfony\Component\HttpFoundation\Response;
 
 final class CourseController
@@ -110,13 +115,13 @@ final class CourseController
             $values[$name] = is_int(HouseStyle::DEFAULTS[$name]) && is_numeric($value) ? (int) $value : $value;
         }
         $style = HouseStyle::of($values);
-        $logo = LessonStyle::logoRow($style);
-        $plan = PicturePlan::for(
-            FrameSize::of($style->number('width'), $style->number('height')), $style->layout(), $style->inset(),
-            Shape::of(1600, 900), Shape::of(1600, 900), LessonStyle::logo($style, $logo), $style->text('ground'),
+        $picture = Picture::of(
+            $style->frame, $style->layout, $style->inset,
+            new Still(StillKind::Slide, 'sample', Shape::of(1600, 900), 'sample'), TrackAt::live(TrackKind::Camera, Shape::of(1600, 900)),
+            LessonStyle::logo($style, LessonStyle::logoRow($style)), $style->colours->ground->hex,
         );
 
-        return new JsonResponse($plan->toArray() + ['logo_url' => $logo === null ? null : LogoResource::url($logo->hash)]);
+        return new JsonResponse(PictureResource::of($picture));
     }
 
     /** How a card would look: drawn by the same path as in preview and export, and kept nowhere. */

@@ -8,7 +8,6 @@ use App\Actions\Film\AssembleLesson;
 use App\Actions\Film\RequestExport;
 use App\Http\MediaResponse;
 use App\Http\Resources\ExportResource;
-use App\Media\PlanHash;
 use App\Models\Export;
 use App\Models\Lesson;
 use App\Models\WorkState;
@@ -56,11 +55,12 @@ final class ExportController
 
     private function resource(Export $export): ExportResource
     {
-        return new ExportResource($export, $this->plan($export->lesson));
+        // Until it is done nobody asks whether it still shows what the lesson says, and finding out costs an assembly.
+        return new ExportResource($export, $export->state === WorkState::Done ? $this->plan($export->lesson) : $export->plan_hash);
     }
 
     private function plan(Lesson $lesson): string
     {
-        return PlanHash::of(($this->assemble)($lesson));
+        return ($this->assemble)($lesson)->hash();
     }
 }

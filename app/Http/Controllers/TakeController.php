@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Actions\Takes\AppendEvents;
 use App\Actions\Takes\FinishTake;
 use App\Actions\Takes\GiveVerdict;
 use App\Actions\Takes\MakePoster;
@@ -13,7 +14,6 @@ use App\Actions\Takes\TrimTake;
 use App\Http\MediaResponse;
 use App\Http\Requests\TakeRequest;
 use App\Http\Resources\TakeResource;
-use App\Media\MediaStore;
 use App\Models\Section;
 use App\Models\Take;
 use App\Models\TakeState;
@@ -23,6 +23,7 @@ use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Validation\Rule;
+use OpenReel\Core\Take\TrackKind;
 use OpenReel\Core\Take\Verdict;
 use Symfony\Component\HttpFoundation\Response;
 
@@ -32,7 +33,7 @@ final class TakeController
     {
         $request->validate([
             'tracks' => ['required', 'array', 'min:1'],
-            'tracks.*.kind' => ['required', 'distinct', Rule::in(Track::KINDS)],
+            'tracks.*.kind' => ['required', 'distinct', Rule::enum(TrackKind::class)],
             'tracks.*.mime' => ['required', 'string', 'max:100', fn (string $name, mixed $said, \Closure $fail) => Track::mimeOf((string) $said) ?? $fail('')],
         ], ['*' => 'Say which devices are recorded.']);
 
@@ -71,19 +72,12 @@ final class TakeController
         return new TakeResource($take->refresh());
     }
 
-    /** The event log as JSON lines, whole each time. */
-    public function events(Request $request, Take $take, MediaStore $media): Response
+    /** More rows of the event log, as JSON lines; the number tells how many come before them. */
+    public function events(Request $request, Take $take, int $number, AppendEvents $append): JsonResponse
     {
-        $log = $request->getContent();
-        if (strlen($log) > config('reel.limits.events_bytes')) {
-            throw Refusal::badInput('The log of this take is too long.');
-        }
-        if ($take->state !== TakeState::Recording) {
-            throw Refusal::conflict('This take is finished; its log cannot change.');
-        }
-        $media->write($take->folder().'/events.jsonl', $log);
+        $rows = array_values(array_filter(preg_split('/\R/', mb_scrub($request->getContent(), 'UTF-8')) ?: [], fn (string $row): bool => trim($row) !== ''));
 
-        return response()->noContent();
+        return new JsonResponse(['next' => $append($take, $number, $rows)]);
     }
 
     public function finish(Request $request, Take $take, FinishTake $finish): TakeResource
@@ -112,10 +106,11 @@ final class TakeController
     /** Before it is ingested, a take is played as it came from the recorder. */
     public function media(Take $take): Response
     {
-        if ($take->media_path !== null) {
-            return MediaResponse::of($take->media_path, (string) $take->media_mime);
+        $played = $take->played();
+        if ($played !== null) {
+            return MediaResponse::of($played->file_path, (string) $played->file_mime);
         }
-        $track = $take->tracks->sortBy('kind')->first();
+        $track = $take->tracks->sortBy(fn (Track $t): string => $t->kind->value)->first();
 
         return MediaResponse::of($track?->path, $track->mime ?? 'application/octet-stream', unchanging: false);
     }

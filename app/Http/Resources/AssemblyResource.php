@@ -11,8 +11,9 @@ use Illuminate\Http\Resources\Json\JsonResource;
 use OpenReel\Core\Assembly\SectionSource;
 use OpenReel\Core\Assembly\Segment;
 use OpenReel\Core\Assembly\Shot;
-use OpenReel\Core\Listening\GainSearch;
 use OpenReel\Core\Render\ShotSpec;
+use OpenReel\Core\Sound\GainSearch;
+use OpenReel\Core\Take\TrackKind;
 
 /**
  * The assembly as the browser plays it: the same frames and rectangles that the export is made from.
@@ -25,7 +26,6 @@ final class AssemblyResource extends JsonResource
     public function toArray(?Request $request = null): array
     {
         $assembly = $this->resource->assembly;
-        $pieces = app(PieceRenderer::class);
 
         return [
             'fps' => $assembly->rate->fps,
@@ -35,14 +35,22 @@ final class AssemblyResource extends JsonResource
             'missing' => array_map(fn (SectionSource $s): string => $s->id, $assembly->missing),
             'sections' => $this->sections($assembly->segments),
             // Sections of which nothing has to be rendered any more.
-            'rendered' => $this->sections($assembly->segments) - $this->sections(array_filter(
-                $assembly->segments,
-                fn (Segment $s): bool => array_filter(ShotSpec::all($s, $assembly->rate), fn (ShotSpec $spec): bool => ! $pieces->hasSegment($spec)) !== [],
-            )),
+            'rendered' => $this->sections($assembly->segments) - $this->sections($this->unmade()),
         ];
     }
 
-    /** @param  array<int, Segment>  $segments */
+    /** @return list<Segment> of which some piece of picture is still to be made */
+    private function unmade(): array
+    {
+        $pieces = app(PieceRenderer::class);
+        $rate = $this->resource->assembly->rate;
+
+        return array_values(array_filter($this->resource->assembly->segments, fn (Segment $s): bool => array_filter(
+            $s->shots, fn (Shot $shot): bool => ! $pieces->has(ShotSpec::of($shot, $rate)),
+        ) !== []));
+    }
+
+    /** @param  list<Segment>  $segments */
     private function sections(array $segments): int
     {
         return count(array_unique(array_map(fn (Segment $s): string => $s->sectionId, $segments)));
@@ -51,8 +59,9 @@ final class AssemblyResource extends JsonResource
     /** @return array<string, mixed> */
     private function segment(Segment $segment): array
     {
-        $take = $segment->take;
-        $media = $take->mediaHash ?? $take->soundHash ?? '';
+        $take = $segment->passage?->take;
+        $voice = $take?->track(TrackKind::Microphone);
+        $played = $take?->track(TrackKind::Camera) ?? $voice;
 
         return [
             'section_id' => $segment->sectionId,
@@ -60,26 +69,17 @@ final class AssemblyResource extends JsonResource
             'title' => $segment->title,
             'start_frame' => $segment->startFrame,
             'frames' => $segment->frames,
+            'join' => $segment->join->toArray(),
             'take_id' => $take?->id,
             'take_number' => $take?->number,
-            'in_ticks' => $take->used->from->count ?? 0,
-            'media_url' => $take === null ? null : "/api/takes/{$take->id}/media?v=".substr($media, 0, 8),
-            'gain_db' => GainSearch::start($this->resource->target, $take?->loudness)->gain,
-            'shots' => array_map(fn (Shot $shot): array => $this->shot($shot, $take === null), $segment->shots),
-        ];
-    }
-
-    /** @return array<string, mixed> */
-    private function shot(Shot $shot, bool $isCard): array
-    {
-        $slide = $shot->slide;
-
-        return [
-            'offset' => $shot->offset,
-            'frames' => $shot->frames,
-            'slide_url' => $slide === null ? null : ($isCard ? "/api/cards/{$slide->id}" : SlideResource::url($slide->id, $slide->hash)),
-            'logo_url' => $shot->picture->logo === null ? null : LogoResource::url($shot->picture->logo->hash),
-            'picture' => $shot->picture->toArray(),
+            'lines' => $segment->passage->lines ?? [],
+            'map' => $segment->map?->toArray(),
+            'offset_ticks' => $played->offset->count ?? 0,
+            'media_url' => $take === null ? null : "/api/takes/{$take->id}/media?v=".substr($played->hash ?? '', 0, 8),
+            'gain_db' => GainSearch::start($this->resource->target, $voice?->loudness)->gain,
+            'shots' => array_map(fn (Shot $shot): array => [
+                'offset' => $shot->offset, 'frames' => $shot->frames, 'picture' => PictureResource::of($shot->picture),
+            ], $segment->shots),
         ];
     }
 }

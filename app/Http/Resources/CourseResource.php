@@ -16,7 +16,7 @@ final class CourseResource extends JsonResource
     /** @return array<string, mixed> */
     public function toArray(?Request $request = null): array
     {
-        $style = HouseStyle::of($this->style);
+        $style = HouseStyle::stored($this->style);
 
         return [
             'id' => $this->id,

@@ -9,11 +9,16 @@ use App\Models\Section;
 use App\Models\TakeState;
 use App\Models\Track;
 use App\Readers\LearnedPace;
+use App\Readers\LessonCoverage;
 use App\Readers\LessonStyle;
+use App\Readers\TakeReader;
+use App\Readers\TakeRows;
 use Illuminate\Http\Request;
 use Illuminate\Http\Resources\Json\JsonResource;
 use Illuminate\Support\Collection;
 use Illuminate\Support\Facades\DB;
+use OpenReel\Core\Coverage\KnownSection;
+use OpenReel\Core\Coverage\KnownTake;
 use OpenReel\Core\Script\Script;
 
 /**
@@ -23,16 +28,16 @@ use OpenReel\Core\Script\Script;
  */
 final class LessonResource extends JsonResource
 {
-    /** Takes of a section, kept ones aside, whose words are sent along: the newest. */
-    private const TELLING = 3;
-
     /** @return array<string, mixed> */
     public function toArray(?Request $request = null): array
     {
         $sections = $this->sections()->with('slide')->get();
-        $takes = self::takes(array_values($sections->modelKeys()));
         $lines = DB::table('lines')->where('lesson_id', $this->id)->whereNotNull('position')->orderBy('position')->get()->groupBy('section_id');
-        $spoken = self::spoken($takes);
+        [$takes, $known] = self::takes(array_values($sections->modelKeys()));
+        $coverage = LessonCoverage::from(
+            array_values($sections->map(fn (Section $s): KnownSection => new KnownSection($s->id, $lines->get($s->id)?->pluck('text', 'id')->all() ?? [], LessonCoverage::isCard($s->script)))->all()),
+            $known, $this->resource,
+        );
         $style = LessonStyle::of($this->resource);
         $pace = LearnedPace::of($this->resource);
 
@@ -45,29 +50,15 @@ final class LessonResource extends JsonResource
             'updated_at' => $this->updated_at->toIso8601ZuluString(),
             'revision' => $this->revision,
             'course' => $this->course === null ? null : ['id' => $this->course->id, 'name' => $this->course->name],
-            'count_down' => $style->number('count_down'),
+            'count_down' => $style->countDown,
             'target_ms' => $this->target(),
             'pace' => ['factor' => $pace->factor, 'takes' => $pace->takes],
-            'sections' => $sections->map(function (Section $s) use ($lines, $takes, $style, $pace, $spoken): array {
+            'sections' => $sections->map(function (Section $s) use ($lines, $takes, $style, $pace, $coverage): array {
                 $own = array_values($lines->get($s->id)?->all() ?? []);
 
-                return SectionResource::whole($s, $own, $takes[$s->id] ?? [], $style, $pace, $spoken);
+                return SectionResource::whole($s, $own, $takes, $style, $pace, $coverage);
             })->all(),
         ];
-    }
-
-    /**
-     * @param  array<string, list<array<string, mixed>>>  $takes
-     * @return array<string, true> ids of the lines that kept takes speak
-     */
-    private static function spoken(array $takes): array
-    {
-        $spoken = [];
-        foreach (array_merge([], ...array_values($takes)) as $take) {
-            $spoken += $take['verdict'] === 'kept' ? array_fill_keys(array_column($take['lines'], 'id'), true) : [];
-        }
-
-        return $spoken;
     }
 
     /** Only the head of the script names it, so only that is read. */
@@ -80,7 +71,8 @@ final class LessonResource extends JsonResource
 
     /**
      * @param  list<string>  $sections
-     * @return array<string, list<array<string, mixed>>> by section, in order of their numbers
+     * @return array{array<string, list<array<string, mixed>>>, list<KnownTake>} takes by section, in order of their numbers; and what
+     *                                                                             coverage wants to know of them
      */
     private static function takes(array $sections): array
     {
@@ -88,14 +80,17 @@ final class LessonResource extends JsonResource
         $tracks = Track::query()
             ->whereIn('take_id', DB::table('takes')->whereIn('section_id', $sections)->where('state', TakeState::Recording)->select('id'))
             ->get()->groupBy('take_id')->map(fn (Collection $of): array => array_values($of->all()))->all();
-        $takes = $told = [];
-        foreach (DB::table('takes')->whereIn('section_id', $sections)->orderByDesc('number')->get() as $row) {
+        $takes = $told = $known = [];
+        foreach (TakeRows::of($sections) as $row) {
             // The words of older takes that were not kept are never asked for.
-            $tells = $row->verdict === 'kept' || $row->verdict !== 'discarded' && ($told[$row->section_id] = ($told[$row->section_id] ?? 0) + 1) <= self::TELLING;
-            $takes[$row->section_id][] = TakeResource::row((array) $row, $tracks[$row->id] ?? [], $tells);
+            $tells = $row['verdict'] === 'kept'
+                || $row['verdict'] !== 'discarded' && ($told[$row['section_id']] = ($told[$row['section_id']] ?? 0) + 1) <= LessonCoverage::TELLING;
+            $takes[$row['section_id']][] = TakeResource::row($row, $tracks[$row['id']] ?? [], $tells);
+            if ($tells) {
+                $known[] = TakeReader::known($row);
+            }
         }
-        $takes = array_map(array_reverse(...), $takes);
 
-        return $takes;
+        return [array_map(array_reverse(...), $takes), $known];
     }
 }

@@ -8,10 +8,16 @@ use App\Models\Section;
 use App\Models\Slide;
 use App\Models\Take;
 use App\Readers\LearnedPace;
+use App\Readers\LessonCoverage;
 use App\Readers\LessonStyle;
 use Illuminate\Http\Request;
 use Illuminate\Http\Resources\Json\JsonResource;
 use Illuminate\Support\Facades\DB;
+use OpenReel\Core\Coverage\Coverage;
+use OpenReel\Core\Coverage\SectionCoverage;
+use OpenReel\Core\Coverage\SectionState;
+use OpenReel\Core\Coverage\TakeLook;
+use OpenReel\Core\Coverage\UsedPart;
 use OpenReel\Core\Script\Pace;
 use OpenReel\Core\Script\Section as ScriptSection;
 use OpenReel\Core\Script\SpeakingTime;
@@ -26,40 +32,87 @@ final class SectionResource extends JsonResource
         $lines = DB::table('lines')->where('section_id', $this->id)->whereNotNull('position')->orderBy('position')->get()->all();
         $takes = array_values($this->takes->map(fn (Take $take): array => (new TakeResource($take))->toArray())->all());
 
-        return self::whole($this->resource, array_values($lines), $takes, LessonStyle::of($this->lesson), LearnedPace::of($this->lesson));
+        return self::whole(
+            $this->resource, array_values($lines), [$this->id => $takes], LessonStyle::of($this->lesson), LearnedPace::of($this->lesson), LessonCoverage::of($this->lesson),
+        );
     }
 
     /**
      * @param  list<\stdClass>  $lines  rows of the table `lines`, in order
-     * @param  list<array<string, mixed>>  $takes  as TakeResource gives them
-     * @param  array<string, true>  $spoken  ids of the lines that kept takes of the lesson speak
+     * @param  array<string, list<array<string, mixed>>>  $takes  as TakeResource gives them, by section: its own, and those it may be heard in
      * @return array<string, mixed>
      */
-    public static function whole(Section $section, array $lines, array $takes, HouseStyle $style, Pace $pace, array $spoken = []): array
+    public static function whole(Section $section, array $lines, array $takes, HouseStyle $style, Pace $pace, Coverage $coverage): array
     {
         // Without a bracket there is no cue, and nothing else is wanted of the text here.
         $text = ScriptSection::ofText(str_contains($section->script, '[') ? $section->script : '');
         $own = $text->layout();
-        $inset = $style->inset();
+        $inset = $style->inset;
         $card = $text->card();
+
+        $estimate = SpeakingTime::ofTimed($text->cues, array_map(fn (\stdClass $l): array => [(int) $l->paragraph, (int) $l->spoken_ms], $lines), $pace)->milliseconds();
+        $ownTakes = $takes[$section->id] ?? [];
 
         return [
             'id' => $section->id,
             'heading' => $section->heading,
             'script' => $section->script,
             'lines' => array_map(fn (\stdClass $l): array => ['id' => $l->id, 'number' => (int) $l->position, 'paragraph' => (int) $l->paragraph, 'text' => $l->text], $lines),
-            'estimate_ms' => SpeakingTime::ofTimed($text->cues, array_map(fn (\stdClass $l): array => [(int) $l->paragraph, (int) $l->spoken_ms], $lines), $pace)->milliseconds(),
+            'estimate_ms' => $estimate,
             'target_ms' => $text->target()?->milliseconds(),
             'card' => $card === null ? null : ['kind' => $card->kind->value, 'length_ms' => $card->length->milliseconds()],
             'slide' => $section->slide === null ? null : self::slide($section->slide),
-            'layout' => ($own->layout ?? $style->layout())->value,
+            'layout' => ($own->layout ?? $style->layout)->value,
             'inset_corner' => ($own->corner ?? $inset->corner)->value,
             'inset_size' => ($own->size ?? $inset->size)->value,
             'own_layout' => $own->write() !== '',
-            'spoken_elsewhere' => $card === null && $lines !== [] && ! in_array('kept', array_column($takes, 'verdict'), true)
-                && array_filter($lines, fn (\stdClass $l): bool => ! isset($spoken[$l->id])) === [],
-            'takes' => $takes,
+            'coverage' => self::coverage($section->id, $lines, $coverage),
+            'progress' => $card === null ? self::state($section->id, $coverage, $takes, $estimate, $text->target()?->milliseconds()) : SectionState::ofCard($card->kind->value, $card->length->milliseconds())->toArray(),
+            'takes' => $ownTakes,
         ];
+    }
+
+    /**
+     * @param  list<\stdClass>  $lines
+     * @return array<string, mixed>
+     */
+    private static function coverage(string $section, array $lines, Coverage $coverage): array
+    {
+        $of = $coverage->sections[$section] ?? null;
+
+        return [
+            'heard' => $of?->isHeard() ?? false,
+            'elsewhere' => $of->isElsewhere ?? false,
+            'takes' => array_values(array_unique(array_map(fn (UsedPart $p): string => $p->take, $of->parts ?? []))),
+            'missing' => $of->missing ?? [],
+            'lines' => array_values(array_filter(array_map(function (\stdClass $line) use ($coverage): ?array {
+                $one = $coverage->lines[$line->id] ?? null;
+
+                return $one === null ? null : ['id' => $line->id, 'take' => $one->take, 'why' => $one->why?->value, 'others' => $one->others, 'was' => $one->was, 'was_take' => $one->wasTake];
+            }, $lines))),
+        ];
+    }
+
+    /**
+     * @param  array<string, list<array<string, mixed>>>  $takes
+     * @return array<string, mixed>
+     */
+    private static function state(string $section, Coverage $coverage, array $takes, int $estimate, ?int $target): array
+    {
+        $look = fn (array $t): TakeLook => new TakeLook(
+            $t['id'], $t['verdict'] === 'kept', $t['verdict'] === 'undecided' && $t['state'] !== 'unusable', $t['flags'] !== [] || $t['cut_off'],
+        );
+        $of = $coverage->sections[$section] ?? new SectionCoverage([], [], false);
+        $heard = [];
+        foreach ($of->parts as $part) {
+            foreach ($of->isElsewhere ? array_merge([], ...array_values($takes)) : $takes[$section] ?? [] as $take) {
+                if ($take['id'] === $part->take) {
+                    $heard[$part->take] = $look($take);
+                }
+            }
+        }
+
+        return SectionState::of($of, array_map($look, $takes[$section] ?? []), $heard, $estimate, $target)->toArray();
     }
 
     /** @return array<string, mixed> */

@@ -7,9 +7,11 @@ namespace App\Http\Resources;
 use App\Models\Take;
 use App\Models\TakeState;
 use App\Models\Track;
+use App\Readers\TakeReader;
 use Illuminate\Http\Request;
 use Illuminate\Http\Resources\Json\JsonResource;
 use Illuminate\Support\Carbon;
+use OpenReel\Core\Take\TrackKind;
 
 /** @mixin Take */
 final class TakeResource extends JsonResource
@@ -22,14 +24,19 @@ final class TakeResource extends JsonResource
     /** @return array<string, mixed> */
     public function toArray(?Request $request = null): array
     {
-        return self::row($this->resource->getAttributes(), $this->state === TakeState::Recording ? array_values($this->tracks->all()) : []);
+        $camera = $this->resource->track(TrackKind::Camera);
+
+        return self::row(
+            ['width' => $camera?->width, 'height' => $camera?->height, 'played_hash' => $this->resource->played()?->hash] + $this->resource->getAttributes(),
+            $this->state === TakeState::Recording ? array_values($this->tracks->all()) : [],
+        );
     }
 
     /**
      * Made from the row as it is in the database: a lesson may have thousands of takes, and a model for each would take
      * longer than everything else together.
      *
-     * @param  array<string, mixed>  $row
+     * @param  array<string, mixed>  $row  of the take, with `width` and `height` of its camera and `played_hash`, of what is played
      * @param  list<Track>  $tracks  needed while it is recorded
      * @param  bool  $withLines  whether the words it speaks are wanted
      * @return array<string, mixed>
@@ -37,9 +44,8 @@ final class TakeResource extends JsonResource
     public static function row(array $row, array $tracks = [], bool $withLines = true): array
     {
         $id = $row['id'];
-        $from = $row['used_from'] ?? $row['speech_from'] ?? 0;
-        $until = $row['used_until'] ?? $row['speech_until'] ?? $row['length_ticks'];
-        $hasPicture = ($row['camera_width'] ?? null) !== null;
+        $used = TakeReader::usedOf($row);
+        $hasPicture = $row['width'] !== null;
 
         return [
             'id' => $id,
@@ -53,15 +59,15 @@ final class TakeResource extends JsonResource
             'problem' => $row['problem'] ?? null,
             'recording_kept' => (bool) ($row['recording_kept'] ?? true),
             'length_ms' => self::milliseconds($row['length_ticks']),
-            'used_from_ms' => self::milliseconds($from),
-            'used_until_ms' => self::milliseconds($until),
-            'trimmed_by_hand' => isset($row['used_from']) || isset($row['used_until']),
+            'used_from_ms' => self::milliseconds($used === [] ? 0 : $used[0]->from->count),
+            'used_until_ms' => self::milliseconds($used === [] ? 0 : $used[count($used) - 1]->until->count),
+            'trimmed_by_hand' => ($row['used'] ?? null) !== null,
             'flags' => $row['flags'] === '[]' ? [] : json_decode($row['flags'], true),
-            'camera' => $hasPicture ? ['width' => (int) $row['camera_width'], 'height' => (int) $row['camera_height']] : null,
-            'media_url' => "/api/takes/{$id}/media?v=".substr($row['media_hash'] ?? $row['state'], 0, 8),
+            'camera' => $hasPicture ? ['width' => (int) $row['width'], 'height' => (int) $row['height']] : null,
+            'media_url' => "/api/takes/{$id}/media?v=".substr($row['played_hash'] ?? $row['state'], 0, 8),
             'poster_url' => $hasPicture ? "/api/takes/{$id}/poster" : null,
             'recorded_at' => str_replace(' ', 'T', $row['created_at']).'Z',
-            'tracks' => array_map(fn (Track $t): array => ['id' => $t->id, 'kind' => $t->kind, 'next_chunk' => $t->next_chunk], $tracks),
+            'tracks' => array_map(fn (Track $t): array => ['id' => $t->id, 'kind' => $t->kind->value, 'next_chunk' => $t->next_chunk], $tracks),
         ];
     }
 

@@ -71,12 +71,27 @@ export function useAssembly(lessonId: string) {
     });
 }
 
+const isOpen = (one: Export): boolean => one.state === 'waiting' || one.state === 'running';
+
+/** A lesson's exports, newest first. While one is being made only that one is asked for: the list costs much more. */
 export function useExports(lessonId: string) {
-    return useQuery({
-        ...exportsOf(lessonId),
-        refetchInterval: (query) =>
-            query.state.data?.some((e) => e.state === 'waiting' || e.state === 'running') ? 700 : false,
+    const { queryKey, queryFn } = exportsOf(lessonId);
+    const list = useQuery({ queryKey, queryFn });
+    const open = list.data?.find(isOpen);
+    useQuery({
+        queryKey: ['export', open?.id],
+        enabled: open !== undefined,
+        refetchInterval: 700,
+        queryFn: async () => {
+            const now = await api.get<Export>(`exports/${open?.id}`);
+            queryClient.setQueryData<Export[]>(queryKey, (all) => all?.map((one) => (one.id === now.id ? now : one)));
+            if (!isOpen(now)) {
+                void queryClient.invalidateQueries({ queryKey });
+            }
+            return now;
+        },
     });
+    return list;
 }
 
 export function useCourses() {

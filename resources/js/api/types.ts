@@ -1,3 +1,5 @@
+import type { Stretch } from '../player/TimeMap';
+
 /** What the API sends. All times are milliseconds unless the name says otherwise. */
 
 export type Verdict = 'undecided' | 'kept' | 'discarded';
@@ -6,7 +8,7 @@ export type Layout = 'slide-with-inset' | 'slide-alone' | 'camera-alone';
 export type Corner = 'top-left' | 'top-right' | 'bottom-left' | 'bottom-right';
 export type InsetSize = 'small' | 'medium' | 'large';
 export type Flag = 'silent' | 'very-quiet' | 'clipped' | 'no-sound';
-export type TrackKind = 'camera' | 'microphone';
+export type TrackKind = 'camera' | 'screen' | 'microphone' | 'computer';
 
 export interface LessonSummary {
     id: string;
@@ -83,9 +85,48 @@ export interface Section {
     inset_size: InsetSize;
     /** The section says itself what it looks like; otherwise the house style does. */
     own_layout: boolean;
-    /** Its lines are in the kept take of another section, from which it was split off. */
-    spoken_elsewhere: boolean;
+    /** Which take speaks which of its lines. */
+    coverage: SectionCoverage;
+    /** How far it is, as strip and lists show it. */
+    progress: SectionProgress;
     takes: Take[];
+}
+
+export interface SectionCoverage {
+    heard: boolean;
+    /** It is heard only in takes of other sections. */
+    elsewhere: boolean;
+    /** Ids of the takes that are heard, in order. */
+    takes: string[];
+    /** Ids of lines that nobody speaks. */
+    missing: string[];
+    lines: LineCoverage[];
+}
+
+export interface LineCoverage {
+    id: string;
+    take: string | null;
+    why: 'chosen' | 'kept-last' | 'only-one' | null;
+    /** Further kept takes that speak it and are not heard. */
+    others: string[];
+    /** The words that were recorded, when the script says others now, and the number of the take that speaks them. */
+    was: string | null;
+    was_take: number | null;
+}
+
+export interface SectionProgress {
+    fill: 'hollow' | 'half' | 'filled';
+    /** Something to look at. */
+    notched: boolean;
+    /** The state in words. */
+    says: string;
+    /** The take that is heard first. */
+    kept: string | null;
+    /** The newest take still waiting for a verdict. */
+    waiting: string | null;
+    length_ms: number;
+    /** How much longer or shorter than meant, when that is more than a tenth; null otherwise. */
+    off_target_ms: number | null;
 }
 
 export interface Lesson {
@@ -112,15 +153,36 @@ export interface Rect {
     height: number;
 }
 
-export interface PicturePlan {
+/** What is seen: layers, bottom to top, on a ground. */
+export interface Picture {
     frame: { width: number; height: number };
-    layout: Layout;
     ground: string;
-    slide: Rect | null;
-    camera: Rect | null;
-    /** How the inset is cut out and edged, in pixels of the frame; null for a plain rectangle. */
-    inset_frame: { radius: number; border: number; colour: string } | null;
-    logo: Rect | null;
+    layers: Layer[];
+}
+
+export interface Layer {
+    shows: 'slide' | 'card' | 'logo' | 'camera' | 'screen' | 'marks';
+    /** Of a picture that stands. */
+    url: string | null;
+    marks: Mark[];
+    /** Where it lies, once it has come to rest, in pixels of the frame. */
+    rect: Rect;
+    /** Shown whole, or filling its rectangle and cropped evenly. */
+    fit: 'whole' | 'filled';
+    /** How it is cut out and edged, in pixels of the frame; null for a plain rectangle. */
+    edge: { radius: number; border: number; colour: string } | null;
+    /** The part of the source that is shown, in parts of its sides; null for all of it. */
+    crop: Rect | null;
+    opacity: number;
+    /** A move from another place, from the shot's first frame on. */
+    motion: { from: Rect; frames: number; ease: 'steady' | 'soft' } | null;
+}
+
+/** A box, in parts of the picture it belongs to, for some frames of the shot. */
+export interface Mark extends Rect {
+    from: number;
+    until: number;
+    colour: string;
 }
 
 export interface Segment {
@@ -129,11 +191,17 @@ export interface Segment {
     title: string;
     start_frame: number;
     frames: number;
+    /** How it meets the segment before; while they dissolve, they overlap. */
+    join: { kind: 'cut' | 'dissolve' | 'dip'; frames: number };
     /** Null for a card. */
     take_id: string | null;
     take_number: number | null;
-    /** Where in the take the segment starts, in ticks of 1/48000 s. */
-    in_ticks: number;
+    /** Ids of the lines it speaks. */
+    lines: string[];
+    /** Which moment of the take each frame shows; null for a card. */
+    map: Stretch[] | null;
+    /** Moment of the take at which its media begin. */
+    offset_ticks: number;
     media_url: string | null;
     gain_db: number;
     /** Without gaps, together as long as the segment. */
@@ -144,9 +212,7 @@ export interface Shot {
     /** Frames of the segment before it. */
     offset: number;
     frames: number;
-    slide_url: string | null;
-    logo_url: string | null;
-    picture: PicturePlan;
+    picture: Picture;
 }
 
 export interface Assembly {
@@ -187,10 +253,8 @@ export interface Setup {
 }
 
 /** What a section shows from one of its lines on. */
-export interface LinePicture extends PicturePlan {
+export interface LinePicture extends Picture {
     from_line: number;
-    slide_url: string | null;
-    logo_url: string | null;
 }
 
 /** A script as text, and where sections and lines stand in it, in UTF-16 units. */

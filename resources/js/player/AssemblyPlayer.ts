@@ -90,7 +90,7 @@ export class AssemblyPlayer extends Subscribable<PlayerSnapshot> {
         if (element.getAttribute('src') !== segment.media_url) {
             element.src = segment.media_url;
         }
-        element.currentTime = mediaTime(segment, offset, this.plan.fps);
+        element.currentTime = mediaTime(segment, offset);
     }
 
     private async run(): Promise<void> {
@@ -130,28 +130,44 @@ export class AssemblyPlayer extends Subscribable<PlayerSnapshot> {
                 }
                 return;
             }
-            if (element.ended || isOver(segment, element.currentTime, this.plan.fps)) {
+            if (element.ended || isOver(this.plan, index, element.currentTime)) {
                 this.next(index);
                 return;
             }
             if (!element.seeking) {
-                this.set({ frame: frameAt(segment, element.currentTime, this.plan.fps) });
+                this.set({ frame: frameAt(segment, element.currentTime) });
             }
             this.watch();
         });
     }
 
     private next(index: number): void {
-        this.element(index).pause();
         const segment = this.segment(index + 1);
         if (!segment) {
+            this.element(index).pause();
             this.over = true;
             this.set({ playing: false, frame: this.plan.frames - 1 });
             return;
         }
         this.set({ index: index + 1, frame: segment.start_frame });
+        if (segment.join.kind === 'dissolve') {
+            // The one before is heard and seen until it is gone.
+            const left = (1000 * segment.join.frames) / this.plan.fps;
+            this.fade(index, 0, left);
+            this.fade(index + 1, 1, left);
+            setTimeout(() => this.leave(index), left);
+        } else {
+            this.leave(index);
+        }
         void this.run();
-        this.load(index + 2, 0);
+    }
+
+    /** A segment is over: its element gets the one after the next ready. */
+    private leave(index: number): void {
+        if (this.snapshot().index === index + 1) {
+            this.element(index).pause();
+            this.load(index + 2, 0);
+        }
     }
 
     /** Sound goes through gains, so that sections are as loud as they will be in the film. */
@@ -172,8 +188,21 @@ export class AssemblyPlayer extends Subscribable<PlayerSnapshot> {
 
     private turnUp(index: number, db: number): void {
         const gain = this.gains[index % 2];
-        if (gain) {
+        if (gain && this.segment(index)?.join.kind !== 'dissolve') {
+            gain.gain.cancelScheduledValues(0);
             gain.gain.value = 10 ** (db / 20);
+        }
+    }
+
+    /** Brings a segment's sound up, or takes it away. */
+    private fade(index: number, part: 0 | 1, milliseconds: number): void {
+        const { context } = this;
+        const gain = this.gains[index % 2]?.gain;
+        const loud = 10 ** ((this.segment(index)?.gain_db ?? 0) / 20);
+        if (context && gain) {
+            gain.cancelScheduledValues(0);
+            gain.setValueAtTime(loud * (1 - part), context.currentTime);
+            gain.linearRampToValueAtTime(loud * part, context.currentTime + milliseconds / 1000);
         }
     }
 }

@@ -1,6 +1,5 @@
 import type { Assembly, Segment, Shot } from '../api/types';
-
-const TICKS_PER_SECOND = 48_000;
+import { TICKS_PER_SECOND, TimeMap } from './TimeMap';
 
 /** Where a frame of the lesson lies: which segment, and how many frames into it. */
 export interface Place {
@@ -8,7 +7,7 @@ export interface Place {
     offset: number;
 }
 
-/** @returns the place of a frame; frames outside the lesson are taken as its first or last */
+/** @returns the place of a frame, in the later segment where two dissolve; frames outside the lesson are taken as its first or last */
 export function placeOf(plan: Pick<Assembly, 'segments' | 'frames'>, frame: number): Place {
     const inside = Math.max(0, Math.min(plan.frames - 1, Math.floor(frame)));
     const index = plan.segments.findLastIndex((segment) => segment.start_frame <= inside);
@@ -16,24 +15,62 @@ export function placeOf(plan: Pick<Assembly, 'segments' | 'frames'>, frame: numb
     return { index: found, offset: inside - (plan.segments[found]?.start_frame ?? 0) };
 }
 
+const mapOf = (segment: Segment): TimeMap => new TimeMap(segment.map ?? []);
+
 /** Seconds into the take's media at which a frame of a segment is shown. */
-export function mediaTime(segment: Segment, offset: number, fps: number): number {
-    return segment.in_ticks / TICKS_PER_SECOND + offset / fps;
+export function mediaTime(segment: Segment, offset: number): number {
+    return Math.max(0, mapOf(segment).timeOf(offset) - segment.offset_ticks) / TICKS_PER_SECOND;
 }
 
 /** The frame of the lesson that is shown when a segment's media stands at a time; never outside the segment. */
-export function frameAt(segment: Segment, seconds: number, fps: number): number {
-    const offset = Math.floor((seconds - segment.in_ticks / TICKS_PER_SECOND) * fps + 1e-6);
-    return segment.start_frame + Math.max(0, Math.min(segment.frames - 1, offset));
+export function frameAt(segment: Segment, seconds: number): number {
+    // A media element's clock is a little coarser than ours.
+    const ticks = Math.floor(seconds * TICKS_PER_SECOND + 0.5) + segment.offset_ticks;
+    return segment.start_frame + Math.min(segment.frames - 1, mapOf(segment).frameOf(ticks));
 }
 
-/** Whether a segment has been played to its end. */
-export function isOver(segment: Segment, seconds: number, fps: number): boolean {
-    return seconds >= mediaTime(segment, segment.frames, fps) - 0.5 / fps;
+/** Whether a segment has been played so far that the next one begins: to its end, or to where they dissolve. */
+export function isOver(plan: Assembly, index: number, seconds: number): boolean {
+    const segment = plan.segments[index];
+    if (!segment) {
+        return true;
+    }
+    const next = plan.segments[index + 1];
+    const until = (next?.start_frame ?? segment.start_frame + segment.frames) - segment.start_frame;
+    return seconds >= mediaTime(segment, until) - 0.5 / plan.fps;
 }
 
 /** What is seen at a frame of the lesson. */
 export function shotAt(segment: Segment, frame: number): Shot | undefined {
     const offset = frame - segment.start_frame;
     return segment.shots.findLast((shot) => shot.offset <= offset) ?? segment.shots[0];
+}
+
+/** What else is seen at a frame, beside the segment it lies in. */
+export interface Meeting {
+    /** The segment before shows through, under this one: how much of this one is seen, 0..1. */
+    before: number | null;
+    opacity: number;
+    /** How much of the ground lies over everything, 0..1. */
+    veil: number;
+}
+
+/** How segments meet at a frame, as the film has it: see core/Render/JoinSpec.php. */
+export function meetingAt(plan: Assembly, index: number, frame: number): Meeting {
+    const segment = plan.segments[index];
+    const next = plan.segments[index + 1];
+    const into = frame - (segment?.start_frame ?? 0);
+    const join = segment?.join;
+    if (join?.kind === 'dissolve' && into < join.frames) {
+        return { before: index - 1, opacity: into / join.frames, veil: 0 };
+    }
+    if (join?.kind === 'dip' && into < join.frames / 2) {
+        return { before: null, opacity: 1, veil: 1 - into / (join.frames / 2) };
+    }
+    if (segment && next?.join.kind === 'dip') {
+        const half = next.join.frames / 2;
+        const darkened = into - (segment.frames - half);
+        return { before: null, opacity: 1, veil: darkened > 0 ? darkened / half : 0 };
+    }
+    return { before: null, opacity: 1, veil: 0 };
 }

@@ -1,3 +1,4 @@
+import type { TrackKind } from '../api/types';
 import { type DBSchema, type IDBPDatabase, openDB } from 'idb';
 
 /** A take on its way to the server, as it is remembered in this browser. */
@@ -5,9 +6,11 @@ export interface StoredTake {
     takeId: string;
     lessonId: string;
     number: number;
-    tracks: { id: string; chunks: number; bytes: number }[];
+    tracks: { id: string; kind: TrackKind; chunks: number; bytes: number }[];
     /** The event log so far, one JSON object a row. */
     events: string[];
+    /** How many of these rows the server has. */
+    eventsSent: number;
     finished: boolean;
     /** To be set aside once it has arrived. */
     discard: boolean;

@@ -1,6 +1,6 @@
 import type { TrackKind } from '../api/types';
 
-/** What is recorded and how: one recording, so that picture and sound share the browser's own clock. */
+/** How one track is recorded. Camera and voice are one recording, so that they share the browser's own clock. */
 export interface RecordingFormat {
     kind: TrackKind;
     mime: string;

@@ -34,8 +34,8 @@ export class Outbox extends Subscribable<OutboxSnapshot> {
         super({ waiting: 0, trouble: null });
     }
 
-    async open(take: Omit<StoredTake, 'events' | 'finished' | 'discard'>): Promise<void> {
-        const stored: StoredTake = { ...take, events: [], finished: false, discard: false };
+    async open(take: Omit<StoredTake, 'events' | 'eventsSent' | 'finished' | 'discard'>): Promise<void> {
+        const stored: StoredTake = { ...take, events: [], eventsSent: 0, finished: false, discard: false };
         this.takes.set(take.takeId, stored);
         void this.locks?.request(
             takeLock(take.takeId),
@@ -74,8 +74,13 @@ export class Outbox extends Subscribable<OutboxSnapshot> {
         return written;
     }
 
+    /** Adds a row to the take's log, which is sent as it grows, like the chunks. */
     log(takeId: string, row: string): void {
-        this.takes.get(takeId)?.events.push(row);
+        const take = this.takes.get(takeId);
+        if (take) {
+            take.events.push(row);
+            void this.store.putTake(take).then(() => this.send(take));
+        }
     }
 
     /** Resolves when the server has all of the take. */
@@ -117,6 +122,8 @@ export class Outbox extends Subscribable<OutboxSnapshot> {
                     track.bytes += (await this.store.chunk(track.id, number))?.size ?? 0;
                 }
             }
+            // Kept by a version that sent the log at the end.
+            take.eventsSent ??= 0;
             const wasFinished = take.finished;
             take.finished = true;
             this.takes.set(take.takeId, take);
@@ -182,18 +189,27 @@ export class Outbox extends Subscribable<OutboxSnapshot> {
             }
             throw new Error('The server lost a piece of this recording that it had confirmed. The rest is kept here.');
         }
+        if (take.events.length > take.eventsSent) {
+            return this.sendEvents(take);
+        }
         if (!take.finished) {
             return false;
         }
-        await this.delivery.sendEvents(take.takeId, take.events.join('\n')).catch((error: unknown) => {
-            // A take finished by an earlier try takes no more events, and needs none.
-            if (!(error instanceof ApiProblem && error.status === 409)) {
-                throw error;
-            }
-        });
         await this.delivery.finish(take);
         await this.drop(take);
         return false;
+    }
+
+    /** @returns whether there may be more to do now */
+    private async sendEvents(take: StoredTake): Promise<boolean> {
+        const before = take.eventsSent;
+        take.eventsSent = await this.delivery.sendEvents(take.takeId, before, take.events.slice(before));
+        if (take.finished && take.eventsSent <= before) {
+            // A take finished by an earlier try takes no more rows, and needs none.
+            take.eventsSent = take.events.length;
+        }
+        await this.store.putTake(take);
+        return take.eventsSent !== before;
     }
 
     private async drop(take: StoredTake): Promise<void> {

@@ -1,3 +1,4 @@
+import type { TrackKind } from '../api/types';
 import { Subscribable } from '../ui/Subscribable';
 
 export type SessionState = 'idle' | 'armed' | 'counting' | 'rolling' | 'paused' | 'finishing' | 'failed';
@@ -29,7 +30,8 @@ export interface RecorderLike {
 export interface OpenedTake {
     id: string;
     number: number;
-    trackId: string;
+    /** Id of each track that is recorded, by its kind. */
+    tracks: Partial<Record<TrackKind, string>>;
 }
 
 /** What the session needs from outside. */
@@ -38,9 +40,9 @@ export interface SessionPorts {
     openTake(): Promise<OpenedTake>;
     /** Gives up a take in which nothing was recorded. */
     abandonTake(take: OpenedTake): Promise<void>;
-    /** A recorder of what the devices give now. */
-    recorder(): RecorderLike;
-    keepChunk(take: OpenedTake, chunk: Blob): void;
+    /** Recorders of what the devices give now, one a track, none of them started. */
+    recorders(): { kind: TrackKind; recorder: RecorderLike }[];
+    keepChunk(take: OpenedTake, kind: TrackKind, chunk: Blob): void;
     keepEvent(take: OpenedTake, row: string): void;
     /** Everything is recorded: bring it to the server. Resolves when it is there. */
     deliver(take: OpenedTake, discard: boolean): Promise<void>;
@@ -52,7 +54,7 @@ export interface SessionPorts {
 /** One press on Record, from the count-down to the end of the take. */
 interface Attempt {
     take: OpenedTake | null;
-    recorder: RecorderLike | null;
+    recorders: RecorderLike[];
     /** Gives back the recording place. */
     release: (() => void) | null;
 }
@@ -105,7 +107,7 @@ export class RecordingSession extends Subscribable<SessionSnapshot> {
         if (this.snapshot().state !== 'armed') {
             return;
         }
-        const attempt: Attempt = { take: null, recorder: null, release: null };
+        const attempt: Attempt = { take: null, recorders: [], release: null };
         this.attempt = attempt;
         this.set({ state: 'counting', countLeft: seconds, notice: null, line: 0, takeNumber: null, takeId: null });
         const claim = this.placeIsFree.then(() => this.ports.claim());
@@ -157,7 +159,7 @@ export class RecordingSession extends Subscribable<SessionSnapshot> {
 
     pause(): void {
         if (this.snapshot().state === 'rolling') {
-            this.attempt?.recorder?.pause();
+            this.attempt?.recorders.forEach((recorder) => recorder.pause());
             this.note('pause');
             this.pausedAt = this.ports.now();
             this.set({ state: 'paused' });
@@ -166,7 +168,7 @@ export class RecordingSession extends Subscribable<SessionSnapshot> {
 
     resume(): void {
         if (this.snapshot().state === 'paused') {
-            this.attempt?.recorder?.resume();
+            this.attempt?.recorders.forEach((recorder) => recorder.resume());
             this.pausedMs += this.ports.now() - (this.pausedAt ?? this.ports.now());
             this.pausedAt = null;
             this.note('resume');
@@ -190,16 +192,21 @@ export class RecordingSession extends Subscribable<SessionSnapshot> {
      */
     async finish(discard = false): Promise<OpenedTake | null> {
         const { attempt } = this;
-        if (!attempt?.take || !attempt.recorder || !['rolling', 'paused'].includes(this.snapshot().state)) {
+        if (!attempt?.take || !['rolling', 'paused'].includes(this.snapshot().state)) {
             return null;
         }
-        const { take, recorder } = attempt;
+        const { take, recorders } = attempt;
         this.note('finish');
         this.set({ state: 'finishing' });
-        await new Promise<void>((stopped) => {
-            recorder.onstop = () => stopped();
-            recorder.stop();
-        });
+        await Promise.all(
+            recorders.map(
+                (recorder) =>
+                    new Promise<void>((stopped) => {
+                        recorder.onstop = () => stopped();
+                        recorder.stop();
+                    }),
+            ),
+        );
         // From here on nothing can be lost; sending may take as long as the network wants.
         this.startedAt = 0;
         try {
@@ -235,15 +242,25 @@ export class RecordingSession extends Subscribable<SessionSnapshot> {
             return;
         }
         try {
-            const recorder = this.ports.recorder();
-            recorder.ondataavailable = ({ data }) => this.ports.keepChunk(take, data);
-            recorder.onerror = () => {
-                this.set({ notice: 'The recorder stopped by itself. Everything up to then is safe.' });
-                void this.finish();
-            };
-            recorder.start(TIMESLICE_MS);
-            attempt.recorder = recorder;
+            const made = this.ports.recorders();
+            for (const { kind, recorder } of made) {
+                recorder.ondataavailable = ({ data }) => this.ports.keepChunk(take, kind, data);
+                recorder.onerror = () => {
+                    this.set({ notice: 'The recorder stopped by itself. Everything up to then is safe.' });
+                    void this.finish();
+                };
+            }
+            this.startedAt = this.ports.now();
+            const started = made.map(({ kind, recorder }) => {
+                recorder.start(TIMESLICE_MS);
+                attempt.recorders.push(recorder);
+                return { track: kind, at: this.ports.now() };
+            });
+            // How much later one began than another, to a millisecond: what keeps them in step.
+            started.forEach(({ track, at }) => this.note('start', { track }, at));
         } catch {
+            attempt.recorders.forEach((recorder) => recorder.stop());
+            this.startedAt = 0;
             this.end({
                 state: 'failed',
                 countLeft: 0,
@@ -252,7 +269,6 @@ export class RecordingSession extends Subscribable<SessionSnapshot> {
             void this.abandon(attempt);
             return;
         }
-        this.startedAt = this.ports.now();
         this.pausedAt = null;
         this.pausedMs = 0;
         this.set({ state: 'rolling', countLeft: 0 });
@@ -279,10 +295,10 @@ export class RecordingSession extends Subscribable<SessionSnapshot> {
         attempt.release = null;
     }
 
-    private note(kind: string, more: Record<string, unknown> = {}): void {
+    private note(kind: string, more: Record<string, unknown> = {}, at = this.ports.now()): void {
         const take = this.attempt?.take;
         if (take) {
-            const at_ms = Math.max(0, Math.round(this.ports.now() - this.startedAt));
+            const at_ms = Math.max(0, Math.round(at - this.startedAt));
             this.ports.keepEvent(take, JSON.stringify({ at_ms, kind, ...more }));
         }
     }

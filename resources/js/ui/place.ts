@@ -1,8 +1,13 @@
 import type { CSSProperties } from 'react';
-import type { PicturePlan, Rect } from '../api/types';
+import type { Layer, Rect } from '../api/types';
+
+interface Size {
+    width: number;
+    height: number;
+}
 
 /** A rectangle in frame pixels as a place in per cent, so that it fits a frame drawn at any size. */
-export function place(rect: Rect, frame: { width: number; height: number }): CSSProperties {
+export function place(rect: Rect, frame: Size): CSSProperties {
     return {
         left: `${(100 * rect.x) / frame.width}%`,
         top: `${(100 * rect.y) / frame.height}%`,
@@ -11,17 +16,51 @@ export function place(rect: Rect, frame: { width: number; height: number }): CSS
     };
 }
 
+/** Where a layer lies some frames into its shot: see core/Picture/Motion.php and Ease.php. */
+export function rectAt({ rect, motion }: Pick<Layer, 'rect' | 'motion'>, frame: number): Rect {
+    if (!motion || frame >= motion.frames) {
+        return rect;
+    }
+    const part = Math.max(0, frame) / motion.frames;
+    const done = motion.ease === 'steady' ? part : (1 - Math.cos(Math.PI * part)) / 2;
+    const way = (from: number, to: number) => from + (to - from) * done;
+    const { from } = motion;
+    return {
+        x: way(from.x, rect.x),
+        y: way(from.y, rect.y),
+        width: way(from.width, rect.width),
+        height: way(from.height, rect.height),
+    };
+}
+
 /** Kept in the page, because it plays, but not seen. */
 export const outOfSight: CSSProperties = { width: 1, height: 1, opacity: 0 };
 
-/** How the camera is cut out and edged, in parts of the frame's own width (`cqw`), so that it fits any size. */
-export function insetLook(plan: PicturePlan): CSSProperties {
-    const look = plan.inset_frame;
-    const part = (pixels: number) => `${(100 * pixels) / plan.frame.width}cqw`;
-    return look
+/** How a layer is cut out, in parts of the frame's own width (`cqw`), so that it fits any size. */
+export const cutOut = (layer: Layer, frame: Size): CSSProperties => ({
+    borderRadius: layer.edge ? `${(100 * layer.edge.radius) / frame.width}cqw` : undefined,
+    overflow: 'hidden',
+});
+
+/** The line along a layer's inner edge; null when it has none. */
+export function edgeLook(layer: Layer, frame: Size): CSSProperties | null {
+    const edge = layer.edge;
+    return edge && edge.border > 0
         ? {
-              borderRadius: part(look.radius),
-              boxShadow: look.border > 0 ? `inset 0 0 0 ${part(look.border)} #${look.colour}` : undefined,
+              ...cutOut(layer, frame),
+              boxShadow: `inset 0 0 0 ${(100 * edge.border) / frame.width}cqw #${edge.colour}`,
           }
-        : {};
+        : null;
 }
+
+/** A source of which only a part is shown, laid out so that this part fills its rectangle. */
+export const cropped = (crop: Rect | null): CSSProperties =>
+    crop
+        ? {
+              position: 'absolute',
+              width: `${100 / crop.width}%`,
+              height: `${100 / crop.height}%`,
+              left: `${(-100 * crop.x) / crop.width}%`,
+              top: `${(-100 * crop.y) / crop.height}%`,
+          }
+        : { width: '100%', height: '100%' };

@@ -5,14 +5,19 @@ declare(strict_types=1);
 namespace Tests\Core\Assembly;
 
 use OpenReel\Core\Assembly\Assembly;
+use OpenReel\Core\Assembly\Passage;
 use OpenReel\Core\Assembly\PictureChoice;
 use OpenReel\Core\Assembly\SectionSource;
-use OpenReel\Core\Assembly\SlideSource;
-use OpenReel\Core\Assembly\TakeSource;
+use OpenReel\Core\Mark\TakeMark;
 use OpenReel\Core\Picture\FrameSize;
 use OpenReel\Core\Picture\Inset;
 use OpenReel\Core\Picture\Layout;
 use OpenReel\Core\Picture\Shape;
+use OpenReel\Core\Picture\Still;
+use OpenReel\Core\Picture\StillKind;
+use OpenReel\Core\Take\Take;
+use OpenReel\Core\Take\Track;
+use OpenReel\Core\Take\TrackKind;
 use OpenReel\Core\Time\FrameRate;
 use OpenReel\Core\Time\Span;
 use OpenReel\Core\Time\Tick;
@@ -32,10 +37,37 @@ final class Example
     /** @param  array{int, int}|null  $used */
     public static function section(string $id, string $heading, ?array $used, Layout $layout = Layout::SlideWithInset, ?Shape $camera = null): SectionSource
     {
-        $take = $used === null ? null : new TakeSource(
-            "take-{$id}", 1, Span::between(Tick::of($used[0]), Tick::of($used[1])), $camera ?? Shape::of(640, 480), "media-{$id}", "sound-{$id}", -20.0,
-        );
+        $passages = $used === null ? [] : [new Passage(self::take("take-{$id}", $used, camera: $camera ?? Shape::of(640, 480), files: $id), self::span(...$used))];
 
-        return new SectionSource($id, $heading, new PictureChoice($layout, new Inset, new SlideSource("slide-{$id}", Shape::of(1600, 900), "slide-{$id}")), $take === null ? [] : [$take]);
+        return new SectionSource($id, $heading, new PictureChoice($layout, new Inset, self::slide("slide-{$id}")), $passages);
+    }
+
+    public static function slide(string $id, ?Shape $shape = null): Still
+    {
+        return new Still(StillKind::Slide, $id, $shape ?? Shape::of(1600, 900), "hash-{$id}");
+    }
+
+    public static function span(int $from, int $until): Span
+    {
+        return Span::between(Tick::of($from), Tick::of($until));
+    }
+
+    /**
+     * A take with a camera and a microphone.
+     *
+     * @param  array{int, int}  $used
+     * @param  array<string, int>  $lines  tick in the take by line
+     * @param  Shape|null  $camera  null for sound only
+     * @param  list<TakeMark>  $marks
+     */
+    public static function take(string $id, array $used, array $lines = [], ?Shape $camera = null, ?string $files = null, int $cameraLater = 0, array $marks = []): Take
+    {
+        $files ??= $id;
+        $tracks = [new Track(TrackKind::Microphone, "sound-{$files}", Tick::of(10_000_000), Tick::zero(), loudness: -20.0)];
+        if ($camera !== null) {
+            $tracks[] = new Track(TrackKind::Camera, "media-{$files}", Tick::of(10_000_000), Tick::of($cameraLater), $camera);
+        }
+
+        return new Take($id, 1, $tracks, self::span(...$used), array_map(Tick::of(...), $lines), $marks);
     }
 }

@@ -6,6 +6,7 @@ namespace Tests\Core\Listening;
 
 use OpenReel\Core\Listening\LevelReader;
 use OpenReel\Core\Listening\Levels;
+use OpenReel\Core\Time\Tick;
 use PHPUnit\Framework\TestCase;
 
 final class LevelsTest extends TestCase
@@ -60,5 +61,27 @@ final class LevelsTest extends TestCase
 
         self::assertSame([500, 1000, 10], $levels->wave(3));
         self::assertSame([100, 500, 0, 1000, 10], $levels->wave(1000));
+    }
+
+    public function test_the_quietest_place_near_a_cut_is_found(): void
+    {
+        // A word until window 40, a gap of 200 ms with some noise, and another word.
+        $levels = new Levels([...array_fill(0, 40, -20.0), ...array_fill(0, 20, -70.0), ...array_fill(0, 40, -20.0)], array_fill(0, 100, 100), 0, 48_000);
+        $at = fn (int $window, int $aroundMs = 400): int => intdiv($levels->quietest(Tick::of($window * Levels::WINDOW), Tick::ofMilliseconds($aroundMs))->count, Levels::WINDOW);
+
+        self::assertSame(45, $at(30), 'the nearest place that is quiet all round');
+        self::assertSame(55, $at(65));
+        self::assertSame(50, $at(50), 'where it is quiet already it stays');
+        self::assertSame(20, $at(20, 100), 'nothing quiet within reach');
+        self::assertSame(123, (new Levels([], [], 0, 0))->quietest(Tick::of(123), Tick::of(480))->count);
+    }
+
+    public function test_levels_are_kept_in_a_byte_each(): void
+    {
+        $levels = new Levels([0.0, -20.4, Levels::FLOOR_DB, -120.0], [32768, 3000, 0, 0], 0, 1920);
+
+        self::assertSame([0, 20, 96, 96], array_map(ord(...), str_split($levels->packed())));
+        self::assertEqualsWithDelta(0.0, $levels->peak(), 1e-9);
+        self::assertNull((new Levels([], [0], 0, 480))->peak());
     }
 }

@@ -72,6 +72,15 @@ final class LogoTest extends TestCase
         self::assertSame('FFFFFF', Colour::of(' ffffff ')->hex);
     }
 
+    public function test_a_colour_drawn_by_bt601_has_the_numbers_of_bt709(): void
+    {
+        self::assertSame('808080', Colour::of('808080')->drawnAs601()->hex);
+        $hex = Colour::of('0B5D66')->drawnAs601()->hex;
+        [$r, $g, $b] = array_map(fn (string $pair): float => (float) hexdec($pair), str_split($hex, 2));
+        // Luma of BT.601 against 0.2126 R + 0.7152 G + 0.0722 B of #0B5D66, which is 76.2.
+        self::assertEqualsWithDelta(76.2, 0.299 * $r + 0.587 * $g + 0.114 * $b, 0.7);
+    }
+
     #[TestWith([''])]
     #[TestWith(['#fff'])]
     #[TestWith(['red'])]

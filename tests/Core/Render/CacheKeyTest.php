@@ -7,7 +7,6 @@ namespace Tests\Core\Render;
 use OpenReel\Core\Assembly\Assembly;
 use OpenReel\Core\Assembly\PictureChoice;
 use OpenReel\Core\Assembly\SectionSource;
-use OpenReel\Core\Assembly\SlideSource;
 use OpenReel\Core\Picture\Corner;
 use OpenReel\Core\Picture\FrameSize;
 use OpenReel\Core\Picture\Inset;
@@ -18,7 +17,7 @@ use OpenReel\Core\Picture\Logo;
 use OpenReel\Core\Picture\Shape;
 use OpenReel\Core\Render\CacheKey;
 use OpenReel\Core\Render\ShotSpec;
-use OpenReel\Core\Render\SoundSpec;
+use OpenReel\Core\Sound\SoundPlan;
 use OpenReel\Core\Time\FrameRate;
 use PHPUnit\Framework\TestCase;
 use Tests\Core\Assembly\Example;
@@ -71,7 +70,7 @@ final class CacheKeyTest extends TestCase
 
     public function test_the_house_style_is_in_the_key(): void
     {
-        $choice = fn (Inset $inset): SectionSource => new SectionSource('a', 'One', new PictureChoice(Layout::SlideWithInset, $inset, new SlideSource('s', Shape::of(1600, 900), 'slide')), Example::section('a', 'One', [0, 96_000])->takes);
+        $choice = fn (Inset $inset): SectionSource => new SectionSource('a', 'One', new PictureChoice(Layout::SlideWithInset, $inset, Example::slide('s')), Example::section('a', 'One', [0, 96_000])->passages);
         $key = fn (Inset $inset, ?Logo $logo = null, string $ground = '1B2430'): string => $this->picture(Assembly::of(FrameSize::of(1280, 720), FrameRate::of(25), [$choice($inset)], $logo, $ground), 0);
         $keys = [
             $key(new Inset), $key(new Inset(shape: InsetShape::Circle)), $key(new Inset(shape: InsetShape::Rounded)), $key(new Inset(border: new InsetBorder('thin'))),
@@ -97,7 +96,7 @@ final class CacheKeyTest extends TestCase
         $other = $this->assembly([Example::section('a', 'One', [100, 96_100], Layout::CameraAlone)]);
 
         self::assertSame($this->sound($one, 0), $this->sound($other, 0));
-        self::assertNotSame($this->sound($one, 0), SoundSpec::of($one->segments[0], $one->rate, -19.0)->key('v1'));
+        self::assertNotSame($this->sound($one, 0), SoundPlan::of($one, -19.0)->places[0]->piece->key('v1'));
     }
 
     /** @param  list<\OpenReel\Core\Assembly\SectionSource>  $sections */
@@ -108,11 +107,11 @@ final class CacheKeyTest extends TestCase
 
     private function picture(Assembly $assembly, int $index): string
     {
-        return ShotSpec::all($assembly->segments[$index], $assembly->rate)[0]->key('v1');
+        return ShotSpec::of($assembly->segments[$index]->shots[0], $assembly->rate)->key('v1');
     }
 
     private function sound(Assembly $assembly, int $index): string
     {
-        return SoundSpec::of($assembly->segments[$index], $assembly->rate, -16.0)->key('v1');
+        return SoundPlan::of($assembly, -16.0)->places[$index]->piece->key('v1');
     }
 }

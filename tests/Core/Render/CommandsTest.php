@@ -5,26 +5,38 @@ declare(strict_types=1);
 namespace Tests\Core\Render;
 
 use OpenReel\Core\Assembly\Assembly;
+use OpenReel\Core\Assembly\Join;
+use OpenReel\Core\Assembly\Passage;
 use OpenReel\Core\Assembly\PictureChoice;
 use OpenReel\Core\Assembly\SectionSource;
-use OpenReel\Core\Assembly\SlideSource;
-use OpenReel\Core\Assembly\TakeSource;
+use OpenReel\Core\Mark\Box;
+use OpenReel\Core\Mark\Mark;
 use OpenReel\Core\Picture\Corner;
+use OpenReel\Core\Picture\Crop;
+use OpenReel\Core\Picture\Ease;
 use OpenReel\Core\Picture\FrameSize;
 use OpenReel\Core\Picture\Inset;
 use OpenReel\Core\Picture\InsetBorder;
 use OpenReel\Core\Picture\InsetShape;
+use OpenReel\Core\Picture\Layer;
 use OpenReel\Core\Picture\Layout;
 use OpenReel\Core\Picture\Logo;
+use OpenReel\Core\Picture\Motion;
+use OpenReel\Core\Picture\Picture;
+use OpenReel\Core\Picture\PixelRect;
 use OpenReel\Core\Picture\Shape;
 use OpenReel\Core\Picture\SourceColour;
+use OpenReel\Core\Picture\TrackAt;
+use OpenReel\Core\Render\FilmCommand;
 use OpenReel\Core\Render\IngestCommand;
-use OpenReel\Core\Render\JoinCommand;
+use OpenReel\Core\Render\JoinSpec;
+use OpenReel\Core\Render\PicturePieces;
+use OpenReel\Core\Render\PieceFiles;
+use OpenReel\Core\Render\PieceOrder;
 use OpenReel\Core\Render\ShotCommand;
-use OpenReel\Core\Render\ShotFiles;
 use OpenReel\Core\Render\ShotSpec;
-use OpenReel\Core\Render\SoundCommand;
-use OpenReel\Core\Render\SoundSpec;
+use OpenReel\Core\Render\SoundInput;
+use OpenReel\Core\Take\TrackKind;
 use OpenReel\Core\Time\FrameRate;
 use OpenReel\Core\Time\Tick;
 use PHPUnit\Framework\TestCase;
@@ -36,13 +48,13 @@ final class CommandsTest extends TestCase
     {
         $arguments = $this->segment(Layout::SlideWithInset);
 
-        self::assertSame(['-i', 'slide.png', '-noaccurate_seek', '-seek_timestamp', '1', '-ss', '1.500000', '-i', 'camera.webm'], array_slice($arguments, 0, 9));
+        self::assertSame(['-i', PieceFiles::of('hash-slide-a'), '-noaccurate_seek', '-seek_timestamp', '1', '-ss', '1.500000', '-i', PieceFiles::of('media-a')], array_slice($arguments, 0, 9));
         self::assertSame('50', $arguments[array_search('-frames:v', $arguments, true) + 1]);
         $graph = $this->graph($arguments);
         self::assertStringContainsString('[0:v]scale=1280:720:flags=lanczos', $graph);
-        self::assertStringContainsString('loop=loop=-1:size=1,fps=25[base]', $graph);
+        self::assertStringContainsString('loop=loop=-1:size=1,fps=25[', $graph);
         self::assertStringContainsString('fps=25:start_time=0', $graph);
-        self::assertStringEndsWith('overlay=986:492:format=yuv420:eof_action=repeat[picture]', $graph);
+        self::assertMatchesRegularExpression('/overlay=986:492:format=yuv420:eof_action=repeat\[n\d+\]$/', $graph);
         self::assertSame('out.mp4', end($arguments));
     }
 
@@ -51,14 +63,14 @@ final class CommandsTest extends TestCase
         $graph = $this->graph($this->segment(Layout::SlideAlone, Shape::of(800, 800)));
 
         self::assertStringContainsString('pad=1280:720:280:0:color=0x1B2430,loop=loop=-1:size=1', $graph);
-        self::assertStringEndsWith('[picture]', $graph);
+        self::assertStringNotContainsString('overlay', $graph);
     }
 
     public function test_a_camera_alone_needs_no_slide(): void
     {
         $arguments = $this->segment(Layout::CameraAlone);
 
-        self::assertNotContains('slide.png', $arguments);
+        self::assertNotContains(PieceFiles::of('hash-slide-a'), $arguments);
         self::assertStringStartsWith('[0:v]', $this->graph($arguments));
         self::assertStringNotContainsString('overlay', $this->graph($arguments));
     }
@@ -66,35 +78,113 @@ final class CommandsTest extends TestCase
     public function test_a_round_inset_with_a_border_is_cut_out_at_its_own_size(): void
     {
         $inset = new Inset(shape: InsetShape::Circle, border: new InsetBorder('thick'));
-        $arguments = $this->styled(new PictureChoice(Layout::SlideWithInset, $inset, new SlideSource('s', Shape::of(1280, 720), 'h')));
+        $arguments = $this->styled(new PictureChoice(Layout::SlideWithInset, $inset, Example::slide('s')));
         $graph = $this->graph($arguments);
 
-        self::assertSame(['slide.png', 'camera.webm', 'border.png', 'mask.png'], $this->inputs($arguments));
-        self::assertStringContainsString('[bare];[2:v]format=yuva420p,loop=loop=-1:size=1[edge];[bare][edge]overlay=0:0', $graph);
-        self::assertStringContainsString('[whole];[3:v]format=gray,loop=loop=-1:size=1,fps=25[mask];[whole][mask]alphamerge[over]', $graph);
+        self::assertCount(4, $this->inputs($arguments), 'slide, camera, border and mask');
+        self::assertMatchesRegularExpression('/\[2:v\]format=yuva420p,loop=loop=-1:size=1\[(n\d+)\];\[n\d+\]\[\1\]overlay=0:0/', $graph);
+        self::assertMatchesRegularExpression('/\[3:v\]format=gray,loop=loop=-1:size=1,fps=25\[(n\d+)\];.*\[n\d+\]\[\1\]alphamerge/', $graph);
     }
 
     public function test_a_logo_that_the_camera_does_not_touch_is_drawn_once_on_the_slide(): void
     {
-        $arguments = $this->styled(new PictureChoice(Layout::SlideWithInset, new Inset, new SlideSource('s', Shape::of(1280, 720), 'h')), Corner::TopLeft);
+        $arguments = $this->styled(new PictureChoice(Layout::SlideWithInset, new Inset, Example::slide('s')), Corner::TopLeft);
         $graph = $this->graph($arguments);
 
-        self::assertSame(['logo.png', 'slide.png', 'camera.webm'], $this->inputs($arguments));
-        self::assertLessThan(strpos($graph, 'loop=loop=-1'), strpos($graph, '[under][logo]overlay'));
+        self::assertSame([PieceFiles::of('hash-s'), PieceFiles::of('l'), PieceFiles::of('media-a')], $this->inputs($arguments));
+        self::assertLessThan(strpos($graph, 'loop=loop=-1'), strpos($graph, 'overlay'), 'before it is repeated');
+        self::assertSame(2, substr_count($graph, 'overlay='));
     }
 
     public function test_a_logo_in_the_insets_corner_lies_over_the_camera(): void
     {
-        $graph = $this->graph($this->styled(new PictureChoice(Layout::SlideWithInset, new Inset, new SlideSource('s', Shape::of(1280, 720), 'h')), Corner::BottomRight));
+        $arguments = $this->styled(new PictureChoice(Layout::SlideWithInset, new Inset, Example::slide('s')), Corner::BottomRight);
 
-        self::assertGreaterThan(strpos($graph, '[base][over]overlay'), strpos($graph, '[under][logo]overlay'));
-        self::assertStringEndsWith('eof_action=repeat[picture]', $graph);
+        self::assertSame([PieceFiles::of('hash-s'), PieceFiles::of('media-a'), PieceFiles::of('l')], $this->inputs($arguments));
+        self::assertLessThan(strpos($this->graph($arguments), 'overlay'), strpos($this->graph($arguments), 'loop=loop=-1'));
     }
 
     public function test_a_logo_lies_over_a_camera_alone_and_over_nothing_at_all(): void
     {
-        self::assertStringContainsString('[under][logo]overlay', $this->graph($this->styled(new PictureChoice(Layout::CameraAlone), Corner::TopLeft)));
-        self::assertStringStartsWith('color=c=0x1B2430:s=1280x720:r=25,format=yuv420p,null[under]', $this->graph($this->styled(new PictureChoice(Layout::SlideAlone), Corner::TopLeft, camera: false)));
+        self::assertStringContainsString('overlay=', $this->graph($this->styled(new PictureChoice(Layout::CameraAlone), Corner::TopLeft)));
+        self::assertStringStartsWith(
+            'color=c=0x1B2430:s=1280x720:r=25,format=yuv420p[', $this->graph($this->styled(new PictureChoice(Layout::SlideAlone), Corner::TopLeft, camera: false)),
+        );
+    }
+
+    public function test_a_layer_may_be_cropped_half_seen_and_on_its_way(): void
+    {
+        $rect = new PixelRect(100, 50, 640, 360);
+        $layer = new Layer(Example::slide('s'), $rect, crop: new Crop(0.25, 0.0, 0.5, 0.5), opacity: 0.5, motion: new Motion(new PixelRect(0, 0, 1280, 720), 25, Ease::Steady));
+        $spec = new ShotSpec(new Picture(FrameSize::of(1280, 720), '1B2430', [$layer]), FrameRate::of(25), 50, 10);
+        $graph = $this->graph(ShotCommand::arguments($spec, 'out.mp4'));
+
+        self::assertStringContainsString('crop=iw*0.500000:ih*0.500000:iw*0.250000:ih*0.000000,scale=640:360', $graph);
+        self::assertStringContainsString('colorchannelmixer=aa=0.5000', $graph);
+        self::assertStringContainsString("overlay=x='0+(100)*min(1,(n+10)/25)':y='0+(50)*min(1,(n+10)/25)'", $graph);
+        self::assertStringContainsString('eval=frame', $graph);
+    }
+
+    public function test_a_move_is_where_the_browser_has_it(): void
+    {
+        foreach (json_decode((string) file_get_contents(__DIR__.'/../../examples/motion.json'), true) as $example) {
+            $ease = Ease::from($example['motion']['ease']);
+            foreach ($example['at'] as [$frame, $place]) {
+                $part = $ease->expression('min(1,'.$frame.'/'.$example['motion']['frames'].')');
+                $done = eval('return '.str_replace('PI', 'M_PI', $part).';');
+                $at = array_map(fn (int $from, int $to): float => round($from + ($to - $from) * $done, 3), $example['motion']['from'], $example['rect']);
+                self::assertEqualsWithDelta($place, $at, 0.001);
+            }
+        }
+    }
+
+    public function test_what_is_drawn_lies_over_the_slide_and_under_the_camera(): void
+    {
+        $box = new Mark(new Box(0.1, 0.2, 0.5, 0.5), 5, 30);
+        $picture = Picture::of(
+            FrameSize::of(1280, 720), Layout::SlideWithInset, new Inset, Example::slide('s'), TrackAt::live(TrackKind::Camera, Shape::of(16, 9)), marks: [$box],
+        );
+        $spec = new ShotSpec($picture, FrameRate::of(25), 50);
+        $graph = $this->graph(ShotCommand::arguments($spec, 'out.mp4'));
+
+        self::assertLessThan(strpos($graph, 'overlay'), strpos($graph, ',ass=filename=@graph/'));
+        [$script] = $spec->scripts();
+        // Half a frame before frame 5 and frame 30 of 25 a second; the box from 128, 144 to 768, 504, its line 5.76 px wide, in eighths.
+        self::assertStringContainsString('Dialogue: 0,0:00:00.18,0:00:01.18,Mark,', $script);
+        self::assertStringContainsString('m 1024 1152 l 6144 1152 6144 4032 1024 4032 m 1070 1198 l 1070 3986 6098 3986 6098 1198', $script);
+    }
+
+    public function test_files_get_their_places_just_before_the_command_runs(): void
+    {
+        $order = PieceOrder::of(ShotSpec::of(Example::assembly([['One', [0, 96_000]]])->segments[0]->shots[0], FrameRate::of(25)), 'v1');
+        $back = PieceOrder::read((array) json_decode((string) json_encode($order->toArray()), true));
+        $arguments = $back->arguments(['hash-slide-s0' => '/a/slide.png', 'media-s0' => '/a/b.webm'], '/out.mp4');
+
+        self::assertEquals($order, $back);
+        self::assertSame(['/a/slide.png', '/a/b.webm'], $this->inputs($arguments));
+        self::assertSame('/out.mp4', end($arguments));
+        self::assertSame(["a=/it\\\\\\'s\\\\:here\\,x"], PieceFiles::placed(['a=@graph/h@'], ['h' => "/it's:here,x"]));
+    }
+
+    public function test_a_join_is_a_small_piece_made_from_both_sides(): void
+    {
+        [$one, $two] = [Example::section('a', 'One', [0, 96_000]), Example::section('b', 'Two', [0, 96_000])];
+        $joined = fn (Join $join): array => PicturePieces::of(Assembly::of(FrameSize::of(1280, 720), FrameRate::of(25), [
+            $one, new SectionSource($two->id, $two->heading, $two->opening, $two->passages, join: $join),
+        ]));
+        $frames = fn (array $pieces): array => array_map(fn (ShotSpec|JoinSpec $p): int => $p instanceof JoinSpec ? $p->frames() : $p->frames, $pieces);
+
+        self::assertSame([50, 50], $frames($joined(Join::cut())));
+        self::assertSame([40, 10, 40], $frames($dissolve = $joined(Join::dissolve(10))));
+        self::assertSame([45, 10, 45], $frames($dip = $joined(Join::dip(10))));
+        self::assertInstanceOf(JoinSpec::class, $dissolve[1]);
+        self::assertInstanceOf(JoinSpec::class, $dip[1]);
+        self::assertNotSame($dissolve[1]->key('v'), $dip[1]->key('v'));
+        self::assertStringContainsString('fade=t=in:s=0:n=10:alpha=1', $this->graph($dissolve[1]->arguments('out')));
+        self::assertStringContainsString('fade=t=out:s=0:n=5:color=0x1B2430', $this->graph($dip[1]->arguments('out')));
+        // The second section goes on 10 frames later: 0.4 s into its camera.
+        self::assertInstanceOf(ShotSpec::class, $dissolve[2]);
+        self::assertContains('0.400000', ShotCommand::arguments($dissolve[2], 'out'));
     }
 
     public function test_segments_can_be_joined(): void
@@ -106,30 +196,14 @@ final class CommandsTest extends TestCase
         self::assertStringContainsString('-an', $command);
     }
 
-    public function test_sound_has_as_many_samples_as_the_frames_have_ticks(): void
-    {
-        // 95 001 ticks are 50 frames of 1920: 96 000 samples, the last 999 silent.
-        $spec = SoundSpec::of(Example::assembly([['One', [72_000, 167_001]]])->segments[0], FrameRate::of(25), -16.0);
-        $filter = $this->filter(SoundCommand::segment($spec, 'sound.flac', 7.25, 'out.wav'));
-
-        self::assertStringStartsWith('atrim=start_sample=72000:end_sample=167001,asetpts=PTS-STARTPTS,pan=stereo|c0=c0|c1=c0,', $filter);
-        self::assertStringContainsString('volume=7.25dB,aresample=192000,alimiter=limit=0.80', $filter);
-        self::assertStringContainsString('apad=whole_len=96000,atrim=end_sample=96000', $filter);
-    }
-
-    public function test_a_take_without_sound_is_silent_for_as_long(): void
-    {
-        $spec = SoundSpec::of(Example::assembly([['One', [0, 96_000]]])->segments[0], FrameRate::of(25), -16.0);
-
-        self::assertContains('anullsrc=r=48000:cl=stereo,atrim=end_sample=96000', SoundCommand::segment($spec, null, 0.0, 'out.wav'));
-    }
-
     public function test_recordings_keep_what_browsers_play_and_have_the_rest_encoded(): void
     {
         self::assertSame('webm', IngestCommand::container('vp8'));
         self::assertSame('mp4', IngestCommand::container('h264'));
         self::assertSame('mp4', IngestCommand::container('prores'));
-        $command = fn (?string $video, ?string $audio): string => implode(' ', IngestCommand::arguments('raw', $video, $audio, 'media', 'sound', 'pcm'));
+        $command = fn (?string $video, ?string $audio): string => implode(' ', IngestCommand::arguments(
+            'raw', $video, $audio === null ? null : new SoundInput(null, 0.0, $audio), 'media', 'sound', 'pcm',
+        ));
 
         self::assertStringContainsString('-c:v copy -f webm -c:a copy media', $command('vp8', 'opus'));
         self::assertStringContainsString('-c:v copy -movflags +faststart -f mp4 -c:a aac -b:a 160k media', $command('h264', 'pcm_s16le'));
@@ -143,9 +217,9 @@ final class CommandsTest extends TestCase
 
     public function test_a_microphone_of_its_own_gives_the_sound(): void
     {
-        $command = implode(' ', IngestCommand::arguments('camera', 'vp8', 'opus', 'media', 'sound', 'pcm', null, 'microphone'));
+        $command = implode(' ', IngestCommand::arguments('camera', 'vp8', new SoundInput('microphone', 0.014, 'opus'), 'media', 'sound', 'pcm'));
 
-        self::assertStringContainsString('-i camera -fflags', $command);
+        self::assertStringContainsString('-i camera -itsoffset 0.014000 -fflags', $command);
         self::assertStringContainsString('[1:a:0]aresample', $command);
         self::assertStringContainsString('-map 0:V:0 -map 1:a:0?', $command);
     }
@@ -168,7 +242,7 @@ final class CommandsTest extends TestCase
 
     public function test_joining_copies_the_picture(): void
     {
-        $command = implode(' ', JoinCommand::lesson('list', 'sound.m4a', 'chapters', 'out.mp4'));
+        $command = implode(' ', FilmCommand::lesson('list', 'sound.m4a', 'chapters', 'out.mp4'));
 
         self::assertStringContainsString('-map 0:v:0 -map 1:a:0 -map_metadata 2 -map_chapters 2 -c copy', $command);
         self::assertStringContainsString('-movflags +faststart', $command);
@@ -179,21 +253,26 @@ final class CommandsTest extends TestCase
     {
         $section = Example::section('a', 'One', [72_000, 72_000 + 96_000], $layout);
         if ($slide !== null) {
-            $section = new SectionSource('a', 'One', new PictureChoice($layout, slide: new SlideSource('s', $slide, 'h')), $section->takes);
+            $section = new SectionSource('a', 'One', new PictureChoice($layout, slide: Example::slide('s', $slide)), $section->passages);
         }
-        $assembly = Assembly::of(FrameSize::of(1280, 720), FrameRate::of(25), [$section]);
 
-        return ShotCommand::arguments(ShotSpec::all($assembly->segments[0], $assembly->rate)[0], new ShotFiles('camera.webm', 'slide.png'), 'out.mp4');
+        return $this->command($section);
     }
 
     /** @return list<string> */
     private function styled(PictureChoice $choice, ?Corner $logo = null, bool $camera = true): array
     {
-        $take = Example::section('a', 'One', [0, 96_000])->takes[0];
-        $take = $camera ? $take : new TakeSource($take->id, 1, $take->used, null, null, $take->soundHash, null);
-        $assembly = Assembly::of(FrameSize::of(1280, 720), FrameRate::of(25), [new SectionSource('a', 'One', $choice, [$take])], $logo === null ? null : new Logo('l', Shape::of(200, 100), $logo));
+        $passages = $camera ? Example::section('a', 'One', [0, 96_000])->passages : [new Passage(Example::take('t', [0, 96_000]), Example::span(0, 96_000))];
 
-        return ShotCommand::arguments(ShotSpec::all($assembly->segments[0], $assembly->rate)[0], new ShotFiles('camera.webm', 'slide.png', 'logo.png', 'mask.png', 'border.png'), 'out.mp4');
+        return $this->command(new SectionSource('a', 'One', $choice, $passages), $logo === null ? null : new Logo('l', Shape::of(200, 100), $logo));
+    }
+
+    /** @return list<string> */
+    private function command(SectionSource $section, ?Logo $logo = null): array
+    {
+        $assembly = Assembly::of(FrameSize::of(1280, 720), FrameRate::of(25), [$section], $logo);
+
+        return ShotCommand::arguments(ShotSpec::of($assembly->segments[0]->shots[0], $assembly->rate), 'out.mp4');
     }
 
     /**
@@ -209,11 +288,5 @@ final class CommandsTest extends TestCase
     private function graph(array $arguments): string
     {
         return $arguments[array_search('-filter_complex', $arguments, true) + 1];
-    }
-
-    /** @param  list<string>  $arguments */
-    private function filter(array $arguments): string
-    {
-        return $arguments[array_search('-af', $arguments, true) + 1];
     }
 }

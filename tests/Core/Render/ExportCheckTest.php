@@ -7,7 +7,7 @@ namespace Tests\Core\Render;
 use OpenReel\Core\Assembly\Assembly;
 use OpenReel\Core\Render\ExportCheck;
 use OpenReel\Core\Render\ExportFacts;
-use OpenReel\Core\Render\LoudnessReport;
+use OpenReel\Core\Sound\LoudnessReport;
 use PHPUnit\Framework\TestCase;
 use Tests\Core\Assembly\Example;
 

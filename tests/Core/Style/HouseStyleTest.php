@@ -17,20 +17,20 @@ final class HouseStyleTest extends TestCase
     {
         $style = HouseStyle::of(['layout' => 'camera-alone', 'accent' => '#a1b2c3']);
 
-        self::assertSame(Layout::CameraAlone, $style->layout());
-        self::assertSame('A1B2C3', $style->text('accent'));
-        self::assertSame(-16, $style->number('sound_target'));
+        self::assertSame(Layout::CameraAlone, $style->layout);
+        self::assertSame('A1B2C3', $style->colours->accent->hex);
+        self::assertSame(-16, $style->soundTarget);
         self::assertSame(['layout' => 'camera-alone', 'accent' => 'A1B2C3'], $style->chosen());
-        self::assertNull($style->logo());
+        self::assertNull($style->logo->id);
     }
 
     public function test_a_lesson_overrides_some_of_it(): void
     {
         $style = HouseStyle::of(['inset_shape' => 'circle', 'border' => 'thick'])->with(['inset_shape' => 'rounded', 'count_down' => 0]);
 
-        self::assertSame(InsetShape::Rounded, $style->inset()->shape);
-        self::assertSame('thick', $style->inset()->border->width);
-        self::assertSame(0, $style->number('count_down'));
+        self::assertSame(InsetShape::Rounded, $style->inset->shape);
+        self::assertSame('thick', $style->inset->border->width);
+        self::assertSame(0, $style->countDown);
     }
 
     /** @return iterable<string, array{string, mixed, string}> */
@@ -60,5 +60,14 @@ final class HouseStyleTest extends TestCase
     {
         self::assertSame([], HouseStyle::of([])->warnings());
         self::assertStringContainsString('1.3 to 1', HouseStyle::of(['ink' => 'DDDDDD', 'paper' => 'FAF8F3'])->warnings()[0]);
+    }
+
+    public function test_what_was_stored_and_is_not_known_any_more_is_passed_over(): void
+    {
+        $style = HouseStyle::stored(['accent' => 'a1b2c3', 'sparkle' => 7, 'card' => 'gone', 'count_down' => '3', 'fps' => 30]);
+
+        self::assertSame(['A1B2C3', 'page', 3, 30], [$style->colours->accent->hex, $style->card->value, $style->countDown, $style->rate->fps]);
+        self::assertSame('0B5D66', HouseStyle::stored(['accent' => []])->colours->accent->hex);
+        self::assertSame(30, $style->withStored(['fps' => 'many'])->rate->fps, 'as before');
     }
 }

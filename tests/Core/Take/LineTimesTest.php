@@ -4,9 +4,12 @@ declare(strict_types=1);
 
 namespace Tests\Core\Take;
 
+use OpenReel\Core\Take\Event\LineShown;
+use OpenReel\Core\Take\Event\Paused;
+use OpenReel\Core\Take\Event\Resumed;
+use OpenReel\Core\Take\Event\TakeEvent;
 use OpenReel\Core\Take\LineTimes;
 use OpenReel\Core\Take\SpokenLine;
-use OpenReel\Core\Take\TakeEvent;
 use OpenReel\Core\Time\Span;
 use OpenReel\Core\Time\Tick;
 use PHPUnit\Framework\TestCase;
@@ -53,7 +56,9 @@ final class LineTimesTest extends TestCase
     private function times(array $events): array
     {
         $lines = [new SpokenLine('a', 'One high tide.'), new SpokenLine('b', 'Two low tides.'), new SpokenLine('c', 'Three old boats.')];
-        $noted = array_map(fn (array $e): TakeEvent => new TakeEvent($e[0], $e[1], $e[2] > 0 ? ['line' => $e[2]] : []), $events);
+        $noted = array_map(fn (array $e): TakeEvent => match ($e[1]) {
+            'pause' => new Paused($e[0]), 'resume' => new Resumed($e[0]), default => new LineShown($e[0], $e[2]),
+        }, $events);
 
         return array_map(fn (Tick $t): int => $t->milliseconds(), LineTimes::of($lines, $noted, Span::between(Tick::ofMilliseconds(1000), Tick::ofMilliseconds(9000))));
     }

@@ -4,9 +4,19 @@ declare(strict_types=1);
 
 namespace Tests\Core\Take;
 
+use OpenReel\Core\Mark\Box;
+use OpenReel\Core\Mark\TakeMarks;
+use OpenReel\Core\Take\Event\BoxDrawn;
+use OpenReel\Core\Take\Event\LineShown;
+use OpenReel\Core\Take\Event\Paused;
+use OpenReel\Core\Take\Event\Resumed;
+use OpenReel\Core\Take\Event\TakeEvent;
+use OpenReel\Core\Take\Event\TrackStarted;
+use OpenReel\Core\Take\Event\UnknownEvent;
 use OpenReel\Core\Take\EventLog;
 use OpenReel\Core\Take\TakeClock;
-use OpenReel\Core\Take\TakeEvent;
+use OpenReel\Core\Take\TrackKind;
+use OpenReel\Core\Take\TrackOffsets;
 use PHPUnit\Framework\TestCase;
 
 final class TakeClockTest extends TestCase
@@ -43,12 +53,37 @@ final class TakeClockTest extends TestCase
     {
         $events = EventLog::read("{\"at_ms\":900,\"kind\":\"line\",\"line\":2}\n{\"at_ms\":100,\"kind\":\"line\",\"line\":1}\nnot json\n{\"at_ms\":\"x\",\"kind\":\"line\"}\n{\"at_ms\":950.6,\"kind\":\"pau");
 
-        self::assertEquals([new TakeEvent(100, 'line', ['line' => 1]), new TakeEvent(900, 'line', ['line' => 2])], $events);
+        self::assertEquals([new LineShown(100, 1), new LineShown(900, 2)], $events);
+    }
+
+    public function test_every_kind_is_a_value_of_its_own_and_what_is_not_known_is_kept(): void
+    {
+        $log = '{"at_ms":0,"kind":"start","track":"camera"}'."\n".'{"at_ms":14,"kind":"start","track":"screen"}'."\n"
+            .'{"at_ms":20,"kind":"box","for_ms":2000,"x":0.1,"y":0.2,"width":2,"height":0.5,"colour":"0B5D66"}'."\n"
+            .'{"at_ms":30,"kind":"line","line":0}'."\n".'{"at_ms":31,"kind":"box","x":"left"}'."\n".'{"at_ms":40,"kind":"wave","at":[1,2]}'."\n";
+        $events = EventLog::read($log);
+
+        self::assertEquals([
+            new TrackStarted(0, TrackKind::Camera), new TrackStarted(14, TrackKind::Screen), new BoxDrawn(20, new Box(0.1, 0.2, 0.9, 0.5), 2000),
+            new UnknownEvent(30, ['kind' => 'line', 'line' => 0]), new UnknownEvent(31, ['kind' => 'box', 'x' => 'left']),
+            new UnknownEvent(40, ['kind' => 'wave', 'at' => [1, 2]]),
+        ], $events);
+        self::assertEquals($events, EventLog::read(EventLog::write($events)), 'written and read again');
+        self::assertSame(['camera' => 0, 'screen' => 14 * 48], array_map(fn ($t): int => $t->count, TrackOffsets::of($events)));
+        self::assertSame([], TrackOffsets::of([]));
+    }
+
+    public function test_what_is_drawn_rests_while_the_take_is_paused(): void
+    {
+        $events = [new BoxDrawn(1000, new Box(0, 0, 1, 1), 2000), new Paused(1500), new Resumed(9000)];
+        [$mark] = TakeMarks::of($events);
+
+        self::assertSame([48_000, 72_000], [$mark->seen->from->count, $mark->seen->until->count]);
     }
 
     /** @param  array{string, int}  ...$events */
     private function clock(array ...$events): TakeClock
     {
-        return TakeClock::fromEvents(array_map(fn (array $e): TakeEvent => new TakeEvent($e[1], $e[0]), array_values($events)));
+        return TakeClock::fromEvents(array_map(fn (array $e): TakeEvent => $e[0] === 'pause' ? new Paused($e[1]) : new Resumed($e[1]), array_values($events)));
     }
 }

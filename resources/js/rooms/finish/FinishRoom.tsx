@@ -1,6 +1,7 @@
 import Button from 'react-bootstrap/Button';
 import { Link, useNavigate } from 'react-router';
 import { useAssembly } from '../../api/lesson';
+import type { Segment } from '../../api/types';
 import { useLessonPlace } from '../../shell/LessonFrame';
 import { roomPath } from '../../shell/paths';
 import { sectionTitle } from '../../shell/sectionState';
@@ -35,7 +36,7 @@ export default function FinishRoom() {
                             lesson={lesson}
                             section={one}
                             index={index}
-                            segment={plan.segments.find((s) => s.section_id === one.id)}
+                            segments={plan.segments.filter((s) => s.section_id === one.id)}
                         />
                     ))}
                 </ol>
@@ -73,5 +74,5 @@ export default function FinishRoom() {
 }
 
 /** Another plan needs another player. */
-const fingerprint = (segments: { take_id: string | null; in_ticks: number; frames: number }[]) =>
-    segments.map((s) => `${s.take_id}/${s.in_ticks}/${s.frames}`).join();
+const fingerprint = (segments: Segment[]) =>
+    segments.map((s) => `${s.take_id}/${JSON.stringify(s.map)}/${JSON.stringify(s.join)}/${s.frames}`).join();

@@ -5,7 +5,7 @@ import { changeSection, useLessonChange } from '../../api/lesson';
 import type { Lesson, Section, Segment } from '../../api/types';
 import { roomPath } from '../../shell/paths';
 import { useNotices } from '../../shell/Notices';
-import { heardTwice, sectionState, sectionTitle, takeWarning } from '../../shell/sectionState';
+import { sectionState, sectionTitle, takeWarning } from '../../shell/sectionState';
 import { FramePicture } from '../../ui/FramePicture';
 import { Icon } from '../../ui/Icon';
 import { clock } from '../../ui/time';
@@ -14,7 +14,8 @@ interface Props {
     lesson: Lesson;
     section: Section;
     index: number;
-    segment: Segment | undefined;
+    /** What is heard of it, in order. */
+    segments: Segment[];
 }
 
 const layouts = {
@@ -32,14 +33,15 @@ const cardNames = { opening: 'Opening card', divider: 'Divider', closing: 'Closi
 const sizes = { small: 'small', medium: 'medium', large: 'large' };
 
 /** One section of the film: what it looks like, which take it uses, and how slide and camera share the frame. */
-export function SectionRow({ lesson, section, index, segment }: Props) {
+export function SectionRow({ lesson, section, index, segments }: Props) {
+    const segment = segments[0];
+    const frames = segments.reduce((sum, one) => sum + one.frames, 0);
     const { failed } = useNotices();
     const save = useLessonChange(lesson.id, (change: Parameters<typeof changeSection>[1]) =>
         changeSection(section.id, change),
     );
     const change = (what: Parameters<typeof changeSection>[1]) => save.mutate(what, { onError: failed });
     const state = sectionState(section);
-    const twice = heardTwice(lesson, section);
     const title = sectionTitle(section, index);
     const name = `section ${index + 1}`;
     const shot = segment?.shots[0];
@@ -50,9 +52,7 @@ export function SectionRow({ lesson, section, index, segment }: Props) {
             <div className="thumb">
                 {shot ? (
                     <FramePicture
-                        plan={shot.picture}
-                        slideUrl={shot.slide_url}
-                        logoUrl={shot.logo_url}
+                        picture={shot.picture}
                         label={`Picture of ${name}`}
                         camera={state.kept?.poster_url && <img src={state.kept.poster_url} alt="" />}
                     />
@@ -70,9 +70,9 @@ export function SectionRow({ lesson, section, index, segment }: Props) {
                     ) : segment && state.kept ? (
                         <>
                             <Link to={roomPath(lesson.id, 'review', section.id)}>Take {state.kept.number}</Link> ·{' '}
-                            {clock((1000 * segment.frames) / lesson.fps)}
+                            {clock((1000 * frames) / lesson.fps)}
                         </>
-                    ) : section.spoken_elsewhere ? (
+                    ) : section.coverage.elsewhere ? (
                         'Spoken in the take of another section'
                     ) : state.waiting ? (
                         <Link to={roomPath(lesson.id, 'review', section.id)}>
@@ -122,13 +122,6 @@ export function SectionRow({ lesson, section, index, segment }: Props) {
                             </Button>
                         )}
                     </div>
-                )}
-                {twice.length > 0 && (
-                    <p className="flag small mb-0">
-                        <Icon name="exclamation" /> This take also speaks lines of section{' '}
-                        {twice.map((other) => lesson.sections.indexOf(other) + 1).join(', ')}, which would be heard
-                        twice. Record this section again.
-                    </p>
                 )}
                 {(missesCamera || missesSlide) && (
                     <p className="soft small mb-0">

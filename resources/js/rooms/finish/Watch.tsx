@@ -1,14 +1,13 @@
 import { useEffect, useRef, useState, useSyncExternalStore } from 'react';
 import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
-import type { Assembly, PicturePlan } from '../../api/types';
+import type { Assembly } from '../../api/types';
 import { AssemblyPlayer, type PlayerSnapshot } from '../../player/AssemblyPlayer';
 import { Icon } from '../../ui/Icon';
 import { KeysDialog } from '../../ui/KeysDialog';
-import { shotAt } from '../../player/plan';
-import { insetLook, outOfSight, place } from '../../ui/place';
+import { meetingAt, shotAt } from '../../player/plan';
+import { Scene } from '../../ui/Scene';
 import { clock } from '../../ui/time';
-import { DrawnImage } from '../../ui/DrawnImage';
 
 const still: PlayerSnapshot = { index: 0, frame: 0, playing: false };
 const nothing = () => () => undefined;
@@ -46,6 +45,8 @@ export function Watch({ plan, from }: { plan: Assembly; from: string | undefined
         return null;
     }
     const { picture } = shot;
+    const meeting = meetingAt(plan, index, frame);
+    const turnOf = (at: number, turn: number) => (at % 2 === turn ? at : meeting.before !== null ? at - 1 : at + 1);
     const toSegment = (by: number) => {
         const target = plan.segments[Math.max(0, Math.min(plan.segments.length - 1, index + by))];
         player?.seek(target?.start_frame ?? 0);
@@ -63,31 +64,27 @@ export function Watch({ plan, from }: { plan: Assembly; from: string | undefined
                 aria-label="The lesson as it will be exported"
                 data-frame={frame}
                 data-section={segment.position}
-                style={{
-                    aspectRatio: `${picture.frame.width} / ${picture.frame.height}`,
-                    background: `#${picture.ground}`,
-                }}
+                style={{ aspectRatio: `${picture.frame.width} / ${picture.frame.height}` }}
             >
-                {picture.slide && shot.slide_url && (
-                    <div className="slide" style={place(picture.slide, picture.frame)}>
-                        <DrawnImage src={shot.slide_url} alt="" />
-                    </div>
-                )}
                 {[first, second].map((element, turn) => {
-                    const shown = index % 2 === turn && picture.camera !== null && segment.media_url !== null;
+                    const own = turnOf(index, turn);
+                    const shown = plan.segments[own];
+                    const seen = shown && shotAt(shown, own === index ? frame : Math.max(frame, shown.start_frame));
                     return (
-                        <div key={turn} className="camera" style={shown ? cameraLook(picture) : outOfSight}>
-                            <video ref={element} preload="auto" playsInline />
-                            {shown && picture.inset_frame && <div className="edge" style={insetLook(picture)} />}
-                        </div>
+                        <Scene
+                            key={turn}
+                            picture={seen?.picture ?? picture}
+                            frame={frame - (shown?.start_frame ?? 0) - (seen?.offset ?? 0)}
+                            camera={<video ref={element} preload="auto" playsInline />}
+                            opacity={own === index ? meeting.opacity : 1}
+                            above={own === index}
+                            hidden={own !== index && own !== meeting.before}
+                        />
                     );
                 })}
-                {picture.logo && shot.logo_url && (
-                    <div className="logo" style={place(picture.logo, picture.frame)}>
-                        <img src={shot.logo_url} alt="" />
-                    </div>
+                {meeting.veil > 0 && (
+                    <div className="veil" style={{ background: `#${picture.ground}`, opacity: meeting.veil }} />
                 )}
-                <Ahead plan={plan} index={index} />
             </div>
             <div className="watch-row times">
                 <Button onClick={() => player?.toggle()}>
@@ -109,23 +106,6 @@ export function Watch({ plan, from }: { plan: Assembly; from: string | undefined
             <p className="soft mb-0">
                 Now: {segment.position}. {segment.title}
             </p>
-        </div>
-    );
-}
-
-/** Where the camera lies, with its corners cut away. */
-const cameraLook = (picture: PicturePlan) => ({
-    ...(picture.camera ? place(picture.camera, picture.frame) : outOfSight),
-    borderRadius: insetLook(picture).borderRadius,
-    overflow: 'hidden' as const,
-});
-
-/** The pictures of this segment and the next, loaded before they are shown. */
-function Ahead({ plan, index }: { plan: Assembly; index: number }) {
-    const urls = plan.segments.slice(index, index + 2).flatMap((s) => s.shots.map((shot) => shot.slide_url));
-    return (
-        <div style={outOfSight} aria-hidden="true">
-            {[...new Set(urls)].map((url) => url && <img key={url} src={url} alt="" />)}
         </div>
     );
 }

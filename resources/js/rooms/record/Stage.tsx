@@ -17,9 +17,7 @@ export function Stage({ plan, camera }: Props) {
     }, [camera, plan]);
     return (
         <FramePicture
-            plan={plan}
-            slideUrl={plan.slide_url}
-            logoUrl={plan.logo_url}
+            picture={plan}
             label="The picture as it will be delivered"
             mirrored
             camera={camera && <video ref={video} autoPlay muted playsInline />}

@@ -1,9 +1,9 @@
 import { useRef, useState, useSyncExternalStore } from 'react';
 import { api } from '../../api/client';
 import type { Take } from '../../api/types';
-import { quality, recordingFormat } from '../../recorder/media';
+import { quality, type RecordingFormat, recordingFormat } from '../../recorder/media';
 import { outbox } from '../../recorder/outbox';
-import { type OpenedTake, RecordingSession, type SessionPorts } from '../../recorder/session';
+import { RecordingSession, type SessionPorts } from '../../recorder/session';
 
 interface Sources {
     lessonId: string;
@@ -27,37 +27,46 @@ function claim(): Promise<(() => void) | null> {
 }
 
 function ports(sources: () => Sources): SessionPorts {
-    const format = () => recordingFormat(sources().camera !== undefined, sources().microphone !== undefined);
+    const formats = (): RecordingFormat[] => {
+        const chosen = recordingFormat(sources().camera !== undefined, sources().microphone !== undefined);
+        return chosen ? [chosen] : [];
+    };
     return {
         async openTake() {
             const { lessonId, sectionId } = sources();
-            const chosen = format();
-            if (!chosen) {
+            const tracks = formats();
+            if (tracks.length === 0) {
                 throw new Error('There is nothing to record from. Choose a camera or a microphone.');
             }
-            const take = await api.post<Take>(`sections/${sectionId}/takes`, { tracks: [chosen] });
-            const opened: OpenedTake = { id: take.id, number: take.number, trackId: take.tracks[0]?.id ?? '' };
+            const take = await api.post<Take>(`sections/${sectionId}/takes`, { tracks });
             await outbox.open({
                 takeId: take.id,
                 lessonId,
                 number: take.number,
-                tracks: [{ id: opened.trackId, chunks: 0, bytes: 0 }],
+                tracks: take.tracks.map(({ id, kind }) => ({ id, kind, chunks: 0, bytes: 0 })),
             });
-            return opened;
+            return {
+                id: take.id,
+                number: take.number,
+                tracks: Object.fromEntries(take.tracks.map(({ id, kind }) => [kind, id])),
+            };
         },
         async abandonTake(take) {
             await outbox.forget(take.id);
             await api.delete(`takes/${take.id}`);
         },
-        recorder() {
+        recorders() {
             const { camera, microphone } = sources();
             const stream = new MediaStream([
                 ...(camera?.getVideoTracks() ?? []),
                 ...(microphone?.getAudioTracks() ?? []),
             ]);
-            return new MediaRecorder(stream, { mimeType: format()?.mime, ...quality }) as never;
+            return formats().map(({ kind, mime }) => ({
+                kind,
+                recorder: new MediaRecorder(stream, { mimeType: mime, ...quality }) as never,
+            }));
         },
-        keepChunk: (take, chunk) => void outbox.add(take.id, take.trackId, chunk),
+        keepChunk: (take, kind, chunk) => void outbox.add(take.id, take.tracks[kind] ?? '', chunk),
         keepEvent: (take, row) => outbox.log(take.id, row),
         deliver: (take, discard) => outbox.finish(take.id, discard),
         claim,

@@ -32,13 +32,7 @@ export function TakePicture({ lesson, section, take, media, url }: Props) {
     );
     return plan ? (
         <div className="take-picture">
-            <FramePicture
-                plan={plan}
-                slideUrl={plan.slide_url}
-                logoUrl={plan.logo_url}
-                camera={video}
-                label={`Take ${take.number} as it will stand in the film`}
-            />
+            <FramePicture picture={plan} camera={video} label={`Take ${take.number} as it will stand in the film`} />
         </div>
     ) : (
         <div className="take-picture" />

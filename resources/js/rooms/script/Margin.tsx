@@ -31,14 +31,10 @@ const shown = (section: Section): Take[] =>
 function split(lesson: Lesson, geometry: PageGeometry): { section: Section; take: Take }[] {
     const visible = new Set(geometry.sections.map((one) => one.id));
     return lesson.sections.flatMap((section) =>
-        visible.has(section.id) && section.spoken_elsewhere
+        visible.has(section.id)
             ? lesson.sections.flatMap((other) =>
                   other.takes
-                      .filter(
-                          (take) =>
-                              take.verdict === 'kept' &&
-                              take.lines.some((l) => section.lines.some((own) => own.id === l.id)),
-                      )
+                      .filter((take) => take.section_id !== section.id && section.coverage.takes.includes(take.id))
                       .map((take) => ({ section, take })),
               )
             : [],

@@ -1,9 +1,15 @@
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import { api } from '../../api/client';
-import type { PicturePlan, Style } from '../../api/types';
+import type { Picture, Style } from '../../api/types';
 import { FramePicture } from '../FramePicture';
 
 const shown = ['card', 'ink', 'paper', 'accent', 'heading_face', 'text_face', 'width', 'height'];
+
+/** The sample slide is not one of anybody's deck. */
+const withSample = (picture: Picture): Picture => ({
+    ...picture,
+    layers: picture.layers.map((layer) => (layer.shows === 'slide' ? { ...layer, url: '/sample-slide.svg' } : layer)),
+});
 
 /** What a style makes of a slide, a presenter and a card, drawn as in the film. */
 export function StyleSample({ style }: { style: Style }) {
@@ -12,7 +18,7 @@ export function StyleSample({ style }: { style: Style }) {
     ).toString();
     const { data: plan } = useQuery({
         queryKey: ['sample', query],
-        queryFn: () => api.get<PicturePlan & { logo_url: string | null }>(`sample-picture?${query}`),
+        queryFn: () => api.get<Picture>(`sample-picture?${query}`),
         placeholderData: keepPreviousData,
     });
     const card = new URLSearchParams(shown.map((name) => [name, String(style[name])]));
@@ -22,9 +28,7 @@ export function StyleSample({ style }: { style: Style }) {
         <div className="style-sample">
             {plan && (
                 <FramePicture
-                    plan={plan}
-                    slideUrl="/sample-slide.svg"
-                    logoUrl={plan.logo_url}
+                    picture={withSample(plan)}
                     label="A slide in this style"
                     camera={<img src="/sample-presenter.svg" alt="" />}
                 />

@@ -1,0 +1,60 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Resources;
+
+use Illuminate\Http\Request;
+use Illuminate\Http\Resources\Json\JsonResource;
+use OpenReel\Core\Mark\Mark;
+use OpenReel\Core\Picture\Layer;
+use OpenReel\Core\Picture\Marks;
+use OpenReel\Core\Picture\Picture;
+use OpenReel\Core\Picture\Source;
+use OpenReel\Core\Picture\Still;
+use OpenReel\Core\Picture\StillKind;
+use OpenReel\Core\Picture\TrackAt;
+
+/**
+ * What is seen, as layers for the browser: the same rectangles that the export is made from.
+ *
+ * @property Picture $resource
+ */
+final class PictureResource extends JsonResource
+{
+    /** @return array<string, mixed> */
+    public function toArray(?Request $request = null): array
+    {
+        return self::of($this->resource);
+    }
+
+    /** @return array{frame: array{width: int, height: int}, ground: string, layers: list<array<string, mixed>>} */
+    public static function of(Picture $picture): array
+    {
+        return [
+            'frame' => ['width' => $picture->frame->width, 'height' => $picture->frame->height],
+            'ground' => $picture->ground,
+            'layers' => array_map(fn (Layer $l): array => self::source($l->source) + $l->toArray(), $picture->layers),
+        ];
+    }
+
+    /** @return array{shows: string, url: string|null, marks: list<array<string, mixed>>} */
+    private static function source(Source $source): array
+    {
+        return match (true) {
+            $source instanceof Still => ['shows' => $source->kind->value, 'url' => self::url($source), 'marks' => []],
+            $source instanceof TrackAt => ['shows' => $source->kind->value, 'url' => null, 'marks' => []],
+            $source instanceof Marks => ['shows' => 'marks', 'url' => null, 'marks' => array_map(fn (Mark $m): array => $m->toArray(), $source->marks)],
+            default => throw new \LogicException('A layer of no known kind'),
+        };
+    }
+
+    private static function url(Still $still): string
+    {
+        return match ($still->kind) {
+            StillKind::Slide => SlideResource::url($still->id, $still->hash),
+            StillKind::Card => "/api/cards/{$still->hash}",
+            StillKind::Logo => LogoResource::url($still->hash),
+        };
+    }
+}

@@ -1,0 +1,10 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Media;
+
+interface Lock
+{
+    public function release(): void;
+}

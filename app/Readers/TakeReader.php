@@ -1,0 +1,88 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Readers;
+
+use App\Models\Take;
+use App\Models\TakeState;
+use App\Models\Track;
+use OpenReel\Core\Coverage\KnownTake;
+use OpenReel\Core\Mark\Box;
+use OpenReel\Core\Mark\TakeMark;
+use OpenReel\Core\Picture\Shape;
+use OpenReel\Core\Take\SpokenLine;
+use OpenReel\Core\Take\Take as CoreTake;
+use OpenReel\Core\Take\Track as CoreTrack;
+use OpenReel\Core\Take\Trim;
+use OpenReel\Core\Take\Verdict;
+use OpenReel\Core\Time\Span;
+use OpenReel\Core\Time\Tick;
+
+/** Reads what the core wants to know off a take's row. */
+final class TakeReader
+{
+    /** @return list<Span> what is used of it */
+    public static function used(Take $take): array
+    {
+        return Trim::used($take->used, $take->speech_from, $take->speech_until, $take->length_ticks);
+    }
+
+    /**
+     * The same from a row as it is in the database.
+     *
+     * @param  array<string, mixed>  $row
+     * @return list<Span>
+     */
+    public static function usedOf(array $row): array
+    {
+        return Trim::used(
+            isset($row['used']) ? json_decode($row['used'], true) : null,
+            isset($row['speech_from']) ? (int) $row['speech_from'] : null,
+            isset($row['speech_until']) ? (int) $row['speech_until'] : null,
+            (int) $row['length_ticks'],
+        );
+    }
+
+    /** @param  array<string, mixed>  $row  as it is in the database: a lesson may have thousands of takes, and a model for each takes long */
+    public static function known(array $row): KnownTake
+    {
+        $lines = [];
+        foreach ((array) json_decode($row['lines'], true) as $line) {
+            $lines[] = new SpokenLine((string) $line['id'], (string) $line['text']);
+        }
+
+        return new KnownTake(
+            $row['id'], $row['section_id'], (int) $row['number'], Verdict::from($row['verdict']),
+            $row['state'] === TakeState::Ready->value && (int) $row['length_ticks'] > 0, (int) $row['kept_order'], self::usedOf($row), $lines,
+            array_map(fn (int $t): Tick => Tick::of($t), (array) json_decode($row['cut_ticks'], true)),
+        );
+    }
+
+    public static function core(Take $take): CoreTake
+    {
+        $used = self::used($take);
+
+        return new CoreTake(
+            $take->id, $take->number, array_values($take->tracks->filter(fn (Track $t): bool => $t->file_path !== null)->map(self::track(...))->all()),
+            Span::between($used[0]->from, $used[count($used) - 1]->until), array_map(Tick::of(...), $take->line_ticks),
+            array_values(array_filter(array_map(self::mark(...), $take->marks))),
+        );
+    }
+
+    private static function track(Track $track): CoreTrack
+    {
+        return new CoreTrack(
+            $track->kind, (string) $track->hash, Tick::of($track->length_ticks), Tick::of($track->offset_ticks),
+            $track->width === null || $track->height === null ? null : Shape::of($track->width, $track->height), $track->colour(), $track->loudness, $track->peak,
+        );
+    }
+
+    /** @param  array<string, mixed>  $mark */
+    private static function mark(array $mark): ?TakeMark
+    {
+        $box = Box::read($mark);
+
+        return $box === null ? null : new TakeMark($box, Span::between(Tick::of((int) $mark['from']), Tick::of((int) $mark['until'])));
+    }
+}

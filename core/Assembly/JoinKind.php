@@ -1,0 +1,16 @@
+<?php
+
+declare(strict_types=1);
+
+namespace OpenReel\Core\Assembly;
+
+enum JoinKind: string
+{
+    case Cut = 'cut';
+
+    /** Both pictures are seen together while one becomes the other: the film is as much shorter as that lasts. */
+    case Dissolve = 'dissolve';
+
+    /** One picture goes to the ground's colour, and the other comes from it. */
+    case Dip = 'dip';
+}

@@ -1,0 +1,23 @@
+<?php
+
+declare(strict_types=1);
+
+namespace OpenReel\Core\Assembly;
+
+use OpenReel\Core\Take\Take;
+use OpenReel\Core\Time\Span;
+
+/** A stretch of one take used without a cut. */
+final readonly class Passage
+{
+    /** @param  list<string>  $lines  ids of the lines it speaks for its section, in order */
+    public function __construct(public Take $take, public Span $span, public array $lines = [])
+    {
+    }
+
+    /** Whether this goes on in the take where the other one ends. */
+    public function continues(self $before): bool
+    {
+        return $this->take->id === $before->take->id && $this->span->from->count === $before->span->until->count;
+    }
+}

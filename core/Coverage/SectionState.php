@@ -1,0 +1,91 @@
+<?php
+
+declare(strict_types=1);
+
+namespace OpenReel\Core\Coverage;
+
+/** How far a section is, as strip, margin and lists show it. */
+final readonly class SectionState
+{
+    /** A tenth more or less than meant is as meant. */
+    private const TARGET_SLACK = 0.1;
+
+    /** Shorter than this, a block could not be seen, in milliseconds. */
+    private const SHORTEST_MS = 1000;
+
+    /**
+     * @param  string  $fill  `hollow` (nothing recorded), `half` (undecided), `filled` (kept)
+     * @param  bool  $notched  something to look at
+     * @param  string  $says  the state in words
+     * @param  string|null  $kept  id of the take that is heard first
+     * @param  string|null  $waiting  id of the newest take without a verdict
+     * @param  int  $lengthMs  as heard, or about as long as it will be
+     * @param  int|null  $offTargetMs  how much longer (or, negative, shorter) than meant, when that is more than a tenth
+     */
+    private function __construct(
+        public string $fill,
+        public bool $notched,
+        public string $says,
+        public ?string $kept,
+        public ?string $waiting,
+        public int $lengthMs,
+        public ?int $offTargetMs,
+    ) {
+    }
+
+    /** @param  string  $kind  the card's */
+    public static function ofCard(string $kind, int $lengthMs): self
+    {
+        return new self('filled', false, "{$kind} card", null, null, $lengthMs, null);
+    }
+
+    /**
+     * @param  list<TakeLook>  $takes  of the section, by number
+     * @param  array<string, TakeLook>  $heard  all takes that are heard in it, by id
+     * @param  int  $estimateMs  how long its words take to say
+     */
+    public static function of(SectionCoverage $coverage, array $takes, array $heard, int $estimateMs, ?int $targetMs): self
+    {
+        $waiting = null;
+        foreach ($takes as $take) {
+            $waiting = $take->isWaiting ? $take : $waiting;
+        }
+        $first = $coverage->parts[0]->take ?? null;
+        // A take that was kept before it could be listened to is kept all the same.
+        foreach ($first === null ? $takes : [] as $take) {
+            $first = $take->isKept ? $take->id : $first;
+        }
+        $flagged = array_filter($heard, fn (TakeLook $t): bool => $t->isFlagged);
+        $fill = match (true) {
+            $first !== null => 'filled',
+            $waiting !== null => 'half',
+            default => 'hollow',
+        };
+        $notes = array_filter([
+            $flagged !== [] || $first === null && ($waiting->isFlagged ?? false) ? 'something to look at' : null,
+            $first !== null && $coverage->missing !== [] ? self::missing(count($coverage->missing)) : null,
+        ]);
+        $says = $coverage->isElsewhere ? 'spoken in the take of another section' : ['hollow' => 'not recorded', 'half' => 'undecided', 'filled' => 'kept'][$fill];
+        $length = max(self::SHORTEST_MS, $coverage->isHeard() ? $coverage->length()->milliseconds() : $estimateMs);
+        $off = $targetMs === null ? 0 : $length - $targetMs;
+
+        return new self(
+            $fill, $notes !== [], implode(', ', [$says, ...$notes]), $first, $waiting?->id, $length,
+            $targetMs !== null && abs($off) > self::TARGET_SLACK * $targetMs ? $off : null,
+        );
+    }
+
+    private static function missing(int $count): string
+    {
+        return $count === 1 ? 'one line not recorded yet' : "{$count} lines not recorded yet";
+    }
+
+    /** @return array<string, mixed> */
+    public function toArray(): array
+    {
+        return [
+            'fill' => $this->fill, 'notched' => $this->notched, 'says' => $this->says, 'kept' => $this->kept, 'waiting' => $this->waiting,
+            'length_ms' => $this->lengthMs, 'off_target_ms' => $this->offTargetMs,
+        ];
+    }
+}

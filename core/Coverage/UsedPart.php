@@ -1,0 +1,16 @@
+<?php
+
+declare(strict_types=1);
+
+namespace OpenReel\Core\Coverage;
+
+use OpenReel\Core\Time\Span;
+
+/** A stretch of a take that goes into the film without a cut. */
+final readonly class UsedPart
+{
+    /** @param  list<string>  $lines  ids of the lines it speaks for its section, in order */
+    public function __construct(public string $take, public Span $span, public array $lines)
+    {
+    }
+}

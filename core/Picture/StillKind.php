@@ -1,0 +1,12 @@
+<?php
+
+declare(strict_types=1);
+
+namespace OpenReel\Core\Picture;
+
+enum StillKind: string
+{
+    case Slide = 'slide';
+    case Card = 'card';
+    case Logo = 'logo';
+}

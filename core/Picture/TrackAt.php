@@ -1,0 +1,43 @@
+<?php
+
+declare(strict_types=1);
+
+namespace OpenReel\Core\Picture;
+
+use OpenReel\Core\Take\TrackKind;
+use OpenReel\Core\Time\Tick;
+
+/** A take's moving picture, from some moment on. */
+final readonly class TrackAt implements Source
+{
+    /**
+     * @param  string  $hash  SHA-256 of its file; empty for a camera that nothing is recorded from yet
+     * @param  Tick  $at  moment of the file that the first frame shows
+     * @param  Tick  $late  how long its first picture stands before that, because the track began later than the take
+     */
+    public function __construct(
+        public TrackKind $kind,
+        public Shape $shape,
+        public string $hash,
+        public SourceColour $colour,
+        public Tick $at,
+        public Tick $late,
+    ) {
+    }
+
+    /** What a device would show: only its shape is known. */
+    public static function live(TrackKind $kind, Shape $shape): self
+    {
+        return new self($kind, $shape, '', SourceColour::told(null, null, $shape->height), Tick::zero(), Tick::zero());
+    }
+
+    public function key(): array
+    {
+        return ['track' => $this->hash, 'colour' => $this->colour->asInput(), 'at' => $this->at->count, 'late' => $this->late->count];
+    }
+
+    public function files(): array
+    {
+        return $this->hash === '' ? [] : [$this->hash];
+    }
+}

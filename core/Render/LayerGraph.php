@@ -1,0 +1,253 @@
+<?php
+
+declare(strict_types=1);
+
+namespace OpenReel\Core\Render;
+
+use OpenReel\Core\Picture\Fit;
+use OpenReel\Core\Picture\Layer;
+use OpenReel\Core\Picture\Marks;
+use OpenReel\Core\Picture\Motion;
+use OpenReel\Core\Picture\PixelRect;
+use OpenReel\Core\Picture\Still;
+use OpenReel\Core\Picture\StillKind;
+use OpenReel\Core\Picture\TrackAt;
+use OpenReel\Core\Time\Tick;
+
+/**
+ * Layers as a filter graph of the encoder. What stands and is not touched by anything that moves below it is put together
+ * once and repeated from memory; the rest is laid over it frame by frame.
+ */
+final class LayerGraph
+{
+    /** HD colour (ITU-R BT.709), whatever matrix the source has. */
+    private const COLOUR = 'out_color_matrix=bt709:out_range=tv';
+
+    /** @var list<string> */
+    private array $inputs = [];
+
+    private int $count = 0;
+
+    private int $labels = 0;
+
+    /** @var list<string> */
+    private array $chains = [];
+
+    /** @return list<string> arguments that name the inputs */
+    public function inputs(): array
+    {
+        return $this->inputs;
+    }
+
+    public function text(): string
+    {
+        return implode(';', $this->chains);
+    }
+
+    /** @param  string  $chain  filters with their labels */
+    public function chain(string $chain): void
+    {
+        $this->chains[] = $chain;
+    }
+
+    /** @return string a label nobody else has */
+    public function label(): string
+    {
+        return 'n'.++$this->labels;
+    }
+
+    /**
+     * Adds the filters that make a shot's picture, without an end: whoever takes it says how many frames.
+     *
+     * @return string the label on which it comes
+     */
+    public function picture(ShotSpec $spec): string
+    {
+        [$standing, $moving] = self::sorted($spec->picture->layers);
+        $chain = $this->base($spec, $standing, $moving);
+        foreach ($moving as $layer) {
+            $chain = $layer->source instanceof Marks
+                ? $chain.','.$this->marks($spec, $layer->source, $layer->rect)
+                : $this->over($chain, $this->layer($spec, $layer), $layer, $spec->skip);
+        }
+        $label = $this->label();
+        $this->chains[] = "{$chain}[{$label}]";
+
+        return $label;
+    }
+
+    /**
+     * What can be put together once, and what has to be laid over it.
+     *
+     * @param  list<Layer>  $layers
+     * @return array{list<Layer>, list<Layer>}
+     */
+    private static function sorted(array $layers): array
+    {
+        $standing = $moving = [];
+        foreach ($layers as $layer) {
+            if ($layer->stands() && array_filter($moving, fn (Layer $below): bool => $below->meets($layer)) === []) {
+                $standing[] = $layer;
+            } else {
+                $moving[] = $layer;
+            }
+        }
+
+        return [$standing, $moving];
+    }
+
+    /**
+     * @param  list<Layer>  $standing
+     * @param  list<Layer>  $moving  the first of them is taken out when the picture can begin with it
+     */
+    private function base(ShotSpec $spec, array $standing, array &$moving): string
+    {
+        $fps = $spec->rate->fps;
+        $first = $standing[0] ?? null;
+        if ($first !== null && $first->source instanceof Still && self::isOpaque($first)) {
+            array_shift($standing);
+            $size = "{$first->rect->width}:{$first->rect->height}";
+            $chain = "[{$this->input('-i', PieceFiles::of($first->source->hash))}:v]".self::crop($first)
+                ."scale={$size}:flags=lanczos:".self::COLOUR.',setsar=1,format=yuv420p'.self::pad($spec, $first->rect);
+            foreach ($standing as $layer) {
+                $chain = $this->over($chain, $this->still($layer), $layer, 0);
+            }
+
+            return "{$chain},loop=loop=-1:size=1,fps={$fps}";
+        }
+        $below = $moving[0] ?? null;
+        if ($standing === [] && $below?->source instanceof TrackAt && $below->edge === null && $below->opacity === 1.0 && $below->motion === null) {
+            array_shift($moving);
+
+            return $this->layer($spec, $below).self::pad($spec, $below->rect);
+        }
+        $frame = $spec->picture->frame;
+        $chain = sprintf('color=c=0x%s:s=%dx%d:r=%d,format=yuv420p', $spec->picture->ground, $frame->width, $frame->height, $fps);
+        foreach ($standing as $layer) {
+            $chain = $this->over($chain, $this->still($layer), $layer, 0);
+        }
+
+        return $chain;
+    }
+
+    private static function isOpaque(Layer $layer): bool
+    {
+        return $layer->source instanceof Still && $layer->source->kind !== StillKind::Logo && $layer->edge === null && $layer->opacity === 1.0;
+    }
+
+    /** Lays one chain over another. */
+    private function over(string $below, string $above, Layer $layer, int $skip): string
+    {
+        [$b, $a] = [$this->label(), $this->label()];
+        $this->chains[] = "{$below}[{$b}]";
+        $this->chains[] = "{$above}[{$a}]";
+        $place = $layer->motion === null
+            ? "{$layer->rect->x}:{$layer->rect->y}"
+            : "x='".self::way($layer->motion, $layer->motion->from->x, $layer->rect->x, $skip)."':y='".self::way($layer->motion, $layer->motion->from->y, $layer->rect->y, $skip)."'";
+
+        return "[{$b}][{$a}]overlay={$place}:format=yuv420:eof_action=repeat";
+    }
+
+    private function layer(ShotSpec $spec, Layer $layer): string
+    {
+        $chain = $layer->source instanceof TrackAt ? $this->track($spec, $layer, $layer->source) : $this->still($layer);
+        if ($layer->source instanceof Still && ($layer->motion !== null || $layer->edge !== null)) {
+            $chain .= ",loop=loop=-1:size=1,fps={$spec->rate->fps}";
+        }
+        $chain = $this->cutOut($spec, $layer, $chain);
+        if ($layer->opacity < 1.0 && $layer->source instanceof TrackAt) {
+            $chain .= sprintf(',format=yuva420p,colorchannelmixer=aa=%.4F', $layer->opacity);
+        }
+        if ($layer->motion !== null) {
+            $side = fn (int $from, int $to): string => '2*trunc(('.self::way($layer->motion, $from, $to, $spec->skip).')/2)';
+            $chain .= ",scale=w='{$side($layer->motion->from->width, $layer->rect->width)}':h='{$side($layer->motion->from->height, $layer->rect->height)}':eval=frame";
+        }
+
+        return $chain;
+    }
+
+    /** A picture with what is transparent in it. */
+    private function still(Layer $layer): string
+    {
+        $hash = $layer->source instanceof Still ? $layer->source->hash : '';
+        $opacity = $layer->opacity < 1.0 ? sprintf(',colorchannelmixer=aa=%.4F', $layer->opacity) : '';
+
+        return "[{$this->input('-i', PieceFiles::of($hash))}:v]".self::crop($layer)
+            ."scale={$layer->rect->width}:{$layer->rect->height}:flags=lanczos,format=yuva420p{$opacity}";
+    }
+
+    /**
+     * Whatever frame times a recording had become steady frames; the last picture stands when it ended early, even before the
+     * shot begins: frames from before the start are not thrown away while reading, but here.
+     */
+    private function track(ShotSpec $spec, Layer $layer, TrackAt $track): string
+    {
+        $fps = $spec->rate->fps;
+        $skipped = Tick::ofFrames($spec->skip, $spec->rate);
+        $at = $track->at->plus($skipped->minusOrZero($track->late));
+        $late = $track->late->minusOrZero($skipped);
+        $input = $this->input('-noaccurate_seek', '-seek_timestamp', '1', '-ss', sprintf('%.6F', $at->seconds()), '-i', PieceFiles::of($track->hash));
+        $size = "{$layer->rect->width}:{$layer->rect->height}";
+        $filled = $layer->fit === Fit::Filled;
+        // The crop belongs between scaling and converting: what is cut away is not converted.
+        [$scale, $convert] = explode(',', $track->colour->toHd($filled ? "{$size}:force_original_aspect_ratio=increase" : $size), 2);
+
+        return "[{$input}:v]fps={$fps},tpad=stop_mode=clone:stop=-1,trim=start=0,fps={$fps}:start_time=0,"
+            .($late->count === 0 ? '' : sprintf('tpad=start_mode=clone:start_duration=%.6F,', $late->seconds()))
+            .self::crop($layer).$scale.($filled ? ",crop={$size}" : '').",{$convert},setsar=1";
+    }
+
+    /** The border laid on a layer, and its corners made transparent, all at the layer's own size. */
+    private function cutOut(ShotSpec $spec, Layer $layer, string $chain): string
+    {
+        if ($layer->edge !== null && $layer->edge->border > 0) {
+            [$bare, $edge] = [$this->label(), $this->label()];
+            $this->chains[] = "{$chain}[{$bare}]";
+            $this->chains[] = "[{$this->input('-i', PieceFiles::ofText($layer->edge->borderSvg($layer->rect)))}:v]format=yuva420p,loop=loop=-1:size=1[{$edge}]";
+            $chain = "[{$bare}][{$edge}]overlay=0:0:format=yuv420:shortest=1";
+        }
+        if ($layer->edge !== null && $layer->edge->radius > 0) {
+            [$whole, $mask] = [$this->label(), $this->label()];
+            $this->chains[] = "{$chain}[{$whole}]";
+            $this->chains[] = "[{$this->input('-i', PieceFiles::ofText($layer->edge->maskSvg($layer->rect)))}:v]format=gray,loop=loop=-1:size=1,fps={$spec->rate->fps}[{$mask}]";
+            $chain = "[{$whole}][{$mask}]alphamerge";
+        }
+
+        return $chain;
+    }
+
+    private function marks(ShotSpec $spec, Marks $marks, PixelRect $rect): string
+    {
+        return 'ass=filename='.PieceFiles::inGraph(MarkScript::of($marks, $rect, $spec->picture->frame, $spec->rate, $spec->skip));
+    }
+
+    /** A number on its way, as an expression of the frame's number. */
+    private static function way(Motion $motion, int $from, int $to, int $skip): string
+    {
+        $part = $motion->ease->expression("min(1,(n+{$skip})/{$motion->frames})");
+
+        return $from === $to ? (string) $to : "{$from}+(".($to - $from).")*{$part}";
+    }
+
+    private static function crop(Layer $layer): string
+    {
+        $crop = $layer->crop;
+
+        return $crop === null ? '' : sprintf('crop=iw*%.6F:ih*%.6F:iw*%.6F:ih*%.6F,', $crop->width, $crop->height, $crop->x, $crop->y);
+    }
+
+    private static function pad(ShotSpec $spec, PixelRect $rect): string
+    {
+        $frame = $spec->picture->frame;
+
+        return $rect->width === $frame->width && $rect->height === $frame->height ? ''
+            : sprintf(',pad=%d:%d:%d:%d:color=0x%s', $frame->width, $frame->height, $rect->x, $rect->y, $spec->picture->ground);
+    }
+
+    private function input(string ...$arguments): int
+    {
+        array_push($this->inputs, ...array_values($arguments));
+
+        return $this->count++;
+    }
+}

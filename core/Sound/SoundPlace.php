@@ -1,0 +1,41 @@
+<?php
+
+declare(strict_types=1);
+
+namespace OpenReel\Core\Sound;
+
+use OpenReel\Core\Assembly\JoinKind;
+
+/** Where in the film a piece of sound is heard, and how it meets the one before. */
+final readonly class SoundPlace
+{
+    /**
+     * @param  int  $at  sample of the film on which the piece begins
+     * @param  JoinKind  $join  with the place before
+     * @param  int  $joinSamples  as long as the join lasts; 0 for a cut
+     */
+    public function __construct(public SoundPiece $piece, public int $at, public JoinKind $join = JoinKind::Cut, public int $joinSamples = 0)
+    {
+    }
+
+    public function end(): int
+    {
+        return $this->at + $this->piece->samples;
+    }
+
+    /**
+     * The samples of the film in which this place and the one before change over.
+     *
+     * @return array{int, int} from, until
+     */
+    public function change(self $before): array
+    {
+        $half = match ($this->join) {
+            JoinKind::Cut => min(SoundPiece::HANDLE, intdiv($before->piece->samples, 2), intdiv($this->piece->samples, 2)),
+            JoinKind::Dissolve => 0,
+            JoinKind::Dip => intdiv($this->joinSamples, 2),
+        };
+
+        return $this->join === JoinKind::Dissolve ? [$this->at, $this->at + $this->joinSamples] : [$this->at - $half, $this->at + $half];
+    }
+}

@@ -1,0 +1,98 @@
+<?php
+
+declare(strict_types=1);
+
+namespace OpenReel\Core\Sound;
+
+use OpenReel\Core\Assembly\Assembly;
+use OpenReel\Core\Assembly\JoinKind;
+use OpenReel\Core\Assembly\Segment;
+use OpenReel\Core\Take\TrackKind;
+
+/** What is heard when: pieces of takes at places of the film. A take that goes on from one segment to the next is one piece. */
+final readonly class SoundPlan
+{
+    /**
+     * @param  list<SoundPlace>  $places  in order; each begins where the one before ends, or within it while they dissolve
+     * @param  int  $samples  of the whole film
+     * @param  array<int, int>  $ofSegment  index of the place in which each segment is heard
+     */
+    private function __construct(public array $places, public int $samples, public array $ofSegment)
+    {
+    }
+
+    /** @param  float  $target  LUFS */
+    public static function of(Assembly $assembly, float $target): self
+    {
+        $ticks = $assembly->rate->ticksPerFrame();
+        $groups = $ofSegment = [];
+        foreach ($assembly->segments as $i => $segment) {
+            $before = $assembly->segments[$i - 1] ?? null;
+            $goesOn = $before?->passage !== null && $segment->passage !== null && $segment->join->kind === JoinKind::Cut && self::continues($before, $segment);
+            if ($goesOn) {
+                $group = array_pop($groups);
+                $groups[] = [...($group ?? []), $segment];
+            } else {
+                $groups[] = [$segment];
+            }
+            $ofSegment[$i] = count($groups) - 1;
+        }
+        $places = array_map(fn (array $group): SoundPlace => new SoundPlace(
+            self::piece($group[0], array_sum(array_map(fn (Segment $s): int => $s->frames, $group)) * $ticks, $target),
+            $group[0]->startFrame * $ticks, $group[0]->join->kind, $group[0]->join->frames * $ticks,
+        ), $groups);
+
+        return new self($places, $assembly->frames() * $ticks, $ofSegment);
+    }
+
+    /**
+     * How loud a music bed may be, so that it steps back while somebody speaks: lines between points.
+     *
+     * @param  float  $under  dB while somebody speaks
+     * @param  int  $move  samples it takes to step back, and to come again
+     * @return list<array{int, float}> sample and dB, rising in time; flat before the first and behind the last
+     */
+    public function bedEnvelope(float $under, int $move): array
+    {
+        $points = [];
+        foreach ($this->spoken($move) as [$from, $until]) {
+            array_push($points, [max(0, $from - $move), 0.0], [$from, $under], [$until, $under], [$until + $move, 0.0]);
+        }
+
+        return $points;
+    }
+
+    /** @return list<array{int, int}> samples from and until which somebody speaks, gaps too short to come up in closed */
+    private function spoken(int $move): array
+    {
+        $spoken = [];
+        foreach ($this->places as $place) {
+            if ($place->piece->sound === null) {
+                continue;
+            }
+            $last = end($spoken);
+            if ($last !== false && $place->at - $last[1] < 2 * $move) {
+                array_pop($spoken);
+            }
+            $spoken[] = [$last !== false && $place->at - $last[1] < 2 * $move ? $last[0] : $place->at, $place->end()];
+        }
+
+        return $spoken;
+    }
+
+    /** Whether the take is heard on without a gap: the map of the second begins where the first one's ends. */
+    private static function continues(Segment $before, Segment $segment): bool
+    {
+        return $before->passage?->take->id === $segment->passage?->take->id
+            && $before->map?->timeOf($before->frames)->count === $segment->map?->timeOf(0)->count;
+    }
+
+    private static function piece(Segment $segment, int $samples, float $target): SoundPiece
+    {
+        $track = $segment->passage?->take->track(TrackKind::Microphone);
+
+        return $track === null || $segment->map === null
+            ? new SoundPiece(null, 0, $samples, $target)
+            : new SoundPiece($track->hash, $segment->map->timeOf(0)->count - $track->offset->count, $samples, $target, $track->loudness, $track->peak);
+    }
+}

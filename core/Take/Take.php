@@ -1,0 +1,57 @@
+<?php
+
+declare(strict_types=1);
+
+namespace OpenReel\Core\Take;
+
+use OpenReel\Core\Mark\TakeMark;
+use OpenReel\Core\Time\Span;
+use OpenReel\Core\Time\Tick;
+
+/** One recording of a section, or of some of its lines, as far as the film is concerned. */
+final readonly class Take
+{
+    /**
+     * @param  list<Track>  $tracks  at most one of each kind
+     * @param  Span  $used  what is left of it after trimming, in take time
+     * @param  array<string, Tick>  $lines  when each line begins, by line id, in the order they are spoken; empty when that is not known
+     * @param  list<TakeMark>  $marks  what was drawn while it was recorded
+     */
+    public function __construct(
+        public string $id,
+        public int $number,
+        public array $tracks,
+        public Span $used,
+        public array $lines = [],
+        public array $marks = [],
+    ) {
+    }
+
+    public function track(TrackKind $kind): ?Track
+    {
+        foreach ($this->tracks as $track) {
+            if ($track->kind === $kind) {
+                return $track;
+            }
+        }
+
+        return null;
+    }
+
+    /** Where in the take a place in its lines lies; null when it does not speak that line. */
+    public function at(string $line, float $within): ?Tick
+    {
+        $from = $this->lines[$line] ?? null;
+        if ($from === null) {
+            return null;
+        }
+        $until = $this->used->until;
+        foreach ($this->lines as $other) {
+            if ($from->isBefore($other) && $other->isBefore($until)) {
+                $until = $other;
+            }
+        }
+
+        return Tick::of($from->count + (int) round(($until->count - $from->count) * $within));
+    }
+}

@@ -1,0 +1,33 @@
+<?php
+
+declare(strict_types=1);
+
+namespace OpenReel\Core\Take;
+
+use OpenReel\Core\Picture\Shape;
+use OpenReel\Core\Picture\SourceColour;
+use OpenReel\Core\Time\Tick;
+
+/** One stream of a take, as it lies in a file of its own. */
+final readonly class Track
+{
+    /**
+     * @param  string  $hash  SHA-256 of its file
+     * @param  Tick  $offset  moment of the take at which the file begins
+     * @param  Shape|null  $shape  of a picture; null for sound
+     * @param  SourceColour|null  $colour  how a picture's colours are meant
+     * @param  float|null  $loudness  LUFS of a sound, all of it; null when it could not be measured
+     * @param  float|null  $peak  dBFS of a sound's largest sample; null when nobody looked
+     */
+    public function __construct(
+        public TrackKind $kind,
+        public string $hash,
+        public Tick $length,
+        public Tick $offset,
+        public ?Shape $shape = null,
+        public ?SourceColour $colour = null,
+        public ?float $loudness = null,
+        public ?float $peak = null,
+    ) {
+    }
+}

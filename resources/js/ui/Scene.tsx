@@ -1,0 +1,67 @@
+import type { CSSProperties, ReactNode } from 'react';
+import type { Layer, Picture } from '../api/types';
+import { DrawnImage } from './DrawnImage';
+import { MarkDrawing } from './MarkDrawing';
+import { cropped, cutOut, edgeLook, outOfSight, place, rectAt } from './place';
+
+interface Props {
+    picture: Picture;
+    /** Frames since the shot began. */
+    frame?: number;
+    camera?: ReactNode;
+    mirrored?: boolean;
+    /** How much of it is seen, over what lies below. */
+    opacity?: number;
+    above?: boolean;
+    /** Kept ready, and not seen. */
+    hidden?: boolean;
+}
+
+/**
+ * Layers, bottom to top, on a ground: the plan's pixels become per cent. The camera's element stays where it is in the page,
+ * whatever comes and goes around it, because an element that is moved stops playing.
+ */
+export function Scene({ picture, frame = 0, camera, mirrored = false, opacity = 1, above = false, hidden }: Props) {
+    const at = picture.layers.findIndex((layer) => layer.shows === 'camera');
+    const layer = picture.layers[at];
+    const look = (one: Layer, index: number): CSSProperties => ({
+        ...place(rectAt(one, frame), picture.frame),
+        ...cutOut(one, picture.frame),
+        zIndex: index + 1,
+        opacity: one.opacity,
+    });
+    return (
+        <div
+            className="scene"
+            aria-hidden={hidden || undefined}
+            style={hidden ? outOfSight : { background: `#${picture.ground}`, opacity, zIndex: above ? 1 : 0 }}
+        >
+            {camera && (
+                <div className={mirrored ? 'camera mirrored' : 'camera'} style={layer ? look(layer, at) : outOfSight}>
+                    <div style={cropped(layer?.crop ?? null)}>{camera}</div>
+                    {layer && edgeLook(layer, picture.frame) && (
+                        <div className="edge" style={edgeLook(layer, picture.frame) ?? undefined} />
+                    )}
+                </div>
+            )}
+            {picture.layers.map((one, index) =>
+                one.shows === 'camera' ? null : (
+                    <div key={`${one.shows}/${index}`} className={one.shows} style={look(one, index)}>
+                        {one.shows === 'marks' ? (
+                            <MarkDrawing marks={one.marks} rect={one.rect} frame={frame} />
+                        ) : (
+                            one.url && (
+                                <div style={cropped(one.crop)}>
+                                    <DrawnImage src={one.url} alt="" />
+                                </div>
+                            )
+                        )}
+                        {edgeLook(one, picture.frame) && (
+                            <div className="edge" style={edgeLook(one, picture.frame) ?? undefined} />
+                        )}
+                    </div>
+                ),
+            )}
+        </div>
+    );
+}
