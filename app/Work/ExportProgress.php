@@ -5,11 +5,12 @@ declare(strict_types=1);
 namespace App\Work;
 
 use App\Media\Cancelled;
+use App\Media\FilmProgress;
 use App\Models\Export;
 use App\Models\WorkState;
 
 /** Writes an export's progress to its row, a few times a second at most, and notices when it is cancelled. */
-final class ExportProgress
+final class ExportProgress implements FilmProgress
 {
     private const EVERY_SECONDS = 0.4;
 

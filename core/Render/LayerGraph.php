@@ -141,9 +141,10 @@ final class LayerGraph
         [$b, $a] = [$this->label(), $this->label()];
         $this->chains[] = "{$below}[{$b}]";
         $this->chains[] = "{$above}[{$a}]";
+        // `overlay` counts frames from 1, `scale` from 0.
         $place = $layer->motion === null
             ? "{$layer->rect->x}:{$layer->rect->y}"
-            : "x='".self::way($layer->motion, $layer->motion->from->x, $layer->rect->x, $skip)."':y='".self::way($layer->motion, $layer->motion->from->y, $layer->rect->y, $skip)."'";
+            : "x='".self::way($layer->motion, $layer->motion->from->x, $layer->rect->x, $skip - 1)."':y='".self::way($layer->motion, $layer->motion->from->y, $layer->rect->y, $skip - 1)."'";
 
         return "[{$b}][{$a}]overlay={$place}:format=yuv420:eof_action=repeat";
     }

@@ -128,6 +128,12 @@ final class Clips
         return self::make("slide-{$size}.{$extension}", ['-f', 'lavfi', '-i', "testsrc2=s={$size}", '-frames:v', '1']);
     }
 
+    /** Tones that come and go for more than a minute. */
+    public static function tones(): string
+    {
+        return self::make('tones.flac', ['-f', 'lavfi', '-i', "aevalsrc='(0.25*sin(2*PI*220*t)+0.15*sin(2*PI*(330+40*sin(t))*t))*(0.6+0.4*sin(2*PI*1.5*t))*(0.4+0.6*gt(mod(t,7),2))':s=48000:d=75", '-c:a', 'flac']);
+    }
+
     private static function webm(string $name, float $length, string $sound): string
     {
         return self::make("{$name}.webm", ['-f', 'lavfi', '-i', "testsrc2=s=320x240:r=30:d={$length}", '-f', 'lavfi', '-i', $sound, '-t', (string) $length, '-c:v', 'libvpx', '-b:v', '300k', '-c:a', 'libopus']);

@@ -1,0 +1,94 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Media;
+
+use OpenReel\Core\Formats\ChapterFile;
+use OpenReel\Core\Formats\ConcatList;
+use OpenReel\Core\Render\FilmCommand;
+use OpenReel\Core\Render\JoinSpec;
+use OpenReel\Core\Render\PieceOrder;
+use OpenReel\Core\Render\ShotSpec;
+use OpenReel\Core\Sound\LoudnessReport;
+use OpenReel\Core\Sound\SoundPart;
+
+/** Makes a film from its plan: the pieces that are not in the cache, side by side, and then all of them joined. */
+final class FilmMaker
+{
+    public function __construct(
+        private readonly PieceRenderer $pieces,
+        private readonly SoundRenderer $sounds,
+        private readonly Encoder $encoder,
+        private readonly MediaStore $media,
+    ) {
+    }
+
+    /**
+     * @return array{string, LoudnessReport} path of the film, a draft, and how loud it is
+     *
+     * @throws Cancelled when the progress says so
+     */
+    public function make(FilmPlan $plan, string $title, FilmProgress $report): array
+    {
+        $soundtrack = $this->render($plan, $report);
+        $report->joining();
+
+        return [$this->join($plan, $title, $soundtrack), new LoudnessReport($soundtrack->meta['lufs'] ?? null, $soundtrack->meta['peak'] ?? null)];
+    }
+
+    private function render(FilmPlan $plan, FilmProgress $report): Rendered
+    {
+        $missing = array_values(array_filter($plan->pictures(), fn (ShotSpec|JoinSpec $s): bool => ! $this->pieces->has($s)));
+        $orders = array_map($this->pieces->order(...), $missing);
+        $report->expect(array_sum(array_map(fn (PieceOrder $o): int => $o->frames, $orders)));
+        $parts = SoundPart::all($plan->sound());
+        $work = [];
+        foreach ($parts as $part) {
+            $work[] = function () use ($part, $plan, $report): void {
+                $report->mustGoOn();
+                $this->sounds->part($part, $plan->files);
+            };
+        }
+        foreach ($orders as $index => $order) {
+            $work[] = function () use ($order, $index, $plan, $report): void {
+                $report->mustGoOn();
+                $this->pieces->make($order, $plan->files, fn (int $frames) => $report->rendered($index, min($frames, $order->frames)));
+                $report->rendered($index, $order->frames);
+            };
+        }
+        Workshop::run($work, (int) config('reel.render_slots'));
+
+        return $this->sounds->soundtrack($parts, $plan->files);
+    }
+
+    /** @return string path of the joined film, a draft */
+    private function join(FilmPlan $plan, string $title, Rendered $soundtrack): string
+    {
+        $specs = $plan->pictures();
+        $pieces = array_map(fn (ShotSpec|JoinSpec $s): Rendered => $this->pieces->make($this->pieces->order($s), $plan->files), $specs);
+        if (count(array_unique(array_map(fn (Rendered $r): string => (string) ($r->meta['setup'] ?? ''), $pieces))) > 1) {
+            // ffmpeg would join them without a word, and players would show a broken picture.
+            throw ProgramFailed::running(['join'], 1, 'pieces were encoded with different set-ups');
+        }
+        $list = $this->media->draft('txt');
+        $this->media->fill($list, ConcatList::write(array_map(
+            fn (ShotSpec|JoinSpec $spec, Rendered $piece): array => ['path' => $piece->path, 'length' => $spec->length()], $specs, $pieces,
+        )));
+        $chapters = $this->media->draft('ffmeta');
+        $film = $this->media->draft('mp4');
+        try {
+            $marks = $plan->assembly->chapters();
+            $this->media->fill($chapters, ChapterFile::write($title, $marks));
+            $this->encoder->run(FilmCommand::lesson($list, $soundtrack->path, $chapters, $film, ChapterFile::arguments($title, $marks)));
+        } catch (\Throwable $e) {
+            @unlink($film);
+            throw $e;
+        } finally {
+            @unlink($list);
+            @unlink($chapters);
+        }
+
+        return $film;
+    }
+}

@@ -1,0 +1,195 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Feature;
+
+use App\Media\FilmMaker;
+use App\Media\FilmPlan;
+use App\Media\FilmProgress;
+use App\Media\Prober;
+use App\Media\Program;
+use App\Models\Take;
+use App\Readers\TakeReader;
+use OpenReel\Core\Assembly\Assembly;
+use OpenReel\Core\Assembly\Join;
+use OpenReel\Core\Assembly\Passage;
+use OpenReel\Core\Assembly\PictureChoice;
+use OpenReel\Core\Assembly\SectionSource;
+use OpenReel\Core\Assembly\Segment;
+use OpenReel\Core\Mark\Box;
+use OpenReel\Core\Mark\TakeMark;
+use OpenReel\Core\Picture\FrameSize;
+use OpenReel\Core\Picture\Layer;
+use OpenReel\Core\Picture\Layout;
+use OpenReel\Core\Picture\Motion;
+use OpenReel\Core\Picture\Picture;
+use OpenReel\Core\Picture\PixelRect;
+use OpenReel\Core\Picture\Shape;
+use OpenReel\Core\Picture\Still;
+use OpenReel\Core\Picture\StillKind;
+use OpenReel\Core\Render\ShotCommand;
+use OpenReel\Core\Render\ShotSpec;
+use OpenReel\Core\Take\Take as CoreTake;
+use OpenReel\Core\Time\FrameRate;
+use OpenReel\Core\Time\Span;
+use OpenReel\Core\Time\Tick;
+
+/** What no cue asks for yet, through the real encoder: joins that are no cuts, marks, layers that move. */
+final class JoinTest extends FeatureTestCase
+{
+    /** @var array<string, string> path by hash */
+    private array $paths = [];
+
+    private const RED = 'FF0000';
+
+    private const BLUE = '0000FF';
+
+    public function test_a_dissolve_mixes_both_pictures_and_sounds_and_shortens_the_film(): void
+    {
+        [$film, $plan] = $this->film(Join::dissolve(10));
+
+        self::assertSame([0, 40], array_map(fn (Segment $s): int => $s->startFrame, $plan->assembly->segments));
+        self::assertSame(90, app(Prober::class)->export($film)->frames);
+        self::assertNear(self::RED, $this->pixel($film, 39));
+        // Half-way the second one lies over the first at a half.
+        self::assertNear('80007F', $this->pixel($film, 45));
+        self::assertNear('E50019', $this->pixel($film, 41));
+        self::assertNear(self::BLUE, $this->pixel($film, 50));
+        self::assertEqualsWithDelta(3.6, app(Prober::class)->export($film)->soundSeconds, 0.03);
+        self::assertSame([1.6, 3.6], $this->chapter($film, 1));
+    }
+
+    public function test_a_dip_goes_to_the_ground_and_comes_from_it(): void
+    {
+        [$film] = $this->film(Join::dip(10));
+
+        self::assertSame(100, app(Prober::class)->export($film)->frames);
+        self::assertNear(self::RED, $this->pixel($film, 45));
+        self::assertNear('FF9999', $this->pixel($film, 48), 'three fifths of the way to white');
+        self::assertNear('FFFFFF', $this->pixel($film, 50));
+        self::assertNear(self::BLUE, $this->pixel($film, 55));
+        self::assertSame([2.0, 4.0], $this->chapter($film, 1));
+    }
+
+    public function test_a_box_is_seen_for_as_long_as_it_was_drawn(): void
+    {
+        $take = $this->take();
+        $box = new TakeMark(new Box(0.25, 44 / 180, 0.5, 0.5, '0B5D66'), Span::between(Tick::ofMilliseconds(400), Tick::ofMilliseconds(1200)));
+        $marked = new CoreTake($take->id, $take->number, $take->tracks, $take->used, $take->lines, [$box]);
+        [$film] = $this->make([$this->shown('s', self::RED, $marked)]);
+
+        // The line is 2 pixels wide; its upper edge lies on row 44, where colours begin as well.
+        self::assertNear(self::RED, $this->pixel($film, 9, 160, 44));
+        foreach ([10, 20, 29] as $frame) {
+            self::assertNear('0B5D66', $this->pixel($film, $frame, 160, 44));
+            self::assertNear(self::RED, $this->pixel($film, $frame, 160, 60), 'a box is hollow');
+        }
+        self::assertNear(self::RED, $this->pixel($film, 30, 160, 44));
+    }
+
+    public function test_a_layer_on_its_way_is_where_the_browser_has_it(): void
+    {
+        $frame = FrameSize::of(320, 180);
+        $still = $this->still(self::RED);
+        $layer = new Layer($still, new PixelRect(200, 100, 80, 60), motion: new Motion(new PixelRect(0, 0, 160, 120), 10));
+        $out = $this->mediaRoot.'/moved.mp4';
+        $spec = new ShotSpec(new Picture($frame, '000000', [$layer]), FrameRate::of(25), 20);
+        Program::run(['ffmpeg', '-v', 'error', '-y', ...array_map(fn (string $a): string => str_replace("@file:{$still->hash}@", $this->paths[$still->hash], $a), ShotCommand::arguments($spec, $out))]);
+
+        // Half-way, with a soft start and end: from 100, 50 on, 120 by 90.
+        foreach ([[0, 4, 4], [5, 104, 54], [5, 214, 134], [15, 204, 104]] as [$at, $x, $y]) {
+            self::assertNear(self::RED, $this->pixel($out, $at, $x, $y), "{$at}: {$x}, {$y}");
+        }
+        foreach ([[0, 180, 60], [5, 94, 54], [5, 226, 134], [15, 190, 104]] as [$at, $x, $y]) {
+            self::assertNear('000000', $this->pixel($out, $at, $x, $y), "{$at}: {$x}, {$y}");
+        }
+    }
+
+    /** @return array{string, FilmPlan} */
+    private function film(Join $join): array
+    {
+        $take = $this->take();
+
+        return $this->make([$this->shown('a', self::RED, $take), $this->shown('b', self::BLUE, $take, $join)]);
+    }
+
+    /**
+     * @param  list<SectionSource>  $sections
+     * @return array{string, FilmPlan}
+     */
+    private function make(array $sections): array
+    {
+        $take = Take::query()->firstOrFail();
+        $files = $take->tracks->pluck('file_path', 'hash')->all();
+        foreach ($this->paths as $hash => $path) {
+            $files[$hash] = substr($path, strlen($this->mediaRoot) + 1);
+        }
+        $plan = new FilmPlan(Assembly::of(FrameSize::of(320, 180), FrameRate::of(25), $sections, ground: 'FFFFFF'), $files, -16.0);
+
+        return [app(FilmMaker::class)->make($plan, 'Joined', new class implements FilmProgress
+        {
+            public function expect(int $frames): void
+            {
+            }
+
+            public function rendered(int $piece, int $frames): void
+            {
+            }
+
+            public function joining(): void
+            {
+            }
+
+            public function mustGoOn(): void
+            {
+            }
+        })[0], $plan];
+    }
+
+    private function take(): CoreTake
+    {
+        return TakeReader::core($this->record($this->section(), Clips::spoken()));
+    }
+
+    /** Two seconds under a slide of one colour. */
+    private function shown(string $id, string $colour, CoreTake $take, ?Join $join = null): SectionSource
+    {
+        return new SectionSource(
+            $id, $id, new PictureChoice(Layout::SlideAlone, slide: $this->still($colour)), [new Passage($take, Span::between(Tick::zero(), Tick::ofMilliseconds(2000)))], join: $join,
+        );
+    }
+
+    private function still(string $colour): Still
+    {
+        $path = "{$this->mediaRoot}/{$colour}.png";
+        if (! is_file($path)) {
+            Program::run(['ffmpeg', '-v', 'error', '-y', '-f', 'lavfi', '-i', "color=0x{$colour}:s=320x180,format=rgb24", '-frames:v', '1', $path]);
+        }
+        $hash = (string) hash_file('sha256', $path);
+        $this->paths[$hash] = $path;
+
+        return new Still(StillKind::Slide, $colour, Shape::of(320, 180), $hash);
+    }
+
+    private function pixel(string $film, int $frame, int $x = 160, int $y = 20): string
+    {
+        $filter = "select=eq(n\\,{$frame}),scale=in_color_matrix=bt709:out_color_matrix=bt709,format=rgb24,crop=1:1:{$x}:{$y}";
+
+        return strtoupper(bin2hex(Program::run(['ffmpeg', '-v', 'error', '-i', $film, '-vf', $filter, '-frames:v', '1', '-f', 'rawvideo', '-'])['output']));
+    }
+
+    private static function assertNear(string $expected, string $found, string $where = ''): void
+    {
+        $off = array_map(fn (string $a, string $b): int => abs((int) hexdec($a) - (int) hexdec($b)), str_split($expected, 2), str_split($found, 2));
+        self::assertLessThan(30, max(0, ...$off), "{$found} instead of {$expected} {$where}");
+    }
+
+    /** @return list<float> seconds from and until */
+    private function chapter(string $film, int $index): array
+    {
+        $chapters = json_decode(Program::run(['ffprobe', '-v', 'error', '-show_chapters', '-of', 'json', $film])['output'], true)['chapters'];
+
+        return [round((float) $chapters[$index]['start_time'], 3), round((float) $chapters[$index]['end_time'], 3)];
+    }
+}
