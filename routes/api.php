@@ -24,6 +24,7 @@ Route::get('here', fn () => response()->noContent());
 Route::apiResource('lessons', LessonController::class);
 Route::post('lessons/{lesson}/restore', [LessonController::class, 'restore'])->withTrashed();
 Route::get('lessons/{lesson}/assembly', [LessonController::class, 'assembly']);
+Route::put('lessons/{lesson}/choices', [LessonController::class, 'choose']);
 Route::put('lessons/{lesson}/order', [LessonController::class, 'order']);
 
 Route::post('lessons/{lesson}/sections', [SectionController::class, 'store']);

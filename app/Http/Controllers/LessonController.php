@@ -8,12 +8,14 @@ use App\Actions\Film\AssembleLesson;
 use App\Actions\Lessons\ListLessons;
 use App\Actions\Lessons\MakeLesson;
 use App\Actions\Script\EditScript;
+use App\Actions\Takes\ChooseTake;
 use App\Http\Requests\LessonRequest;
 use App\Http\Resources\AssemblyResource;
 use App\Http\Resources\LessonResource;
 use App\Jobs\PrepareLessonJob;
 use App\Models\Course;
 use App\Models\Lesson;
+use App\Models\Take;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
@@ -61,6 +63,18 @@ final class LessonController
         $lesson->restore();
 
         return new LessonResource($lesson);
+    }
+
+    /** Which take speaks some of its lines; without a take, that is left to coverage again. */
+    public function choose(Request $request, Lesson $lesson, ChooseTake $choose): LessonResource
+    {
+        $request->validate([
+            'lines' => ['required', 'array', 'min:1', 'max:2000'], 'lines.*' => ['required', 'string'], 'take' => ['present', 'nullable', 'string'],
+        ], ['*' => 'Say which lines are meant, and which take.']);
+        $take = $request->input('take');
+        $choose($lesson, array_values($request->input('lines')), $take === null ? null : Take::query()->whereKey($take)->firstOrFail());
+
+        return new LessonResource($lesson->refresh());
     }
 
     public function assembly(Lesson $lesson, AssembleLesson $assemble): AssemblyResource

@@ -1,0 +1,47 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Actions\Takes;
+
+use App\Jobs\PrepareLessonJob;
+use App\Models\Lesson;
+use App\Models\Take;
+use App\Refusal;
+use Illuminate\Support\Facades\DB;
+use OpenReel\Core\Take\Verdict;
+
+/** Says which take speaks some lines, whatever is kept later; or leaves it to coverage again. */
+final class ChooseTake
+{
+    /**
+     * @param  list<string>  $lines  ids of lines of the lesson
+     * @param  Take|null  $take  null leaves it to coverage
+     *
+     * @throws Refusal when the take is not kept, or does not speak one of the lines
+     */
+    public function __invoke(Lesson $lesson, array $lines, ?Take $take): void
+    {
+        if ($take !== null && ($take->verdict !== Verdict::Kept || $take->section->lesson_id !== $lesson->id)) {
+            throw Refusal::conflict('Keep this take first; then it can be chosen for a line.');
+        }
+        if ($take !== null && array_diff($lines, array_column($take->lines, 'id')) !== []) {
+            throw Refusal::badInput('This take does not speak all of these lines.');
+        }
+        DB::transaction(function () use ($lesson, $lines, $take): void {
+            $own = DB::table('lines')->where('lesson_id', $lesson->id)->whereIn('id', $lines)->pluck('id');
+            if ($own->count() !== count(array_unique($lines))) {
+                throw Refusal::badInput('One of these lines is not in this lesson.');
+            }
+            DB::table('line_choices')->whereIn('line_id', $own)->delete();
+            if ($take !== null) {
+                $now = now();
+                DB::table('line_choices')->insert($own->map(fn (string $id): array => [
+                    'line_id' => $id, 'lesson_id' => $lesson->id, 'take_id' => $take->id, 'created_at' => $now, 'updated_at' => $now,
+                ])->all());
+            }
+            $lesson->touch();
+        });
+        PrepareLessonJob::dispatch($lesson->id);
+    }
+}

@@ -1,0 +1,821 @@
+// Made by tests/Feature/SamplesTest.php: what the API answers, which the compiler compares with the types.
+import type {
+    Assembly,
+    Course,
+    Deck,
+    Export,
+    Finding,
+    Lesson,
+    LessonStyle,
+    LessonSummary,
+    LinePicture,
+    Picture,
+    ScriptText,
+    Slide,
+    TieProposal,
+} from '../../resources/js/api/types';
+
+export const lessons = [
+    {
+        "id": "id1",
+        "title": "Tides",
+        "width": 320,
+        "height": 180,
+        "fps": 25,
+        "sections": 3,
+        "course_id": "id2",
+        "kept": 2,
+        "running_ms": 4290,
+        "slide_url": "/api/slides/id3/picture",
+        "updated_at": "2026-03-01T12:00:00Z"
+    }
+] satisfies LessonSummary[];
+
+export const lesson = {
+    "id": "id1",
+    "title": "Tides",
+    "width": 320,
+    "height": 180,
+    "fps": 25,
+    "updated_at": "2026-03-01T12:00:00Z",
+    "revision": 3,
+    "course": {
+        "id": "id2",
+        "name": "Reading the Water"
+    },
+    "count_down": 3,
+    "target_ms": 30000,
+    "pace": {
+        "factor": 1,
+        "takes": 0
+    },
+    "sections": [
+        {
+            "id": "id4",
+            "heading": "High water",
+            "script": "[slide: 640x360]\n\nFind the right day. [layout: camera alone] Then 4.8 4.9 5.0 5.1 read the height.",
+            "lines": [
+                {
+                    "id": "id5",
+                    "number": 1,
+                    "paragraph": 1,
+                    "text": "Find the right day."
+                },
+                {
+                    "id": "id6",
+                    "number": 2,
+                    "paragraph": 1,
+                    "text": "Then 4.8 4.9 5.0 5.1 read the height."
+                }
+            ],
+            "estimate_ms": 6300,
+            "target_ms": null,
+            "card": null,
+            "slide": {
+                "id": "id3",
+                "name": "640x360",
+                "width": 640,
+                "height": 360,
+                "text": "",
+                "url": "/api/slides/id3/picture?v=12345678"
+            },
+            "layout": "slide-with-inset",
+            "inset_corner": "bottom-right",
+            "inset_size": "medium",
+            "own_layout": false,
+            "coverage": {
+                "heard": true,
+                "elsewhere": false,
+                "takes": [
+                    "id7"
+                ],
+                "missing": [],
+                "lines": [
+                    {
+                        "id": "id5",
+                        "take": "id7",
+                        "why": "only-one",
+                        "others": [],
+                        "was": "Find the day.",
+                        "was_take": 1
+                    },
+                    {
+                        "id": "id6",
+                        "take": "id7",
+                        "why": "only-one",
+                        "others": [],
+                        "was": null,
+                        "was_take": null
+                    }
+                ]
+            },
+            "progress": {
+                "fill": "filled",
+                "notched": false,
+                "says": "kept",
+                "kept": "id7",
+                "waiting": "id8",
+                "length_ms": 2290,
+                "off_target_ms": null
+            },
+            "takes": [
+                {
+                    "id": "id7",
+                    "section_id": "id4",
+                    "number": 1,
+                    "recorded_in": "id4",
+                    "lines": [
+                        {
+                            "id": "id5",
+                            "text": "Find the day.",
+                            "from_ms": 200
+                        },
+                        {
+                            "id": "id6",
+                            "text": "Then 4.8 4.9 5.0 5.1 read the height.",
+                            "from_ms": 679
+                        }
+                    ],
+                    "state": "ready",
+                    "cut_off": false,
+                    "verdict": "kept",
+                    "problem": null,
+                    "recording_kept": false,
+                    "length_ms": 2507,
+                    "used_from_ms": 200,
+                    "used_until_ms": 2490,
+                    "trimmed_by_hand": false,
+                    "flags": [],
+                    "camera": {
+                        "width": 320,
+                        "height": 240
+                    },
+                    "media_url": "/api/takes/id7/media?v=12345678",
+                    "poster_url": "/api/takes/id7/poster",
+                    "recorded_at": "2026-03-01T12:00:00Z",
+                    "tracks": []
+                },
+                {
+                    "id": "id8",
+                    "section_id": "id4",
+                    "number": 2,
+                    "recorded_in": "id4",
+                    "lines": [
+                        {
+                            "id": "id5",
+                            "text": "Find the right day.",
+                            "from_ms": null
+                        },
+                        {
+                            "id": "id6",
+                            "text": "Then 4.8 4.9 5.0 5.1 read the height.",
+                            "from_ms": null
+                        }
+                    ],
+                    "state": "recording",
+                    "cut_off": false,
+                    "verdict": "undecided",
+                    "problem": null,
+                    "recording_kept": true,
+                    "length_ms": 0,
+                    "used_from_ms": 0,
+                    "used_until_ms": 0,
+                    "trimmed_by_hand": false,
+                    "flags": [],
+                    "camera": null,
+                    "media_url": "/api/takes/id8/media?v=recordin",
+                    "poster_url": null,
+                    "recorded_at": "2026-03-01T12:00:00Z",
+                    "tracks": [
+                        {
+                            "id": "id9",
+                            "kind": "camera",
+                            "next_chunk": 0
+                        }
+                    ]
+                }
+            ]
+        },
+        {
+            "id": "id10",
+            "heading": "Not yet",
+            "script": "Nobody has said this.",
+            "lines": [
+                {
+                    "id": "id11",
+                    "number": 1,
+                    "paragraph": 1,
+                    "text": "Nobody has said this."
+                }
+            ],
+            "estimate_ms": 2070,
+            "target_ms": null,
+            "card": null,
+            "slide": null,
+            "layout": "slide-with-inset",
+            "inset_corner": "bottom-right",
+            "inset_size": "medium",
+            "own_layout": false,
+            "coverage": {
+                "heard": false,
+                "elsewhere": false,
+                "takes": [],
+                "missing": [
+                    "id11"
+                ],
+                "lines": [
+                    {
+                        "id": "id11",
+                        "take": null,
+                        "why": null,
+                        "others": [],
+                        "was": null,
+                        "was_take": null
+                    }
+                ]
+            },
+            "progress": {
+                "fill": "hollow",
+                "notched": false,
+                "says": "not recorded",
+                "kept": null,
+                "waiting": null,
+                "length_ms": 2070,
+                "off_target_ms": null
+            },
+            "takes": []
+        },
+        {
+            "id": "id12",
+            "heading": "Bye",
+            "script": "[card: closing, 2 s]\n\nThanks.",
+            "lines": [
+                {
+                    "id": "id13",
+                    "number": 1,
+                    "paragraph": 1,
+                    "text": "Thanks."
+                }
+            ],
+            "estimate_ms": 2000,
+            "target_ms": null,
+            "card": {
+                "kind": "closing",
+                "length_ms": 2000
+            },
+            "slide": null,
+            "layout": "slide-with-inset",
+            "inset_corner": "bottom-right",
+            "inset_size": "medium",
+            "own_layout": false,
+            "coverage": {
+                "heard": false,
+                "elsewhere": false,
+                "takes": [],
+                "missing": [],
+                "lines": [
+                    {
+                        "id": "id13",
+                        "take": null,
+                        "why": null,
+                        "others": [],
+                        "was": null,
+                        "was_take": null
+                    }
+                ]
+            },
+            "progress": {
+                "fill": "filled",
+                "notched": false,
+                "says": "closing card",
+                "kept": null,
+                "waiting": null,
+                "length_ms": 2000,
+                "off_target_ms": null
+            },
+            "takes": []
+        }
+    ]
+} satisfies Lesson;
+
+export const assembly = {
+    "fps": 25,
+    "frames": 108,
+    "length_ms": 4320,
+    "segments": [
+        {
+            "section_id": "id4",
+            "position": 1,
+            "title": "High water",
+            "start_frame": 0,
+            "frames": 58,
+            "join": {
+                "kind": "cut",
+                "frames": 0
+            },
+            "take_id": "id7",
+            "take_number": 1,
+            "lines": [
+                "id5",
+                "id6"
+            ],
+            "map": [
+                {
+                    "frames": 58,
+                    "in_ticks": 9600,
+                    "step": 1920
+                }
+            ],
+            "offset_ticks": 0,
+            "media_url": "/api/takes/id7/media?v=12345678",
+            "gain_db": 1.5,
+            "shots": [
+                {
+                    "offset": 0,
+                    "frames": 11,
+                    "picture": {
+                        "frame": {
+                            "width": 320,
+                            "height": 180
+                        },
+                        "ground": "1B2430",
+                        "layers": [
+                            {
+                                "shows": "slide",
+                                "url": "/api/slides/id3/picture?v=12345678",
+                                "marks": [],
+                                "rect": {
+                                    "x": 0,
+                                    "y": 0,
+                                    "width": 320,
+                                    "height": 180
+                                },
+                                "fit": "whole",
+                                "edge": null,
+                                "crop": null,
+                                "opacity": 1,
+                                "motion": null
+                            },
+                            {
+                                "shows": "camera",
+                                "url": null,
+                                "marks": [],
+                                "rect": {
+                                    "x": 246,
+                                    "y": 122,
+                                    "width": 66,
+                                    "height": 50
+                                },
+                                "fit": "filled",
+                                "edge": {
+                                    "radius": 6,
+                                    "border": 2,
+                                    "colour": "FFFFFF"
+                                },
+                                "crop": null,
+                                "opacity": 1,
+                                "motion": null
+                            }
+                        ]
+                    }
+                },
+                {
+                    "offset": 11,
+                    "frames": 47,
+                    "picture": {
+                        "frame": {
+                            "width": 320,
+                            "height": 180
+                        },
+                        "ground": "1B2430",
+                        "layers": [
+                            {
+                                "shows": "camera",
+                                "url": null,
+                                "marks": [],
+                                "rect": {
+                                    "x": 0,
+                                    "y": 0,
+                                    "width": 320,
+                                    "height": 180
+                                },
+                                "fit": "filled",
+                                "edge": null,
+                                "crop": null,
+                                "opacity": 1,
+                                "motion": null
+                            }
+                        ]
+                    }
+                }
+            ]
+        },
+        {
+            "section_id": "id12",
+            "position": 3,
+            "title": "Bye",
+            "start_frame": 58,
+            "frames": 50,
+            "join": {
+                "kind": "cut",
+                "frames": 0
+            },
+            "take_id": null,
+            "take_number": null,
+            "lines": [],
+            "map": null,
+            "offset_ticks": 0,
+            "media_url": null,
+            "gain_db": 1.5,
+            "shots": [
+                {
+                    "offset": 0,
+                    "frames": 50,
+                    "picture": {
+                        "frame": {
+                            "width": 320,
+                            "height": 180
+                        },
+                        "ground": "1B2430",
+                        "layers": [
+                            {
+                                "shows": "card",
+                                "url": "/api/cards/hash",
+                                "marks": [],
+                                "rect": {
+                                    "x": 0,
+                                    "y": 0,
+                                    "width": 320,
+                                    "height": 180
+                                },
+                                "fit": "whole",
+                                "edge": null,
+                                "crop": null,
+                                "opacity": 1,
+                                "motion": null
+                            }
+                        ]
+                    }
+                }
+            ]
+        }
+    ],
+    "missing": [
+        "id10"
+    ],
+    "sections": 2,
+    "rendered": 2
+} satisfies Assembly;
+
+export const exports = [
+    {
+        "id": "id14",
+        "state": "done",
+        "progress": 1,
+        "doing": null,
+        "seconds_left": null,
+        "file_name": "Tides.mp4",
+        "bytes": 1,
+        "length_ms": 4320,
+        "findings": [
+            {
+                "name": "frames",
+                "ok": true,
+                "says": "All 108 frames are there."
+            },
+            {
+                "name": "duration",
+                "ok": true,
+                "says": "Picture and sound are equally long."
+            },
+            {
+                "name": "streams",
+                "ok": true,
+                "says": "H.264 picture of 320 x 180 and AAC sound."
+            },
+            {
+                "name": "chapters",
+                "ok": true,
+                "says": "2 chapters."
+            },
+            {
+                "name": "loudness",
+                "ok": true,
+                "says": "Loudness"
+            }
+        ],
+        "problem": null,
+        "up_to_date": true,
+        "started_at": "2026-03-01T12:00:00Z",
+        "file_url": "/api/exports/id14/file"
+    }
+] satisfies Export[];
+
+export const script = {
+    "text": "[target 0:30]\n\n# Tides\n\n## High water\n\n[slide: 640x360]\n\nFind the right day. [layout: camera alone] Then 4.8 4.9 5.0 5.1 read the height.\n\n## Not yet\n\nNobody has said this.\n\n## Bye\n\n[card: closing, 2 s]\n\nThanks.\n",
+    "revision": 3,
+    "title": "Tides",
+    "sections": [
+        {
+            "id": "id4",
+            "from": 24,
+            "slides": [
+                {
+                    "slide": "id3",
+                    "from": 39
+                }
+            ],
+            "lines": [
+                {
+                    "id": "id5",
+                    "from": 57,
+                    "until": 76
+                },
+                {
+                    "id": "id6",
+                    "from": 100,
+                    "until": 137
+                }
+            ],
+            "until": 139,
+            "card_url": null
+        },
+        {
+            "id": "id10",
+            "from": 139,
+            "slides": [],
+            "lines": [
+                {
+                    "id": "id11",
+                    "from": 151,
+                    "until": 172
+                }
+            ],
+            "until": 174,
+            "card_url": null
+        },
+        {
+            "id": "id12",
+            "from": 174,
+            "slides": [],
+            "lines": [
+                {
+                    "id": "id13",
+                    "from": 204,
+                    "until": 211
+                }
+            ],
+            "until": 212,
+            "card_url": "/api/cards/hash"
+        }
+    ]
+} satisfies ScriptText;
+
+export const findings = [
+    {
+        "kind": "numbers",
+        "says": "Many numbers in one line are hard to say and to follow: \"Then 4.8 4.9 5.0 5.1 read the height.\"",
+        "at": 100,
+        "section_id": "id4"
+    },
+    {
+        "kind": "picture",
+        "says": "Section 2 (\"Not yet\") begins without a slide: the camera will be shown alone.",
+        "at": 139,
+        "section_id": "id10"
+    },
+    {
+        "kind": "deck",
+        "says": "One slide is not used: \"360x360\".",
+        "at": null,
+        "section_id": null
+    },
+    {
+        "kind": "target",
+        "says": "The lesson takes about 0:10; its target is 0:30.",
+        "at": null,
+        "section_id": null
+    }
+] satisfies Finding[];
+
+export const ties = [
+    {
+        "slide": "id15",
+        "name": "360x360",
+        "url": "/api/slides/id15/picture?v=12345678",
+        "at": 57,
+        "section": 1,
+        "line": "Find the right day.",
+        "because": "Nothing else fits better in this order."
+    }
+] satisfies TieProposal[];
+
+export const slides = [
+    {
+        "id": "id15",
+        "name": "360x360",
+        "width": 360,
+        "height": 360,
+        "text": "",
+        "url": "/api/slides/id15/picture?v=12345678"
+    },
+    {
+        "id": "id3",
+        "name": "640x360",
+        "width": 640,
+        "height": 360,
+        "text": "",
+        "url": "/api/slides/id3/picture?v=12345678"
+    }
+] satisfies Slide[];
+
+export const decks = [] satisfies Deck[];
+
+export const courses = [
+    {
+        "id": "id2",
+        "name": "Reading the Water",
+        "lessons": 1,
+        "style": {
+            "inset_shape": "rounded",
+            "border": "thin",
+            "width": 1920,
+            "height": 1080,
+            "fps": 25,
+            "layout": "slide-with-inset",
+            "inset_corner": "bottom-right",
+            "inset_size": "medium",
+            "border_colour": "FFFFFF",
+            "ground": "1B2430",
+            "ink": "1B2430",
+            "paper": "FAF8F3",
+            "accent": "0B5D66",
+            "heading_face": "serif",
+            "text_face": "sans",
+            "logo": null,
+            "logo_corner": "top-left",
+            "logo_size": "small",
+            "card": "page",
+            "sound_target": -16,
+            "count_down": 3,
+            "presenter": ""
+        },
+        "warnings": [],
+        "logos": []
+    }
+] satisfies Course[];
+
+export const style = {
+    "style": {
+        "inset_shape": "rounded",
+        "border": "thin",
+        "width": 1920,
+        "height": 1080,
+        "fps": 25,
+        "layout": "slide-with-inset",
+        "inset_corner": "bottom-right",
+        "inset_size": "medium",
+        "border_colour": "FFFFFF",
+        "ground": "1B2430",
+        "ink": "1B2430",
+        "paper": "FAF8F3",
+        "accent": "0B5D66",
+        "heading_face": "serif",
+        "text_face": "sans",
+        "logo": null,
+        "logo_corner": "top-left",
+        "logo_size": "small",
+        "card": "page",
+        "sound_target": -16,
+        "count_down": 3,
+        "presenter": ""
+    },
+    "course": {
+        "inset_shape": "rounded",
+        "border": "thin",
+        "width": 1920,
+        "height": 1080,
+        "fps": 25,
+        "layout": "slide-with-inset",
+        "inset_corner": "bottom-right",
+        "inset_size": "medium",
+        "border_colour": "FFFFFF",
+        "ground": "1B2430",
+        "ink": "1B2430",
+        "paper": "FAF8F3",
+        "accent": "0B5D66",
+        "heading_face": "serif",
+        "text_face": "sans",
+        "logo": null,
+        "logo_corner": "top-left",
+        "logo_size": "small",
+        "card": "page",
+        "sound_target": -16,
+        "count_down": 3,
+        "presenter": ""
+    },
+    "own": [],
+    "warnings": [],
+    "logos": []
+} satisfies LessonStyle;
+
+export const pictures = [
+    {
+        "from_line": 1,
+        "frame": {
+            "width": 320,
+            "height": 180
+        },
+        "ground": "1B2430",
+        "layers": [
+            {
+                "shows": "slide",
+                "url": "/api/slides/id3/picture?v=12345678",
+                "marks": [],
+                "rect": {
+                    "x": 0,
+                    "y": 0,
+                    "width": 320,
+                    "height": 180
+                },
+                "fit": "whole",
+                "edge": null,
+                "crop": null,
+                "opacity": 1,
+                "motion": null
+            },
+            {
+                "shows": "camera",
+                "url": null,
+                "marks": [],
+                "rect": {
+                    "x": 246,
+                    "y": 122,
+                    "width": 66,
+                    "height": 50
+                },
+                "fit": "filled",
+                "edge": {
+                    "radius": 6,
+                    "border": 2,
+                    "colour": "FFFFFF"
+                },
+                "crop": null,
+                "opacity": 1,
+                "motion": null
+            }
+        ]
+    },
+    {
+        "from_line": 2,
+        "frame": {
+            "width": 320,
+            "height": 180
+        },
+        "ground": "1B2430",
+        "layers": [
+            {
+                "shows": "camera",
+                "url": null,
+                "marks": [],
+                "rect": {
+                    "x": 0,
+                    "y": 0,
+                    "width": 320,
+                    "height": 180
+                },
+                "fit": "filled",
+                "edge": null,
+                "crop": null,
+                "opacity": 1,
+                "motion": null
+            }
+        ]
+    }
+] satisfies LinePicture[];
+
+export const sample = {
+    "frame": {
+        "width": 1920,
+        "height": 1080
+    },
+    "ground": "1B2430",
+    "layers": [
+        {
+            "shows": "camera",
+            "url": null,
+            "marks": [],
+            "rect": {
+                "x": 0,
+                "y": 0,
+                "width": 1920,
+                "height": 1080
+            },
+            "fit": "filled",
+            "edge": null,
+            "crop": null,
+            "opacity": 1,
+            "motion": null
+        }
+    ]
+} satisfies Picture;
