@@ -11,7 +11,8 @@ return [
             'database' => env('DB_DATABASE', database_path('reel.sqlite')),
             'prefix' => '',
             'foreign_key_constraints' => true,
-            // Writers queue up instead of failing (App\Database\ImmediatePdo): recording, ingest and export write at the same time.
+            // Writers queue up instead of failing (App\Database\ImmediatePdo): recording, ingest and export write at the same
+            // time.
             'busy_timeout' => 20_000,
             'journal_mode' => 'WAL',
             'synchronous' => 'NORMAL',

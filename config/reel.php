@@ -5,10 +5,15 @@ declare(strict_types=1);
 return [
     // Names that this server goes by, without ports; requests for any other are refused. The names of this machine itself,
     // and the one in APP_URL, unless set.
-    'hosts' => array_filter(array_map(
-        fn (string $host): string => strtolower(trim($host)),
-        explode(',', (string) env('REEL_HOSTS', 'localhost,127.0.0.1,[::1],'.parse_url((string) env('APP_URL', ''), PHP_URL_HOST))),
-    )),
+    'hosts' => array_filter(
+        array_map(
+            fn (string $host): string => strtolower(trim($host)),
+            explode(
+                ',',
+                (string) env('REEL_HOSTS', 'localhost,127.0.0.1,[::1],'.parse_url((string) env('APP_URL', ''), PHP_URL_HOST)),
+            ),
+        ),
+    ),
 
     // EBU R128 allows true peaks of at most -1 dBTP. How loud an export is, its house style says.
     'loudness' => ['peak_dbtp' => -1.0],

@@ -25,8 +25,11 @@ final class ApiBench implements Bench
 
     private const ROUNDS = 25;
 
-    public function __construct(private readonly Kernel $kernel, private readonly MakeLesson $make, private readonly SaveScript $save)
-    {
+    public function __construct(
+        private readonly Kernel $kernel,
+        private readonly MakeLesson $make,
+        private readonly SaveScript $save,
+    ) {
     }
 
     public function figures(string $folder, callable $wanted): iterable
@@ -38,7 +41,14 @@ final class ApiBench implements Bench
         $section = (string) $lesson->sections()->firstOrFail()->id;
         $times = [];
         for ($round = 0; $round < self::ROUNDS; $round++) {
-            foreach ([['GET', "lessons/{$lesson->id}"], ['GET', "lessons/{$lesson->id}/assembly"], ['GET', 'lessons'], ['PATCH', "sections/{$section}"]] as [$method, $path]) {
+            foreach (
+                [
+                    ['GET', "lessons/{$lesson->id}"],
+                    ['GET', "lessons/{$lesson->id}/assembly"],
+                    ['GET', 'lessons'],
+                    ['PATCH', "sections/{$section}"],
+                ] as [$method, $path]
+            ) {
                 $times[] = $this->time($method, $path, $method === 'PATCH' ? ['script' => "Round {$round}. Another line."] : []);
             }
         }
@@ -56,7 +66,14 @@ final class ApiBench implements Bench
     private function time(string $method, string $path, array $body = []): float
     {
         $start = hrtime(true);
-        $response = $this->kernel->handle(Request::create("/api/{$path}", $method, $body, server: ['HTTP_ACCEPT' => 'application/json', 'HTTP_X_OPEN_REEL' => '1']));
+        $response = $this->kernel->handle(
+            Request::create(
+                "/api/{$path}",
+                $method,
+                $body,
+                server: ['HTTP_ACCEPT' => 'application/json', 'HTTP_X_OPEN_REEL' => '1'],
+            ),
+        );
         $spent = (hrtime(true) - $start) / 1e6;
         if ($response->getStatusCode() !== 200) {
             throw new \RuntimeException("{$method} {$path} answered {$response->getStatusCode()}");
@@ -67,26 +84,68 @@ final class ApiBench implements Bench
 
     private function largeLesson(): Lesson
     {
-        $texts = array_map(fn (int $n): array => ['heading' => "Section {$n}", 'text' => str_repeat('The water in the creek falls slowly at first, and then it falls fast. ', 5)], range(1, self::SECTIONS));
+        $texts = array_map(
+            fn (int $n): array => [
+                'heading' => "Section {$n}",
+                'text' => str_repeat('The water in the creek falls slowly at first, and then it falls fast. ', 5),
+            ],
+            range(1, self::SECTIONS),
+        );
         $lesson = ($this->save)(($this->make)('A long lesson'), Script::compose('A long lesson', $texts));
         $now = now();
         foreach ($lesson->sections()->get() as $section) {
             $spoken = SpokenLines::of($section);
             $lines = (string) json_encode($spoken);
-            $cuts = (string) json_encode(array_combine(array_column($spoken, 'id'), array_map(fn (int $i): int => 48_000 + 200_000 * $i, array_keys($spoken))));
+            $cuts = (string) json_encode(
+                array_combine(
+                    array_column($spoken, 'id'),
+                    array_map(fn (int $i): int => 48_000 + 200_000 * $i, array_keys($spoken)),
+                ),
+            );
             $takes = $tracks = [];
             foreach (range(1, self::TAKES_EACH) as $number) {
                 $id = strtolower((string) Str::ulid());
                 $takes[] = [
-                    'id' => $id, 'section_id' => $section->id, 'recorded_in' => $section->id, 'number' => $number, 'state' => 'ready', 'lines' => $lines,
-                    'verdict' => $number === self::TAKES_EACH ? 'kept' : 'undecided', 'length_ticks' => 1_248_000, 'speech_from' => 48_000, 'speech_until' => 1_200_000,
-                    'expected_ms' => 24_000, 'flags' => '[]', 'cut_ticks' => $cuts, 'line_ticks' => $cuts, 'created_at' => $now, 'updated_at' => $now,
+                    'id' => $id,
+                    'section_id' => $section->id,
+                    'recorded_in' => $section->id,
+                    'number' => $number,
+                    'state' => 'ready',
+                    'lines' => $lines,
+                    'verdict' => $number === self::TAKES_EACH ? 'kept' : 'undecided',
+                    'length_ticks' => 1_248_000,
+                    'speech_from' => 48_000,
+                    'speech_until' => 1_200_000,
+                    'expected_ms' => 24_000,
+                    'flags' => '[]',
+                    'cut_ticks' => $cuts,
+                    'line_ticks' => $cuts,
+                    'created_at' => $now,
+                    'updated_at' => $now,
                 ];
                 $file = ['take_id' => $id, 'length_ticks' => 1_248_000, 'created_at' => $now, 'updated_at' => $now];
-                $tracks[] = ['id' => strtolower((string) Str::ulid()), 'kind' => 'camera', 'file_path' => 'x', 'file_mime' => 'video/webm', 'hash' => hash('sha256', "c{$id}"),
-                    'width' => 1280, 'height' => 720, 'loudness' => null] + $file;
-                $tracks[] = ['id' => strtolower((string) Str::ulid()), 'kind' => 'microphone', 'file_path' => 'y', 'file_mime' => 'audio/flac', 'hash' => hash('sha256', "m{$id}"),
-                    'width' => null, 'height' => null, 'loudness' => -20.0] + $file;
+                $tracks[] =
+                    [
+                        'id' => strtolower((string) Str::ulid()),
+                        'kind' => 'camera',
+                        'file_path' => 'x',
+                        'file_mime' => 'video/webm',
+                        'hash' => hash('sha256', "c{$id}"),
+                        'width' => 1280,
+                        'height' => 720,
+                        'loudness' => null,
+                    ] + $file;
+                $tracks[] =
+                    [
+                        'id' => strtolower((string) Str::ulid()),
+                        'kind' => 'microphone',
+                        'file_path' => 'y',
+                        'file_mime' => 'audio/flac',
+                        'hash' => hash('sha256', "m{$id}"),
+                        'width' => null,
+                        'height' => null,
+                        'loudness' => -20.0,
+                    ] + $file;
             }
             DB::table('takes')->insert($takes);
             DB::table('tracks')->insert($tracks);

@@ -14,8 +14,31 @@ final class Clip
     public static function make(string $folder): string
     {
         $clip = "{$folder}/clip.webm";
-        Program::run(['ffmpeg', '-v', 'error', '-y', '-i', base_path('demo/lesson/takes/05-1.webm'), '-t', (string) self::SECONDS,
-            '-vf', 'scale=1280:720,fps=30,noise=alls=4:allf=t', '-c:v', 'libvpx', '-deadline', 'realtime', '-cpu-used', '8', '-b:v', '2500k', '-g', '200', '-c:a', 'libopus', $clip]);
+        Program::run([
+            'ffmpeg',
+            '-v',
+            'error',
+            '-y',
+            '-i',
+            base_path('demo/lesson/takes/05-1.webm'),
+            '-t',
+            (string) self::SECONDS,
+            '-vf',
+            'scale=1280:720,fps=30,noise=alls=4:allf=t',
+            '-c:v',
+            'libvpx',
+            '-deadline',
+            'realtime',
+            '-cpu-used',
+            '8',
+            '-b:v',
+            '2500k',
+            '-g',
+            '200',
+            '-c:a',
+            'libopus',
+            $clip,
+        ]);
 
         return $clip;
     }
@@ -25,7 +48,10 @@ final class Clip
     {
         $usage = (array) getrusage(1);
 
-        return $usage['ru_utime.tv_sec'] + $usage['ru_utime.tv_usec'] / 1e6 + $usage['ru_stime.tv_sec'] + $usage['ru_stime.tv_usec'] / 1e6;
+        return $usage['ru_utime.tv_sec'] +
+            $usage['ru_utime.tv_usec'] / 1e6 +
+            $usage['ru_stime.tv_sec'] +
+            $usage['ru_stime.tv_usec'] / 1e6;
     }
 
     /** CPU seconds that this process has used so far. */
@@ -33,6 +59,9 @@ final class Clip
     {
         $usage = (array) getrusage();
 
-        return $usage['ru_utime.tv_sec'] + $usage['ru_utime.tv_usec'] / 1e6 + $usage['ru_stime.tv_sec'] + $usage['ru_stime.tv_usec'] / 1e6;
+        return $usage['ru_utime.tv_sec'] +
+            $usage['ru_utime.tv_usec'] / 1e6 +
+            $usage['ru_stime.tv_sec'] +
+            $usage['ru_stime.tv_usec'] / 1e6;
     }
 }

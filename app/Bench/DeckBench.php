@@ -33,9 +33,20 @@ final class DeckBench implements Bench
         $lesson = ($this->make)('Deck');
         mkdir("{$folder}/pages");
         $start = hrtime(true);
-        Program::run(['pdftoppm', '-png', '-scale-to-x', (string) (2 * $lesson->width), '-scale-to-y', '-1', $pdf, "{$folder}/pages/p"]);
+        Program::run([
+            'pdftoppm',
+            '-png',
+            '-scale-to-x',
+            (string) (2 * $lesson->width),
+            '-scale-to-y',
+            '-1',
+            $pdf,
+            "{$folder}/pages/p",
+        ]);
         $alone = hrtime(true) - $start;
-        $deck = $lesson->decks()->create(['name' => 'deck.pdf', 'path' => 'deck.pdf', 'purpose' => 'add', 'state' => WorkState::Waiting]);
+        $deck = $lesson
+            ->decks()
+            ->create(['name' => 'deck.pdf', 'path' => 'deck.pdf', 'purpose' => 'add', 'state' => WorkState::Waiting]);
         $start = hrtime(true);
         ($this->import)($deck);
 
@@ -46,11 +57,19 @@ final class DeckBench implements Bench
     {
         $bars = '';
         for ($i = 0; $i < 12; $i++) {
-            $height = 60 + ($i * 37 + $number * 53) % 380;
-            $bars .= sprintf('<rect x="%d" y="%d" width="70" height="%d" fill="hsl(%d 40%% 60%%)"/>', 120 + $i * 110, 760 - $height, $height, $number * 12);
+            $height = 60 + (($i * 37 + $number * 53) % 380);
+            $bars .= sprintf(
+                '<rect x="%d" y="%d" width="70" height="%d" fill="hsl(%d 40%% 60%%)"/>',
+                120 + $i * 110,
+                760 - $height,
+                $height,
+                $number * 12,
+            );
         }
 
-        return '<svg xmlns="http://www.w3.org/2000/svg" width="1600" height="900"><rect width="1600" height="900" fill="#fbf9f4"/>'
-            ."<text x=\"110\" y=\"130\" font-size=\"64\" font-family=\"sans-serif\">Page {$number}: how the water falls</text>{$bars}</svg>";
+        return '<svg xmlns="http://www.w3.org/2000/svg" width="1600" height="900"><rect width="1600" height="900" '
+            .'fill="#fbf9f4"/>'.
+            "<text x=\"110\" y=\"130\" font-size=\"64\" font-family=\"sans-serif\">Page {$number}: how the water "
+                ."falls</text>{$bars}</svg>";
     }
 }

@@ -41,7 +41,12 @@ final class ExportBench implements Bench
 
     public function figures(string $folder, callable $wanted): iterable
     {
-        if (array_filter(['export_vs_direct', 'reexport_one_of_12', 'export_cached_vs_copy', 'keep_to_film_ms_per_minute'], $wanted) === []) {
+        if (
+            array_filter(
+                ['export_vs_direct', 'reexport_one_of_12', 'export_cached_vs_copy', 'keep_to_film_ms_per_minute'],
+                $wanted,
+            ) === []
+        ) {
             return;
         }
         $lesson = $this->lesson($folder);
@@ -51,8 +56,14 @@ final class ExportBench implements Bench
         $cached = min($this->exportSeconds($lesson), $this->exportSeconds($lesson));
         $copy = min($this->copy($folder), $this->copy($folder));
         /** @var Take $take */
-        $take = Take::query()->where('number', 2)->whereIn('section_id', $lesson->sections()->pluck('id'))->firstOrFail();
-        $take->section->takes()->where('verdict', Verdict::Kept)->update(['verdict' => Verdict::Undecided]);
+        $take = Take::query()
+            ->where('number', 2)
+            ->whereIn('section_id', $lesson->sections()->pluck('id'))
+            ->firstOrFail();
+        $take->section
+            ->takes()
+            ->where('verdict', Verdict::Kept)
+            ->update(['verdict' => Verdict::Undecided]);
         $take->update(['verdict' => Verdict::Kept]);
         $again = $this->exportSeconds($lesson);
 
@@ -66,8 +77,16 @@ final class ExportBench implements Bench
     private function keepToFilm(Lesson $lesson): int
     {
         /** @var Take $last */
-        $last = Take::query()->whereIn('section_id', $lesson->sections()->pluck('id'))->where('verdict', Verdict::Kept)->latest('section_id')->firstOrFail();
-        $last->update(['verdict' => Verdict::Undecided, 'used' => [[24_000, $last->length_ticks]], 'used_ticks' => $last->length_ticks - 24_000]);
+        $last = Take::query()
+            ->whereIn('section_id', $lesson->sections()->pluck('id'))
+            ->where('verdict', Verdict::Kept)
+            ->latest('section_id')
+            ->firstOrFail();
+        $last->update([
+            'verdict' => Verdict::Undecided,
+            'used' => [[24_000, $last->length_ticks]],
+            'used_ticks' => $last->length_ticks - 24_000,
+        ]);
         $plan = ($this->assemble)($lesson);
         foreach ($plan->pictures() as $spec) {
             $this->pieces->make($this->pieces->order($spec), $plan->files);
@@ -79,7 +98,7 @@ final class ExportBench implements Bench
         ($this->decide)($last, Verdict::Kept);
         $spent = (hrtime(true) - $start) / 1e9 + $this->exportSeconds($lesson);
 
-        return (int) round(1000 * $spent / (($this->assemble)($lesson)->assembly->length()->seconds() / 60));
+        return (int) round((1000 * $spent) / (($this->assemble)($lesson)->assembly->length()->seconds() / 60));
     }
 
     private function lesson(string $folder): Lesson
@@ -92,14 +111,20 @@ final class ExportBench implements Bench
         for ($section = 1; $section <= self::SECTIONS; $section++) {
             $script .= "\n## Section {$section}\n\nWords.\n";
             copy($clip, sprintf('%s/takes/%02d-1.webm', $source, $section));
-            copy(base_path(sprintf('demo/lesson/slides/%02d.png', ($section - 1) % 7 + 1)), sprintf('%s/slides/%02d.png', $source, $section));
+            copy(
+                base_path(sprintf('demo/lesson/slides/%02d.png', (($section - 1) % 7) + 1)),
+                sprintf('%s/slides/%02d.png', $source, $section),
+            );
         }
         // A little different each, so that nothing is rendered once for all.
         copy($clip, "{$source}/takes/06-2-undecided.webm");
         file_put_contents("{$source}/script.md", $script);
         $lesson = ($this->import)($source, ['width' => 1920, 'height' => 1080, 'fps' => 30], whole: true);
         /** @var list<Take> $takes */
-        $takes = Take::query()->whereIn('section_id', $lesson->sections()->pluck('id'))->get()->all();
+        $takes = Take::query()
+            ->whereIn('section_id', $lesson->sections()->pluck('id'))
+            ->get()
+            ->all();
         foreach ($takes as $index => $take) {
             $used = [480 * ($index + 1), $take->length_ticks];
             $take->update(['used' => [$used], 'used_ticks' => $used[1] - $used[0]]);
@@ -128,17 +153,52 @@ final class ExportBench implements Bench
             [[$from, $until]] = $take->used ?? [[0, $take->length_ticks]];
             $seconds = ($until - $from) / 48_000;
             array_push($inputs, '-i', $this->media->path((string) $section->slide?->path));
-            array_push($inputs, '-ss', sprintf('%.4F', $from / 48_000), '-t', sprintf('%.4F', $seconds), '-i', $this->media->path((string) $take->track(TrackKind::Camera)?->file_path));
+            array_push(
+                $inputs,
+                '-ss',
+                sprintf('%.4F', $from / 48_000),
+                '-t',
+                sprintf('%.4F', $seconds),
+                '-i',
+                $this->media->path((string) $take->track(TrackKind::Camera)?->file_path),
+            );
             [$slide, $camera] = [2 * $i, 2 * $i + 1];
-            $graph .= "[{$slide}:v]scale=1920:1080,format=yuv420p,loop=loop=-1:size=1,fps=30,trim=duration={$seconds}[s{$i}];"
-                ."[{$camera}:v]fps=30,scale=460:258[c{$i}];[s{$i}][c{$i}]overlay=1416:778:shortest=1[v{$i}];"
-                ."[{$camera}:a]aresample=48000,volume=3dB,aformat=channel_layouts=stereo[a{$i}];";
+            $graph .=
+                "[{$slide}:v]scale=1920:1080,format=yuv420p,loop=loop=-1:size=1,fps=30,trim=duration={$seconds}[s{$i}];".
+                "[{$camera}:v]fps=30,scale=460:258[c{$i}];[s{$i}][c{$i}]overlay=1416:778:shortest=1[v{$i}];".
+                "[{$camera}:a]aresample=48000,volume=3dB,aformat=channel_layouts=stereo[a{$i}];";
             $joined .= "[v{$i}][a{$i}]";
         }
         $graph .= $joined.'concat=n='.self::SECTIONS.':v=1:a=1[v][a]';
         $start = hrtime(true);
-        Program::run(['ffmpeg', '-v', 'error', '-y', ...$inputs, '-filter_complex', $graph, '-map', '[v]', '-map', '[a]',
-            '-c:v', 'libx264', '-preset', 'veryfast', '-crf', '20', '-g', '60', '-c:a', 'aac', '-b:a', '160k', '-movflags', '+faststart', $out]);
+        Program::run([
+            'ffmpeg',
+            '-v',
+            'error',
+            '-y',
+            ...$inputs,
+            '-filter_complex',
+            $graph,
+            '-map',
+            '[v]',
+            '-map',
+            '[a]',
+            '-c:v',
+            'libx264',
+            '-preset',
+            'veryfast',
+            '-crf',
+            '20',
+            '-g',
+            '60',
+            '-c:a',
+            'aac',
+            '-b:a',
+            '160k',
+            '-movflags',
+            '+faststart',
+            $out,
+        ]);
 
         return (hrtime(true) - $start) / 1e9;
     }
@@ -151,7 +211,29 @@ final class ExportBench implements Bench
         file_put_contents($list, implode('', array_map(fn (string $s): string => "file '{$s}'\n", $segments)));
         $sound = (glob($this->media->path('renders/soundtrack/*/*.m4a')) ?: [''])[0];
         $start = hrtime(true);
-        Program::run(['ffmpeg', '-v', 'error', '-y', '-f', 'concat', '-safe', '0', '-i', $list, '-i', $sound, '-map', '0:v', '-map', '1:a', '-c', 'copy', '-movflags', '+faststart', "{$folder}/copy.mp4"]);
+        Program::run([
+            'ffmpeg',
+            '-v',
+            'error',
+            '-y',
+            '-f',
+            'concat',
+            '-safe',
+            '0',
+            '-i',
+            $list,
+            '-i',
+            $sound,
+            '-map',
+            '0:v',
+            '-map',
+            '1:a',
+            '-c',
+            'copy',
+            '-movflags',
+            '+faststart',
+            "{$folder}/copy.mp4",
+        ]);
 
         return (hrtime(true) - $start) / 1e9;
     }

@@ -18,7 +18,10 @@ final class InterfaceBench implements Bench
         $most = 0;
         foreach ($manifest as $name => $chunk) {
             if ($chunk['isDynamicEntry'] ?? false) {
-                $most = max($most, self::packedAll([...self::needed($manifest, $name), ...self::needed($manifest, 'resources/js/main.tsx')]));
+                $most = max(
+                    $most,
+                    self::packedAll([...self::needed($manifest, $name), ...self::needed($manifest, 'resources/js/main.tsx')]),
+                );
             }
         }
         if ($wanted('js_gzip_kb')) {
@@ -37,7 +40,7 @@ final class InterfaceBench implements Bench
     {
         $files = [$manifest[$name]['file']];
         foreach ($manifest[$name]['imports'] ?? [] as $import) {
-            array_push($files, ...($import === 'resources/js/main.tsx' ? [] : self::needed($manifest, $import)));
+            array_push($files, ...$import === 'resources/js/main.tsx' ? [] : self::needed($manifest, $import));
         }
 
         return $files;
@@ -45,7 +48,9 @@ final class InterfaceBench implements Bench
 
     private static function packed(string $file): int
     {
-        return str_ends_with($file, '.js') ? strlen((string) gzencode((string) file_get_contents(public_path("build/{$file}")), 6)) : 0;
+        return str_ends_with($file, '.js')
+            ? strlen((string) gzencode((string) file_get_contents(public_path("build/{$file}")), 6))
+            : 0;
     }
 
     /** @param  array<int, string>  $files */

@@ -49,12 +49,22 @@ final class ScriptBench implements Bench
     {
         $lesson = ($this->make)('A long script');
         ($this->save)($lesson, Script::read($text));
-        $server = new Process([base_path('bin/serve'), '--port', (string) self::PORT, '--workers', '0'], base_path(), [
-            'DB_DATABASE' => "{$folder}/bench.sqlite", 'REEL_MEDIA_ROOT' => "{$folder}/media",
-        ], timeout: null);
+        $server = new Process(
+            [base_path('bin/serve'), '--port', (string) self::PORT, '--workers', '0'],
+            base_path(),
+            [
+                'DB_DATABASE' => "{$folder}/bench.sqlite",
+                'REEL_MEDIA_ROOT' => "{$folder}/media",
+            ],
+            timeout: null,
+        );
         $server->start();
         try {
-            $browser = new Process(['node', base_path('app/Bench/typing.mjs'), 'http://127.0.0.1:'.self::PORT."/lessons/{$lesson->id}/script"], base_path(), timeout: 180);
+            $browser = new Process(
+                ['node', base_path('app/Bench/typing.mjs'), 'http://127.0.0.1:'.self::PORT."/lessons/{$lesson->id}/script"],
+                base_path(),
+                timeout: 180,
+            );
 
             return (int) round((float) $browser->mustRun()->getOutput());
         } finally {
@@ -69,9 +79,13 @@ final class ScriptBench implements Bench
         $sentence = 0;
         $text = "# A long script\n";
         while (str_word_count($text) < self::WORDS) {
-            $text .= preg_replace_callback('/\. /', function () use (&$sentence): string {
-                return ++$sentence % 7 === 0 ? ', at 06:42 it is 4.8 m. ' : '. ';
-            }, $demo);
+            $text .= preg_replace_callback(
+                '/\. /',
+                function () use (&$sentence): string {
+                    return ++$sentence % 7 === 0 ? ', at 06:42 it is 4.8 m. ' : '. ';
+                },
+                $demo,
+            );
         }
 
         return $text;

@@ -25,14 +25,23 @@ final class MediaResponse
         }
         $file = $media->path($path);
         clearstatcache(true, $file);
-        $response = new BinaryFileResponse($file, 200, [
-            'Content-Type' => $mime,
-            'Cache-Control' => $unchanging ? 'private, max-age=86400' : 'no-store',
-        ], false);
+        $response = new BinaryFileResponse(
+            $file,
+            200,
+            [
+                'Content-Type' => $mime,
+                'Cache-Control' => $unchanging ? 'private, max-age=86400' : 'no-store',
+            ],
+            false,
+        );
         $response->setEtag(hash('xxh128', $path.filesize($file).'/'.filemtime($file)));
         if ($downloadAs !== null) {
             $ascii = (string) preg_replace('/[^A-Za-z0-9 ._-]+/', '', str_replace('%', '', $downloadAs));
-            $response->setContentDisposition('attachment', $downloadAs, trim($ascii) === '' || $ascii[0] === '.' ? 'lesson.mp4' : $ascii);
+            $response->setContentDisposition(
+                'attachment',
+                $downloadAs,
+                trim($ascii) === '' || $ascii[0] === '.' ? 'lesson.mp4' : $ascii,
+            );
         }
         if (self::isBeyondTheEnd((string) request()->headers->get('Range'), (int) filesize($file))) {
             return new Response('', 416, ['Content-Range' => 'bytes */'.filesize($file), 'Content-Type' => $mime]);
@@ -45,7 +54,9 @@ final class MediaResponse
     /** A single range that begins where the file has ended already (RFC 9110, section 14.1.2). */
     private static function isBeyondTheEnd(string $range, int $size): bool
     {
-        return preg_match('/^bytes=(\d{1,18})-(\d{1,18})?$/', $range, $m) === 1 && (int) $m[1] >= $size && (! isset($m[2]) || (int) $m[2] >= (int) $m[1])
-            || preg_match('/^bytes=-0+$/', $range) === 1;
+        return (preg_match('/^bytes=(\d{1,18})-(\d{1,18})?$/', $range, $m) === 1 &&
+            (int) $m[1] >= $size &&
+            (! isset($m[2]) || (int) $m[2] >= (int) $m[1])) ||
+            preg_match('/^bytes=-0+$/', $range) === 1;
     }
 }

@@ -24,26 +24,45 @@ final class ProblemDetails
     public static function register(Exceptions $exceptions): void
     {
         $exceptions->dontReport([Problem::class, Refusal::class, UnreadableFile::class]);
-        $exceptions->render(fn (\Throwable $e, Request $request): ?JsonResponse => $request->is('api/*') ? self::response($e) : null);
+        $exceptions->render(
+            fn (\Throwable $e, Request $request): ?JsonResponse => $request->is('api/*') ? self::response($e) : null,
+        );
     }
 
     private static function response(\Throwable $e): JsonResponse
     {
         [$status, $detail, $more] = match (true) {
-            $e instanceof ValidationException => [422, (string) collect($e->errors())->flatten()->first(), ['fields' => $e->errors()]],
+            $e instanceof ValidationException => [
+                422,
+                (string) collect($e->errors())->flatten()->first(),
+                ['fields' => $e->errors()],
+            ],
             $e instanceof Refusal => [self::status($e->kind), $e->getMessage(), $e->more],
             $e instanceof Problem => [422, $e->getMessage(), []],
             $e instanceof UnreadableFile => [422, $e->getMessage(), []],
             $e instanceof DiskFull => [507, $e->getMessage(), []],
             $e instanceof Trouble => [503, $e->getMessage(), []],
-            $e instanceof ModelNotFoundException, $e instanceof NotFoundHttpException => [404, 'There is nothing here. It may have been deleted.', []],
-            $e instanceof HttpExceptionInterface && $e->getStatusCode() === 413 => [413, 'That is more than the server takes at once.', []],
+            $e instanceof ModelNotFoundException, $e instanceof NotFoundHttpException => [
+                404,
+                'There is nothing here. It may have been deleted.',
+                [],
+            ],
+            $e instanceof HttpExceptionInterface && $e->getStatusCode() === 413 => [
+                413,
+                'That is more than the server takes at once.',
+                [],
+            ],
             $e instanceof HttpExceptionInterface => [$e->getStatusCode(), $e->getMessage() ?: 'The server does not do that.', []],
             default => [500, 'Something went wrong on the server. Nothing recorded is lost; the details are in its log.', []],
         };
 
         return new JsonResponse(
-            ['type' => 'about:blank', 'title' => JsonResponse::$statusTexts[$status] ?? 'Error', 'status' => $status, 'detail' => $detail] + $more,
+            [
+                'type' => 'about:blank',
+                'title' => JsonResponse::$statusTexts[$status] ?? 'Error',
+                'status' => $status,
+                'detail' => $detail,
+            ] + $more,
             $status,
             ['Content-Type' => 'application/problem+json'],
             JSON_UNESCAPED_UNICODE | JSON_INVALID_UTF8_SUBSTITUTE,

@@ -54,7 +54,8 @@ final class ExportLessonJob implements ShouldQueue
     {
         $export = Export::query()->find($this->exportId);
         $export?->become(WorkState::Failed, WorkState::OPEN, [
-            'doing' => null, 'problem' => 'The export stopped because of a fault in the server. Your takes are safe; the details are in its log.',
+            'doing' => null,
+            'problem' => 'The export stopped because of a fault in the server. Your takes are safe; the details are in its log.',
         ]);
     }
 }

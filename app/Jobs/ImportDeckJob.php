@@ -62,9 +62,12 @@ final class ImportDeckJob implements ShouldQueue
     public function failed(\Throwable $e): void
     {
         $deck = Deck::query()->find($this->deckId);
-        $hasFailed = $deck?->become(WorkState::Failed, WorkState::OPEN, ['problem' => $e instanceof WorkerDied
-            ? "\"{$deck->name}\" is more than the server can draw: it broke off each time. Save it as PDF, or in smaller parts, and bring those in."
-            : 'The slides could not be brought in because of a fault in the server. Your lesson is as it was; the details are in its log.',
+        $hasFailed = $deck?->become(WorkState::Failed, WorkState::OPEN, [
+            'problem' => $e instanceof WorkerDied
+                    ? "\"{$deck->name}\" is more than the server can draw: it broke off each time. Save it as PDF, or in "
+                        .'smaller parts, and bring those in.'
+                    : 'The slides could not be brought in because of a fault in the server. Your lesson is as it was; the '
+                        .'details are in its log.',
         ]);
         if ($hasFailed === true) {
             app(MediaStore::class)->delete($deck->path);

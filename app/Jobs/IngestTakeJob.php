@@ -52,7 +52,8 @@ final class IngestTakeJob implements ShouldQueue
     {
         $this->waiting()->update([
             'state' => TakeState::Unusable,
-            'problem' => 'The server could not work on this take. What was recorded is kept and can be read again; the details are in the server\'s log.',
+            'problem' => 'The server could not work on this take. What was recorded is kept and can be read again; the '
+                .'details are in the server\'s log.',
         ]);
     }
 

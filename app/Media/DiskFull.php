@@ -9,7 +9,8 @@ final class DiskFull extends Trouble
     public static function writing(string $what): self
     {
         return new self(
-            "The server's disk is full, so {$what} could not be written. What was recorded before is safe. Free some space and try again; it will go on from here.",
+            "The server's disk is full, so {$what} could not be written. What was recorded before is safe. Free some space "
+                .'and try again; it will go on from here.',
             'no space left on the media disk',
         );
     }

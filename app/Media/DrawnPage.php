@@ -13,8 +13,13 @@ final readonly class DrawnPage
      * @param  list<int>  $look  see OpenReel\Core\Deck\Page
      * @param  string  $notes  what the speaker's notes say, paragraphs parted by blank lines
      */
-    public function __construct(public int $number, public string $draft, public string $text, public array $look, public string $notes)
-    {
+    public function __construct(
+        public int $number,
+        public string $draft,
+        public string $text,
+        public array $look,
+        public string $notes,
+    ) {
     }
 
     /** Its first row is usually its title. */

@@ -23,9 +23,12 @@ final class FfmpegEncoder implements Encoder
     /** Asking the program takes a tenth of a second, so the answer is kept for as long as the program's file is the same. */
     private function rememberedVersion(): string
     {
-        $file = (new ExecutableFinder)->find($this->program) ?? throw ProgramMissing::named($this->program);
+        $file = (new ExecutableFinder())->find($this->program) ?? throw ProgramMissing::named($this->program);
 
-        return Cache::rememberForever("encoder-version/{$file}/".filemtime($file), fn (): string => strtok(Program::run([$file, '-version'])['output'], "\n") ?: 'unknown');
+        return Cache::rememberForever(
+            "encoder-version/{$file}/".filemtime($file),
+            fn (): string => strtok(Program::run([$file, '-version'])['output'], "\n") ?: 'unknown',
+        );
     }
 
     public function run(array $arguments, ?callable $progress = null, ?float $seconds = null): string
@@ -36,10 +39,16 @@ final class FfmpegEncoder implements Encoder
         }
         array_push($command, ...$arguments);
 
-        return Program::run($command, $progress === null ? null : function (string $text) use ($progress): void {
-            if (preg_match_all('/^frame=\s*(\d+)/m', $text, $matches) > 0) {
-                $progress((int) end($matches[1]));
-            }
-        }, seconds: $seconds)['log'];
+        return Program::run(
+            $command,
+            $progress === null
+                ? null
+                : function (string $text) use ($progress): void {
+                    if (preg_match_all('/^frame=\s*(\d+)/m', $text, $matches) > 0) {
+                        $progress((int) end($matches[1]));
+                    }
+                },
+            seconds: $seconds,
+        )['log'];
     }
 }

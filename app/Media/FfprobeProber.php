@@ -21,12 +21,24 @@ final class FfprobeProber implements Prober
     public function recording(string $path): RecordingFacts
     {
         // Only key frames can change the size, and they alone are quick to decode.
-        $found = $this->probe([...RecordingInput::GUARD, '-skip_frame', 'nokey', '-show_entries',
-            'stream=codec_type,codec_name,width,height,color_range,color_space:stream_disposition=attached_pic'
-            .':stream_side_data=rotation:packet=pts_time:frame=width,height'], $path, self::SECONDS + (float) @filesize($path) / self::BYTES_A_SECOND);
+        $found = $this->probe(
+            [
+                ...RecordingInput::GUARD,
+                '-skip_frame',
+                'nokey',
+                '-show_entries',
+                'stream=codec_type,codec_name,width,height,color_range,color_space:stream_disposition=attached_pic'.
+                ':stream_side_data=rotation:packet=pts_time:frame=width,height',
+            ],
+            $path,
+            self::SECONDS + (float) @filesize($path) / self::BYTES_A_SECOND,
+        );
         $streams = $found['streams'] ?? [];
         $pieces = $found['packets_and_frames'] ?? [];
-        $sizes = array_map(fn (array $f): string => "{$f['width']}x{$f['height']}", array_filter($pieces, fn (array $f): bool => isset($f['width'], $f['height'])));
+        $sizes = array_map(
+            fn (array $f): string => "{$f['width']}x{$f['height']}",
+            array_filter($pieces, fn (array $f): bool => isset($f['width'], $f['height'])),
+        );
         $video = $this->first($streams, 'video');
         $audio = $this->first($streams, 'audio');
         $turned = abs((int) ($video['side_data_list'][0]['rotation'] ?? 0)) % 180 === 90;
@@ -47,10 +59,15 @@ final class FfprobeProber implements Prober
 
     public function export(string $path): ExportFacts
     {
-        $found = $this->probe([
-            '-count_packets', '-show_chapters',
-            '-show_entries', 'stream=codec_type,codec_name,width,height,nb_read_packets,duration:chapter=id',
-        ], $path);
+        $found = $this->probe(
+            [
+                '-count_packets',
+                '-show_chapters',
+                '-show_entries',
+                'stream=codec_type,codec_name,width,height,nb_read_packets,duration:chapter=id',
+            ],
+            $path,
+        );
         $video = $this->first($found['streams'] ?? [], 'video');
         $audio = $this->first($found['streams'] ?? [], 'audio');
 
@@ -67,7 +84,10 @@ final class FfprobeProber implements Prober
 
     public function setup(string $path): string
     {
-        $found = $this->probe(['-select_streams', 'v:0', '-show_data_hash', 'sha256', '-show_entries', 'stream=extradata_hash'], $path);
+        $found = $this->probe(
+            ['-select_streams', 'v:0', '-show_data_hash', 'sha256', '-show_entries', 'stream=extradata_hash'],
+            $path,
+        );
 
         return (string) ($found['streams'][0]['extradata_hash'] ?? '');
     }

@@ -34,7 +34,10 @@ final class FilmMaker
         $soundtrack = $this->render($plan, $report);
         $report->joining();
 
-        return [$this->join($plan, $title, $soundtrack), new LoudnessReport($soundtrack->meta['lufs'] ?? null, $soundtrack->meta['peak'] ?? null)];
+        return [
+            $this->join($plan, $title, $soundtrack),
+            new LoudnessReport($soundtrack->meta['lufs'] ?? null, $soundtrack->meta['peak'] ?? null),
+        ];
     }
 
     private function render(FilmPlan $plan, FilmProgress $report): Rendered
@@ -53,7 +56,11 @@ final class FilmMaker
         foreach ($orders as $index => $order) {
             $work[] = function () use ($order, $index, $plan, $report): void {
                 $report->mustGoOn();
-                $this->pieces->make($order, $plan->files, fn (int $frames) => $report->rendered($index, min($frames, $order->frames)));
+                $this->pieces->make(
+                    $order,
+                    $plan->files,
+                    fn (int $frames) => $report->rendered($index, min($frames, $order->frames)),
+                );
                 $report->rendered($index, $order->frames);
             };
         }
@@ -66,21 +73,33 @@ final class FilmMaker
     private function join(FilmPlan $plan, string $title, Rendered $soundtrack): string
     {
         $specs = $plan->pictures();
-        $pieces = array_map(fn (ShotSpec|JoinSpec $s): Rendered => $this->pieces->make($this->pieces->order($s), $plan->files), $specs);
+        $pieces = array_map(
+            fn (ShotSpec|JoinSpec $s): Rendered => $this->pieces->make($this->pieces->order($s), $plan->files),
+            $specs,
+        );
         if (count(array_unique(array_map(fn (Rendered $r): string => (string) ($r->meta['setup'] ?? ''), $pieces))) > 1) {
             // ffmpeg would join them without a word, and players would show a broken picture.
             throw ProgramFailed::running(['join'], 1, 'pieces were encoded with different set-ups');
         }
         $list = $this->media->draft('txt');
-        $this->media->fill($list, ConcatList::write(array_map(
-            fn (ShotSpec|JoinSpec $spec, Rendered $piece): array => ['path' => $piece->path, 'length' => $spec->length()], $specs, $pieces,
-        )));
+        $this->media->fill(
+            $list,
+            ConcatList::write(
+                array_map(
+                    fn (ShotSpec|JoinSpec $spec, Rendered $piece): array => ['path' => $piece->path, 'length' => $spec->length()],
+                    $specs,
+                    $pieces,
+                ),
+            ),
+        );
         $chapters = $this->media->draft('ffmeta');
         $film = $this->media->draft('mp4');
         try {
             $marks = $plan->assembly->chapters();
             $this->media->fill($chapters, ChapterFile::write($title, $marks));
-            $this->encoder->run(FilmCommand::lesson($list, $soundtrack->path, $chapters, $film, ChapterFile::arguments($title, $marks)));
+            $this->encoder->run(
+                FilmCommand::lesson($list, $soundtrack->path, $chapters, $film, ChapterFile::arguments($title, $marks)),
+            );
         } catch (\Throwable $e) {
             @unlink($film);
             throw $e;

@@ -28,7 +28,9 @@ final readonly class FilmPlan
     /** @return list<string> ids of the takes that are used */
     public function takes(): array
     {
-        return array_values(array_unique(array_filter(array_map(fn (Segment $s): ?string => $s->passage?->take->id, $this->assembly->segments))));
+        return array_values(
+            array_unique(array_filter(array_map(fn (Segment $s): ?string => $s->passage?->take->id, $this->assembly->segments))),
+        );
     }
 
     /** @return list<ShotSpec|JoinSpec> in order, together as long as the film */
@@ -45,10 +47,14 @@ final readonly class FilmPlan
     /** Tells whether an export still shows what the lesson says: a hash of everything that goes into the film. */
     public function hash(): string
     {
-        return CacheKey::of('film', [
-            'pictures' => array_map(fn (ShotSpec|JoinSpec $s): string => $s->key(''), $this->pictures()),
-            'sounds' => array_map(fn (SoundPart $p): string => $p->key(''), SoundPart::all($this->sound())),
-            'chapters' => array_map(fn (Chapter $c): string => $c->title, $this->assembly->chapters()),
-        ], '');
+        return CacheKey::of(
+            'film',
+            [
+                'pictures' => array_map(fn (ShotSpec|JoinSpec $s): string => $s->key(''), $this->pictures()),
+                'sounds' => array_map(fn (SoundPart $p): string => $p->key(''), SoundPart::all($this->sound())),
+                'chapters' => array_map(fn (Chapter $c): string => $c->title, $this->assembly->chapters()),
+            ],
+            '',
+        );
     }
 }

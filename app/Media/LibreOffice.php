@@ -19,10 +19,13 @@ final class LibreOffice implements OfficeConverter
      * The suite's own setting: what a file links to is not loaded. (Links have been taken out of the file before; this is the
      * second lock on that door, and no network the third.)
      */
-    private const SETTINGS = '<?xml version="1.0" encoding="UTF-8"?><oor:items xmlns:oor="http://openoffice.org/2001/registry">'
-        .'<item oor:path="/org.openoffice.Office.Common/Security/Scripting"><prop oor:name="BlockUntrustedRefererLinks" oor:op="fuse"><value>true</value></prop></item>'
-        .'<item oor:path="/org.openoffice.Office.Common/Security/Scripting"><prop oor:name="DisableMacrosExecution" oor:op="fuse"><value>true</value></prop></item>'
-        .'</oor:items>';
+    private const SETTINGS =
+        '<?xml version="1.0" encoding="UTF-8"?><oor:items xmlns:oor="http://openoffice.org/2001/registry">'.
+        '<item oor:path="/org.openoffice.Office.Common/Security/Scripting"><prop oor:name="BlockUntrustedRefererLinks" '
+            .'oor:op="fuse"><value>true</value></prop></item>'.
+        '<item oor:path="/org.openoffice.Office.Common/Security/Scripting"><prop oor:name="DisableMacrosExecution" '
+            .'oor:op="fuse"><value>true</value></prop></item>'.
+        '</oor:items>';
 
     public function __construct(private readonly string $program)
     {
@@ -35,21 +38,48 @@ final class LibreOffice implements OfficeConverter
         File::makeDirectory("{$folder}/profile/user", recursive: true);
         File::put("{$folder}/profile/user/registrymodifications.xcu", self::SETTINGS);
         try {
-            Program::run([
-                ...self::alone(), 'prlimit', '--as='.self::MEMORY_BYTES, '--cpu='.self::SECONDS, '--',
-                $this->program, "-env:UserInstallation=file://{$folder}/profile", '--headless', '--norestore', '--nolockcheck', '--nodefault',
-                '--convert-to', 'pdf', '--outdir', $folder, $file,
-            ], environment: ['HOME' => $folder], seconds: self::SECONDS);
+            Program::run(
+                [
+                    ...self::alone(),
+                    'prlimit',
+                    '--as='.self::MEMORY_BYTES,
+                    '--cpu='.self::SECONDS,
+                    '--',
+                    $this->program,
+                    "-env:UserInstallation=file://{$folder}/profile",
+                    '--headless',
+                    '--norestore',
+                    '--nolockcheck',
+                    '--nodefault',
+                    '--convert-to',
+                    'pdf',
+                    '--outdir',
+                    $folder,
+                    $file,
+                ],
+                environment: ['HOME' => $folder],
+                seconds: self::SECONDS,
+            );
             $made = "{$folder}/".pathinfo($file, PATHINFO_FILENAME).'.pdf';
             if (! is_file($made) || ! @rename($made, $out)) {
-                throw UnreadableFile::because('The presentation could not be read. Save it as PDF and bring that in.', 'the office suite wrote no PDF');
+                throw UnreadableFile::because(
+                    'The presentation could not be read. Save it as PDF and bring that in.',
+                    'the office suite wrote no PDF',
+                );
             }
         } catch (ProgramMissing $missing) {
-            throw UnreadableFile::because('To read presentation files the server needs the Debian package libreoffice-impress, which is not installed (bin/demo --office installs it). Or save the slides as PDF and bring that in.', $missing->detail);
+            throw UnreadableFile::because(
+                'To read presentation files the server needs the Debian package libreoffice-impress, which is not installed '
+                    .'(bin/demo --office installs it). Or save the slides as PDF and bring that in.',
+                $missing->detail,
+            );
         } catch (ProgramFailed $failure) {
-            throw UnreadableFile::because($failure->tookTooLong
-                ? 'The presentation takes too long to read. Save it as PDF and bring that in.'
-                : 'The presentation could not be read. Save it as PDF and bring that in.', $failure->detail);
+            throw UnreadableFile::because(
+                $failure->tookTooLong
+                    ? 'The presentation takes too long to read. Save it as PDF and bring that in.'
+                    : 'The presentation could not be read. Save it as PDF and bring that in.',
+                $failure->detail,
+            );
         } finally {
             File::deleteDirectory($folder);
         }
@@ -64,7 +94,15 @@ final class LibreOffice implements OfficeConverter
     {
         static $alone = null;
         if ($alone === null) {
-            $alone = ['unshare', ...(posix_geteuid() === 0 ? [] : ['--map-root-user']), '--net', '--pid', '--fork', '--kill-child=KILL', '--'];
+            $alone = [
+                'unshare',
+                ...posix_geteuid() === 0 ? [] : ['--map-root-user'],
+                '--net',
+                '--pid',
+                '--fork',
+                '--kill-child=KILL',
+                '--',
+            ];
             try {
                 Program::run([...$alone, 'true'], seconds: 5);
             } catch (Trouble) {

@@ -9,6 +9,10 @@ final class MissingFile extends Trouble
 {
     public static function named(string $hash): self
     {
-        return new self('A slide or a take that the film needs is missing on the server. The rest is safe. Bring it in again, or ask whoever runs Open Reel.', "no file is known for {$hash}");
+        return new self(
+            'A slide or a take that the film needs is missing on the server. The rest is safe. Bring it in again, or ask '
+                .'whoever runs Open Reel.',
+            "no file is known for {$hash}",
+        );
     }
 }

@@ -39,7 +39,9 @@ final class PictureReader
             throw UnreadableFile::because("\"{$name}\" is not a PNG, JPEG, WebP or SVG picture.");
         }
         if (config('reel.limits.slide_pixels') < $info[0] * $info[1]) {
-            throw UnreadableFile::because("\"{$name}\" has {$info[0]} x {$info[1]} pixels, more than can be drawn. 3840 x 2160 is plenty.");
+            throw UnreadableFile::because(
+                "\"{$name}\" has {$info[0]} x {$info[1]} pixels, more than can be drawn. 3840 x 2160 is plenty.",
+            );
         }
 
         $content = (string) file_get_contents($file);
@@ -47,10 +49,25 @@ final class PictureReader
         if ($turned !== null) {
             [$width, $height] = (array) getimagesize($turned) + [0, 0];
 
-            return new Picture($turned, 'png', 'image/png', (int) $width, (int) $height, $this->look((string) file_get_contents($turned), $name), isDraft: true);
+            return new Picture(
+                $turned,
+                'png',
+                'image/png',
+                (int) $width,
+                (int) $height,
+                $this->look((string) file_get_contents($turned), $name),
+                isDraft: true,
+            );
         }
 
-        return new Picture($file, self::TYPES[$info[2]], image_type_to_mime_type($info[2]), $info[0], $info[1], $this->look($content, $name));
+        return new Picture(
+            $file,
+            self::TYPES[$info[2]],
+            image_type_to_mime_type($info[2]),
+            $info[0],
+            $info[1],
+            $this->look($content, $name),
+        );
     }
 
     /**
@@ -67,7 +84,15 @@ final class PictureReader
         $exif = @exif_read_data($file, 'IFD0');
         $orientation = is_array($exif) ? (int) ($exif['Orientation'] ?? 1) : 1;
         // Degrees against the clock, and whether it is mirrored first (EXIF 2.32, tag 0x0112).
-        [$degrees, $mirrored] = [2 => [0, true], 3 => [180, false], 4 => [180, true], 5 => [270, true], 6 => [270, false], 7 => [90, true], 8 => [90, false]][$orientation] ?? [0, false];
+        [$degrees, $mirrored] = [
+            2 => [0, true],
+            3 => [180, false],
+            4 => [180, true],
+            5 => [270, true],
+            6 => [270, false],
+            7 => [90, true],
+            8 => [90, false],
+        ][$orientation] ?? [0, false];
         if ($degrees === 0 && ! $mirrored) {
             return null;
         }
@@ -95,13 +120,25 @@ final class PictureReader
             $this->slides->drawFile($svg->source, $width, $height, $draft);
         } catch (ProgramFailed $failure) {
             @unlink($draft);
-            throw UnreadableFile::because($failure->tookTooLong
-                ? "\"{$name}\" takes too long to draw. Save it with fewer effects, or as PNG, and try again."
-                : "\"{$name}\" is damaged: it could not be drawn.", $failure->detail);
+            throw UnreadableFile::because(
+                $failure->tookTooLong
+                    ? "\"{$name}\" takes too long to draw. Save it with fewer effects, or as PNG, and try again."
+                    : "\"{$name}\" is damaged: it could not be drawn.",
+                $failure->detail,
+            );
         }
         [$w, $h] = (array) getimagesize($draft) + [0, 0];
 
-        return new Picture($draft, 'png', 'image/png', (int) $w, (int) $h, $this->look((string) file_get_contents($draft), $name), $svg->words, true);
+        return new Picture(
+            $draft,
+            'png',
+            'image/png',
+            (int) $w,
+            (int) $h,
+            $this->look((string) file_get_contents($draft), $name),
+            $svg->words,
+            true,
+        );
     }
 
     /**

@@ -23,7 +23,8 @@ final class PieceRenderer
 
     public function has(ShotSpec|JoinSpec $spec): bool
     {
-        return $this->cache->find($spec instanceof ShotSpec ? 'shot' : 'join', $spec->key($this->encoder->version()), 'mp4') !== null;
+        return $this->cache->find($spec instanceof ShotSpec ? 'shot' : 'join', $spec->key($this->encoder->version()), 'mp4') !==
+            null;
     }
 
     public function order(ShotSpec|JoinSpec $spec): PieceOrder
@@ -43,7 +44,11 @@ final class PieceRenderer
             throw OtherEncoder::than($order->encoder);
         }
 
-        return $this->cache->findOrMake($order->kind, $order->key, 'mp4', function (string $draft) use ($order, $files, $progress): array {
+        return $this->cache->findOrMake($order->kind, $order->key, 'mp4', function (string $draft) use (
+            $order,
+            $files,
+            $progress,
+        ): array {
             $this->encoder->run($order->arguments($this->paths($order, $files), $draft), $progress);
 
             return ['frames' => $order->frames, 'setup' => $this->prober->setup($draft)];
@@ -73,7 +78,9 @@ final class PieceRenderer
     /** @param  callable(string $draft): mixed  $make */
     private function text(string $kind, string $text, string $extension, callable $make): string
     {
-        return $this->cache->findOrMake($kind, CacheKey::of($kind, ['text' => $text], ''), $extension, function (string $draft) use ($make): array {
+        return $this->cache->findOrMake($kind, CacheKey::of($kind, ['text' => $text], ''), $extension, function (
+            string $draft,
+        ) use ($make): array {
             $make($draft);
 
             return [];

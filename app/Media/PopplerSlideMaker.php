@@ -23,15 +23,33 @@ final class PopplerSlideMaker implements SlideMaker
 
     public function draw(string $svg, string $out): void
     {
-        Program::run(['rsvg-convert', '--format', 'png', '--output', $out], input: $svg, environment: ['FONTCONFIG_FILE' => $this->fontConfig()], seconds: self::SECONDS);
+        Program::run(
+            ['rsvg-convert', '--format', 'png', '--output', $out],
+            input: $svg,
+            environment: ['FONTCONFIG_FILE' => $this->fontConfig()],
+            seconds: self::SECONDS,
+        );
     }
 
     public function drawFile(string $svg, int $width, int $height, string $out): void
     {
         // Read from its input the drawing has no address, so librsvg loads nothing that it refers to.
         Program::run(
-            ['rsvg-convert', '--format', 'png', '--keep-aspect-ratio', '--width', (string) $width, '--height', (string) $height, '--output', $out],
-            input: $svg, environment: ['FONTCONFIG_FILE' => $this->fontConfig()], seconds: self::DRAWING_SECONDS,
+            [
+                'rsvg-convert',
+                '--format',
+                'png',
+                '--keep-aspect-ratio',
+                '--width',
+                (string) $width,
+                '--height',
+                (string) $height,
+                '--output',
+                $out,
+            ],
+            input: $svg,
+            environment: ['FONTCONFIG_FILE' => $this->fontConfig()],
+            seconds: self::DRAWING_SECONDS,
         );
     }
 
@@ -52,10 +70,22 @@ final class PopplerSlideMaker implements SlideMaker
     public function page(string $pdf, int $page, int $width, int $height, string $out): void
     {
         // pdftoppm adds the extension by itself. Compression of its own would take longer than the drawing.
-        Program::run([
-            'pdftoppm', '-png', '-f', (string) $page, '-l', (string) $page, '-singlefile', '-cropbox',
-            ...$this->box($pdf, $page, $width, $height), $pdf, (string) preg_replace('/\.png$/', '', $out),
-        ], seconds: self::SECONDS);
+        Program::run(
+            [
+                'pdftoppm',
+                '-png',
+                '-f',
+                (string) $page,
+                '-l',
+                (string) $page,
+                '-singlefile',
+                '-cropbox',
+                ...$this->box($pdf, $page, $width, $height),
+                $pdf,
+                (string) preg_replace('/\.png$/', '', $out),
+            ],
+            seconds: self::SECONDS,
+        );
     }
 
     public function looks(string $pdf, int $pages): array
@@ -63,10 +93,16 @@ final class PopplerSlideMaker implements SlideMaker
         $folder = sys_get_temp_dir().'/reel-looks-'.bin2hex(random_bytes(6));
         mkdir($folder);
         try {
-            Program::run(['pdftoppm', '-gray', '-scale-to-x', '8', '-scale-to-y', '8', $pdf, "{$folder}/page"], seconds: self::SECONDS + $pages * self::SECONDS_A_PAGE);
+            Program::run(
+                ['pdftoppm', '-gray', '-scale-to-x', '8', '-scale-to-y', '8', $pdf, "{$folder}/page"],
+                seconds: self::SECONDS + $pages * self::SECONDS_A_PAGE,
+            );
             $files = glob("{$folder}/*.pgm") ?: [];
 
-            return array_map(fn (string $file): array => array_values(unpack('C*', substr((string) file_get_contents($file), -64)) ?: []), $files);
+            return array_map(
+                fn (string $file): array => array_values(unpack('C*', substr((string) file_get_contents($file), -64)) ?: []),
+                $files,
+            );
         } finally {
             array_map(unlink(...), glob("{$folder}/*") ?: []);
             rmdir($folder);
@@ -75,7 +111,9 @@ final class PopplerSlideMaker implements SlideMaker
 
     public function words(string $pdf, int $pages): array
     {
-        $text = Program::run(['pdftotext', '-enc', 'UTF-8', $pdf, '-'], seconds: self::SECONDS + $pages * self::SECONDS_A_PAGE)['output'];
+        $text = Program::run(['pdftotext', '-enc', 'UTF-8', $pdf, '-'], seconds: self::SECONDS + $pages * self::SECONDS_A_PAGE)[
+            'output'
+        ];
         $found = explode("\f", mb_scrub($text, 'UTF-8'));
         array_pop($found);
 
@@ -95,7 +133,9 @@ final class PopplerSlideMaker implements SlideMaker
         [$w, $h] = [(float) ($size[1] ?? 16), (float) ($size[2] ?? 9)];
         [$w, $h] = ((int) ($rotation[1] ?? 0)) % 180 === 90 ? [$h, $w] : [$w, $h];
 
-        return $w / max(0.01, $h) >= $width / $height ? ['-scale-to-x', (string) $width, '-scale-to-y', '-1'] : ['-scale-to-x', '-1', '-scale-to-y', (string) $height];
+        return $w / max(0.01, $h) >= $width / $height
+            ? ['-scale-to-x', (string) $width, '-scale-to-y', '-1']
+            : ['-scale-to-x', '-1', '-scale-to-y', (string) $height];
     }
 
     /** The shipped typefaces beside those of the machine. */
@@ -103,7 +143,9 @@ final class PopplerSlideMaker implements SlideMaker
     {
         $file = storage_path('framework/fonts.conf');
         $cache = storage_path('framework/cache/fonts');
-        $says = "<?xml version=\"1.0\"?><!DOCTYPE fontconfig SYSTEM \"fonts.dtd\"><fontconfig><include ignore_missing=\"yes\">/etc/fonts/fonts.conf</include><dir>{$this->fonts}</dir><cachedir>{$cache}</cachedir></fontconfig>";
+        $says = '<?xml version="1.0"?><!DOCTYPE fontconfig SYSTEM "fonts.dtd"><fontconfig><include '
+            ."ignore_missing=\"yes\">/etc/fonts/fonts.conf</include><dir>{$this->fonts}</dir>"
+            ."<cachedir>{$cache}</cachedir></fontconfig>";
         if (! is_dir($cache)) {
             @mkdir($cache, 0o755, true);
         }

@@ -33,8 +33,13 @@ final class Program
      *
      * @throws ProgramMissing|ProgramKilled|ProgramFailed|DiskFull
      */
-    public static function run(array $command, ?callable $onOutput = null, ?string $input = null, array $environment = [], ?float $seconds = null): array
-    {
+    public static function run(
+        array $command,
+        ?callable $onOutput = null,
+        ?string $input = null,
+        array $environment = [],
+        ?float $seconds = null,
+    ): array {
         $process = new Process(self::ofThisProcess($command), env: $environment === [] ? null : $environment, timeout: $seconds);
         $process->setInput($input);
         $output = '';
@@ -85,7 +90,7 @@ final class Program
     private static function ofThisProcess(array $command): array
     {
         static $setpriv = null;
-        $setpriv ??= (new ExecutableFinder)->find('setpriv') ?? '';
+        $setpriv ??= (new ExecutableFinder())->find('setpriv') ?? '';
 
         return $setpriv === '' ? $command : [$setpriv, '--pdeathsig', 'KILL', '--', ...$command];
     }

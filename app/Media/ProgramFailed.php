@@ -22,12 +22,18 @@ final class ProgramFailed extends Trouble
 
     public static function cutShort(string $file, float $made, float $meant): self
     {
-        return new self('The server could not make the whole of this file. Your takes are safe; the details are in the server\'s log.', sprintf('%s lasts %.2f s instead of %.2f s', $file, $made, $meant));
+        return new self(
+            'The server could not make the whole of this file. Your takes are safe; the details are in the server\'s log.',
+            sprintf('%s lasts %.2f s instead of %.2f s', $file, $made, $meant),
+        );
     }
 
     public static function wroteNothing(string $file): self
     {
-        return new self('The server could not make this file. Your takes are safe; the details are in the server\'s log.', "nothing was written to {$file}");
+        return new self(
+            'The server could not make this file. Your takes are safe; the details are in the server\'s log.',
+            "nothing was written to {$file}",
+        );
     }
 
     /** @param  list<string>  $command */
@@ -35,7 +41,12 @@ final class ProgramFailed extends Trouble
     {
         return new self(
             'The server could not work on this file. Your takes are safe; the details are in the server\'s log.',
-            sprintf("exit %d: %s\n%s", $exit, implode(' ', array_map(escapeshellarg(...), $command)), substr($log, -self::LOG_TAIL)),
+            sprintf(
+                "exit %d: %s\n%s",
+                $exit,
+                implode(' ', array_map(escapeshellarg(...), $command)),
+                substr($log, -self::LOG_TAIL),
+            ),
         );
     }
 }

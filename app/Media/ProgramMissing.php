@@ -9,7 +9,8 @@ final class ProgramMissing extends Trouble
     public static function named(string $program): self
     {
         return new self(
-            "The program {$program}, which makes and reads the films, is not installed on the server. Your takes are safe. Ask whoever runs Open Reel to run bin/setup.",
+            "The program {$program}, which makes and reads the films, is not installed on the server. Your takes are safe. "
+                .'Ask whoever runs Open Reel to run bin/setup.',
             "{$program} could not be started",
         );
     }

@@ -59,7 +59,10 @@ final class RenderCache
                 return $made;
             }
             $meta = $make($draft);
-            $this->media->write($this->name($kind, $key, 'json'), json_encode($meta, JSON_THROW_ON_ERROR | JSON_PRESERVE_ZERO_FRACTION));
+            $this->media->write(
+                $this->name($kind, $key, 'json'),
+                json_encode($meta, JSON_THROW_ON_ERROR | JSON_PRESERVE_ZERO_FRACTION),
+            );
             $this->media->settle($draft, $this->name($kind, $key, $extension));
 
             return new Rendered($this->media->path($this->name($kind, $key, $extension)), $meta);

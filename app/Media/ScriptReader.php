@@ -35,7 +35,9 @@ final class ScriptReader
             'md', 'markdown', 'txt', 'text' => self::plain((string) file_get_contents($path), $name),
             'docx' => DocxText::read($path, $name),
             'odt' => OdtText::read($path, $name),
-            'doc' => throw UnreadableFile::because("\"{$name}\" is an old word processor file. Save it as .docx or .odt and try again."),
+            'doc' => throw UnreadableFile::because(
+                "\"{$name}\" is an old word processor file. Save it as .docx or .odt and try again.",
+            ),
             default => throw UnreadableFile::because("\"{$name}\" is no script. Choose a .md, .txt, .docx or .odt file."),
         };
         $text = PlainText::of($text);
@@ -43,7 +45,9 @@ final class ScriptReader
             throw UnreadableFile::because("There are no words in \"{$name}\".");
         }
 
-        return mb_strlen($text) <= self::MOST_CHARACTERS ? $text : throw UnreadableFile::because("\"{$name}\" has more than 500,000 characters. Bring it in in parts.");
+        return mb_strlen($text) <= self::MOST_CHARACTERS
+            ? $text
+            : throw UnreadableFile::because("\"{$name}\" has more than 500,000 characters. Bring it in in parts.");
     }
 
     private static function plain(string $text, string $name): string

@@ -16,7 +16,10 @@ use OpenReel\Core\Sound\SoundPart;
 use OpenReel\Core\Sound\SoundPiece;
 use OpenReel\Core\Time\Tick;
 
-/** Makes the soundtrack: pieces of takes at their loudness, parts of the track mixed from them and encoded, the whole put together. */
+/**
+ * Makes the soundtrack: pieces of takes at their loudness, parts of the track mixed from them and encoded, the whole put
+ * together.
+ */
 final class SoundRenderer
 {
     public function __construct(
@@ -39,8 +42,14 @@ final class SoundRenderer
     /** @param  array<string, string>  $files  path on the media disk by hash */
     public function piece(SoundPiece $piece, array $files): Rendered
     {
-        return $this->cache->findOrMake('sound', $piece->key($this->encoder->version()), 'pcm', function (string $draft) use ($piece, $files): array {
-            $sound = $piece->sound === null ? null : $this->media->path($files[$piece->sound] ?? throw MissingFile::named($piece->sound));
+        return $this->cache->findOrMake('sound', $piece->key($this->encoder->version()), 'pcm', function (string $draft) use (
+            $piece,
+            $files,
+        ): array {
+            $sound =
+                $piece->sound === null
+                    ? null
+                    : $this->media->path($files[$piece->sound] ?? throw MissingFile::named($piece->sound));
             $search = GainSearch::start($piece->target, $sound === null ? null : $piece->loudness);
             do {
                 $gain = $search->gain;
@@ -60,7 +69,10 @@ final class SoundRenderer
      */
     public function part(SoundPart $part, array $files): Rendered
     {
-        return $this->cache->findOrMake('part', $part->key($this->encoder->version()), 'aac', function (string $draft) use ($part, $files): array {
+        return $this->cache->findOrMake('part', $part->key($this->encoder->version()), 'aac', function (string $draft) use (
+            $part,
+            $files,
+        ): array {
             $pcm = $this->media->draft('pcm');
             $whole = $this->media->draft('aac');
             try {
@@ -73,7 +85,10 @@ final class SoundRenderer
                 @unlink($whole);
             }
 
-            return ['blocks' => Loudness::blocks($log, ($part->from - $part->leadFrom()) / Tick::RATE), 'peak' => LoudnessReport::read($log)->peak];
+            return [
+                'blocks' => Loudness::blocks($log, ($part->from - $part->leadFrom()) / Tick::RATE),
+                'peak' => LoudnessReport::read($log)->peak,
+            ];
         });
     }
 
@@ -96,7 +111,10 @@ final class SoundRenderer
             } finally {
                 @unlink($frames);
             }
-            $peaks = array_filter(array_map(fn (Rendered $r): ?float => $r->meta['peak'] ?? null, $made), fn (?float $p): bool => $p !== null);
+            $peaks = array_filter(
+                array_map(fn (Rendered $r): ?float => $r->meta['peak'] ?? null, $made),
+                fn (?float $p): bool => $p !== null,
+            );
 
             /** @var list<float> $blocks */
             $blocks = array_merge([], ...array_map(fn (Rendered $r): array => $r->meta['blocks'], $made));
@@ -114,7 +132,10 @@ final class SoundRenderer
         $open = [];
         $out = $this->opened($pcm, 'w');
         try {
-            $mix = new SoundMix($part->places, $part->isLast ? $part->until : PHP_INT_MAX, function (SoundPiece $piece) use (&$open, $files) {
+            $mix = new SoundMix($part->places, $part->isLast ? $part->until : PHP_INT_MAX, function (SoundPiece $piece) use (
+                &$open,
+                $files,
+            ) {
                 $path = $this->piece($piece, $files)->path;
 
                 return $open[$path] ??= $this->opened($path, 'r');

@@ -28,9 +28,13 @@ final readonly class SvgFile
     public static function read(string $file, string $name): self
     {
         $document = self::document($file) ?? throw UnreadableFile::because("\"{$name}\" is damaged: it could not be drawn.");
-        $hasEntities = $document->doctype !== null && ($document->doctype->entities->length > 0 || ($document->doctype->internalSubset ?? '') !== '');
+        $hasEntities =
+            $document->doctype !== null &&
+            ($document->doctype->entities->length > 0 || ($document->doctype->internalSubset ?? '') !== '');
         if ($hasEntities || self::refers($document)) {
-            throw UnreadableFile::because("\"{$name}\" contains scripts or refers to other files. Save it as a plain drawing, or as PNG, and try again.");
+            throw UnreadableFile::because(
+                "\"{$name}\" contains scripts or refers to other files. Save it as a plain drawing, or as PNG, and try again.",
+            );
         }
         $words = [];
         foreach (['title', 'text'] as $element) {
@@ -46,7 +50,7 @@ final readonly class SvgFile
     private static function document(string $file): ?\DOMDocument
     {
         $content = (string) file_get_contents($file);
-        $document = new \DOMDocument;
+        $document = new \DOMDocument();
 
         return $content !== '' && @$document->loadXML($content, LIBXML_NONET | LIBXML_COMPACT) ? $document : null;
     }
@@ -58,12 +62,20 @@ final readonly class SvgFile
             return true;
         }
         foreach ($document->getElementsByTagName('*') as $element) {
-            if (in_array($element->localName, self::REFUSED, true) || self::styleRefers($element->localName === 'style' ? $element->textContent : $element->getAttribute('style'))) {
+            if (
+                in_array($element->localName, self::REFUSED, true) ||
+                self::styleRefers($element->localName === 'style' ? $element->textContent : $element->getAttribute('style'))
+            ) {
                 return true;
             }
             foreach ($element->attributes ?? [] as $attribute) {
-                $isAddress = in_array($attribute->localName, ['href', 'src'], true) && in_array($attribute->namespaceURI, [null, self::XLINK], true);
-                if (str_starts_with(strtolower((string) $attribute->localName), 'on') || $isAddress && preg_match('#^\s*(\#|data:image/|$)#i', $attribute->value) !== 1) {
+                $isAddress =
+                    in_array($attribute->localName, ['href', 'src'], true) &&
+                    in_array($attribute->namespaceURI, [null, self::XLINK], true);
+                if (
+                    str_starts_with(strtolower((string) $attribute->localName), 'on') ||
+                    ($isAddress && preg_match('#^\s*(\#|data:image/|$)#i', $attribute->value) !== 1)
+                ) {
                     return true;
                 }
             }

@@ -29,8 +29,11 @@ final class TakeMaker
     /** Sound as the core listens to it, raw: 16 bits at 48 kHz. FLAC is smaller. */
     private const SOUND_BYTES_A_SECOND = 96_000;
 
-    public function __construct(private readonly Encoder $encoder, private readonly Prober $prober, private readonly MediaStore $media)
-    {
+    public function __construct(
+        private readonly Encoder $encoder,
+        private readonly Prober $prober,
+        private readonly MediaStore $media,
+    ) {
     }
 
     /**
@@ -44,8 +47,10 @@ final class TakeMaker
      */
     public function make(array $recordings): MadeTake
     {
-        $of = fn (TrackKind $kind): ?Recording => array_values(array_filter($recordings, fn (Recording $r): bool => $r->kind === $kind))[0] ?? null;
-        $main = $of(TrackKind::Camera) ?? $of(TrackKind::Screen) ?? $of(TrackKind::Microphone) ?? $recordings[0];
+        $of = fn (TrackKind $kind): ?Recording => array_values(
+            array_filter($recordings, fn (Recording $r): bool => $r->kind === $kind),
+        )[0] ?? null;
+        $main = $of(TrackKind::Camera) ?? ($of(TrackKind::Screen) ?? ($of(TrackKind::Microphone) ?? $recordings[0]));
         $microphone = $of(TrackKind::Microphone);
         $made = [];
         try {
@@ -81,9 +86,16 @@ final class TakeMaker
         if (($problem = RecordingInput::problem($seconds, $bytes)) !== null) {
             throw UnreadableFile::because($problem);
         }
-        $this->media->mustHaveRoomFor((int) (($facts->changesSize ? 2 : 1) * $bytes + 2 * $seconds * self::SOUND_BYTES_A_SECOND), 'the take');
+        $this->media->mustHaveRoomFor(
+            (int) (($facts->changesSize ? 2 : 1) * $bytes + 2 * $seconds * self::SOUND_BYTES_A_SECOND),
+            'the take',
+        );
         $sound = match (true) {
-            $microphone !== null => new SoundInput($microphone->path, ($microphone->offset->count - $main->offset->count) / Tick::RATE, $voice->audioCodec),
+            $microphone !== null => new SoundInput(
+                $microphone->path,
+                ($microphone->offset->count - $main->offset->count) / Tick::RATE,
+                $voice->audioCodec,
+            ),
             $facts->audioCodec !== null => new SoundInput(null, 0.0, $facts->audioCodec),
             default => null,
         };
@@ -92,7 +104,10 @@ final class TakeMaker
         }
         $steady = $this->media->draft('mkv');
         try {
-            $this->encoder->run(IngestCommand::oneSize($main->path, $facts->width, $facts->height, $steady, self::colour($facts)), seconds: self::SECONDS + 2 * $seconds);
+            $this->encoder->run(
+                IngestCommand::oneSize($main->path, $facts->width, $facts->height, $steady, self::colour($facts)),
+                seconds: self::SECONDS + 2 * $seconds,
+            );
 
             return $this->files($main, $steady, $this->prober->recording($steady), $sound, $seconds);
         } finally {
@@ -109,7 +124,15 @@ final class TakeMaker
         $pcm = $this->media->draft('pcm');
         try {
             $log = $this->encoder->run(
-                IngestCommand::arguments($raw, $facts->videoCodec, $sound, (string) $media, (string) $flac, $pcm, self::colour($facts)),
+                IngestCommand::arguments(
+                    $raw,
+                    $facts->videoCodec,
+                    $sound,
+                    (string) $media,
+                    (string) $flac,
+                    $pcm,
+                    self::colour($facts),
+                ),
                 seconds: self::SECONDS + $seconds,
             );
             $levels = $isHeard ? $this->levels($pcm) : null;
@@ -120,7 +143,19 @@ final class TakeMaker
             $this->mustBeWhole($media, $facts->seconds);
             $this->mustBeWhole($flac, $levels?->length()->seconds() ?? 0.0);
 
-            return [self::tracks($main, $media, $flac, $facts, $levels, LoudnessReport::read($log), Tick::of($length), $sound?->path !== null), $levels];
+            return [
+                self::tracks(
+                    $main,
+                    $media,
+                    $flac,
+                    $facts,
+                    $levels,
+                    LoudnessReport::read($log),
+                    Tick::of($length),
+                    $sound?->path !== null,
+                ),
+                $levels,
+            ];
         } catch (\Throwable $e) {
             array_map(fn (?string $draft): bool => $draft !== null && @unlink($draft), [$media, $flac]);
             throw $e;
@@ -130,18 +165,44 @@ final class TakeMaker
     }
 
     /** @return non-empty-list<MadeTrack> */
-    private static function tracks(Recording $main, ?string $media, ?string $flac, RecordingFacts $facts, ?Levels $levels, LoudnessReport $loudness, Tick $length, bool $hasMicrophone): array
-    {
+    private static function tracks(
+        Recording $main,
+        ?string $media,
+        ?string $flac,
+        RecordingFacts $facts,
+        ?Levels $levels,
+        LoudnessReport $loudness,
+        Tick $length,
+        bool $hasMicrophone,
+    ): array {
         $copied = $facts->videoCodec !== null && IngestCommand::copies($facts->videoCodec);
         $tracks = [];
         if ($media !== null) {
             $kind = $main->kind->isPicture() ? $main->kind : TrackKind::Camera;
-            $tracks[] = new MadeTrack($kind, $media, $length, $main->offset, [$facts->width, $facts->height], $copied ? $facts->range : 'tv', $copied ? $facts->matrix : 'bt709');
+            $tracks[] = new MadeTrack(
+                $kind,
+                $media,
+                $length,
+                $main->offset,
+                [$facts->width, $facts->height],
+                $copied ? $facts->range : 'tv',
+                $copied ? $facts->matrix : 'bt709',
+            );
         }
         if ($flac !== null && $levels !== null) {
             // What comes with a screen, or from the computer itself, is not the presenter's voice.
-            $kind = ! $hasMicrophone && in_array($main->kind, [TrackKind::Screen, TrackKind::Computer], true) ? TrackKind::Computer : TrackKind::Microphone;
-            $tracks[] = new MadeTrack($kind, $flac, $levels->length(), $main->offset, loudness: $loudness->lufs, peak: $levels->peak());
+            $kind =
+                ! $hasMicrophone && in_array($main->kind, [TrackKind::Screen, TrackKind::Computer], true)
+                    ? TrackKind::Computer
+                    : TrackKind::Microphone;
+            $tracks[] = new MadeTrack(
+                $kind,
+                $flac,
+                $levels->length(),
+                $main->offset,
+                loudness: $loudness->lufs,
+                peak: $levels->peak(),
+            );
         }
 
         return $tracks === [] ? throw UnreadableFile::because('There is neither picture nor sound in this recording.') : $tracks;
@@ -159,7 +220,15 @@ final class TakeMaker
     public function replaces(array $made, array $raws): bool
     {
         try {
-            $reached = $made === [] ? 0 : min(array_map(fn (string $file): int => self::reached($this->encoder->run(IngestCommand::decode($file))), $made));
+            $reached =
+                $made === []
+                    ? 0
+                    : min(
+                        array_map(
+                            fn (string $file): int => self::reached($this->encoder->run(IngestCommand::decode($file))),
+                            $made,
+                        ),
+                    );
             $meant = max(0.0, ...array_map(fn (string $raw): float => $this->prober->recording($raw)->seconds, $raws));
         } catch (ProgramFailed) {
             return false;

@@ -26,7 +26,8 @@ use OpenReel\Core\Take\Verdict;
  * @property int $length_ticks
  * @property int|null $speech_from tick where the part found by listening starts, padding included
  * @property int|null $speech_until
- * @property list<array{int, int}>|null $used ticks from and until of each stretch the presenter chose; null when what was found is used
+ * @property list<array{int, int}>|null $used ticks from and until of each stretch the presenter chose; null when what was found
+ *    is used
  * @property int|null $used_ticks how long these are together
  * @property list<string> $flags
  * @property list<array{id: string, text: string}> $lines as the script had them when it was recorded
@@ -51,15 +52,30 @@ final class Take extends Model
     protected $guarded = [];
 
     protected $attributes = [
-        'verdict' => 'undecided', 'flags' => '[]', 'lines' => '[]', 'line_ticks' => '{}', 'cut_ticks' => '{}', 'marks' => '[]', 'length_ticks' => 0,
-        'event_rows' => 0, 'kept_order' => 0, 'recording_kept' => true,
+        'verdict' => 'undecided',
+        'flags' => '[]',
+        'lines' => '[]',
+        'line_ticks' => '{}',
+        'cut_ticks' => '{}',
+        'marks' => '[]',
+        'length_ticks' => 0,
+        'event_rows' => 0,
+        'kept_order' => 0,
+        'recording_kept' => true,
     ];
 
     protected function casts(): array
     {
         return [
-            'state' => TakeState::class, 'verdict' => Verdict::class, 'flags' => 'array', 'lines' => 'array', 'line_ticks' => 'array', 'cut_ticks' => 'array',
-            'marks' => 'array', 'used' => 'array', 'recording_kept' => 'boolean',
+            'state' => TakeState::class,
+            'verdict' => Verdict::class,
+            'flags' => 'array',
+            'lines' => 'array',
+            'line_ticks' => 'array',
+            'cut_ticks' => 'array',
+            'marks' => 'array',
+            'used' => 'array',
+            'recording_kept' => 'boolean',
         ];
     }
 

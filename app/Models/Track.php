@@ -18,15 +18,18 @@ use OpenReel\Core\Take\TrackKind;
  * @property string $take_id
  * @property TrackKind $kind
  * @property string|null $mime of what the recorder sends
- * @property string|null $path on the media disk: the chunks so far, joined; null for a track that came inside another one's recording
+ * @property string|null $path on the media disk: the chunks so far, joined; null for a track that came inside another one's
+ *    recording
  * @property int $next_chunk
  * @property int $bytes
- * @property string|null $file_path what is played, shown and cut: of a camera the picture with the voice for playing, of a sound FLAC at 48 kHz, mono
+ * @property string|null $file_path what is played, shown and cut: of a camera the picture with the voice for playing, of a
+ *    sound FLAC at 48 kHz, mono
  * @property string|null $file_mime
  * @property string|null $hash SHA-256 of that file
  * @property int|null $width of a picture, as shown
  * @property int|null $height
- * @property string|null $colour_range how a picture's colours are meant, as its file says, or `unknown`; see OpenReel\Core\Picture\SourceColour
+ * @property string|null $colour_range how a picture's colours are meant, as its file says, or `unknown`; see
+ *    OpenReel\Core\Picture\SourceColour
  * @property string|null $colour_matrix
  * @property int $length_ticks
  * @property int $offset_ticks moment of the take at which the file begins

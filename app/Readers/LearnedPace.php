@@ -18,16 +18,42 @@ final class LearnedPace
 
     public static function of(Lesson $lesson): Pace
     {
-        $takes = DB::table('takes')->join('sections', 'sections.id', '=', 'takes.section_id')->join('lessons', 'lessons.id', '=', 'sections.lesson_id')
-            ->where('takes.verdict', 'kept')->where('takes.state', 'ready')
-            ->where(fn ($q) => $lesson->course_id === null ? $q->where('lessons.id', $lesson->id) : $q->where('lessons.course_id', $lesson->course_id))
-            ->orderByDesc('takes.id')->limit(self::LATEST)
-            ->get(['takes.expected_ms', 'takes.silence_ms', 'takes.speech_from', 'takes.speech_until', 'takes.used_ticks', 'takes.length_ticks']);
+        $takes = DB::table('takes')
+            ->join('sections', 'sections.id', '=', 'takes.section_id')
+            ->join('lessons', 'lessons.id', '=', 'sections.lesson_id')
+            ->where('takes.verdict', 'kept')
+            ->where('takes.state', 'ready')
+            ->where(
+                fn ($q) => $lesson->course_id === null
+                    ? $q->where('lessons.id', $lesson->id)
+                    : $q->where('lessons.course_id', $lesson->course_id),
+            )
+            ->orderByDesc('takes.id')
+            ->limit(self::LATEST)
+            ->get([
+                'takes.expected_ms',
+                'takes.silence_ms',
+                'takes.speech_from',
+                'takes.speech_until',
+                'takes.used_ticks',
+                'takes.length_ticks',
+            ]);
 
-        return Pace::learn(array_values($takes->map(fn (object $t): array => [
-            'expected' => (int) $t->expected_ms,
-            // The silence that the script asks for is no part of the pace.
-            'real' => intdiv($t->used_ticks ?? ($t->speech_until ?? $t->length_ticks) - ($t->speech_from ?? 0), self::TICKS_PER_MS) - (int) $t->silence_ms,
-        ])->all()));
+        return Pace::learn(
+            array_values(
+                $takes
+                    ->map(
+                        fn (object $t): array => [
+                            'expected' => (int) $t->expected_ms,
+                            // The silence that the script asks for is no part of the pace.
+                            'real' => intdiv(
+                                $t->used_ticks ?? ($t->speech_until ?? $t->length_ticks) - ($t->speech_from ?? 0),
+                                self::TICKS_PER_MS,
+                            ) - (int) $t->silence_ms,
+                        ],
+                    )
+                    ->all(),
+            ),
+        );
     }
 }

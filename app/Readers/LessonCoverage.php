@@ -22,15 +22,32 @@ final class LessonCoverage
 
     public static function of(Lesson $lesson): Coverage
     {
-        $sections = DB::table('sections')->where('lesson_id', $lesson->id)->whereNull('deleted_at')->orderBy('position')->orderBy('id')->get(['id', 'script']);
+        $sections = DB::table('sections')
+            ->where('lesson_id', $lesson->id)
+            ->whereNull('deleted_at')
+            ->orderBy('position')
+            ->orderBy('id')
+            ->get(['id', 'script']);
         $lines = [];
-        foreach (DB::table('lines')->where('lesson_id', $lesson->id)->whereNotNull('position')->orderBy('position')->get(['id', 'section_id', 'text']) as $row) {
+        foreach (
+            DB::table('lines')
+                ->where('lesson_id', $lesson->id)
+                ->whereNotNull('position')
+                ->orderBy('position')
+                ->get(['id', 'section_id', 'text']) as $row
+        ) {
             $lines[$row->section_id][$row->id] = $row->text;
         }
         $takes = DB::table('takes')->where('verdict', Verdict::Kept)->whereIn('section_id', $sections->pluck('id'))->get();
 
         return self::from(
-            array_values($sections->map(fn (object $s): KnownSection => new KnownSection($s->id, $lines[$s->id] ?? [], self::isCard($s->script)))->all()),
+            array_values(
+                $sections
+                    ->map(fn (\stdClass $s): KnownSection => new KnownSection(
+                        $s->id, $lines[$s->id] ?? [], self::isCard($s->script),
+                    ))
+                    ->all(),
+            ),
             array_values($takes->map(fn (object $row): KnownTake => TakeReader::known((array) $row))->all()),
             $lesson,
         );
@@ -42,7 +59,11 @@ final class LessonCoverage
      */
     public static function from(array $sections, array $takes, Lesson $lesson): Coverage
     {
-        return Coverage::of($sections, $takes, DB::table('line_choices')->where('lesson_id', $lesson->id)->pluck('take_id', 'line_id')->all());
+        return Coverage::of(
+            $sections,
+            $takes,
+            DB::table('line_choices')->where('lesson_id', $lesson->id)->pluck('take_id', 'line_id')->all(),
+        );
     }
 
     /** @param  string  $script  a section's part of the script */

@@ -38,7 +38,15 @@ final class SectionPicture
         $frame = FrameSize::of($lesson->width, $lesson->height);
         $seen = fn (int $line, PictureChoice $choice): array => [
             'from_line' => $line,
-            'picture' => Picture::of($frame, $choice->layout, $choice->inset, $choice->slide, $live, $logo, $style->colours->ground->hex),
+            'picture' => Picture::of(
+                $frame,
+                $choice->layout,
+                $choice->inset,
+                $choice->slide,
+                $live,
+                $logo,
+                $style->colours->ground->hex,
+            ),
         ];
 
         return [$seen(1, $opening), ...array_map(fn (PictureChange $c): array => $seen((int) $c->line, $c->then), $changes)];

@@ -18,7 +18,9 @@ final class SlideNames
 
     public static function of(Lesson $lesson): self
     {
-        return new self(array_fill_keys($lesson->slides()->pluck('name')->map(fn (string $n): string => mb_strtolower($n))->all(), true));
+        return new self(
+            array_fill_keys($lesson->slides()->pluck('name')->map(fn (string $n): string => mb_strtolower($n))->all(), true),
+        );
     }
 
     /** The name as it was wished, or with a number behind it; it is taken from then on. */

@@ -44,7 +44,10 @@ final class TakeReader
         );
     }
 
-    /** @param  array<string, mixed>  $row  as it is in the database: a lesson may have thousands of takes, and a model for each takes long */
+    /**
+     * @param  array<string, mixed>  $row  as it is in the database: a lesson may have thousands of takes, and a model for each
+     *    takes long
+     */
     public static function known(array $row): KnownTake
     {
         $lines = [];
@@ -53,8 +56,14 @@ final class TakeReader
         }
 
         return new KnownTake(
-            $row['id'], $row['section_id'], (int) $row['number'], Verdict::from($row['verdict']),
-            $row['state'] === TakeState::Ready->value && (int) $row['length_ticks'] > 0, (int) $row['kept_order'], self::usedOf($row), $lines,
+            $row['id'],
+            $row['section_id'],
+            (int) $row['number'],
+            Verdict::from($row['verdict']),
+            $row['state'] === TakeState::Ready->value && (int) $row['length_ticks'] > 0,
+            (int) $row['kept_order'],
+            self::usedOf($row),
+            $lines,
             array_map(fn (int $t): Tick => Tick::of($t), (array) json_decode($row['cut_ticks'], true)),
         );
     }
@@ -64,8 +73,11 @@ final class TakeReader
         $used = self::used($take);
 
         return new CoreTake(
-            $take->id, $take->number, array_values($take->tracks->filter(fn (Track $t): bool => $t->file_path !== null)->map(self::track(...))->all()),
-            Span::between($used[0]->from, $used[count($used) - 1]->until), array_map(Tick::of(...), $take->line_ticks),
+            $take->id,
+            $take->number,
+            array_values($take->tracks->filter(fn (Track $t): bool => $t->file_path !== null)->map(self::track(...))->all()),
+            Span::between($used[0]->from, $used[count($used) - 1]->until),
+            array_map(Tick::of(...), $take->line_ticks),
             array_values(array_filter(array_map(self::mark(...), $take->marks))),
         );
     }
@@ -73,8 +85,14 @@ final class TakeReader
     private static function track(Track $track): CoreTrack
     {
         return new CoreTrack(
-            $track->kind, (string) $track->hash, Tick::of($track->length_ticks), Tick::of($track->offset_ticks),
-            $track->width === null || $track->height === null ? null : Shape::of($track->width, $track->height), $track->colour(), $track->loudness, $track->peak,
+            $track->kind,
+            (string) $track->hash,
+            Tick::of($track->length_ticks),
+            Tick::of($track->offset_ticks),
+            $track->width === null || $track->height === null ? null : Shape::of($track->width, $track->height),
+            $track->colour(),
+            $track->loudness,
+            $track->peak,
         );
     }
 
@@ -83,6 +101,8 @@ final class TakeReader
     {
         $box = Box::read($mark);
 
-        return $box === null ? null : new TakeMark($box, Span::between(Tick::of((int) $mark['from']), Tick::of((int) $mark['until'])));
+        return $box === null
+            ? null
+            : new TakeMark($box, Span::between(Tick::of((int) $mark['from']), Tick::of((int) $mark['until'])));
     }
 }

@@ -16,11 +16,17 @@ final class TakeRows
      */
     public static function of(array $sections): \Generator
     {
-        $tracks = fn (string $kind): \Closure => fn ($join) => $join->on("{$kind}.take_id", '=', 'takes.id')->where("{$kind}.kind", $kind);
-        $rows = DB::table('takes')->whereIn('takes.section_id', $sections)
-            ->leftJoin('tracks as camera', $tracks('camera'))->leftJoin('tracks as microphone', $tracks('microphone'))
+        $tracks = fn (string $kind): \Closure => fn ($join) => $join
+            ->on("{$kind}.take_id", '=', 'takes.id')
+            ->where("{$kind}.kind", $kind);
+        $rows = DB::table('takes')
+            ->whereIn('takes.section_id', $sections)
+            ->leftJoin('tracks as camera', $tracks('camera'))
+            ->leftJoin('tracks as microphone', $tracks('microphone'))
             ->orderByDesc('takes.number')
-            ->selectRaw('takes.*, camera.width as width, camera.height as height, coalesce(camera.hash, microphone.hash) as played_hash');
+            ->selectRaw(
+                'takes.*, camera.width as width, camera.height as height, coalesce(camera.hash, microphone.hash) as played_hash',
+            );
         foreach ($rows->get() as $row) {
             yield (array) $row;
         }

@@ -33,7 +33,12 @@ final class ExportProgress implements FilmProgress
     public function begin(int $frames, string $planHash): void
     {
         $goesOn = $this->export->become(WorkState::Running, WorkState::OPEN, [
-            'frames' => $frames, 'plan_hash' => $planHash, 'started_at' => now(), 'progress' => 0, 'doing' => 'Mixing the sound', 'problem' => null,
+            'frames' => $frames,
+            'plan_hash' => $planHash,
+            'started_at' => now(),
+            'progress' => 0,
+            'doing' => 'Mixing the sound',
+            'problem' => null,
         ]);
         if (! $goesOn) {
             throw Cancelled::byPresenter();
@@ -48,7 +53,7 @@ final class ExportProgress implements FilmProgress
     public function rendered(int $piece, int $frames): void
     {
         $this->done[$piece] = $frames;
-        $this->write(self::RENDERING * array_sum($this->done) / max(1, $this->expected), 'Rendering the sections');
+        $this->write((self::RENDERING * array_sum($this->done)) / max(1, $this->expected), 'Rendering the sections');
     }
 
     public function joining(): void

@@ -23,7 +23,12 @@ final class LostJobs
         if (config('queue.default') !== 'database') {
             return;
         }
-        foreach (DB::table('jobs')->whereNotNull('reserved_at')->where('reserved_at', '<=', time() - self::TAKEN_SECONDS)->get() as $row) {
+        foreach (
+            DB::table('jobs')
+                ->whereNotNull('reserved_at')
+                ->where('reserved_at', '<=', time() - self::TAKEN_SECONDS)
+                ->get() as $row
+        ) {
             $payload = (array) json_decode($row->payload, true);
             $job = unserialize((string) ($payload['data']['command'] ?? ''));
             $lock = is_object($job) && method_exists($job, 'lockName') ? WorkLock::tryFor($job->lockName()) : null;
@@ -49,7 +54,9 @@ final class LostJobs
             return;
         }
         if ($reserved->delete() === 1) {
-            Log::error('A job was given up: its worker died '.$deaths.' times', ['job' => $payload['displayName'] ?? $job::class]);
+            Log::error('A job was given up: its worker died '.$deaths.' times', [
+                'job' => $payload['displayName'] ?? $job::class,
+            ]);
             if (method_exists($job, 'failed')) {
                 $job->failed(WorkerDied::times($deaths));
             }

@@ -38,8 +38,12 @@ final class Upkeep
     /** Tracks looked at in one go. */
     private const AT_ONCE = 20;
 
-    public function __construct(private readonly MediaStore $media, private readonly Prober $prober, private readonly Repository $cache, private readonly RenderCache $renders)
-    {
+    public function __construct(
+        private readonly MediaStore $media,
+        private readonly Prober $prober,
+        private readonly Repository $cache,
+        private readonly RenderCache $renders,
+    ) {
     }
 
     /** Called whenever a worker looks for work. */
@@ -71,9 +75,15 @@ final class Upkeep
     {
         $this->media->sweepDrafts();
         $this->noteColours();
-        Take::query()->where('state', TakeState::Recording)->where('created_at', '<', now()->subHours(self::EMPTY_HOURS))
-            ->whereDoesntHave('tracks', fn ($tracks) => $tracks->where('bytes', '>', 0))->delete();
-        Take::query()->where('state', TakeState::Ingesting)->where('updated_at', '<', now()->subMinutes(self::WAITING_MINUTES))->get()
+        Take::query()
+            ->where('state', TakeState::Recording)
+            ->where('created_at', '<', now()->subHours(self::EMPTY_HOURS))
+            ->whereDoesntHave('tracks', fn ($tracks) => $tracks->where('bytes', '>', 0))
+            ->delete();
+        Take::query()
+            ->where('state', TakeState::Ingesting)
+            ->where('updated_at', '<', now()->subMinutes(self::WAITING_MINUTES))
+            ->get()
             ->each(function (Take $take): void {
                 $take->touch();
                 IngestTakeJob::dispatch($take->id);
@@ -84,14 +94,23 @@ final class Upkeep
     private function noteColours(): void
     {
         /** @var list<Track> $tracks */
-        $tracks = Track::query()->whereNotNull('width')->whereNotNull('file_path')->whereNull('colour_range')->limit(self::AT_ONCE)->get()->all();
+        $tracks = Track::query()
+            ->whereNotNull('width')
+            ->whereNotNull('file_path')
+            ->whereNull('colour_range')
+            ->limit(self::AT_ONCE)
+            ->get()
+            ->all();
         foreach ($tracks as $track) {
             try {
                 $facts = $this->prober->recording($this->media->path((string) $track->file_path));
             } catch (Trouble) {
                 $facts = null;
             }
-            $track->update(['colour_range' => $facts->range ?? IngestTake::UNSAID, 'colour_matrix' => $facts->matrix ?? IngestTake::UNSAID]);
+            $track->update([
+                'colour_range' => $facts->range ?? IngestTake::UNSAID,
+                'colour_matrix' => $facts->matrix ?? IngestTake::UNSAID,
+            ]);
         }
     }
 }

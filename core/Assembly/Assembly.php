@@ -36,8 +36,13 @@ final readonly class Assembly
      * @param  list<SectionSource>  $sections  in lesson order
      * @param  string  $ground  RRGGBB, what is seen where nothing lies
      */
-    public static function of(FrameSize $frame, FrameRate $rate, array $sections, ?Logo $logo = null, string $ground = Picture::GROUND): self
-    {
+    public static function of(
+        FrameSize $frame,
+        FrameRate $rate,
+        array $sections,
+        ?Logo $logo = null,
+        string $ground = Picture::GROUND,
+    ): self {
         $plan = new ShotPlan($frame, $logo, $ground);
         $maps = self::maps($sections, $rate);
         $segments = $missing = [];
@@ -52,7 +57,18 @@ final readonly class Assembly
                 $last = end($segments) ?: null;
                 $join = $n > 0 || $last === null ? Join::cut() : ($section->join ?? Join::cut())->within($last->frames, $frames);
                 $start = ($last?->endFrame() ?? 0) - $join->overlap();
-                $segments[] = new Segment($section->id, $index + 1, $section->title($index + 1), $start, $frames, $passage, $map, $shots, $join, $n === 0);
+                $segments[] = new Segment(
+                    $section->id,
+                    $index + 1,
+                    $section->title($index + 1),
+                    $start,
+                    $frames,
+                    $passage,
+                    $map,
+                    $shots,
+                    $join,
+                    $n === 0,
+                );
             }
         }
 
@@ -74,9 +90,15 @@ final readonly class Assembly
     {
         $opening = array_values(array_filter($this->segments, fn (Segment $s): bool => $s->opens));
 
-        return array_map(fn (Segment $s, int $i): Chapter => new Chapter(
-            $s->title, Tick::ofFrames($s->startFrame, $this->rate), Tick::ofFrames($opening[$i + 1]->startFrame ?? $this->frames(), $this->rate),
-        ), $opening, array_keys($opening));
+        return array_map(
+            fn (Segment $s, int $i): Chapter => new Chapter(
+                $s->title,
+                Tick::ofFrames($s->startFrame, $this->rate),
+                Tick::ofFrames($opening[$i + 1]->startFrame ?? $this->frames(), $this->rate),
+            ),
+            $opening,
+            array_keys($opening),
+        );
     }
 
     /**
@@ -124,7 +146,10 @@ final readonly class Assembly
             }
             [$index, $passage] = $one;
             $next = $order[$n + 1] ?? null;
-            $joined = $next !== null && $next[1]->continues($passage) && ($next[0] === $index || ($sections[$next[0]]->join ?? null) === null);
+            $joined =
+                $next !== null &&
+                $next[1]->continues($passage) &&
+                ($next[0] === $index || ($sections[$next[0]]->join ?? null) === null);
             $from = $in ?? $passage->span->from;
             $length = $passage->span->until->minusOrZero($from);
             $frames = max(1, $joined ? intdiv($length->count, $rate->ticksPerFrame()) : $length->framesToHold($rate));

@@ -11,7 +11,10 @@ use OpenReel\Core\Picture\Still;
 /** What is to be seen from some place in the script on. */
 final readonly class PictureChoice
 {
-    public function __construct(public Layout $layout = Layout::SlideWithInset, public Inset $inset = new Inset, public ?Still $slide = null)
-    {
+    public function __construct(
+        public Layout $layout = Layout::SlideWithInset,
+        public Inset $inset = new Inset(),
+        public ?Still $slide = null,
+    ) {
     }
 }

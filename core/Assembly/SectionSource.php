@@ -41,7 +41,9 @@ final readonly class SectionSource
     {
         $spoken = [];
         foreach ($this->passages as $passage) {
-            $spoken += array_flip($passage->lines !== [] ? $passage->lines : array_map(strval(...), array_keys($passage->take->lines)));
+            $spoken += array_flip(
+                $passage->lines !== [] ? $passage->lines : array_map(strval(...), array_keys($passage->take->lines)),
+            );
         }
         $next = [];
         $following = null;

@@ -60,11 +60,14 @@ final readonly class ShotPlan
         $timed = [];
         $last = 0;
         foreach ($changes as $change) {
-            $at = $passage->lines !== [] && ! in_array($change->line, $passage->lines, true) ? null : $passage->take->at($change->line, $change->within);
+            $at =
+                $passage->lines !== [] && ! in_array($change->line, $passage->lines, true)
+                    ? null
+                    : $passage->take->at($change->line, $change->within);
             if ($at !== null) {
                 $frame = $at->isBefore($passage->span->until) ? $map->frameOf($at) : $map->frames;
                 // A cue never takes effect before the one it follows.
-                $timed[] = [$last = max($last, $frame), $change->then];
+                $timed[] = [($last = max($last, $frame)), $change->then];
             }
         }
 
@@ -78,11 +81,25 @@ final readonly class ShotPlan
         if ($track?->shape !== null) {
             $at = $map->timeOf($from);
             $colour = $track->colour ?? SourceColour::told(null, null, $track->shape->height);
-            $camera = new TrackAt(TrackKind::Camera, $track->shape, $track->hash, $colour, $at->minusOrZero($track->offset), $track->offset->minusOrZero($at));
+            $camera = new TrackAt(
+                TrackKind::Camera,
+                $track->shape,
+                $track->hash,
+                $colour,
+                $at->minusOrZero($track->offset),
+                $track->offset->minusOrZero($at),
+            );
         }
 
         return Picture::of(
-            $this->frame, $choice->layout, $choice->inset, $choice->slide, $camera, $this->logo, $this->ground, self::marks($passage, $map, $from, $until),
+            $this->frame,
+            $choice->layout,
+            $choice->inset,
+            $choice->slide,
+            $camera,
+            $this->logo,
+            $this->ground,
+            self::marks($passage, $map, $from, $until),
         );
     }
 
@@ -98,7 +115,11 @@ final readonly class ShotPlan
         foreach ($passage->take->marks as $mark) {
             $first = max($from, $map->frameOf($mark->seen->from));
             $behind = min($until, $map->frameOf($mark->seen->until));
-            if ($first < $behind && $mark->seen->from->isBefore($passage->span->until) && $passage->span->from->isBefore($mark->seen->until)) {
+            if (
+                $first < $behind &&
+                $mark->seen->from->isBefore($passage->span->until) &&
+                $passage->span->from->isBefore($mark->seen->until)
+            ) {
                 $marks[] = new Mark($mark->box, $first - $from, $behind - $from);
             }
         }

@@ -25,7 +25,8 @@ final readonly class Coverage
     /**
      * @param  list<KnownSection>  $sections  in lesson order
      * @param  list<KnownTake>  $takes  all that are kept; others only tell what changed since
-     * @param  array<string, string>  $choices  id of the chosen take by line id; one that does not speak the line counts for nothing
+     * @param  array<string, string>  $choices  id of the chosen take by line id; one that does not speak the line counts for
+     *    nothing
      */
     public static function of(array $sections, array $takes, array $choices = []): self
     {
@@ -84,8 +85,14 @@ final readonly class Coverage
      * @param  array<string, array<string, Span>>  $spans
      * @param  array{string, int}|null  $told
      */
-    private static function line(string $id, string $text, array $speakers, ?string $chosen, array $spans, ?array $told): LineCoverage
-    {
+    private static function line(
+        string $id,
+        string $text,
+        array $speakers,
+        ?string $chosen,
+        array $spans,
+        ?array $told,
+    ): LineCoverage {
         $take = $speakers[$chosen ?? ''] ?? (array_values($speakers)[0] ?? null);
         if ($take === null) {
             $was = self::was($told[0] ?? null, $text);
@@ -102,7 +109,15 @@ final readonly class Coverage
 
         $was = self::was($said, $text);
 
-        return new LineCoverage($id, $take->id, $spans[$take->id][$id], $why, $others, $was, $was === null ? null : $take->number);
+        return new LineCoverage(
+            $id,
+            $take->id,
+            $spans[$take->id][$id],
+            $why,
+            $others,
+            $was,
+            $was === null ? null : $take->number,
+        );
     }
 
     /** @return string|null the words that were said, when they are other words */
@@ -214,9 +229,15 @@ final readonly class Coverage
         }
         $pieces = TakeSpans::inside(Span::between($from, $until), $take->used);
 
-        return array_map(fn (Span $piece, int $n): UsedPart => new UsedPart($take->id, $piece, array_values(array_filter(
-            $run, fn (string $id): bool => self::pieceOf($spans[$id], $pieces) === $n,
-        ))), $pieces, array_keys($pieces));
+        return array_map(
+            fn (Span $piece, int $n): UsedPart => new UsedPart(
+                $take->id,
+                $piece,
+                array_values(array_filter($run, fn (string $id): bool => self::pieceOf($spans[$id], $pieces) === $n)),
+            ),
+            $pieces,
+            array_keys($pieces),
+        );
     }
 
     /**

@@ -62,15 +62,22 @@ final readonly class SectionState
             default => 'hollow',
         };
         $notes = array_filter([
-            $flagged !== [] || $first === null && ($waiting->isFlagged ?? false) ? 'something to look at' : null,
+            $flagged !== [] || ($first === null && ($waiting->isFlagged ?? false)) ? 'something to look at' : null,
             $first !== null && $coverage->missing !== [] ? self::missing(count($coverage->missing)) : null,
         ]);
-        $says = $coverage->isElsewhere ? 'spoken in the take of another section' : ['hollow' => 'not recorded', 'half' => 'undecided', 'filled' => 'kept'][$fill];
+        $says = $coverage->isElsewhere
+            ? 'spoken in the take of another section'
+            : ['hollow' => 'not recorded', 'half' => 'undecided', 'filled' => 'kept'][$fill];
         $length = max(self::SHORTEST_MS, $coverage->isHeard() ? $coverage->length()->milliseconds() : $estimateMs);
         $off = $targetMs === null ? 0 : $length - $targetMs;
 
         return new self(
-            $fill, $notes !== [], implode(', ', [$says, ...$notes]), $first, $waiting?->id, $length,
+            $fill,
+            $notes !== [],
+            implode(', ', [$says, ...$notes]),
+            $first,
+            $waiting?->id,
+            $length,
             $targetMs !== null && abs($off) > self::TARGET_SLACK * $targetMs ? $off : null,
         );
     }
@@ -84,8 +91,13 @@ final readonly class SectionState
     public function toArray(): array
     {
         return [
-            'fill' => $this->fill, 'notched' => $this->notched, 'says' => $this->says, 'kept' => $this->kept, 'waiting' => $this->waiting,
-            'length_ms' => $this->lengthMs, 'off_target_ms' => $this->offTargetMs,
+            'fill' => $this->fill,
+            'notched' => $this->notched,
+            'says' => $this->says,
+            'kept' => $this->kept,
+            'waiting' => $this->waiting,
+            'length_ms' => $this->lengthMs,
+            'off_target_ms' => $this->offTargetMs,
         ];
     }
 }

@@ -26,7 +26,9 @@ final class Verdicts
         foreach ($takes as $take) {
             $next = match (true) {
                 $take->id === $id => $verdict,
-                $verdict === Verdict::Kept && $take->verdict === Verdict::Kept && ($decided === null || $take->isCoveredBy($decided)) => Verdict::Undecided,
+                $verdict === Verdict::Kept &&
+                    $take->verdict === Verdict::Kept &&
+                    ($decided === null || $take->isCoveredBy($decided)) => Verdict::Undecided,
                 default => $take->verdict,
             };
             if ($next !== $take->verdict) {

@@ -45,7 +45,14 @@ final readonly class Place
             $paragraph = 0;
             foreach ($section->lines as $line) {
                 $opens = $line->number === 1;
-                $places[] = new self($index, $line->number, $opens, $line->paragraph !== $paragraph, self::stems($line->text) + ($opens ? $heading : []), $opens ? $heading : []);
+                $places[] = new self(
+                    $index,
+                    $line->number,
+                    $opens,
+                    $line->paragraph !== $paragraph,
+                    self::stems($line->text) + ($opens ? $heading : []),
+                    $opens ? $heading : [],
+                );
                 $paragraph = $line->paragraph;
             }
         }

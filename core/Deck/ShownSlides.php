@@ -15,7 +15,9 @@ use OpenReel\Core\Script\Section;
  */
 final readonly class ShownSlides
 {
-    /** @param  array<int, int|null>  $byCue  index in the deck by the byte at which the cue stands; null when there is none such */
+    /**
+     * @param  array<int, int|null>  $byCue  index in the deck by the byte at which the cue stands; null when there is none such
+     */
     private function __construct(private array $byCue)
     {
     }
@@ -31,7 +33,10 @@ final readonly class ShownSlides
                 if ($cue->kind !== CueKind::Slide) {
                     continue;
                 }
-                $index = $cue->value === '' ? $last + 1 : ($places[self::key($cue->value)] ?? (ctype_digit($cue->value) ? (int) $cue->value - 1 : -1));
+                $index =
+                    $cue->value === ''
+                        ? $last + 1
+                        : $places[self::key($cue->value)] ?? (ctype_digit($cue->value) ? (int) $cue->value - 1 : -1);
                 $byCue[$cue->from] = isset($names[$index]) ? $index : null;
                 $last = $byCue[$cue->from] ?? $last;
             }

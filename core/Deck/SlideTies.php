@@ -52,11 +52,13 @@ final class SlideTies
         foreach ($places as $p => $place) {
             $next = $best;
             $came = array_keys($best);
-            $bonus = self::SHOWN + match (true) {
-                $place->opensSection => self::AT_SECTION,
-                $place->opensParagraph => self::AT_PARAGRAPH,
-                default => self::WITHIN,
-            };
+            $bonus =
+                self::SHOWN +
+                match (true) {
+                    $place->opensSection => self::AT_SECTION,
+                    $place->opensParagraph => self::AT_PARAGRAPH,
+                    default => self::WITHIN,
+                };
             $top = -INF;
             $topSlide = 0;
             for ($s = 1; $s <= count($slides); $s++) {
@@ -85,15 +87,26 @@ final class SlideTies
      * @param  array<int, array<int, int>>  $cameFrom
      * @return list<Tie>
      */
-    private static function ties(array $places, array $slides, array $slideWords, array $weights, array $cameFrom, int $last): array
-    {
+    private static function ties(
+        array $places,
+        array $slides,
+        array $slideWords,
+        array $weights,
+        array $cameFrom,
+        int $last,
+    ): array {
         $ties = [];
         $run = [];
         for ($p = count($places) - 1, $slide = $last; $p >= 0 && $slide > 0; $p--) {
             $run[] = $places[$p];
             $before = $cameFrom[$p][$slide];
             if ($before !== $slide) {
-                $ties[] = new Tie($slides[$slide - 1]->id, $places[$p]->section, $places[$p]->line, self::reasons($run, $slideWords[$slide - 1], $weights));
+                $ties[] = new Tie(
+                    $slides[$slide - 1]->id,
+                    $places[$p]->section,
+                    $places[$p]->line,
+                    self::reasons($run, $slideWords[$slide - 1], $weights),
+                );
                 $run = [];
                 $slide = $before;
             }
@@ -162,7 +175,8 @@ final class SlideTies
         $weights = [];
         foreach ($onSlides as $stem => $slidesWith) {
             $sectionsWith = count($inSections[$stem] ?? []);
-            $weights[$stem] = $sectionsWith === 0 ? 0.0 : log(1 + count($slides) / $slidesWith) * log(1 + $sections / $sectionsWith) - 0.48;
+            $weights[$stem] =
+                $sectionsWith === 0 ? 0.0 : log(1 + count($slides) / $slidesWith) * log(1 + $sections / $sectionsWith) - 0.48;
         }
 
         return array_map(fn (float $w): float => max(0.0, $w), $weights);

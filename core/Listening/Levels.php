@@ -41,7 +41,10 @@ final readonly class Levels
     /** @return string one byte a window: how many whole dB it lies below full scale, 0..96 */
     public function packed(): string
     {
-        return implode('', array_map(fn (float $rms): string => chr((int) round(-max(self::FLOOR_DB, min(0.0, $rms)))), $this->rms));
+        return implode(
+            '',
+            array_map(fn (float $rms): string => chr((int) round(-max(self::FLOOR_DB, min(0.0, $rms)))), $this->rms),
+        );
     }
 
     /**
@@ -58,8 +61,10 @@ final readonly class Levels
         $best = $centre;
         $least = INF;
         for ($window = max($half, $centre - $reach); $window <= min(count($this->rms) - $half, $centre + $reach); $window++) {
-            $level = array_sum(array_map(fn (float $db): float => 10 ** ($db / 10), array_slice($this->rms, $window - $half, 2 * $half)));
-            if ($level < $least * 0.98 || $level <= $least && abs($window - $centre) < abs($best - $centre)) {
+            $level = array_sum(
+                array_map(fn (float $db): float => 10 ** ($db / 10), array_slice($this->rms, $window - $half, 2 * $half)),
+            );
+            if ($level < $least * 0.98 || ($level <= $least && abs($window - $centre) < abs($best - $centre))) {
                 [$best, $least] = [$window, $level];
             }
         }
@@ -91,7 +96,7 @@ final readonly class Levels
         $each = max(1, (int) ceil(count($this->peaks) / max(1, $points)));
 
         return array_map(
-            fn (array $stretch): int => (int) round(1000 * ($stretch === [] ? 0 : max($stretch)) / 32768),
+            fn (array $stretch): int => (int) round((1000 * ($stretch === [] ? 0 : max($stretch))) / 32768),
             array_chunk($this->peaks, $each),
         );
     }

@@ -11,8 +11,13 @@ final readonly class Box
     public const WIDTH = 0.008;
 
     /** @param  string  $colour  RRGGBB */
-    public function __construct(public float $x, public float $y, public float $width, public float $height, public string $colour = '0B5D66')
-    {
+    public function __construct(
+        public float $x,
+        public float $y,
+        public float $width,
+        public float $height,
+        public string $colour = '0B5D66',
+    ) {
     }
 
     /**
@@ -33,7 +38,9 @@ final readonly class Box
         [$x, $y] = [max(0.0, (float) $data['x']), max(0.0, (float) $data['y'])];
         [$right, $bottom] = [min(1.0, $data['x'] + $data['width']), min(1.0, $data['y'] + $data['height'])];
 
-        return $right > $x && $bottom > $y ? new self(round($x, 5), round($y, 5), round($right - $x, 5), round($bottom - $y, 5), strtoupper($colour)) : null;
+        return $right > $x && $bottom > $y
+            ? new self(round($x, 5), round($y, 5), round($right - $x, 5), round($bottom - $y, 5), strtoupper($colour))
+            : null;
     }
 
     /** @return array{x: float, y: float, width: float, height: float, colour: string} */

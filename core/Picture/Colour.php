@@ -18,7 +18,9 @@ final readonly class Colour
      */
     public static function of(string $text): self
     {
-        return preg_match('/^#?([0-9a-f]{6})$/i', trim($text), $match) === 1 ? new self(strtoupper($match[1])) : throw PictureProblem::noColour($text);
+        return preg_match('/^#?([0-9a-f]{6})$/i', trim($text), $match) === 1
+            ? new self(strtoupper($match[1]))
+            : throw PictureProblem::noColour($text);
     }
 
     /**

@@ -28,7 +28,12 @@ final readonly class Edge
     /** White where the layer is seen, black where it is cut away: an SVG drawing of the layer's size. */
     public function maskSvg(PixelRect $rect): string
     {
-        return self::svg($rect, '<rect width="100%" height="100%" fill="#000"/><rect width="100%" height="100%" rx="'.$this->radius.'" fill="#fff"/>');
+        return self::svg(
+            $rect,
+            '<rect width="100%" height="100%" fill="#000"/><rect width="100%" height="100%" rx="'.
+                $this->radius.
+                '" fill="#fff"/>',
+        );
     }
 
     /** The border alone on a transparent ground: an SVG drawing of the layer's size. */
@@ -36,10 +41,18 @@ final readonly class Edge
     {
         $half = $this->border / 2;
 
-        return self::svg($rect, sprintf(
-            '<rect x="%1$s" y="%1$s" width="%2$s" height="%3$s" rx="%4$s" fill="none" stroke="#%5$s" stroke-width="%6$d"/>',
-            $half, $rect->width - $this->border, $rect->height - $this->border, max(0, $this->radius - $half), $this->colour, $this->border,
-        ));
+        return self::svg(
+            $rect,
+            sprintf(
+                '<rect x="%1$s" y="%1$s" width="%2$s" height="%3$s" rx="%4$s" fill="none" stroke="#%5$s" stroke-width="%6$d"/>',
+                $half,
+                $rect->width - $this->border,
+                $rect->height - $this->border,
+                max(0, $this->radius - $half),
+                $this->colour,
+                $this->border,
+            ),
+        );
     }
 
     /** @return array{radius: int, border: int, colour: string} */

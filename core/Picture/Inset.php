@@ -19,11 +19,14 @@ final readonly class Inset
         public Corner $corner = Corner::BottomRight,
         public InsetSize $size = InsetSize::Medium,
         public InsetShape $shape = InsetShape::Rectangle,
-        public InsetBorder $border = new InsetBorder,
+        public InsetBorder $border = new InsetBorder(),
     ) {
     }
 
-    /** The inset has the camera's shape within limits, and about the same area whatever that shape; a circle is cut from a square. */
+    /**
+     * The inset has the camera's shape within limits, and about the same area whatever that shape; a circle is cut from a
+     * square.
+     */
     public function rect(FrameSize $frame, Shape $camera): PixelRect
     {
         $aspect = $this->shape === InsetShape::Circle ? 1.0 : min(self::WIDEST, max(self::NARROWEST, $camera->aspect()));

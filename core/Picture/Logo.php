@@ -14,16 +14,29 @@ final readonly class Logo
     private const MOST = 0.3;
 
     /** @param  string  $hash  SHA-256 of its file */
-    public function __construct(public string $hash, public Shape $shape, public Corner $corner = Corner::TopLeft, public InsetSize $size = InsetSize::Small)
-    {
+    public function __construct(
+        public string $hash,
+        public Shape $shape,
+        public Corner $corner = Corner::TopLeft,
+        public InsetSize $size = InsetSize::Small,
+    ) {
     }
 
     public function rect(FrameSize $frame): PixelRect
     {
         $area = self::AREAS[$this->size->value] * $frame->width * $frame->height;
-        $width = min(sqrt($area * $this->shape->aspect()), self::MOST * $frame->width, self::MOST * $frame->height * $this->shape->aspect());
+        $width = min(
+            sqrt($area * $this->shape->aspect()),
+            self::MOST * $frame->width,
+            self::MOST * $frame->height * $this->shape->aspect(),
+        );
         $margin = PixelRect::even(Inset::MARGIN * min($frame->width, $frame->height));
 
-        return $this->corner->place(max(2, PixelRect::even($width)), max(2, PixelRect::even($width / $this->shape->aspect())), $margin, $frame);
+        return $this->corner->place(
+            max(2, PixelRect::even($width)),
+            max(2, PixelRect::even($width / $this->shape->aspect())),
+            $margin,
+            $frame,
+        );
     }
 }

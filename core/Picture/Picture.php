@@ -29,7 +29,14 @@ final readonly class Picture
      * @param  list<Mark>  $marks
      */
     public static function of(
-        FrameSize $frame, Layout $wish, Inset $inset, ?Still $stage, ?TrackAt $camera, ?Logo $logo = null, string $ground = self::GROUND, array $marks = [],
+        FrameSize $frame,
+        Layout $wish,
+        Inset $inset,
+        ?Still $stage,
+        ?TrackAt $camera,
+        ?Logo $logo = null,
+        string $ground = self::GROUND,
+        array $marks = [],
     ): self {
         $layout = $wish->possibleWith($stage !== null, $camera !== null);
         $layers = [];
@@ -55,7 +62,9 @@ final readonly class Picture
     /** @return list<string> hashes of the files it is made from */
     public function files(): array
     {
-        return array_values(array_unique(array_merge([], ...array_map(fn (Layer $l): array => $l->source->files(), $this->layers))));
+        return array_values(
+            array_unique(array_merge([], ...array_map(fn (Layer $l): array => $l->source->files(), $this->layers))),
+        );
     }
 
     /** @return array<string, mixed> everything that decides what is seen */

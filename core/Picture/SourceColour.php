@@ -13,12 +13,26 @@ final readonly class SourceColour
 {
     /** Names that containers use, and what ffmpeg's scaler calls the matrix. */
     private const MATRICES = [
-        'bt709' => 'bt709', 'smpte170m' => 'bt601', 'bt470bg' => 'bt601', 'bt601' => 'bt601', 'fcc' => 'fcc',
-        'smpte240m' => 'smpte240m', 'bt2020nc' => 'bt2020', 'bt2020c' => 'bt2020', 'bt2020_ncl' => 'bt2020', 'bt2020_cl' => 'bt2020',
+        'bt709' => 'bt709',
+        'smpte170m' => 'bt601',
+        'bt470bg' => 'bt601',
+        'bt601' => 'bt601',
+        'fcc' => 'fcc',
+        'smpte240m' => 'smpte240m',
+        'bt2020nc' => 'bt2020',
+        'bt2020c' => 'bt2020',
+        'bt2020_ncl' => 'bt2020',
+        'bt2020_cl' => 'bt2020',
     ];
 
     /** What the `colorspace` filter calls the matrices. */
-    private const SPACES = ['bt709' => 'bt709', 'bt601' => 'smpte170m', 'fcc' => 'fcc', 'smpte240m' => 'smpte240m', 'bt2020' => 'bt2020ncl'];
+    private const SPACES = [
+        'bt709' => 'bt709',
+        'bt601' => 'smpte170m',
+        'fcc' => 'fcc',
+        'smpte240m' => 'smpte240m',
+        'bt2020' => 'bt2020ncl',
+    ];
 
     /** Pictures up to this height are standard definition (ITU-R BT.601 has 576 rows at most), larger ones HD (BT.709). */
     private const STANDARD_DEFINITION = 576;
@@ -59,8 +73,8 @@ final readonly class SourceColour
         }
         $space = self::SPACES[$this->matrix];
 
-        return "{$scaled},format=yuv420p,colorspace=ispace={$space}:iprimaries=bt709:itrc=bt709:irange={$this->range()}"
-            .':space=bt709:primaries=bt709:trc=bt709:range=tv:format=yuv420p:fast=1';
+        return "{$scaled},format=yuv420p,colorspace=ispace={$space}:iprimaries=bt709:itrc=bt709:irange={$this->range()}".
+            ':space=bt709:primaries=bt709:trc=bt709:range=tv:format=yuv420p:fast=1';
     }
 
     private function range(): string

@@ -33,7 +33,12 @@ final readonly class TrackAt implements Source
 
     public function key(): array
     {
-        return ['track' => $this->hash, 'colour' => $this->colour->asInput(), 'at' => $this->at->count, 'late' => $this->late->count];
+        return [
+            'track' => $this->hash,
+            'colour' => $this->colour->asInput(),
+            'at' => $this->at->count,
+            'late' => $this->late->count,
+        ];
     }
 
     public function files(): array

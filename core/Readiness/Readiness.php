@@ -57,7 +57,7 @@ final readonly class Readiness
             $total += $length;
             array_push($found, ...$this->section($section, $index, $length, $shown), ...$this->cues($section, $index, $shown));
             foreach ($section->lines as $line) {
-                array_push($found, ...($section->card() === null ? $this->line($line, $index) : []));
+                array_push($found, ...$section->card() === null ? $this->line($line, $index) : []);
             }
         }
 
@@ -70,22 +70,42 @@ final readonly class Readiness
         $name = self::name($section, $index);
         $card = $section->card();
         if ($card !== null) {
-            return in_array($index, $this->cutOffCards, true) ? [new Finding('card', "The card of {$name} cannot hold all its words. Shorten them.", $section->from, $index)] : [];
+            return in_array($index, $this->cutOffCards, true)
+                ? [new Finding('card', "The card of {$name} cannot hold all its words. Shorten them.", $section->from, $index)]
+                : [];
         }
         $found = [];
         if ($section->lines === []) {
             $found[] = new Finding('words', "Nothing is written in {$name} yet.", $section->from, $index);
         }
         $layout = $section->layout()->layout ?? $this->layout;
-        if ($layout !== Layout::CameraAlone && array_filter(array_map($shown->at(...), $section->openingCues(CueKind::Slide)), is_int(...)) === []) {
-            $found[] = new Finding('picture', ucfirst($name).' begins without a slide: the camera will be shown alone.', $section->from, $index);
+        if (
+            $layout !== Layout::CameraAlone &&
+            array_filter(array_map($shown->at(...), $section->openingCues(CueKind::Slide)), is_int(...)) === []
+        ) {
+            $found[] = new Finding(
+                'picture',
+                ucfirst($name).' begins without a slide: the camera will be shown alone.',
+                $section->from,
+                $index,
+            );
         }
         $target = $section->target()?->milliseconds();
         if ($target !== null && abs($length - $target) > self::TARGET_SLACK * $target) {
-            $found[] = new Finding('target', sprintf('%s takes about %s; its target is %s.', ucfirst($name), self::clock($length), self::clock($target)), $section->from, $index);
+            $found[] = new Finding(
+                'target',
+                sprintf('%s takes about %s; its target is %s.', ucfirst($name), self::clock($length), self::clock($target)),
+                $section->from,
+                $index,
+            );
         }
         if ($length > self::LONGEST_SECTION_MS) {
-            $found[] = new Finding('long', sprintf('%s takes about %s. Two shorter sections are easier to record.', ucfirst($name), self::clock($length)), $section->from, $index);
+            $found[] = new Finding(
+                'long',
+                sprintf('%s takes about %s. Two shorter sections are easier to record.', ucfirst($name), self::clock($length)),
+                $section->from,
+                $index,
+            );
         }
 
         return $found;
@@ -123,10 +143,20 @@ final readonly class Readiness
         $found = [];
         $words = count(Words::of($line->text));
         if ($words > self::LONGEST_LINE_WORDS) {
-            $found[] = new Finding('long', "This line has {$words} words. Shorter ones are easier to say: \"".self::start($line->text).'"', $line->from, $index);
+            $found[] = new Finding(
+                'long',
+                "This line has {$words} words. Shorter ones are easier to say: \"".self::start($line->text).'"',
+                $line->from,
+                $index,
+            );
         }
         if (self::isHardToSay($line->text)) {
-            $found[] = new Finding('numbers', 'Many numbers in one line are hard to say and to follow: "'.self::start($line->text).'"', $line->from, $index);
+            $found[] = new Finding(
+                'numbers',
+                'Many numbers in one line are hard to say and to follow: "'.self::start($line->text).'"',
+                $line->from,
+                $index,
+            );
         }
 
         return $found;
@@ -141,14 +171,25 @@ final readonly class Readiness
     private function lesson(int $total, ShownSlides $shown): array
     {
         $found = [];
-        $unused = array_values(array_map(fn (DeckSlide $s): string => "\"{$s->name}\"", array_diff_key($this->deck, array_flip($shown->all()))));
+        $unused = array_values(
+            array_map(fn (DeckSlide $s): string => "\"{$s->name}\"", array_diff_key($this->deck, array_flip($shown->all()))),
+        );
         if ($unused !== []) {
             $more = count($unused) - self::LONGEST_LIST;
-            $found[] = new Finding('deck', (count($unused) === 1 ? 'One slide is' : count($unused).' slides are').' not used: '.implode(', ', array_slice($unused, 0, self::LONGEST_LIST)).($more > 0 ? " and {$more} more." : '.'));
+            $found[] = new Finding(
+                'deck',
+                (count($unused) === 1 ? 'One slide is' : count($unused).' slides are').
+                    ' not used: '.
+                    implode(', ', array_slice($unused, 0, self::LONGEST_LIST)).
+                    ($more > 0 ? " and {$more} more." : '.'),
+            );
         }
         $target = $this->script->target()?->milliseconds();
         if ($target !== null && abs($total - $target) > self::TARGET_SLACK * $target) {
-            $found[] = new Finding('target', sprintf('The lesson takes about %s; its target is %s.', self::clock($total), self::clock($target)));
+            $found[] = new Finding(
+                'target',
+                sprintf('The lesson takes about %s; its target is %s.', self::clock($total), self::clock($target)),
+            );
         }
 
         return $found;

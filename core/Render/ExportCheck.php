@@ -20,8 +20,13 @@ final class ExportCheck
      * @param  ExportFacts  $facts  what was found in the file
      * @return list<array{name: string, ok: bool, says: string}> one sentence a check, in a fixed order
      */
-    public static function findings(Assembly $assembly, ExportFacts $facts, LoudnessReport $sound, float $targetLufs, float $peakLimit): array
-    {
+    public static function findings(
+        Assembly $assembly,
+        ExportFacts $facts,
+        LoudnessReport $sound,
+        float $targetLufs,
+        float $peakLimit,
+    ): array {
         $frames = $assembly->frames();
         $seconds = $assembly->length()->seconds();
         $chapters = count($assembly->chapters());
@@ -29,14 +34,30 @@ final class ExportCheck
         $found = "{$facts->width} x {$facts->height}";
 
         return [
-            self::finding('frames', $facts->frames === $frames,
-                "All {$frames} frames are there.", "The file has {$facts->frames} frames instead of {$frames}."),
-            self::finding('duration', abs($facts->soundSeconds - $seconds) <= self::SOUND_SLACK_SECONDS,
-                'Picture and sound are equally long.', sprintf('The sound lasts %.2f s, the picture %.2f s.', $facts->soundSeconds, $seconds)),
-            self::finding('streams', $facts->videoCodec === 'h264' && $facts->audioCodec === 'aac' && $found === $size,
-                "H.264 picture of {$size} and AAC sound.", "Expected H.264 of {$size} and AAC, found {$facts->videoCodec} of {$found} and {$facts->audioCodec}."),
-            self::finding('chapters', $facts->chapters === $chapters,
-                $chapters === 1 ? 'One chapter.' : "{$chapters} chapters.", "The file has {$facts->chapters} chapters instead of {$chapters}."),
+            self::finding(
+                'frames',
+                $facts->frames === $frames,
+                "All {$frames} frames are there.",
+                "The file has {$facts->frames} frames instead of {$frames}.",
+            ),
+            self::finding(
+                'duration',
+                abs($facts->soundSeconds - $seconds) <= self::SOUND_SLACK_SECONDS,
+                'Picture and sound are equally long.',
+                sprintf('The sound lasts %.2f s, the picture %.2f s.', $facts->soundSeconds, $seconds),
+            ),
+            self::finding(
+                'streams',
+                $facts->videoCodec === 'h264' && $facts->audioCodec === 'aac' && $found === $size,
+                "H.264 picture of {$size} and AAC sound.",
+                "Expected H.264 of {$size} and AAC, found {$facts->videoCodec} of {$found} and {$facts->audioCodec}.",
+            ),
+            self::finding(
+                'chapters',
+                $facts->chapters === $chapters,
+                $chapters === 1 ? 'One chapter.' : "{$chapters} chapters.",
+                "The file has {$facts->chapters} chapters instead of {$chapters}.",
+            ),
             self::loudness($sound, $targetLufs, $peakLimit),
         ];
     }
@@ -50,7 +71,12 @@ final class ExportCheck
         $says = sprintf('Loudness %.1f LUFS, highest peak %.1f dBTP.', $sound->lufs, $sound->peak ?? -99.0);
         $ok = abs($sound->lufs - $target) <= self::LOUDNESS_TOLERANCE && ($sound->peak ?? -99.0) <= $peakLimit;
 
-        return self::finding('loudness', $ok, $says, $says.sprintf(' Meant were %.1f LUFS and at most %.1f dBTP.', $target, $peakLimit));
+        return self::finding(
+            'loudness',
+            $ok,
+            $says,
+            $says.sprintf(' Meant were %.1f LUFS and at most %.1f dBTP.', $target, $peakLimit),
+        );
     }
 
     /** @return array{name: string, ok: bool, says: string} */

@@ -16,8 +16,24 @@ final class IngestCommand
 
     private const IN_MP4 = ['h264'];
 
-    private const ENCODED = ['-c:v', 'libx264', '-preset', 'veryfast', '-crf', '16', '-pix_fmt', 'yuv420p',
-        '-colorspace', 'bt709', '-color_primaries', 'bt709', '-color_trc', 'bt709', '-color_range', 'tv'];
+    private const ENCODED = [
+        '-c:v',
+        'libx264',
+        '-preset',
+        'veryfast',
+        '-crf',
+        '16',
+        '-pix_fmt',
+        'yuv420p',
+        '-colorspace',
+        'bt709',
+        '-color_primaries',
+        'bt709',
+        '-color_trc',
+        'bt709',
+        '-color_range',
+        'tv',
+    ];
 
     /** Whether the picture is kept as it came; otherwise it is encoded again, in HD's colours. */
     public static function copies(string $videoCodec): bool
@@ -42,24 +58,63 @@ final class IngestCommand
      * @return list<string> arguments after the program's name
      */
     public static function arguments(
-        string $raw, ?string $videoCodec, ?SoundInput $voice, string $media, string $sound, string $pcm, ?SourceColour $colour = null,
+        string $raw,
+        ?string $videoCodec,
+        ?SoundInput $voice,
+        string $media,
+        string $sound,
+        string $pcm,
+        ?SourceColour $colour = null,
     ): array {
         $arguments = self::input($raw);
         $from = '0';
         if ($voice?->path !== null) {
-            array_push($arguments, ...($voice->later === 0.0 ? [] : ['-itsoffset', sprintf('%.6F', $voice->later)]), ...self::input($voice->path));
+            array_push(
+                $arguments,
+                ...$voice->later === 0.0 ? [] : ['-itsoffset', sprintf('%.6F', $voice->later)],
+                ...self::input($voice->path),
+            );
             $from = '1';
         }
         if ($voice?->codec !== null) {
-            array_push($arguments, '-filter_complex',
-                "[{$from}:a:0]aresample=48000:async=1:first_pts=0,aformat=channel_layouts=mono,asplit=3[keep][listen][meter];"
-                .'[meter]pan=stereo|c0=c0|c1=c0,ebur128=framelog=verbose,anullsink');
-            array_push($arguments, '-map', '[keep]', '-map_metadata', '-1', '-c:a', 'flac', '-compression_level', '0', '-sample_fmt', 's16', '-f', 'flac', $sound);
+            array_push(
+                $arguments,
+                '-filter_complex',
+                "[{$from}:a:0]aresample=48000:async=1:first_pts=0,aformat=channel_layouts=mono,asplit=3[keep][listen][meter];".
+                    '[meter]pan=stereo|c0=c0|c1=c0,ebur128=framelog=verbose,anullsink',
+            );
+            array_push(
+                $arguments,
+                '-map',
+                '[keep]',
+                '-map_metadata',
+                '-1',
+                '-c:a',
+                'flac',
+                '-compression_level',
+                '0',
+                '-sample_fmt',
+                's16',
+                '-f',
+                'flac',
+                $sound,
+            );
             array_push($arguments, '-map', '[listen]', '-c:a', 'pcm_s16le', '-f', 's16le', $pcm);
         }
         if ($videoCodec !== null) {
-            array_push($arguments, '-map', '0:V:0', '-map', "{$from}:a:0?", '-map_metadata', '-1', '-map_chapters', '-1',
-                ...self::picture($videoCodec, $colour), ...self::playedSound($videoCodec, $voice?->codec));
+            array_push(
+                $arguments,
+                '-map',
+                '0:V:0',
+                '-map',
+                "{$from}:a:0?",
+                '-map_metadata',
+                '-1',
+                '-map_chapters',
+                '-1',
+                ...self::picture($videoCodec, $colour),
+                ...self::playedSound($videoCodec, $voice?->codec),
+            );
             $arguments[] = $media;
         }
 
@@ -84,9 +139,23 @@ final class IngestCommand
         $size = PixelRect::even($width).':'.PixelRect::even($height);
 
         return [
-            ...RecordingInput::GUARD, '-i', $raw, '-map', '0:V:0', '-map', '0:a:0?',
-            '-vf', self::toHd($colour, "{$size}:force_original_aspect_ratio=decrease").",pad={$size}:-1:-1,setsar=1", '-fps_mode', 'passthrough',
-            ...self::ENCODED, '-c:a', 'copy', '-f', 'matroska', $out,
+            ...RecordingInput::GUARD,
+            '-i',
+            $raw,
+            '-map',
+            '0:V:0',
+            '-map',
+            '0:a:0?',
+            '-vf',
+            self::toHd($colour, "{$size}:force_original_aspect_ratio=decrease").",pad={$size}:-1:-1,setsar=1",
+            '-fps_mode',
+            'passthrough',
+            ...self::ENCODED,
+            '-c:a',
+            'copy',
+            '-f',
+            'matroska',
+            $out,
         ];
     }
 
@@ -100,11 +169,25 @@ final class IngestCommand
     {
         // One picture is calculated exactly, by way of RGB.
         $exact = 'flags=bicubic+accurate_rnd+full_chroma_int+full_chroma_inp';
-        $scale = 'scale=480:-2:'.($colour === null ? '' : $colour->asInput().':')."{$exact},format=rgb24,scale=out_range=pc:out_color_matrix=bt601:{$exact},format=yuvj420p";
+        $scale =
+            'scale=480:-2:'.
+            ($colour === null ? '' : $colour->asInput().':').
+            "{$exact},format=rgb24,scale=out_range=pc:out_color_matrix=bt601:{$exact},format=yuvj420p";
 
         return [
-            ...($at === null ? ['-sseof', '-10'] : ['-ss', sprintf('%.3F', $at->seconds())]), '-i', $media,
-            ...($at === null ? [] : ['-frames:v', '1']), '-vf', $scale, '-q:v', '4', '-f', 'image2', '-update', '1', $out,
+            ...$at === null ? ['-sseof', '-10'] : ['-ss', sprintf('%.3F', $at->seconds())],
+            '-i',
+            $media,
+            ...$at === null ? [] : ['-frames:v', '1'],
+            '-vf',
+            $scale,
+            '-q:v',
+            '4',
+            '-f',
+            'image2',
+            '-update',
+            '1',
+            $out,
         ];
     }
 
@@ -125,7 +208,13 @@ final class IngestCommand
             in_array($codec, self::IN_WEBM, true) => ['-c:v', 'copy', '-f', 'webm'],
             in_array($codec, self::IN_MP4, true) => ['-c:v', 'copy', '-movflags', '+faststart', '-f', 'mp4'],
             default => [
-                ...self::ENCODED, '-vf', self::toHd($colour, 'trunc(iw/2)*2:trunc(ih/2)*2'), '-movflags', '+faststart', '-f', 'mp4',
+                ...self::ENCODED,
+                '-vf',
+                self::toHd($colour, 'trunc(iw/2)*2:trunc(ih/2)*2'),
+                '-movflags',
+                '+faststart',
+                '-f',
+                'mp4',
             ],
         };
     }

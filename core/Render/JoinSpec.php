@@ -40,12 +40,16 @@ final readonly class JoinSpec
 
     public function key(string $encoder): string
     {
-        return CacheKey::of('join', [
-            'join' => $this->join->toArray(),
-            'before' => array_map(fn (ShotSpec $s): array => $s->inputs(), $this->before),
-            'after' => array_map(fn (ShotSpec $s): array => $s->inputs(), $this->after),
-            'recipe' => self::RECIPE,
-        ], $encoder);
+        return CacheKey::of(
+            'join',
+            [
+                'join' => $this->join->toArray(),
+                'before' => array_map(fn (ShotSpec $s): array => $s->inputs(), $this->before),
+                'after' => array_map(fn (ShotSpec $s): array => $s->inputs(), $this->after),
+                'recipe' => self::RECIPE,
+            ],
+            $encoder,
+        );
     }
 
     /**
@@ -54,7 +58,7 @@ final readonly class JoinSpec
      */
     public function arguments(string $out): array
     {
-        $graph = new LayerGraph;
+        $graph = new LayerGraph();
         $before = self::side($graph, $this->before);
         $after = self::side($graph, $this->after);
         $joined = $graph->label();
@@ -72,8 +76,15 @@ final readonly class JoinSpec
         }
 
         return [
-            ...$graph->inputs(), '-filter_complex', $graph->text(), '-map', "[{$joined}]", '-frames:v', (string) $this->frames(),
-            ...PictureEncoding::arguments(), $out,
+            ...$graph->inputs(),
+            '-filter_complex',
+            $graph->text(),
+            '-map',
+            "[{$joined}]",
+            '-frames:v',
+            (string) $this->frames(),
+            ...PictureEncoding::arguments(),
+            $out,
         ];
     }
 
@@ -85,7 +96,11 @@ final readonly class JoinSpec
     {
         $labels = array_map(function (ShotSpec $shot) use ($graph): string {
             $label = $graph->label();
-            $graph->chain("[{$graph->picture($shot)}]trim=end_frame={$shot->frames},setpts=N/({$shot->rate->fps}*TB),fps={$shot->rate->fps},setsar=1[{$label}]");
+            $graph->chain(
+                "[{$graph->picture(
+                    $shot,
+                )}]trim=end_frame={$shot->frames},setpts=N/({$shot->rate->fps}*TB),fps={$shot->rate->fps},setsar=1[{$label}]",
+            );
 
             return $label;
         }, $shots);
@@ -93,7 +108,12 @@ final readonly class JoinSpec
             return $labels[0];
         }
         $whole = $graph->label();
-        $graph->chain(implode('', array_map(fn (string $l): string => "[{$l}]", $labels)).'concat=n='.count($labels).":v=1:a=0[{$whole}]");
+        $graph->chain(
+            implode('', array_map(fn (string $l): string => "[{$l}]", $labels)).
+                'concat=n='.
+                count($labels).
+                ":v=1:a=0[{$whole}]",
+        );
 
         return $whole;
     }

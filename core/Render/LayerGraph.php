@@ -66,9 +66,10 @@ final class LayerGraph
         [$standing, $moving] = self::sorted($spec->picture->layers);
         $chain = $this->base($spec, $standing, $moving);
         foreach ($moving as $layer) {
-            $chain = $layer->source instanceof Marks
-                ? $chain.','.$this->marks($spec, $layer->source, $layer->rect)
-                : $this->over($chain, $this->layer($spec, $layer), $layer, $spec->skip);
+            $chain =
+                $layer->source instanceof Marks
+                    ? $chain.','.$this->marks($spec, $layer->source, $layer->rect)
+                    : $this->over($chain, $this->layer($spec, $layer), $layer, $spec->skip);
         }
         $label = $this->label();
         $this->chains[] = "{$chain}[{$label}]";
@@ -107,8 +108,13 @@ final class LayerGraph
         if ($first !== null && $first->source instanceof Still && self::isOpaque($first)) {
             array_shift($standing);
             $size = "{$first->rect->width}:{$first->rect->height}";
-            $chain = "[{$this->input('-i', PieceFiles::of($first->source->hash))}:v]".self::crop($first)
-                ."scale={$size}:flags=lanczos:".self::COLOUR.',setsar=1,format=yuv420p'.self::pad($spec, $first->rect);
+            $chain =
+                "[{$this->input('-i', PieceFiles::of($first->source->hash))}:v]".
+                self::crop($first).
+                "scale={$size}:flags=lanczos:".
+                self::COLOUR.
+                ',setsar=1,format=yuv420p'.
+                self::pad($spec, $first->rect);
             foreach ($standing as $layer) {
                 $chain = $this->over($chain, $this->still($layer), $layer, 0);
             }
@@ -116,7 +122,13 @@ final class LayerGraph
             return "{$chain},loop=loop=-1:size=1,fps={$fps}";
         }
         $below = $moving[0] ?? null;
-        if ($standing === [] && $below?->source instanceof TrackAt && $below->edge === null && $below->opacity === 1.0 && $below->motion === null) {
+        if (
+            $standing === [] &&
+            $below?->source instanceof TrackAt &&
+            $below->edge === null &&
+            $below->opacity === 1.0 &&
+            $below->motion === null
+        ) {
             array_shift($moving);
 
             return $this->layer($spec, $below).self::pad($spec, $below->rect);
@@ -132,7 +144,10 @@ final class LayerGraph
 
     private static function isOpaque(Layer $layer): bool
     {
-        return $layer->source instanceof Still && $layer->source->kind !== StillKind::Logo && $layer->edge === null && $layer->opacity === 1.0;
+        return $layer->source instanceof Still &&
+            $layer->source->kind !== StillKind::Logo &&
+            $layer->edge === null &&
+            $layer->opacity === 1.0;
     }
 
     /** Lays one chain over another. */
@@ -142,9 +157,14 @@ final class LayerGraph
         $this->chains[] = "{$below}[{$b}]";
         $this->chains[] = "{$above}[{$a}]";
         // `overlay` counts frames from 1, `scale` from 0.
-        $place = $layer->motion === null
-            ? "{$layer->rect->x}:{$layer->rect->y}"
-            : "x='".self::way($layer->motion, $layer->motion->from->x, $layer->rect->x, $skip - 1)."':y='".self::way($layer->motion, $layer->motion->from->y, $layer->rect->y, $skip - 1)."'";
+        $place =
+            $layer->motion === null
+                ? "{$layer->rect->x}:{$layer->rect->y}"
+                : "x='".
+                    self::way($layer->motion, $layer->motion->from->x, $layer->rect->x, $skip - 1).
+                    "':y='".
+                    self::way($layer->motion, $layer->motion->from->y, $layer->rect->y, $skip - 1).
+                    "'";
 
         return "[{$b}][{$a}]overlay={$place}:format=yuv420:eof_action=repeat";
     }
@@ -161,7 +181,10 @@ final class LayerGraph
         }
         if ($layer->motion !== null) {
             $side = fn (int $from, int $to): string => '2*trunc(('.self::way($layer->motion, $from, $to, $spec->skip).')/2)';
-            $chain .= ",scale=w='{$side($layer->motion->from->width, $layer->rect->width)}':h='{$side($layer->motion->from->height, $layer->rect->height)}':eval=frame";
+            $chain .= ",scale=w='{$side($layer->motion->from->width, $layer->rect->width)}':h='{$side(
+                $layer->motion->from->height,
+                $layer->rect->height,
+            )}':eval=frame";
         }
 
         return $chain;
@@ -173,8 +196,9 @@ final class LayerGraph
         $hash = $layer->source instanceof Still ? $layer->source->hash : '';
         $opacity = $layer->opacity < 1.0 ? sprintf(',colorchannelmixer=aa=%.4F', $layer->opacity) : '';
 
-        return "[{$this->input('-i', PieceFiles::of($hash))}:v]".self::crop($layer)
-            ."scale={$layer->rect->width}:{$layer->rect->height}:flags=lanczos,format=yuva420p{$opacity}";
+        return "[{$this->input('-i', PieceFiles::of($hash))}:v]".
+            self::crop($layer).
+            "scale={$layer->rect->width}:{$layer->rect->height}:flags=lanczos,format=yuva420p{$opacity}";
     }
 
     /**
@@ -187,15 +211,30 @@ final class LayerGraph
         $skipped = Tick::ofFrames($spec->skip, $spec->rate);
         $at = $track->at->plus($skipped->minusOrZero($track->late));
         $late = $track->late->minusOrZero($skipped);
-        $input = $this->input('-noaccurate_seek', '-seek_timestamp', '1', '-ss', sprintf('%.6F', $at->seconds()), '-i', PieceFiles::of($track->hash));
+        $input = $this->input(
+            '-noaccurate_seek',
+            '-seek_timestamp',
+            '1',
+            '-ss',
+            sprintf('%.6F', $at->seconds()),
+            '-i',
+            PieceFiles::of($track->hash),
+        );
         $size = "{$layer->rect->width}:{$layer->rect->height}";
         $filled = $layer->fit === Fit::Filled;
         // The crop belongs between scaling and converting: what is cut away is not converted.
-        [$scale, $convert] = explode(',', $track->colour->toHd($filled ? "{$size}:force_original_aspect_ratio=increase" : $size), 2);
+        [$scale, $convert] = explode(
+            ',',
+            $track->colour->toHd($filled ? "{$size}:force_original_aspect_ratio=increase" : $size),
+            2,
+        );
 
-        return "[{$input}:v]fps={$fps},tpad=stop_mode=clone:stop=-1,trim=start=0,fps={$fps}:start_time=0,"
-            .($late->count === 0 ? '' : sprintf('tpad=start_mode=clone:start_duration=%.6F,', $late->seconds()))
-            .self::crop($layer).$scale.($filled ? ",crop={$size}" : '').",{$convert},setsar=1";
+        return "[{$input}:v]fps={$fps},tpad=stop_mode=clone:stop=-1,trim=start=0,fps={$fps}:start_time=0,".
+            ($late->count === 0 ? '' : sprintf('tpad=start_mode=clone:start_duration=%.6F,', $late->seconds())).
+            self::crop($layer).
+            $scale.
+            ($filled ? ",crop={$size}" : '').
+            ",{$convert},setsar=1";
     }
 
     /** The border laid on a layer, and its corners made transparent, all at the layer's own size. */
@@ -204,13 +243,19 @@ final class LayerGraph
         if ($layer->edge !== null && $layer->edge->border > 0) {
             [$bare, $edge] = [$this->label(), $this->label()];
             $this->chains[] = "{$chain}[{$bare}]";
-            $this->chains[] = "[{$this->input('-i', PieceFiles::ofText($layer->edge->borderSvg($layer->rect)))}:v]format=yuva420p,loop=loop=-1:size=1[{$edge}]";
+            $this->chains[] = "[{$this->input(
+                '-i',
+                PieceFiles::ofText($layer->edge->borderSvg($layer->rect)),
+            )}:v]format=yuva420p,loop=loop=-1:size=1[{$edge}]";
             $chain = "[{$bare}][{$edge}]overlay=0:0:format=yuv420:shortest=1";
         }
         if ($layer->edge !== null && $layer->edge->radius > 0) {
             [$whole, $mask] = [$this->label(), $this->label()];
             $this->chains[] = "{$chain}[{$whole}]";
-            $this->chains[] = "[{$this->input('-i', PieceFiles::ofText($layer->edge->maskSvg($layer->rect)))}:v]format=gray,loop=loop=-1:size=1,fps={$spec->rate->fps}[{$mask}]";
+            $this->chains[] = "[{$this->input(
+                '-i',
+                PieceFiles::ofText($layer->edge->maskSvg($layer->rect)),
+            )}:v]format=gray,loop=loop=-1:size=1,fps={$spec->rate->fps}[{$mask}]";
             $chain = "[{$whole}][{$mask}]alphamerge";
         }
 
@@ -219,7 +264,8 @@ final class LayerGraph
 
     private function marks(ShotSpec $spec, Marks $marks, PixelRect $rect): string
     {
-        return 'ass=filename='.PieceFiles::inGraph(MarkScript::of($marks, $rect, $spec->picture->frame, $spec->rate, $spec->skip));
+        return 'ass=filename='.
+            PieceFiles::inGraph(MarkScript::of($marks, $rect, $spec->picture->frame, $spec->rate, $spec->skip));
     }
 
     /** A number on its way, as an expression of the frame's number. */
@@ -234,14 +280,17 @@ final class LayerGraph
     {
         $crop = $layer->crop;
 
-        return $crop === null ? '' : sprintf('crop=iw*%.6F:ih*%.6F:iw*%.6F:ih*%.6F,', $crop->width, $crop->height, $crop->x, $crop->y);
+        return $crop === null
+            ? ''
+            : sprintf('crop=iw*%.6F:ih*%.6F:iw*%.6F:ih*%.6F,', $crop->width, $crop->height, $crop->x, $crop->y);
     }
 
     private static function pad(ShotSpec $spec, PixelRect $rect): string
     {
         $frame = $spec->picture->frame;
 
-        return $rect->width === $frame->width && $rect->height === $frame->height ? ''
+        return $rect->width === $frame->width && $rect->height === $frame->height
+            ? ''
             : sprintf(',pad=%d:%d:%d:%d:color=0x%s', $frame->width, $frame->height, $rect->x, $rect->y, $spec->picture->ground);
     }
 

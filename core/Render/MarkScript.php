@@ -34,26 +34,37 @@ final class MarkScript
             }
         }
 
-        return "[Script Info]\nScriptType: v4.00+\nPlayResX: {$frame->width}\nPlayResY: {$frame->height}\nScaledBorderAndShadow: yes\nYCbCr Matrix: None\n\n"
-            ."[V4+ Styles]\nFormat: Name, Fontname, Fontsize, PrimaryColour, OutlineColour, BackColour, BorderStyle, Outline, Shadow, Alignment, MarginL, MarginR, MarginV\n"
-            ."Style: Mark,Sans,20,&H00FFFFFF,&H00000000,&H00000000,1,0,0,7,0,0,0\n\n"
-            ."[Events]\nFormat: Layer, Start, End, Style, Text\n{$events}";
+        return "[Script Info]\nScriptType: v4.00+\nPlayResX: {$frame->width}\nPlayResY: "
+            ."{$frame->height}\nScaledBorderAndShadow: yes\nYCbCr Matrix: None\n\n".
+            "[V4+ Styles]\nFormat: Name, Fontname, Fontsize, PrimaryColour, OutlineColour, BackColour, BorderStyle, Outline, "
+                ."Shadow, Alignment, MarginL, MarginR, MarginV\n".
+            "Style: Mark,Sans,20,&H00FFFFFF,&H00000000,&H00000000,1,0,0,7,0,0,0\n\n".
+            "[Events]\nFormat: Layer, Start, End, Style, Text\n{$events}";
     }
 
     private static function event(Mark $mark, PixelRect $rect, FrameRate $rate, int $skip): string
     {
         return sprintf(
             "Dialogue: 0,%s,%s,Mark,{\\an7\\pos(0,0)\\bord0\\shad0\\1c&H%s&\\p4}%s\n",
-            self::time($mark->from - $skip, $rate), self::time($mark->until - $skip, $rate), self::colour($mark->box->colour), self::box($mark->box, $rect),
+            self::time($mark->from - $skip, $rate),
+            self::time($mark->until - $skip, $rate),
+            self::colour($mark->box->colour),
+            self::box($mark->box, $rect),
         );
     }
 
     /** Half a frame before the frame it means: hundredths of a second are too coarse to name frames. */
     private static function time(int $frame, FrameRate $rate): string
     {
-        $hundredths = max(0, (int) round(100 * ($frame - 0.5) / $rate->fps));
+        $hundredths = max(0, (int) round((100 * ($frame - 0.5)) / $rate->fps));
 
-        return sprintf('%d:%02d:%02d.%02d', intdiv($hundredths, 360_000), intdiv($hundredths, 6000) % 60, intdiv($hundredths, 100) % 60, $hundredths % 100);
+        return sprintf(
+            '%d:%02d:%02d.%02d',
+            intdiv($hundredths, 360_000),
+            intdiv($hundredths, 6000) % 60,
+            intdiv($hundredths, 100) % 60,
+            $hundredths % 100,
+        );
     }
 
     /** The line lies inside the box: a rectangle with a hole, which winds the other way. */
@@ -67,8 +78,11 @@ final class MarkScript
         $inner = min($width, ($right - $left) / 2, ($bottom - $top) / 2);
         $at = fn (float $x, float $y): string => (int) round(self::FINE * $x).' '.(int) round(self::FINE * $y);
 
-        return "m {$at($left, $top)} l {$at($right, $top)} {$at($right, $bottom)} {$at($left, $bottom)} "
-            ."m {$at($left + $inner, $top + $inner)} l {$at($left + $inner, $bottom - $inner)} {$at($right - $inner, $bottom - $inner)} {$at($right - $inner, $top + $inner)}";
+        return "m {$at($left, $top)} l {$at($right, $top)} {$at($right, $bottom)} {$at($left, $bottom)} ".
+            "m {$at($left + $inner, $top + $inner)} l {$at($left + $inner, $bottom - $inner)} {$at(
+                $right - $inner,
+                $bottom - $inner,
+            )} {$at($right - $inner, $top + $inner)}";
     }
 
     /** Blue, green, red; and so that it comes out right although libass's colours are made into those of BT.601 there. */

@@ -23,8 +23,14 @@ final readonly class PieceOrder
      * @param  array<string, string>  $scripts  subtitle scripts by their hash
      */
     private function __construct(
-        public string $kind, public string $key, public string $encoder, private array $arguments, public int $frames,
-        public array $files, public array $drawings, public array $scripts,
+        public string $kind,
+        public string $key,
+        public string $encoder,
+        private array $arguments,
+        public int $frames,
+        public array $files,
+        public array $drawings,
+        public array $scripts,
     ) {
     }
 
@@ -53,16 +59,32 @@ final readonly class PieceOrder
     public static function read(array $order): self
     {
         return new self(
-            $order['kind'], $order['key'], $order['encoder'], $order['arguments'], $order['frames'], $order['files'], $order['drawings'], $order['scripts'],
+            $order['kind'],
+            $order['key'],
+            $order['encoder'],
+            $order['arguments'],
+            $order['frames'],
+            $order['files'],
+            $order['drawings'],
+            $order['scripts'],
         );
     }
 
-    /** @return array{kind: string, key: string, encoder: string, arguments: list<string>, frames: int, files: list<string>, drawings: array<string, string>, scripts: array<string, string>} */
+    /**
+     * @return array{kind: string, key: string, encoder: string, arguments: list<string>, frames: int, files: list<string>,
+     *     drawings: array<string, string>, scripts: array<string, string>}
+     */
     public function toArray(): array
     {
         return [
-            'kind' => $this->kind, 'key' => $this->key, 'encoder' => $this->encoder, 'arguments' => $this->arguments, 'frames' => $this->frames,
-            'files' => $this->files, 'drawings' => $this->drawings, 'scripts' => $this->scripts,
+            'kind' => $this->kind,
+            'key' => $this->key,
+            'encoder' => $this->encoder,
+            'arguments' => $this->arguments,
+            'frames' => $this->frames,
+            'files' => $this->files,
+            'drawings' => $this->drawings,
+            'scripts' => $this->scripts,
         ];
     }
 

@@ -8,7 +8,8 @@ namespace OpenReel\Core\Render;
 final class RecordingInput
 {
     /** Kinds of files that hold recordings. Playlists and scripts of cuts are not among them: they name other files. */
-    private const KINDS = 'matroska,webm,mov,mp4,m4a,3gp,3g2,mj2,avi,mpegts,mpeg,flv,asf,wav,w64,aiff,caf,flac,ogg,mp3,aac,amr,ac3';
+    private const KINDS = 'matroska,webm,mov,mp4,m4a,3gp,3g2,mj2,avi,mpegts,mpeg,flv,asf,'
+        .'wav,w64,aiff,caf,flac,ogg,mp3,aac,amr,ac3';
 
     /** The kind is found by the content; nothing but this one file is opened, whatever it refers to. */
     public const GUARD = ['-protocol_whitelist', 'file,pipe', '-format_whitelist', self::KINDS];
@@ -28,8 +29,11 @@ final class RecordingInput
     public static function problem(float $seconds, int $bytes): ?string
     {
         return match (true) {
-            $seconds > self::LONGEST_SECONDS => 'This recording is longer than six hours. Cut it into parts and bring them in one by one.',
-            $seconds > self::PLAUSIBLE_SECONDS && $bytes < $seconds * self::LEAST_BYTES_A_SECOND => 'The times in this recording jump: it says that it is much longer than what is in it. It is kept as it came; record the section again.',
+            $seconds > self::LONGEST_SECONDS => 'This recording is longer than six hours. Cut it into parts and bring them '
+                .'in one by one.',
+            $seconds > self::PLAUSIBLE_SECONDS && $bytes < $seconds * self::LEAST_BYTES_A_SECOND => 'The times in this '
+                .'recording jump: it says that it is much longer than what is in it. It is kept as it came; record the '
+                    .'section again.',
             default => null,
         };
     }

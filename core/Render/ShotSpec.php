@@ -29,7 +29,9 @@ final readonly class ShotSpec
     /** A part of it, at least one frame long. */
     public function part(int $from, int $frames): self
     {
-        return $from === 0 && $frames === $this->frames ? $this : new self($this->picture, $this->rate, $frames, $this->skip + $from);
+        return $from === 0 && $frames === $this->frames
+            ? $this
+            : new self($this->picture, $this->rate, $frames, $this->skip + $from);
     }
 
     public function length(): Tick
@@ -80,6 +82,12 @@ final readonly class ShotSpec
     /** @return array<string, mixed> */
     public function inputs(): array
     {
-        return ['picture' => $this->picture->key(), 'fps' => $this->rate->fps, 'frames' => $this->frames, 'skip' => $this->skip, 'recipe' => ShotCommand::RECIPE];
+        return [
+            'picture' => $this->picture->key(),
+            'fps' => $this->rate->fps,
+            'frames' => $this->frames,
+            'skip' => $this->skip,
+            'recipe' => ShotCommand::RECIPE,
+        ];
     }
 }

@@ -85,12 +85,20 @@ final readonly class Cue
         $text = strtolower(trim($this->kind === CueKind::Card ? (string) strrchr($this->value, ',') : $this->value, " \t,"));
         $seconds = match (true) {
             preg_match('/^(\d{1,2}):(\d{2})$/', $text, $m) === 1 => 60 * (int) $m[1] + (int) $m[2],
-            preg_match('/^(\d+(?:[.,]\d+)?)\s*(?:s|sec|secs|seconds?)?$/', $text, $m) === 1 => (float) str_replace(',', '.', $m[1]),
-            preg_match('/^(\d+)\s*(?:m|min|mins|minutes?)(?:\s*(\d{1,2})\s*(?:s|sec|secs|seconds?)?)?$/', $text, $m) === 1 => 60 * (int) $m[1] + (int) ($m[2] ?? 0),
+            preg_match('/^(\d+(?:[.,]\d+)?)\s*(?:s|sec|secs|seconds?)?$/', $text, $m) === 1 => (float) str_replace(
+                ',',
+                '.',
+                $m[1],
+            ),
+            preg_match('/^(\d+)\s*(?:m|min|mins|minutes?)(?:\s*(\d{1,2})\s*(?:s|sec|secs|seconds?)?)?$/', $text, $m) === 1 => 60 *
+                (int) $m[1] +
+                (int) ($m[2] ?? 0),
             default => null,
         };
 
-        return $seconds === null || $seconds > self::LONGEST_SECONDS && $this->kind !== CueKind::Target || $seconds > 60_000 ? null : Tick::ofSeconds((float) $seconds);
+        return $seconds === null || ($seconds > self::LONGEST_SECONDS && $this->kind !== CueKind::Target) || $seconds > 60_000
+            ? null
+            : Tick::ofSeconds((float) $seconds);
     }
 
     /** What is wrong with it, as a sentence; null when it can be followed. */
@@ -98,9 +106,17 @@ final readonly class Cue
     {
         return match ($this->kind) {
             CueKind::Slide => null,
-            CueKind::Pause, CueKind::Target => $this->length() === null ? "\"[{$this->kind->value} {$this->value}]\" names no length. Write [{$this->kind->value} 2 s] or [{$this->kind->value} 1:30]." : null,
-            CueKind::Layout => LayoutCue::read($this->value) === null ? "\"{$this->value}\" is no layout. Write [layout: slide with inset], [layout: slide alone] or [layout: camera alone]." : null,
-            CueKind::Card => CardCue::read($this) === null ? "\"{$this->value}\" is no card. Write [card: opening, 5 s], [card: divider, 3 s] or [card: closing, 5 s]." : null,
+            CueKind::Pause, CueKind::Target => $this->length() === null
+                ? "\"[{$this->kind->value} {$this->value}]\" names no length. Write [{$this->kind->value} 2 s] or "
+                    ."[{$this->kind->value} 1:30]."
+                : null,
+            CueKind::Layout => LayoutCue::read($this->value) === null
+                ? "\"{$this->value}\" is no layout. Write [layout: slide with inset], [layout: slide alone] or [layout: "
+                    .'camera alone].'
+                : null,
+            CueKind::Card => CardCue::read($this) === null
+                ? "\"{$this->value}\" is no card. Write [card: opening, 5 s], [card: divider, 3 s] or [card: closing, 5 s]."
+                : null,
             CueKind::Note => null,
         };
     }

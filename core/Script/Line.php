@@ -14,8 +14,13 @@ final readonly class Line
      * @param  int  $from  byte where it starts in the text it was read from
      * @param  int  $until  byte behind its end
      */
-    public function __construct(public int $number, public int $paragraph, public string $text, public int $from = 0, public int $until = 0)
-    {
+    public function __construct(
+        public int $number,
+        public int $paragraph,
+        public string $text,
+        public int $from = 0,
+        public int $until = 0,
+    ) {
     }
 
     /** The same line in a text that stands so many bytes further on. */

@@ -22,10 +22,16 @@ final class LineMatch
     /** Anywhere else it takes more. */
     private const LIKE_ANYWHERE = 0.7;
 
-    /** With more pairs than this the text was rewritten, not edited: then only likely pairs between the same neighbours are compared. */
+    /**
+     * With more pairs than this the text was rewritten, not edited: then only likely pairs between the same neighbours are
+     * compared.
+     */
     private const MOST_PAIRS = 40_000;
 
-    /** Pairs of equal lines looked at for the longest common subsequence; of lines said again and again only near ones beyond that. */
+    /**
+     * Pairs of equal lines looked at for the longest common subsequence; of lines said again and again only near ones beyond
+     * that.
+     */
     private const MOST_EQUAL = 200_000;
 
     /** How near: so many occurrences to either side of the one that stands at the same place among its like. */
@@ -52,13 +58,20 @@ final class LineMatch
             $before++;
         }
         $behind = 0;
-        while ($behind < $shorter - $before && $known[count($known) - 1 - $behind]->text === $texts[count($texts) - 1 - $behind]) {
+        while (
+            $behind < $shorter - $before &&
+            $known[count($known) - 1 - $behind]->text === $texts[count($texts) - 1 - $behind]
+        ) {
             $behind++;
         }
 
         return [
             ...array_map(fn (KnownLine $l): string => $l->id, array_slice($known, 0, $before)),
-            ...self::middle(array_slice($known, $before, count($known) - $before - $behind), $removed, array_slice($texts, $before, count($texts) - $before - $behind)),
+            ...self::middle(
+                array_slice($known, $before, count($known) - $before - $behind),
+                $removed,
+                array_slice($texts, $before, count($texts) - $before - $behind),
+            ),
             ...array_map(fn (KnownLine $l): string => $l->id, $behind === 0 ? [] : array_slice($known, -$behind)),
         ];
     }
@@ -94,7 +107,13 @@ final class LineMatch
     {
         $places = self::placesFromBehind($old);
         $counts = array_count_values($new);
-        $equal = array_sum(array_map(fn (string $key, int $count): int => $count * count($places[$key] ?? []), array_map(strval(...), array_keys($counts)), $counts));
+        $equal = array_sum(
+            array_map(
+                fn (string $key, int $count): int => $count * count($places[$key] ?? []),
+                array_map(strval(...), array_keys($counts)),
+                $counts,
+            ),
+        );
         $seen = [];
         // Ends of increasing runs of old indexes, the shortest run first; each entry knows the one before it.
         $ends = [];
@@ -171,7 +190,10 @@ final class LineMatch
      */
     private static function comeBack(array $removed, array $new, array $ids): array
     {
-        $found = self::firstFree(array_map(fn (KnownLine $l): string => Words::key($l->text), $removed), array_diff_key($new, $ids));
+        $found = self::firstFree(
+            array_map(fn (KnownLine $l): string => Words::key($l->text), $removed),
+            array_diff_key($new, $ids),
+        );
 
         return array_map(fn (int $i): string => $removed[$i]->id, $found);
     }

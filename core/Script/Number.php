@@ -8,8 +8,26 @@ namespace OpenReel\Core\Script;
 final class Number
 {
     private const SMALL = [
-        'nought', 'one', 'two', 'three', 'four', 'five', 'six', 'seven', 'eight', 'nine', 'ten', 'eleven', 'twelve', 'thirteen', 'fourteen', 'fifteen',
-        'sixteen', 'seventeen', 'eighteen', 'nineteen',
+        'nought',
+        'one',
+        'two',
+        'three',
+        'four',
+        'five',
+        'six',
+        'seven',
+        'eight',
+        'nine',
+        'ten',
+        'eleven',
+        'twelve',
+        'thirteen',
+        'fourteen',
+        'fifteen',
+        'sixteen',
+        'seventeen',
+        'eighteen',
+        'nineteen',
     ];
 
     private const TENS = [2 => 'twenty', 'thirty', 'forty', 'fifty', 'sixty', 'seventy', 'eighty', 'ninety'];
@@ -17,18 +35,29 @@ final class Number
     private const LARGE = [1_000_000_000 => 'billion', 1_000_000 => 'million', 1_000 => 'thousand'];
 
     private const ORDINALS = [
-        'one' => 'first', 'two' => 'second', 'three' => 'third', 'five' => 'fifth', 'eight' => 'eighth', 'nine' => 'ninth', 'twelve' => 'twelfth',
+        'one' => 'first',
+        'two' => 'second',
+        'three' => 'third',
+        'five' => 'fifth',
+        'eight' => 'eighth',
+        'nine' => 'ninth',
+        'twelve' => 'twelfth',
     ];
 
     /** Longer ones are telephone numbers and codes. */
     private const MOST_DIGITS = 12;
 
-    /** @param  string  $digits  digits with at most one decimal point; a nought in front of others makes it a code, read digit by digit */
+    /**
+     * @param  string  $digits  digits with at most one decimal point; a nought in front of others makes it a code, read digit
+     *    by digit
+     */
     public static function words(string $digits): string
     {
         [$whole, $part] = explode('.', $digits, 2) + [1 => ''];
-        $said = strlen($whole) > self::MOST_DIGITS || strlen($whole) > 1 && $whole[0] === '0' && strlen($whole) > 2
-            ? self::spelled($whole) : self::cardinal((int) $whole);
+        $said =
+            strlen($whole) > self::MOST_DIGITS || (strlen($whole) > 1 && $whole[0] === '0' && strlen($whole) > 2)
+                ? self::spelled($whole)
+                : self::cardinal((int) $whole);
 
         return $part === '' ? $said : "{$said} point ".self::spelled($part);
     }
@@ -48,7 +77,7 @@ final class Number
         [$century, $rest] = [intdiv($year, 100), $year % 100];
 
         return match (true) {
-            $year < 1100 || $century % 10 === 0 && $rest < 10 => self::cardinal($year),
+            $year < 1100 || ($century % 10 === 0 && $rest < 10) => self::cardinal($year),
             $rest === 0 => self::cardinal($century).' hundred',
             $rest < 10 => self::cardinal($century).' oh '.self::cardinal($rest),
             default => self::cardinal($century).' '.self::cardinal($rest),
@@ -61,14 +90,20 @@ final class Number
             if ($number >= $size) {
                 $rest = $number % $size;
 
-                return self::cardinal(intdiv($number, $size))." {$name}".($rest === 0 ? '' : ($rest < 100 ? ' and ' : ' ').self::cardinal($rest));
+                return self::cardinal(intdiv($number, $size)).
+                    " {$name}".
+                    ($rest === 0 ? '' : ($rest < 100 ? ' and ' : ' ').self::cardinal($rest));
             }
         }
         if ($number >= 100) {
-            return self::SMALL[intdiv($number, 100)].' hundred'.($number % 100 === 0 ? '' : ' and '.self::cardinal($number % 100));
+            return self::SMALL[intdiv($number, 100)].
+                ' hundred'.
+                ($number % 100 === 0 ? '' : ' and '.self::cardinal($number % 100));
         }
 
-        return $number < 20 ? self::SMALL[$number] : self::TENS[intdiv($number, 10)].($number % 10 === 0 ? '' : '-'.self::SMALL[$number % 10]);
+        return $number < 20
+            ? self::SMALL[$number]
+            : self::TENS[intdiv($number, 10)].($number % 10 === 0 ? '' : '-'.self::SMALL[$number % 10]);
     }
 
     private static function spelled(string $digits): string

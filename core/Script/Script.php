@@ -64,10 +64,16 @@ final readonly class Script
     public function withTitle(string $title): self
     {
         $row = '# '.self::oneRow($title);
-        $head = $this->title === null
-            ? $row."\n".(trim($this->head) === '' ? ($this->sections === [] ? '' : "\n") : "\n".ltrim($this->head))
-            // The head holds no other heading; cues of the lesson may stand above it.
-            : (string) preg_replace_callback('/^(\xEF\xBB\xBF)?#(?!#)[^\r\n]*/m', fn (array $m): string => ($m[1] ?? '').$row, $this->head, 1);
+        $head =
+            $this->title === null
+                ? $row."\n".(trim($this->head) === '' ? ($this->sections === [] ? '' : "\n") : "\n".ltrim($this->head))
+                : // The head holds no other heading; cues of the lesson may stand above it.
+                (string) preg_replace_callback(
+                    '/^(\xEF\xBB\xBF)?#(?!#)[^\r\n]*/m',
+                    fn (array $m): string => ($m[1] ?? '').$row,
+                    $this->head,
+                    1,
+                );
 
         return self::read($head.substr($this->write(), strlen($this->head)));
     }
@@ -128,7 +134,10 @@ final readonly class Script
     /** @param  list<string>  $sources */
     private function withSources(array $sources): self
     {
-        $head = $this->head === '' || $sources === [] || str_ends_with($this->head, "\n\n") ? $this->head : rtrim($this->head)."\n\n";
+        $head =
+            $this->head === '' || $sources === [] || str_ends_with($this->head, "\n\n")
+                ? $this->head
+                : rtrim($this->head)."\n\n";
         foreach ($sources as $index => $source) {
             // A section that could not be told from the one before it would melt into it.
             if ($index > 0 && preg_match('/^#{1,2}(?!#)/', $source) !== 1) {
@@ -145,7 +154,10 @@ final readonly class Script
         return array_map(fn (Section $s): string => rtrim($s->source(), "\r\n")."\n\n", $this->sections);
     }
 
-    /** @return array{string, string|null, list<array{string, string, string}>} head, title, and per section its heading, the heading's row, its body */
+    /**
+     * @return array{string, string|null, list<array{string, string, string}>} head, title, and per section its heading, the
+     *    heading's row, its body
+     */
     private static function pieces(string $text): array
     {
         $head = '';
@@ -163,7 +175,10 @@ final readonly class Script
                 }
             } elseif ($pieces !== []) {
                 $pieces[count($pieces) - 1][2] .= $row;
-            } elseif (trim((string) preg_replace(Cue::PATTERN, '', str_replace(self::BOM, '', $bare))) === '' && ! self::opensSection($bare)) {
+            } elseif (
+                trim((string) preg_replace(Cue::PATTERN, '', str_replace(self::BOM, '', $bare))) === '' &&
+                ! self::opensSection($bare)
+            ) {
                 $head .= $row;
             } else {
                 $pieces[] = ['', '', $row];

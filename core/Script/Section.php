@@ -33,7 +33,10 @@ final readonly class Section
         $bodyFrom = $from + strlen($headingRow);
 
         return new self(
-            $heading, $headingRow, $body, $from,
+            $heading,
+            $headingRow,
+            $body,
+            $from,
             array_map(fn (Line $l): Line => $l->moved($bodyFrom), $lines),
             array_map(fn (Cue $c): Cue => $c->moved($bodyFrom), $cues),
         );
@@ -115,7 +118,7 @@ final readonly class Section
     /** What the layout cues before its first word say together. */
     public function layout(): LayoutCue
     {
-        $layout = new LayoutCue;
+        $layout = new LayoutCue();
         foreach ($this->openingCues(CueKind::Layout) as $cue) {
             $layout = LayoutCue::read($cue->value)?->over($layout) ?? $layout;
         }
@@ -126,7 +129,9 @@ final readonly class Section
     /** @return list<Cue> those of a kind before the first word */
     public function openingCues(CueKind $kind): array
     {
-        return array_values(array_filter($this->cues, fn (Cue $c): bool => $c->kind === $kind && $c->line === 1 && $c->within === 0.0));
+        return array_values(
+            array_filter($this->cues, fn (Cue $c): bool => $c->kind === $kind && $c->line === 1 && $c->within === 0.0),
+        );
     }
 
     /** The section's text with the cues of one kind before its first word replaced; an empty value takes them away. */
@@ -138,7 +143,11 @@ final readonly class Section
             $end = $cue->until - $base;
             $rest = substr($text, $end);
             $start = rtrim(substr($text, 0, $cue->from - $base), " \t");
-            $text = $start.(preg_match('/^[ \t]*(\r\n|\r|\n)/', $rest, $m) === 1 && ($start === '' || str_ends_with($start, "\n")) ? substr($rest, strlen($m[0])) : ltrim($rest, " \t"));
+            $text =
+                $start.
+                (preg_match('/^[ \t]*(\r\n|\r|\n)/', $rest, $m) === 1 && ($start === '' || str_ends_with($start, "\n"))
+                    ? substr($rest, strlen($m[0]))
+                    : ltrim($rest, " \t"));
         }
         $text = rtrim(ltrim($text, "\r\n"));
 
@@ -164,7 +173,10 @@ final readonly class Section
                 $number++;
             }
             $line = $lines[$number] ?? null;
-            $within = $line === null || $at <= $line->from ? 0.0 : self::part($line, substr($body, $line->from - $bodyFrom, $at - $line->from));
+            $within =
+                $line === null || $at <= $line->from
+                    ? 0.0
+                    : self::part($line, substr($body, $line->from - $bodyFrom, $at - $line->from));
             $cue = Cue::read($text, $at);
             if ($cue !== null) {
                 $cues[] = $cue->placed($number + 1, $within);

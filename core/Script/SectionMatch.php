@@ -34,13 +34,16 @@ final class SectionMatch
         }
         foreach ($now as $index => $section) {
             $shared = array_count_values(array_values(array_intersect_key($sectionOf, array_flip($section['lines']))));
-            $namesakes = trim($section['heading']) === '' ? [] : self::nearest($called[Words::key($section['heading'])] ?? [], $orders, $index);
+            $namesakes =
+                trim($section['heading']) === ''
+                    ? []
+                    : self::nearest($called[Words::key($section['heading'])] ?? [], $orders, $index);
             foreach (array_unique([...$namesakes, ...array_keys($shared)]) as $id) {
                 $before = isset($orders[$id]) ? $known[$orders[$id]] : null;
                 $sameHeading = in_array($id, $namesakes, true);
                 $lines = $shared[$id] ?? 0;
                 // One that was removed comes back only with its heading or most of what the new one says.
-                if ($before === null || $before->removed && ! $sameHeading && 2 * $lines <= count($section['lines'])) {
+                if ($before === null || ($before->removed && ! $sameHeading && 2 * $lines <= count($section['lines']))) {
                     continue;
                 }
                 $score = $lines + ($sameHeading ? self::HEADING : 0) - ($before->removed ? 0.5 : 0);
@@ -102,14 +105,23 @@ final class SectionMatch
             while ($isEmpty && isset($alive[$anywhere], $taken[$alive[$anywhere]->id])) {
                 $anywhere++;
             }
-            foreach ([$index, $index + $shift, ...($isEmpty ? range($anywhere, min($anywhere + self::MOST_NAMESAKES, count($alive))) : [])] as $place) {
+            foreach (
+                [
+                    $index,
+                    $index + $shift,
+                    ...$isEmpty ? range($anywhere, min($anywhere + self::MOST_NAMESAKES, count($alive))) : [],
+                ] as $place
+            ) {
                 $before = $alive[$place] ?? null;
                 $isFree = $before !== null && ! isset($taken[$before->id]);
-                if ($before === null || ! $isFree || $isEmpty && $before->heading !== '' && $shift !== 0) {
+                if ($before === null || ! $isFree || ($isEmpty && $before->heading !== '' && $shift !== 0)) {
                     continue;
                 }
                 // Lines went elsewhere: what stands here now is something new.
-                if (array_intersect_key($sectionOf, array_flip($section['lines'])) === [] && ($shift === 0 || trim($before->heading) === '')) {
+                if (
+                    array_intersect_key($sectionOf, array_flip($section['lines'])) === [] &&
+                    ($shift === 0 || trim($before->heading) === '')
+                ) {
                     $found[$index] = $before->id;
                     $taken[$before->id] = true;
                     break;

@@ -26,7 +26,10 @@ final class SourceMap
         if ($byte < $this->byte) {
             $this->byte = $this->unit = 0;
         }
-        $this->unit += intdiv(strlen(mb_convert_encoding(substr($this->text, $this->byte, $byte - $this->byte), 'UTF-16LE', 'UTF-8')), 2);
+        $this->unit += intdiv(
+            strlen(mb_convert_encoding(substr($this->text, $this->byte, $byte - $this->byte), 'UTF-16LE', 'UTF-8')),
+            2,
+        );
         $this->byte = $byte;
 
         return $this->unit;

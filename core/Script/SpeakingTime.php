@@ -28,7 +28,11 @@ final class SpeakingTime
 
     public static function of(Section $section, ?Pace $pace = null): Tick
     {
-        return self::ofTimed($section->cues, array_map(fn (Line $l): array => [$l->paragraph, self::ofText($l->text)], $section->lines), $pace);
+        return self::ofTimed(
+            $section->cues,
+            array_map(fn (Line $l): array => [$l->paragraph, self::ofText($l->text)], $section->lines),
+            $pace,
+        );
     }
 
     /**
@@ -46,7 +50,8 @@ final class SpeakingTime
             }
         }
 
-        return $lines === [] ? Tick::zero()
+        return $lines === []
+            ? Tick::zero()
             : Tick::ofMilliseconds((int) round(self::spoken($lines) * ($pace ?? Pace::assumed())->factor) + self::silence($cues));
     }
 
@@ -74,18 +79,23 @@ final class SpeakingTime
      */
     public static function silence(array $cues): int
     {
-        return array_sum(array_map(fn (Cue $cue): int => match ($cue->kind) {
-            CueKind::Pause => $cue->length()?->milliseconds() ?? 0,
-            CueKind::Slide => $cue->line > 1 || $cue->within > 0 ? self::SLIDE_PAUSE_MS : 0,
-            default => 0,
-        }, $cues));
+        return array_sum(
+            array_map(
+                fn (Cue $cue): int => match ($cue->kind) {
+                    CueKind::Pause => $cue->length()?->milliseconds() ?? 0,
+                    CueKind::Slide => $cue->line > 1 || $cue->within > 0 ? self::SLIDE_PAUSE_MS : 0,
+                    default => 0,
+                },
+                $cues,
+            ),
+        );
     }
 
     /** Milliseconds for one line with the pause behind it, at the assumed pace. */
     public static function ofText(string $text): int
     {
-        return Syllables::count(Spoken::of($text)) * self::SYLLABLE_MS
-            + (int) preg_match_all('/[,;:–—](?=\s)/u', $text) * self::COMMA_PAUSE_MS
-            + self::LINE_PAUSE_MS;
+        return Syllables::count(Spoken::of($text)) * self::SYLLABLE_MS +
+            (int) preg_match_all('/[,;:–—](?=\s)/u', $text) * self::COMMA_PAUSE_MS +
+            self::LINE_PAUSE_MS;
     }
 }

@@ -13,31 +13,130 @@ namespace OpenReel\Core\Script;
 final class Spoken
 {
     private const UNITS = [
-        'mm' => 'millimetre', 'cm' => 'centimetre', 'dm' => 'decimetre', 'm' => 'metre', 'km' => 'kilometre', 'nm' => 'nautical mile', 'ft' => 'foot',
-        'in' => 'inch', 'mi' => 'mile', 'g' => 'gram', 'mg' => 'milligram', 'kg' => 'kilogram', 't' => 'tonne', 'lb' => 'pound', 'l' => 'litre', 'ml' => 'millilitre',
-        's' => 'second', 'ms' => 'millisecond', 'min' => 'minute', 'h' => 'hour', 'kn' => 'knot', 'kt' => 'knot', 'Hz' => 'hertz', 'kHz' => 'kilohertz',
-        'MHz' => 'megahertz', 'GHz' => 'gigahertz', 'W' => 'watt', 'kW' => 'kilowatt', 'kWh' => 'kilowatt hour', 'V' => 'volt', 'A' => 'ampere',
-        'N' => 'newton', 'Pa' => 'pascal', 'hPa' => 'hectopascal', 'bar' => 'bar', 'mbar' => 'millibar', 'kB' => 'kilobyte', 'MB' => 'megabyte', 'GB' => 'gigabyte',
-        'px' => 'pixel', 'fps' => 'frames per second', 'dB' => 'decibel', 'rpm' => 'revolutions per minute', '°C' => 'degree Celsius', '°F' => 'degree Fahrenheit',
-        '°' => 'degree', '%' => 'percent', '‰' => 'per mille',
+        'mm' => 'millimetre',
+        'cm' => 'centimetre',
+        'dm' => 'decimetre',
+        'm' => 'metre',
+        'km' => 'kilometre',
+        'nm' => 'nautical mile',
+        'ft' => 'foot',
+        'in' => 'inch',
+        'mi' => 'mile',
+        'g' => 'gram',
+        'mg' => 'milligram',
+        'kg' => 'kilogram',
+        't' => 'tonne',
+        'lb' => 'pound',
+        'l' => 'litre',
+        'ml' => 'millilitre',
+        's' => 'second',
+        'ms' => 'millisecond',
+        'min' => 'minute',
+        'h' => 'hour',
+        'kn' => 'knot',
+        'kt' => 'knot',
+        'Hz' => 'hertz',
+        'kHz' => 'kilohertz',
+        'MHz' => 'megahertz',
+        'GHz' => 'gigahertz',
+        'W' => 'watt',
+        'kW' => 'kilowatt',
+        'kWh' => 'kilowatt hour',
+        'V' => 'volt',
+        'A' => 'ampere',
+        'N' => 'newton',
+        'Pa' => 'pascal',
+        'hPa' => 'hectopascal',
+        'bar' => 'bar',
+        'mbar' => 'millibar',
+        'kB' => 'kilobyte',
+        'MB' => 'megabyte',
+        'GB' => 'gigabyte',
+        'px' => 'pixel',
+        'fps' => 'frames per second',
+        'dB' => 'decibel',
+        'rpm' => 'revolutions per minute',
+        '°C' => 'degree Celsius',
+        '°F' => 'degree Fahrenheit',
+        '°' => 'degree',
+        '%' => 'percent',
+        '‰' => 'per mille',
     ];
 
     /** Said the same for one and for many. */
     private const UNCHANGING = ['Hz', 'kHz', 'MHz', 'GHz', 'fps', 'rpm', '%', '‰', 'bar', 'mbar'];
 
-    private const MONEY = ['£' => ['pound', 'pence'], '€' => ['euro', 'cents'], '$' => ['dollar', 'cents'], '¥' => ['yen', 'sen']];
+    private const MONEY = [
+        '£' => ['pound', 'pence'],
+        '€' => ['euro', 'cents'],
+        '$' => ['dollar', 'cents'],
+        '¥' => ['yen', 'sen'],
+    ];
 
     private const SHORT = [
-        'e.g.' => 'for example', 'i.e.' => 'that is', 'etc.' => 'et cetera', 'approx.' => 'approximately', 'ca.' => 'about', 'vs.' => 'versus', 'cf.' => 'compare',
-        'Dr.' => 'Doctor', 'Mr.' => 'Mister', 'Mrs.' => 'Missis', 'Ms.' => 'Miz', 'Prof.' => 'Professor', 'St.' => 'Saint', 'Capt.' => 'Captain', 'No.' => 'number',
-        'Nos.' => 'numbers', 'Fig.' => 'figure', 'fig.' => 'figure', 'Figs.' => 'figures', 'Eq.' => 'equation', 'Ch.' => 'chapter', 'Vol.' => 'volume', 'p.' => 'page',
-        'pp.' => 'pages', 'a.m.' => 'A M', 'p.m.' => 'P M', 'incl.' => 'including', 'max.' => 'maximum', 'min.' => 'minimum', 'w/o' => 'without', 'w/' => 'with',
+        'e.g.' => 'for example',
+        'i.e.' => 'that is',
+        'etc.' => 'et cetera',
+        'approx.' => 'approximately',
+        'ca.' => 'about',
+        'vs.' => 'versus',
+        'cf.' => 'compare',
+        'Dr.' => 'Doctor',
+        'Mr.' => 'Mister',
+        'Mrs.' => 'Missis',
+        'Ms.' => 'Miz',
+        'Prof.' => 'Professor',
+        'St.' => 'Saint',
+        'Capt.' => 'Captain',
+        'No.' => 'number',
+        'Nos.' => 'numbers',
+        'Fig.' => 'figure',
+        'fig.' => 'figure',
+        'Figs.' => 'figures',
+        'Eq.' => 'equation',
+        'Ch.' => 'chapter',
+        'Vol.' => 'volume',
+        'p.' => 'page',
+        'pp.' => 'pages',
+        'a.m.' => 'A M',
+        'p.m.' => 'P M',
+        'incl.' => 'including',
+        'max.' => 'maximum',
+        'min.' => 'minimum',
+        'w/o' => 'without',
+        'w/' => 'with',
     ];
 
     private const SYMBOLS = [
-        '&' => 'and', '+' => 'plus', '−' => 'minus', '±' => 'plus or minus', '×' => 'times', '·' => 'times', '÷' => 'divided by', '=' => 'equals', '≠' => 'is not', '≈' => 'is about',
-        '<' => 'is less than', '>' => 'is more than', '≤' => 'is at most', '≥' => 'is at least', '→' => 'to', '√' => 'the square root of', 'π' => 'pi', 'Δ' => 'delta', '∞' => 'infinity',
-        '@' => 'at', '#' => 'number', '§' => 'section', '½' => 'a half', '¼' => 'a quarter', '¾' => 'three quarters', '⅓' => 'a third', '⅔' => 'two thirds', '°' => 'degrees', '%' => 'percent',
+        '&' => 'and',
+        '+' => 'plus',
+        '−' => 'minus',
+        '±' => 'plus or minus',
+        '×' => 'times',
+        '·' => 'times',
+        '÷' => 'divided by',
+        '=' => 'equals',
+        '≠' => 'is not',
+        '≈' => 'is about',
+        '<' => 'is less than',
+        '>' => 'is more than',
+        '≤' => 'is at most',
+        '≥' => 'is at least',
+        '→' => 'to',
+        '√' => 'the square root of',
+        'π' => 'pi',
+        'Δ' => 'delta',
+        '∞' => 'infinity',
+        '@' => 'at',
+        '#' => 'number',
+        '§' => 'section',
+        '½' => 'a half',
+        '¼' => 'a quarter',
+        '¾' => 'three quarters',
+        '⅓' => 'a third',
+        '⅔' => 'two thirds',
+        '°' => 'degrees',
+        '%' => 'percent',
     ];
 
     private const MONTHS = 'January|February|March|April|May|June|July|August|September|October|November|December';
@@ -68,7 +167,10 @@ final class Spoken
     private static function abbreviations(string $text): string
     {
         static $pattern = null;
-        $pattern ??= '/(?<![\p{L}.])(?:'.implode('|', array_map(fn (string $s): string => preg_quote($s, '/'), array_keys(self::SHORT))).')(?!\p{L})/u';
+        $pattern ??=
+            '/(?<![\p{L}.])(?:'.
+            implode('|', array_map(fn (string $s): string => preg_quote($s, '/'), array_keys(self::SHORT))).
+            ')(?!\p{L})/u';
 
         return self::each($pattern, $text, fn (array $m): string => self::SHORT[$m[0]]);
     }
@@ -77,13 +179,38 @@ final class Spoken
     private static function dates(string $text): string
     {
         $months = explode('|', self::MONTHS);
-        $text = self::each('/\b(\d{4})-(\d{2})-(\d{2})\b/', $text, fn (array $m): string => isset($months[(int) $m[2] - 1])
-            ? 'the '.Number::ordinal((int) $m[3]).' of '.$months[(int) $m[2] - 1].' '.Number::year((int) $m[1]) : $m[0]);
-        $text = self::each('/\b(\d{1,2})(?:st|nd|rd|th)?\s+('.self::MONTHS.')\b/', $text, fn (array $m): string => 'the '.Number::ordinal((int) $m[1])." of {$m[2]}");
-        $text = self::each('/\b('.self::MONTHS.')\s+(\d{1,2})(?:st|nd|rd|th)?,\s+(\d{4})\b/', $text, fn (array $m): string => "{$m[1]} the ".Number::ordinal((int) $m[2]).', '.Number::year((int) $m[3]));
-        $text = self::each('/\b('.self::MONTHS.')\s+(\d{1,2})(?:st|nd|rd|th)?\b(?!\d|:)/', $text, fn (array $m): string => "{$m[1]} the ".Number::ordinal((int) $m[2]));
-        $text = self::each('/\b('.self::MONTHS.'),?\s+(\d{4})\b/', $text, fn (array $m): string => "{$m[1]} ".Number::year((int) $m[2]));
-        $text = self::each('/\b(in|since|until|by|of|from|before|after)\s+(1[1-9]\d\d|20\d\d)\b(?![.,:]\d)/i', $text, fn (array $m): string => "{$m[1]} ".Number::year((int) $m[2]));
+        $text = self::each(
+            '/\b(\d{4})-(\d{2})-(\d{2})\b/',
+            $text,
+            fn (array $m): string => isset($months[(int) $m[2] - 1])
+                ? 'the '.Number::ordinal((int) $m[3]).' of '.$months[(int) $m[2] - 1].' '.Number::year((int) $m[1])
+                : $m[0],
+        );
+        $text = self::each(
+            '/\b(\d{1,2})(?:st|nd|rd|th)?\s+('.self::MONTHS.')\b/',
+            $text,
+            fn (array $m): string => 'the '.Number::ordinal((int) $m[1])." of {$m[2]}",
+        );
+        $text = self::each(
+            '/\b('.self::MONTHS.')\s+(\d{1,2})(?:st|nd|rd|th)?,\s+(\d{4})\b/',
+            $text,
+            fn (array $m): string => "{$m[1]} the ".Number::ordinal((int) $m[2]).', '.Number::year((int) $m[3]),
+        );
+        $text = self::each(
+            '/\b('.self::MONTHS.')\s+(\d{1,2})(?:st|nd|rd|th)?\b(?!\d|:)/',
+            $text,
+            fn (array $m): string => "{$m[1]} the ".Number::ordinal((int) $m[2]),
+        );
+        $text = self::each(
+            '/\b('.self::MONTHS.'),?\s+(\d{4})\b/',
+            $text,
+            fn (array $m): string => "{$m[1]} ".Number::year((int) $m[2]),
+        );
+        $text = self::each(
+            '/\b(in|since|until|by|of|from|before|after)\s+(1[1-9]\d\d|20\d\d)\b(?![.,:]\d)/i',
+            $text,
+            fn (array $m): string => "{$m[1]} ".Number::year((int) $m[2]),
+        );
 
         return self::each('/\b(\d+)(?:st|nd|rd|th)\b/', $text, fn (array $m): string => Number::ordinal((int) $m[1]));
     }
@@ -91,26 +218,47 @@ final class Spoken
     /** "06:42" is six forty-two, "07:00" seven o'clock, "07:05" seven oh five; "1:02:03" counts hours, minutes, seconds. */
     private static function times(string $text): string
     {
-        $text = self::each('/\b(\d{1,2}):([0-5]\d):([0-5]\d)\b/', $text, fn (array $m): string => implode(' ', [
-            Number::words($m[1]), 'hours', Number::words($m[2]), 'minutes', Number::words($m[3]), 'seconds',
-        ]));
+        $text = self::each(
+            '/\b(\d{1,2}):([0-5]\d):([0-5]\d)\b/',
+            $text,
+            fn (array $m): string => implode(' ', [
+                Number::words($m[1]),
+                'hours',
+                Number::words($m[2]),
+                'minutes',
+                Number::words($m[3]),
+                'seconds',
+            ]),
+        );
 
-        return self::each('/\b([01]?\d|2[0-4]):([0-5]\d)\b/', $text, fn (array $m): string => Number::words((string) (int) $m[1]).' '.match (true) {
-            $m[2] === '00' => 'o\'clock',
-            $m[2][0] === '0' => 'oh '.Number::words($m[2][1]),
-            default => Number::words($m[2]),
-        });
+        return self::each(
+            '/\b([01]?\d|2[0-4]):([0-5]\d)\b/',
+            $text,
+            fn (array $m): string => Number::words((string) (int) $m[1]).
+                ' '.
+                match (true) {
+                    $m[2] === '00' => 'o\'clock',
+                    $m[2][0] === '0' => 'oh '.Number::words($m[2][1]),
+                    default => Number::words($m[2]),
+                },
+        );
     }
 
     private static function money(string $text): string
     {
-        return self::each('/([£€$¥])\s?(\d+(?:,\d{3})*)(?:\.(\d{2}))?(?:\s+(thousand|million|billion))?/u', $text, function (array $m): string {
+        return self::each('/([£€$¥])\s?(\d+(?:,\d{3})*)(?:\.(\d{2}))?(?:\s+(thousand|million|billion))?/u', $text, function (
+            array $m,
+        ): string {
             [$one, $part] = self::MONEY[$m[1]];
             $large = isset($m[4]) ? " {$m[4]}" : '';
             $amount = str_replace(',', '', $m[2]);
             $cents = ($m[3] ?? '') !== '' && $m[3] !== '00' ? ' '.Number::words($m[3]).($large === '' ? '' : " {$part}") : '';
 
-            return Number::words($amount).$large.' '.($amount === '1' && $large === '' || $one === 'yen' ? $one : "{$one}s").$cents;
+            return Number::words($amount).
+                $large.
+                ' '.
+                (($amount === '1' && $large === '') || $one === 'yen' ? $one : "{$one}s").
+                $cents;
         });
     }
 
@@ -141,13 +289,19 @@ final class Spoken
         usort($names, fn (string $a, string $b): int => strlen($b) <=> strlen($a));
         $unit = implode('|', $names);
 
-        return self::each("/(?<![\\p{L}\\d])([-−]?\\d+(?:,\\d{3})*(?:\\.\\d+)?)\\s?({$unit})([²³23])?(?:\\/({$unit})([²³])?)?(?![\\p{L}\\d])/u", $text, function (array $m): string {
-            $number = str_replace(',', '', $m[1]);
-            $power = ['²' => 'square ', '2' => 'square ', '³' => 'cubic ', '3' => 'cubic '][$m[3] ?? ''] ?? '';
-            $said = self::signed($number).' '.$power.self::unit($m[2], ltrim($number, '-−') !== '1');
+        return self::each(
+            "/(?<![\\p{L}\\d])([-−]?\\d+(?:,\\d{3})*(?:\\.\\d+)?)\\s?({$unit})([²³23])?(?:\\/({$unit})([²³])?)?(?![\\p{L}\\d])/u",
+            $text,
+            function (array $m): string {
+                $number = str_replace(',', '', $m[1]);
+                $power = ['²' => 'square ', '2' => 'square ', '³' => 'cubic ', '3' => 'cubic '][$m[3] ?? ''] ?? '';
+                $said = self::signed($number).' '.$power.self::unit($m[2], ltrim($number, '-−') !== '1');
 
-            return isset($m[4]) && $m[4] !== '' ? $said.' per '.(['²' => 'square ', '³' => 'cubic '][$m[5] ?? ''] ?? '').self::unit($m[4], false) : $said;
-        });
+                return isset($m[4]) && $m[4] !== ''
+                    ? $said.' per '.(['²' => 'square ', '³' => 'cubic '][$m[5] ?? ''] ?? '').self::unit($m[4], false)
+                    : $said;
+            },
+        );
     }
 
     private static function unit(string $symbol, bool $many): string
@@ -174,8 +328,13 @@ final class Spoken
     /** Whatever numbers are left. Nought before, or seven digits and more: digit by digit. */
     private static function numbers(string $text): string
     {
-        return self::each('/(?<![\p{L}\d])([-−](?=\d))?(\d{1,3}(?:,\d{3})+|\d+)(\.\d+)?/u', $text,
-            fn (array $m): string => ' '.self::signed(($m[1] !== '' ? '-' : '').str_replace(',', '', $m[2]).($m[3] ?? '')).' ');
+        return self::each(
+            '/(?<![\p{L}\d])([-−](?=\d))?(\d{1,3}(?:,\d{3})+|\d+)(\.\d+)?/u',
+            $text,
+            fn (array $m): string => ' '.
+                self::signed(($m[1] !== '' ? '-' : '').str_replace(',', '', $m[2]).($m[3] ?? '')).
+                ' ',
+        );
     }
 
     private static function signed(string $number): string
@@ -188,8 +347,13 @@ final class Spoken
     /** Words of capitals without a vowel, or of one or two letters, are spelled: "HW" is two letters, "UNESCO" a word. */
     private static function letters(string $text): string
     {
-        return self::each('/(?<![\p{L}\'’])(\p{Lu}{2,5})(s?)(?![\p{L}])/u', $text, fn (array $m): string => strlen($m[1]) <= 3 || preg_match('/[AEIOUY]/', $m[1]) !== 1
-            ? implode(' ', mb_str_split($m[1])).$m[2] : $m[0]);
+        return self::each(
+            '/(?<![\p{L}\'’])(\p{Lu}{2,5})(s?)(?![\p{L}])/u',
+            $text,
+            fn (array $m): string => strlen($m[1]) <= 3 || preg_match('/[AEIOUY]/', $m[1]) !== 1
+                ? implode(' ', mb_str_split($m[1])).$m[2]
+                : $m[0],
+        );
     }
 
     /** @param  callable(array<int, string>): string  $say */

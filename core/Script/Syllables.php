@@ -11,7 +11,8 @@ namespace OpenReel\Core\Script;
 final class Syllables
 {
     /** Vowel groups that are two syllables. */
-    private const TWO = '/(?:[au]o(?!u)|eo(?!u|ple)|[rd]ea$|[sc]ie[nt]|quie|ia(?!n?$)|ian$|iu|io(?!n|u)|ya|ua[tl]|creat|react|ying|eing|uing|oing|aire$|ower|iers?$)/';
+    private const TWO = '/(?:[au]o(?!u)|eo(?!u|ple)|[rd]ea$|[sc]ie[nt]|quie|ia(?!n?$)|ian$|iu|io(?!n|u)|ya|ua[tl]|creat|react'
+        .'|ying|eing|uing|oing|aire$|ower|iers?$)/';
 
     private const REMEMBERED = 20_000;
 
@@ -36,8 +37,20 @@ final class Syllables
         if (preg_match('/^\p{L}$/u', $letters) === 1) {
             return $letters === 'w' ? 3 : 1;
         }
-        $plain = preg_match('/^[a-z]+$/', $letters) === 1 ? $letters : (transliterator_transliterate('Any-Latin; Latin-ASCII; Lower()', $letters) ?: $letters);
-        $stem = (string) preg_replace(['/(?<=[^aeiouydt])ed$/', '/(?<=[^aeiouyscxz])(?<!ch|sh|g|[^aeiouy]l|[^aeiouy]r)es$/', '/(?<=[^aeiouy])(?<![^aeiouy]l|[^aeiouy]r)e$/'], '', $plain);
+        $plain =
+            preg_match('/^[a-z]+$/', $letters) === 1
+                ? $letters
+                : (transliterator_transliterate('Any-Latin; Latin-ASCII; Lower()', $letters) ?:
+                $letters);
+        $stem = (string) preg_replace(
+            [
+                '/(?<=[^aeiouydt])ed$/',
+                '/(?<=[^aeiouyscxz])(?<!ch|sh|g|[^aeiouy]l|[^aeiouy]r)es$/',
+                '/(?<=[^aeiouy])(?<![^aeiouy]l|[^aeiouy]r)e$/',
+            ],
+            '',
+            $plain,
+        );
         $groups = (int) preg_match_all('/[aeiouy]+/', $stem);
         $groups += (int) preg_match_all(self::TWO, $stem);
 

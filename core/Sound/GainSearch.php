@@ -30,7 +30,12 @@ final readonly class GainSearch
      * @param  float  $off  by how much it missed, in LU
      */
     private function __construct(
-        public float $target, public float $gain, public bool $done, private int $try, private float $best = 0.0, private float $off = INF,
+        public float $target,
+        public float $gain,
+        public bool $done,
+        private int $try,
+        private float $best = 0.0,
+        private float $off = INF,
     ) {
     }
 

@@ -38,24 +38,45 @@ final class SoundCommand
     {
         $samples = $piece->withHandles();
         if ($sound === null) {
-            return ['-f', 'lavfi', '-i', "anullsrc=r=48000:cl=stereo,atrim=end_sample={$samples}", '-c:a', 'pcm_s16le', '-f', 's16le', $out];
+            return [
+                '-f',
+                'lavfi',
+                '-i',
+                "anullsrc=r=48000:cl=stereo,atrim=end_sample={$samples}",
+                '-c:a',
+                'pcm_s16le',
+                '-f',
+                's16le',
+                $out,
+            ];
         }
         $from = $piece->from - SoundPiece::HANDLE;
 
         return [
-            '-i', $sound,
-            '-af', implode(',', array_filter([
-                sprintf('atrim=start_sample=%d:end_sample=%d', max(0, $from), max(1, $from + $samples)),
-                'asetpts=PTS-STARTPTS',
-                $from < 0 ? 'adelay=delays='.-$from.'S:all=1' : null,
-                self::finalStereo(),
-                "apad=whole_len={$samples}",
-                "atrim=end_sample={$samples}",
-                sprintf('volume=%.2FdB', $gain),
-                ($piece->needsNoLimiter($gain) ? '' : self::LIMITER).self::METER,
-                'aformat=sample_fmts=s16:sample_rates=48000:channel_layouts=stereo',
-            ])),
-            '-map_metadata', '-1', '-c:a', 'pcm_s16le', '-f', 's16le', $out,
+            '-i',
+            $sound,
+            '-af',
+            implode(
+                ',',
+                array_filter([
+                    sprintf('atrim=start_sample=%d:end_sample=%d', max(0, $from), max(1, $from + $samples)),
+                    'asetpts=PTS-STARTPTS',
+                    $from < 0 ? 'adelay=delays='.-$from.'S:all=1' : null,
+                    self::finalStereo(),
+                    "apad=whole_len={$samples}",
+                    "atrim=end_sample={$samples}",
+                    sprintf('volume=%.2FdB', $gain),
+                    ($piece->needsNoLimiter($gain) ? '' : self::LIMITER).self::METER,
+                    'aformat=sample_fmts=s16:sample_rates=48000:channel_layouts=stereo',
+                ]),
+            ),
+            '-map_metadata',
+            '-1',
+            '-c:a',
+            'pcm_s16le',
+            '-f',
+            's16le',
+            $out,
         ];
     }
 

@@ -55,7 +55,10 @@ final class SoundMix
         fwrite($out, str_repeat("\0", self::BYTES * max(0, $until - $done)));
     }
 
-    /** @return list<array{int, int, JoinKind|null, int}> from, until, how two places change over (null: one alone), index of the (second) place */
+    /**
+     * @return list<array{int, int, JoinKind|null, int}> from, until, how two places change over (null: one alone), index of the
+     *    (second) place
+     */
     private function stretches(): array
     {
         $stretches = [];

@@ -52,8 +52,13 @@ final readonly class SoundPart
         $parts = [];
         foreach ($starts as $i => $from) {
             $until = $starts[$i + 1] ?? $plan->samples;
-            $reach = [$from - self::LEAD * self::FRAME - SoundPiece::HANDLE, $until + self::TAIL * self::FRAME + SoundPiece::HANDLE];
-            $places = array_values(array_filter($plan->places, fn (SoundPlace $p): bool => $p->at < $reach[1] && $p->end() > $reach[0]));
+            $reach = [
+                $from - self::LEAD * self::FRAME - SoundPiece::HANDLE,
+                $until + self::TAIL * self::FRAME + SoundPiece::HANDLE,
+            ];
+            $places = array_values(
+                array_filter($plan->places, fn (SoundPlace $p): bool => $p->at < $reach[1] && $p->end() > $reach[0]),
+            );
             $parts[] = new self($from, $until, $places, ! isset($starts[$i + 1]));
         }
 
@@ -88,45 +93,87 @@ final readonly class SoundPart
     /** @param  array<string, mixed>  $part  as `toArray` gives it */
     public static function read(array $part): self
     {
-        $places = array_map(fn (array $p): SoundPlace => new SoundPlace(SoundPiece::read($p['piece']), $p['at'], JoinKind::from($p['join']), $p['join_samples']), $part['places']);
+        $places = array_map(
+            fn (array $p): SoundPlace => new SoundPlace(
+                SoundPiece::read($p['piece']),
+                $p['at'],
+                JoinKind::from($p['join']),
+                $p['join_samples'],
+            ),
+            $part['places'],
+        );
 
         return new self($part['from'], $part['until'], array_values($places), $part['is_last']);
     }
 
-    /** @return array{from: int, until: int, is_last: bool, places: list<array{piece: array<string, mixed>, at: int, join: string, join_samples: int}>} */
+    /**
+     * @return array{from: int, until: int, is_last: bool, places: list<array{piece: array<string, mixed>, at: int,
+     *     join: string, join_samples: int}>}
+     */
     public function toArray(): array
     {
-        return ['from' => $this->from, 'until' => $this->until, 'is_last' => $this->isLast, 'places' => array_map(fn (SoundPlace $p): array => [
-            'piece' => $p->piece->toArray(), 'at' => $p->at, 'join' => $p->join->value, 'join_samples' => $p->joinSamples,
-        ], $this->places)];
+        return [
+            'from' => $this->from,
+            'until' => $this->until,
+            'is_last' => $this->isLast,
+            'places' => array_map(
+                fn (SoundPlace $p): array => [
+                    'piece' => $p->piece->toArray(),
+                    'at' => $p->at,
+                    'join' => $p->join->value,
+                    'join_samples' => $p->joinSamples,
+                ],
+                $this->places,
+            ),
+        ];
     }
 
     /** @return list<string> hashes of the sound files it is made from */
     public function files(): array
     {
-        return array_values(array_unique(array_filter(array_map(fn (SoundPlace $p): ?string => $p->piece->sound, $this->places))));
+        $sounds = array_map(fn (SoundPlace $p): ?string => $p->piece->sound, $this->places);
+
+        return array_values(array_unique(array_filter($sounds)));
     }
 
     public function key(string $encoder): string
     {
-        return CacheKey::of('part', [
-            'length' => $this->until - $this->from,
-            'isFirst' => $this->from === 0,
-            'lead' => $this->from - $this->leadFrom(),
-            'isLast' => $this->isLast,
-            'places' => array_map(fn (SoundPlace $p): array => [
-                'piece' => $p->piece->inputs(), 'at' => $p->at - $this->from, 'join' => $p->join->value, 'joinSamples' => $p->joinSamples,
-            ], $this->places),
-            'recipe' => self::RECIPE,
-        ], $encoder);
+        return CacheKey::of(
+            'part',
+            [
+                'length' => $this->until - $this->from,
+                'isFirst' => $this->from === 0,
+                'lead' => $this->from - $this->leadFrom(),
+                'isLast' => $this->isLast,
+                'places' => array_map(
+                    fn (SoundPlace $p): array => [
+                        'piece' => $p->piece->inputs(),
+                        'at' => $p->at - $this->from,
+                        'join' => $p->join->value,
+                        'joinSamples' => $p->joinSamples,
+                    ],
+                    $this->places,
+                ),
+                'recipe' => self::RECIPE,
+            ],
+            $encoder,
+        );
     }
 
     /** @return list<int> samples on which parts begin: at joins, on whole frames */
     private static function starts(SoundPlan $plan): array
     {
         $starts = [0];
-        $grid = fn (int $sample): int => $sample - $sample % self::FRAME;
-        foreach ([...array_map(fn (SoundPlace $p): int => $p->join === JoinKind::Dissolve ? -1 : $p->at, array_slice($plan->places, 1)), $plan->samples] as $join) {
+        $grid = fn (int $sample): int => $sample - ($sample % self::FRAME);
+        foreach (
+            [
+                ...array_map(
+                    fn (SoundPlace $p): int => $p->join === JoinKind::Dissolve ? -1 : $p->at,
+                    array_slice($plan->places, 1),
+                ),
+                $plan->samples,
+            ] as $join
+        ) {
             while ($join - end($starts) > self::LONGEST) {
                 $starts[] = $grid(end($starts) + self::LENGTH);
             }

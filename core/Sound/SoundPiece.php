@@ -56,7 +56,12 @@ final readonly class SoundPiece
     public function toArray(): array
     {
         return [
-            'sound' => $this->sound, 'from' => $this->from, 'samples' => $this->samples, 'target' => $this->target, 'loudness' => $this->loudness, 'peak' => $this->peak,
+            'sound' => $this->sound,
+            'from' => $this->from,
+            'samples' => $this->samples,
+            'target' => $this->target,
+            'loudness' => $this->loudness,
+            'peak' => $this->peak,
         ];
     }
 
@@ -69,8 +74,11 @@ final readonly class SoundPiece
     public function inputs(): array
     {
         return [
-            'sound' => $this->sound, 'from' => $this->sound === null ? 0 : $this->from, 'samples' => $this->samples,
-            'target' => $this->sound === null ? 0.0 : $this->target, 'recipe' => SoundCommand::RECIPE,
+            'sound' => $this->sound,
+            'from' => $this->sound === null ? 0 : $this->from,
+            'samples' => $this->samples,
+            'target' => $this->sound === null ? 0.0 : $this->target,
+            'recipe' => SoundCommand::RECIPE,
         ];
     }
 }

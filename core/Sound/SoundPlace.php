@@ -14,8 +14,12 @@ final readonly class SoundPlace
      * @param  JoinKind  $join  with the place before
      * @param  int  $joinSamples  as long as the join lasts; 0 for a cut
      */
-    public function __construct(public SoundPiece $piece, public int $at, public JoinKind $join = JoinKind::Cut, public int $joinSamples = 0)
-    {
+    public function __construct(
+        public SoundPiece $piece,
+        public int $at,
+        public JoinKind $join = JoinKind::Cut,
+        public int $joinSamples = 0,
+    ) {
     }
 
     public function end(): int
@@ -36,6 +40,8 @@ final readonly class SoundPlace
             JoinKind::Dip => intdiv($this->joinSamples, 2),
         };
 
-        return $this->join === JoinKind::Dissolve ? [$this->at, $this->at + $this->joinSamples] : [$this->at - $half, $this->at + $half];
+        return $this->join === JoinKind::Dissolve
+            ? [$this->at, $this->at + $this->joinSamples]
+            : [$this->at - $half, $this->at + $half];
     }
 }

@@ -28,19 +28,28 @@ final readonly class SoundPlan
         $groups = $ofSegment = [];
         foreach ($assembly->segments as $i => $segment) {
             $before = $assembly->segments[$i - 1] ?? null;
-            $goesOn = $before?->passage !== null && $segment->passage !== null && $segment->join->kind === JoinKind::Cut && self::continues($before, $segment);
+            $goesOn =
+                $before?->passage !== null &&
+                $segment->passage !== null &&
+                $segment->join->kind === JoinKind::Cut &&
+                self::continues($before, $segment);
             if ($goesOn) {
                 $group = array_pop($groups);
-                $groups[] = [...($group ?? []), $segment];
+                $groups[] = [...$group ?? [], $segment];
             } else {
                 $groups[] = [$segment];
             }
             $ofSegment[$i] = count($groups) - 1;
         }
-        $places = array_map(fn (array $group): SoundPlace => new SoundPlace(
-            self::piece($group[0], array_sum(array_map(fn (Segment $s): int => $s->frames, $group)) * $ticks, $target),
-            $group[0]->startFrame * $ticks, $group[0]->join->kind, $group[0]->join->frames * $ticks,
-        ), $groups);
+        $places = array_map(
+            fn (array $group): SoundPlace => new SoundPlace(
+                self::piece($group[0], array_sum(array_map(fn (Segment $s): int => $s->frames, $group)) * $ticks, $target),
+                $group[0]->startFrame * $ticks,
+                $group[0]->join->kind,
+                $group[0]->join->frames * $ticks,
+            ),
+            $groups,
+        );
 
         return new self($places, $assembly->frames() * $ticks, $ofSegment);
     }
@@ -83,8 +92,8 @@ final readonly class SoundPlan
     /** Whether the take is heard on without a gap: the map of the second begins where the first one's ends. */
     private static function continues(Segment $before, Segment $segment): bool
     {
-        return $before->passage?->take->id === $segment->passage?->take->id
-            && $before->map?->timeOf($before->frames)->count === $segment->map?->timeOf(0)->count;
+        return $before->passage?->take->id === $segment->passage?->take->id &&
+            $before->map?->timeOf($before->frames)->count === $segment->map?->timeOf(0)->count;
     }
 
     private static function piece(Segment $segment, int $samples, float $target): SoundPiece
@@ -93,6 +102,13 @@ final readonly class SoundPlan
 
         return $track === null || $segment->map === null
             ? new SoundPiece(null, 0, $samples, $target)
-            : new SoundPiece($track->hash, $segment->map->timeOf(0)->count - $track->offset->count, $samples, $target, $track->loudness, $track->peak);
+            : new SoundPiece(
+                $track->hash,
+                $segment->map->timeOf(0)->count - $track->offset->count,
+                $samples,
+                $target,
+                $track->loudness,
+                $track->peak,
+            );
     }
 }

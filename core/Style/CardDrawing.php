@@ -74,9 +74,21 @@ final readonly class CardDrawing
         $smallHeight = (int) round(count($this->small) * $this->smallSize * self::LEADING * 1.15);
         $gap = $this->small === [] ? 0 : (int) round(0.05 * $side);
         $body = match ($template) {
-            CardTemplate::Page => $this->page($paper, $ink, $accent, $margin, (int) round(($h - $titleHeight - $gap - $smallHeight) / 2), $titleHeight + $gap),
+            CardTemplate::Page => $this->page(
+                $paper,
+                $ink,
+                $accent,
+                $margin,
+                (int) round(($h - $titleHeight - $gap - $smallHeight) / 2),
+                $titleHeight + $gap,
+            ),
             CardTemplate::Shore => $this->shore($paper, $ink, $accent, $margin, (int) round(0.4 * $h - $titleHeight / 2)),
-            CardTemplate::Field => $this->field($accent, $paper, (int) round(($h - $titleHeight - $gap - $smallHeight) / 2), $titleHeight + $gap),
+            CardTemplate::Field => $this->field(
+                $accent,
+                $paper,
+                (int) round(($h - $titleHeight - $gap - $smallHeight) / 2),
+                $titleHeight + $gap,
+            ),
         };
 
         return "<svg xmlns=\"http://www.w3.org/2000/svg\" width=\"{$w}\" height=\"{$h}\" viewBox=\"0 0 {$w} {$h}\">{$body}</svg>";
@@ -86,10 +98,27 @@ final readonly class CardDrawing
     {
         $rule = (int) round($margin * 0.09);
 
-        return $this->ground($paper)
-            .sprintf('<rect x="%d" y="%d" width="%d" height="%d" fill="%s"/>', $margin, $top - 3 * $rule - (int) round(0.4 * $this->titleSize), 2 * $margin, $rule, $accent)
-            .$this->rows($this->title, $this->titleSize, $this->style->faces->heading, 600, $ink, $margin, $top, 'start')
-            .$this->rows($this->small, $this->smallSize, $this->style->faces->text, 400, $ink, $margin, $top + $below, 'start', 1.15);
+        return $this->ground($paper).
+            sprintf(
+                '<rect x="%d" y="%d" width="%d" height="%d" fill="%s"/>',
+                $margin,
+                $top - 3 * $rule - (int) round(0.4 * $this->titleSize),
+                2 * $margin,
+                $rule,
+                $accent,
+            ).
+            $this->rows($this->title, $this->titleSize, $this->style->faces->heading, 600, $ink, $margin, $top, 'start').
+            $this->rows(
+                $this->small,
+                $this->smallSize,
+                $this->style->faces->text,
+                400,
+                $ink,
+                $margin,
+                $top + $below,
+                'start',
+                1.15,
+            );
     }
 
     private function shore(string $paper, string $ink, string $accent, int $margin, int $top): string
@@ -97,21 +126,56 @@ final readonly class CardDrawing
         [$w, $h] = [$this->frame->width, $this->frame->height];
         $y = (int) round(0.68 * $h);
         $swell = (int) round(0.05 * $h);
-        $wave = sprintf('<path d="M0 %d C %d %d %d %d %d %d S %d %d %d %d V%d H0 Z" fill="%s"/>',
-            $y, intdiv($w, 6), $y - $swell, intdiv($w, 3), $y - $swell, intdiv($w, 2), $y, intdiv(5 * $w, 6), $y + $swell, $w, $y, $h, $accent);
+        $wave = sprintf(
+            '<path d="M0 %d C %d %d %d %d %d %d S %d %d %d %d V%d H0 Z" fill="%s"/>',
+            $y,
+            intdiv($w, 6),
+            $y - $swell,
+            intdiv($w, 3),
+            $y - $swell,
+            intdiv($w, 2),
+            $y,
+            intdiv(5 * $w, 6),
+            $y + $swell,
+            $w,
+            $y,
+            $h,
+            $accent,
+        );
 
-        return $this->ground($paper).$wave
-            .$this->rows($this->title, $this->titleSize, $this->style->faces->heading, 600, $ink, $margin, $top, 'start')
-            .$this->rows($this->small, $this->smallSize, $this->style->faces->text, 400, $paper, $margin, $y + 2 * $swell, 'start', 1.15);
+        return $this->ground($paper).
+            $wave.
+            $this->rows($this->title, $this->titleSize, $this->style->faces->heading, 600, $ink, $margin, $top, 'start').
+            $this->rows(
+                $this->small,
+                $this->smallSize,
+                $this->style->faces->text,
+                400,
+                $paper,
+                $margin,
+                $y + 2 * $swell,
+                'start',
+                1.15,
+            );
     }
 
     private function field(string $accent, string $paper, int $top, int $below): string
     {
         $middle = intdiv($this->frame->width, 2);
 
-        return $this->ground($accent)
-            .$this->rows($this->title, $this->titleSize, $this->style->faces->heading, 600, $paper, $middle, $top, 'middle')
-            .$this->rows($this->small, $this->smallSize, $this->style->faces->text, 400, $paper, $middle, $top + $below, 'middle', 1.15);
+        return $this->ground($accent).
+            $this->rows($this->title, $this->titleSize, $this->style->faces->heading, 600, $paper, $middle, $top, 'middle').
+            $this->rows(
+                $this->small,
+                $this->smallSize,
+                $this->style->faces->text,
+                400,
+                $paper,
+                $middle,
+                $top + $below,
+                'middle',
+                1.15,
+            );
     }
 
     private function ground(string $colour): string
@@ -120,14 +184,31 @@ final readonly class CardDrawing
     }
 
     /** @param  list<string>  $rows */
-    private function rows(array $rows, int $size, string $face, int $weight, string $fill, int $x, int $top, string $anchor, float $more = 1.0): string
-    {
+    private function rows(
+        array $rows,
+        int $size,
+        string $face,
+        int $weight,
+        string $fill,
+        int $x,
+        int $top,
+        string $anchor,
+        float $more = 1.0,
+    ): string {
         $out = '';
         foreach ($rows as $i => $row) {
             $baseline = (int) round($top + $size * 0.9 + $i * $size * self::LEADING * $more);
             $out .= sprintf(
-                '<text x="%d" y="%d" font-family="\'%s\'" font-weight="%d" font-size="%d" fill="%s" text-anchor="%s" xml:space="preserve">%s</text>',
-                $x, $baseline, $face, $weight, $size, $fill, $anchor, htmlspecialchars(PlainText::row($row), ENT_XML1 | ENT_QUOTES | ENT_SUBSTITUTE, 'UTF-8'),
+                '<text x="%d" y="%d" font-family="\'%s\'" font-weight="%d" font-size="%d" fill="%s" text-anchor="%s" '
+                    .'xml:space="preserve">%s</text>',
+                $x,
+                $baseline,
+                $face,
+                $weight,
+                $size,
+                $fill,
+                $anchor,
+                htmlspecialchars(PlainText::row($row), ENT_XML1 | ENT_QUOTES | ENT_SUBSTITUTE, 'UTF-8'),
             );
         }
 

@@ -37,14 +37,28 @@ final readonly class HouseStyle
 
     /** @var array<string, string|int|null> */
     public const DEFAULTS = [
-        'width' => 1920, 'height' => 1080, 'fps' => 25,
-        'layout' => 'slide-with-inset', 'inset_corner' => 'bottom-right', 'inset_size' => 'medium', 'inset_shape' => 'rectangle',
-        'border' => 'none', 'border_colour' => 'FFFFFF',
-        'ground' => '1B2430', 'ink' => '1B2430', 'paper' => 'FAF8F3', 'accent' => '0B5D66',
-        'heading_face' => 'serif', 'text_face' => 'sans',
-        'logo' => null, 'logo_corner' => 'top-left', 'logo_size' => 'small',
+        'width' => 1920,
+        'height' => 1080,
+        'fps' => 25,
+        'layout' => 'slide-with-inset',
+        'inset_corner' => 'bottom-right',
+        'inset_size' => 'medium',
+        'inset_shape' => 'rectangle',
+        'border' => 'none',
+        'border_colour' => 'FFFFFF',
+        'ground' => '1B2430',
+        'ink' => '1B2430',
+        'paper' => 'FAF8F3',
+        'accent' => '0B5D66',
+        'heading_face' => 'serif',
+        'text_face' => 'sans',
+        'logo' => null,
+        'logo_corner' => 'top-left',
+        'logo_size' => 'small',
         'card' => 'page',
-        'sound_target' => -16, 'count_down' => 3, 'presenter' => '',
+        'sound_target' => -16,
+        'count_down' => 3,
+        'presenter' => '',
     ];
 
     /** Chosen once for a lesson, when it is made. */
@@ -82,12 +96,23 @@ final readonly class HouseStyle
         $this->rate = FrameRate::of((int) $values['fps']);
         $this->layout = Layout::from($text('layout'));
         $this->inset = new Inset(
-            Corner::from($text('inset_corner')), InsetSize::from($text('inset_size')), InsetShape::from($text('inset_shape')),
+            Corner::from($text('inset_corner')),
+            InsetSize::from($text('inset_size')),
+            InsetShape::from($text('inset_shape')),
             new InsetBorder($text('border'), $text('border_colour')),
         );
-        $this->colours = new Palette(Colour::of($text('ground')), Colour::of($text('ink')), Colour::of($text('paper')), Colour::of($text('accent')));
+        $this->colours = new Palette(
+            Colour::of($text('ground')),
+            Colour::of($text('ink')),
+            Colour::of($text('paper')),
+            Colour::of($text('accent')),
+        );
         $this->faces = new Typefaces(self::FACES[$text('heading_face')], self::FACES[$text('text_face')]);
-        $this->logo = new LogoChoice($text('logo') === '' ? null : $text('logo'), Corner::from($text('logo_corner')), InsetSize::from($text('logo_size')));
+        $this->logo = new LogoChoice(
+            $text('logo') === '' ? null : $text('logo'),
+            Corner::from($text('logo_corner')),
+            InsetSize::from($text('logo_size')),
+        );
         $this->card = CardTemplate::from($text('card'));
         $this->soundTarget = (int) $values['sound_target'];
         $this->countDown = (int) $values['count_down'];
@@ -115,7 +140,12 @@ final readonly class HouseStyle
             self::check((string) $name, $value);
         }
         /** @var array<string, string|int|null> $known */
-        $known = array_map(fn (mixed $v): string|int|null => is_string($v) && preg_match('/^#[0-9a-f]{6}$/i', $v) === 1 ? strtoupper(substr($v, 1)) : $v, $values);
+        $known = array_map(
+            fn (mixed $v): string|int|null => is_string($v) && preg_match('/^#[0-9a-f]{6}$/i', $v) === 1
+                ? strtoupper(substr($v, 1))
+                : $v,
+            $values,
+        );
 
         return new self($known + self::DEFAULTS);
     }
@@ -145,7 +175,11 @@ final readonly class HouseStyle
     /** @return array<string, string|int|null> only what is not as by default: what is worth keeping */
     public function chosen(): array
     {
-        return array_filter($this->values, fn (string|int|null $v, string $name): bool => $v !== self::DEFAULTS[$name], ARRAY_FILTER_USE_BOTH);
+        return array_filter(
+            $this->values,
+            fn (string|int|null $v, string $name): bool => $v !== self::DEFAULTS[$name],
+            ARRAY_FILTER_USE_BOTH,
+        );
     }
 
     /** @return list<string> sentences about what will be hard to read */
@@ -153,7 +187,14 @@ final readonly class HouseStyle
     {
         $contrast = $this->colours->ink->contrast($this->colours->paper);
 
-        return $contrast >= 4.5 ? [] : [sprintf('Ink on paper has a contrast of %.1f to 1: cards will be hard to read. 4.5 to 1 or more is needed.', $contrast)];
+        return $contrast >= 4.5
+            ? []
+            : [
+                sprintf(
+                    'Ink on paper has a contrast of %.1f to 1: cards will be hard to read. 4.5 to 1 or more is needed.',
+                    $contrast,
+                ),
+            ];
     }
 
     /**
@@ -179,14 +220,19 @@ final readonly class HouseStyle
     private static function check(string $name, mixed $value): void
     {
         $isGood = match ($name) {
-            'width', 'height' => in_array($value, array_merge(...array_map(fn (array $sizes): array => array_merge(...$sizes), array_values(self::FRAMES))), true),
+            'width', 'height' => in_array(
+                $value,
+                array_merge(...array_map(fn (array $sizes): array => array_merge(...$sizes), array_values(self::FRAMES))),
+                true,
+            ),
             'fps' => in_array($value, FrameRate::OFFERED, true),
             'layout' => is_string($value) && Layout::tryFrom($value) !== null,
             'inset_corner', 'logo_corner' => is_string($value) && Corner::tryFrom($value) !== null,
             'inset_size', 'logo_size' => is_string($value) && InsetSize::tryFrom($value) !== null,
             'inset_shape' => is_string($value) && InsetShape::tryFrom($value) !== null,
             'border' => is_string($value) && isset(InsetBorder::WIDTHS[$value]),
-            'border_colour', 'ground', 'ink', 'paper', 'accent' => is_string($value) && preg_match('/^#?[0-9a-f]{6}$/i', $value) === 1,
+            'border_colour', 'ground', 'ink', 'paper', 'accent' => is_string($value) &&
+                preg_match('/^#?[0-9a-f]{6}$/i', $value) === 1,
             'heading_face', 'text_face' => is_string($value) && isset(self::FACES[$value]),
             'logo' => $value === null || is_string($value),
             'card' => is_string($value) && CardTemplate::tryFrom($value) !== null,

@@ -9,20 +9,35 @@ use OpenReel\Core\Problem;
 final class StyleProblem extends Problem
 {
     private const NAMES = [
-        'width' => 'frame', 'height' => 'frame', 'fps' => 'frame rate', 'border_colour' => 'colour of the border', 'ground' => 'colour behind slides',
-        'ink' => 'ink', 'paper' => 'paper', 'accent' => 'accent', 'count_down' => 'count-down', 'sound_target' => 'loudness', 'card' => 'card template',
+        'width' => 'frame',
+        'height' => 'frame',
+        'fps' => 'frame rate',
+        'border_colour' => 'colour of the border',
+        'ground' => 'colour behind slides',
+        'ink' => 'ink',
+        'paper' => 'paper',
+        'accent' => 'accent',
+        'count_down' => 'count-down',
+        'sound_target' => 'loudness',
+        'card' => 'card template',
     ];
 
     public static function cannotBe(string $name): self
     {
         $called = self::NAMES[$name] ?? str_replace('_', ' ', $name);
 
-        return new self(match ($name) {
-            'count_down' => 'The count-down lasts from 0 to 10 seconds.',
-            'presenter' => 'The presenter\'s name has at most 100 characters.',
-            'border_colour', 'ground', 'ink', 'paper', 'accent' => "The {$called} is written as six digits or letters from 0 to F, for example #0B5D66.",
-            default => "That is not one of the choices for the {$called}.",
-        });
+        return new self(
+            match ($name) {
+                'count_down' => 'The count-down lasts from 0 to 10 seconds.',
+                'presenter' => 'The presenter\'s name has at most 100 characters.',
+                'border_colour',
+                'ground',
+                'ink',
+                'paper',
+                'accent' => "The {$called} is written as six digits or letters from 0 to F, for example #0B5D66.",
+                default => "That is not one of the choices for the {$called}.",
+            },
+        );
     }
 
     public static function chosenOnce(): self

@@ -31,7 +31,10 @@ final class EventLog
         foreach (preg_split('/\R/', $jsonLines) ?: [] as $row) {
             $entry = json_decode($row, true);
             if (is_array($entry) && is_numeric($entry['at_ms'] ?? null) && is_string($entry['kind'] ?? null)) {
-                $events[] = self::event((int) round(max(0.0, min(self::LATEST_MS, (float) $entry['at_ms']))), array_diff_key($entry, ['at_ms' => 1]));
+                $events[] = self::event(
+                    (int) round(max(0.0, min(self::LATEST_MS, (float) $entry['at_ms']))),
+                    array_diff_key($entry, ['at_ms' => 1]),
+                );
             }
         }
         usort($events, fn (TakeEvent $a, TakeEvent $b): int => $a->atMs <=> $b->atMs);
@@ -42,9 +45,16 @@ final class EventLog
     /** @param  list<TakeEvent>  $events */
     public static function write(array $events): string
     {
-        return implode('', array_map(
-            fn (TakeEvent $e): string => json_encode(['at_ms' => $e->atMs] + $e->toArray(), JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE)."\n", $events,
-        ));
+        return implode(
+            '',
+            array_map(
+                fn (TakeEvent $e): string => json_encode(
+                    ['at_ms' => $e->atMs] + $e->toArray(),
+                    JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE,
+                )."\n",
+                $events,
+            ),
+        );
     }
 
     /** @param  array<string, mixed>  $data */

@@ -35,11 +35,16 @@ final class LineTimes
             if ($last === null) {
                 break;
             }
-            $weights = array_map(fn (SpokenLine $l): int => max(1, SpeakingTime::ofText($l->text)), array_slice($lines, $first, $last - $first));
+            $weights = array_map(
+                fn (SpokenLine $l): int => max(1, SpeakingTime::ofText($l->text)),
+                array_slice($lines, $first, $last - $first),
+            );
             $all = array_sum($weights);
             $spoken = 0;
             foreach ($weights as $offset => $weight) {
-                $times[$lines[$first + $offset]->id] = Tick::of($known[$first] + intdiv(($known[$last] - $known[$first]) * $spoken, max(1, $all)));
+                $times[$lines[$first + $offset]->id] = Tick::of(
+                    $known[$first] + intdiv(($known[$last] - $known[$first]) * $spoken, max(1, $all)),
+                );
                 $spoken += $weight;
             }
         }

@@ -14,7 +14,8 @@ final readonly class Take
     /**
      * @param  list<Track>  $tracks  at most one of each kind
      * @param  Span  $used  what is left of it after trimming, in take time
-     * @param  array<string, Tick>  $lines  when each line begins, by line id, in the order they are spoken; empty when that is not known
+     * @param  array<string, Tick>  $lines  when each line begins, by line id, in the order they are spoken; empty when that is
+     *    not known
      * @param  list<TakeMark>  $marks  what was drawn while it was recorded
      */
     public function __construct(

@@ -67,6 +67,9 @@ final readonly class TimeMap
     /** @return list<array{frames: int, in_ticks: int, step: int}> */
     public function toArray(): array
     {
-        return array_map(fn (Stretch $s): array => ['frames' => $s->frames, 'in_ticks' => $s->in->count, 'step' => $s->step], $this->stretches);
+        return array_map(
+            fn (Stretch $s): array => ['frames' => $s->frames, 'in_ticks' => $s->in->count, 'step' => $s->step],
+            $this->stretches,
+        );
     }
 }

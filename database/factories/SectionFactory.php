@@ -30,7 +30,10 @@ final class SectionFactory extends Factory
     {
         return $this->afterCreating(function (Section $section): void {
             $sections = array_values($section->lesson->sections()->get()->all());
-            $script = Script::compose($section->lesson->title, array_map(fn (Section $s): array => ['heading' => $s->heading, 'text' => $s->script], $sections));
+            $script = Script::compose(
+                $section->lesson->title,
+                array_map(fn (Section $s): array => ['heading' => $s->heading, 'text' => $s->script], $sections),
+            );
             app(SaveScript::class)($section->lesson, $script, known: array_map(fn (Section $s): string => $s->id, $sections));
             $section->refresh();
         });

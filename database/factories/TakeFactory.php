@@ -32,7 +32,12 @@ final class TakeFactory extends Factory
     {
         return $this->afterCreating(function (Take $take): void {
             $said = SpokenLines::asTaken($take->section);
-            $take->update(['recorded_in' => $take->recorded_in ?? $take->section_id, 'lines' => $take->lines === [] ? $said['lines'] : $take->lines] + $said);
+            $take->update(
+                [
+                    'recorded_in' => $take->recorded_in ?? $take->section_id,
+                    'lines' => $take->lines === [] ? $said['lines'] : $take->lines,
+                ] + $said,
+            );
         });
     }
 }

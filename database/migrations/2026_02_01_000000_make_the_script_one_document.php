@@ -107,29 +107,47 @@ return new class extends Migration
                 $name = "{$base} {$n}";
             }
             $taken[$slide->lesson_id][mb_strtolower($name)] = true;
-            DB::table('slides')->where('id', $slide->id)->update(['name' => $name, 'position' => count($taken[$slide->lesson_id])]);
+            DB::table('slides')
+                ->where('id', $slide->id)
+                ->update(['name' => $name, 'position' => count($taken[$slide->lesson_id])]);
         }
     }
 
     private function writeScript(stdClass $lesson): void
     {
-        $sections = DB::table('sections')->where('lesson_id', $lesson->id)->whereNull('deleted_at')->orderBy('position')->orderBy('id')->get();
+        $sections = DB::table('sections')
+            ->where('lesson_id', $lesson->id)
+            ->whereNull('deleted_at')
+            ->orderBy('position')
+            ->orderBy('id')
+            ->get();
         $slides = DB::table('slides')->where('lesson_id', $lesson->id)->pluck('name', 'id');
         $texts = [];
         foreach ($sections as $section) {
-            $layout = implode(', ', array_map(fn (string $w): string => str_replace('-', ' ', $w), array_diff_assoc(
-                [$section->layout, $section->inset_corner, $section->inset_size], ['slide-with-inset', 'bottom-right', 'medium'],
-            )));
+            $layout = implode(
+                ', ',
+                array_map(
+                    fn (string $w): string => str_replace('-', ' ', $w),
+                    array_diff_assoc(
+                        [$section->layout, $section->inset_corner, $section->inset_size],
+                        ['slide-with-inset', 'bottom-right', 'medium'],
+                    ),
+                ),
+            );
             $cues = array_filter([
                 isset($slides[$section->slide_id]) ? Cue::write(CueKind::Slide, $slides[$section->slide_id]) : '',
                 $layout === '' ? '' : Cue::write(CueKind::Layout, $layout),
             ]);
             $text = trim(implode("\n", $cues)."\n\n".$section->script);
             $texts[] = ['heading' => $section->heading, 'text' => $text];
-            DB::table('sections')->where('id', $section->id)->update(['script' => $text]);
+            DB::table('sections')
+                ->where('id', $section->id)
+                ->update(['script' => $text]);
             $this->writeLines($lesson->id, $section, $text);
         }
-        DB::table('lessons')->where('id', $lesson->id)->update(['script' => Script::compose($lesson->title, $texts)->write(), 'revision' => 1]);
+        DB::table('lessons')
+            ->where('id', $lesson->id)
+            ->update(['script' => Script::compose($lesson->title, $texts)->write(), 'revision' => 1]);
     }
 
     private function writeLines(string $lesson, stdClass $section, string $text): void
@@ -138,9 +156,19 @@ return new class extends Migration
         foreach (LineSplitter::split($text) as $line) {
             $id = strtolower((string) Str::ulid());
             $spoken[] = ['id' => $id, 'text' => $line->text];
-            DB::table('lines')->insert(['id' => $id, 'lesson_id' => $lesson, 'section_id' => $section->id, 'position' => $line->number, 'paragraph' => $line->paragraph, 'text' => $line->text, 'spoken_ms' => SpeakingTime::ofText($line->text)]);
+            DB::table('lines')->insert([
+                'id' => $id,
+                'lesson_id' => $lesson,
+                'section_id' => $section->id,
+                'position' => $line->number,
+                'paragraph' => $line->paragraph,
+                'text' => $line->text,
+                'spoken_ms' => SpeakingTime::ofText($line->text),
+            ]);
         }
         $expected = array_sum(array_map(fn (array $l): int => SpeakingTime::ofText($l['text']), $spoken));
-        DB::table('takes')->where('section_id', $section->id)->update(['lines' => json_encode($spoken), 'expected_ms' => $expected]);
+        DB::table('takes')
+            ->where('section_id', $section->id)
+            ->update(['lines' => json_encode($spoken), 'expected_ms' => $expected]);
     }
 };

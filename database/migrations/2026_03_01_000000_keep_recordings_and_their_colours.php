@@ -7,7 +7,10 @@ use Illuminate\Database\Schema\Blueprint;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Schema;
 
-/** Takes say how their colours are meant, how much silence the script asked for, and whether what came from the recorder is still there. */
+/**
+ * Takes say how their colours are meant, how much silence the script asked for, and whether what came from the recorder is
+ * still there.
+ */
 return new class extends Migration
 {
     public function up(): void
@@ -20,6 +23,8 @@ return new class extends Migration
             $table->index(['state', 'recording_kept']);
         });
         // Until now a recording was removed as soon as the take was ready.
-        DB::table('takes')->where('state', 'ready')->update(['recording_kept' => false]);
+        DB::table('takes')
+            ->where('state', 'ready')
+            ->update(['recording_kept' => false]);
     }
 };

@@ -48,8 +48,20 @@ return new class extends Migration
         });
         DB::table('takes')->orderBy('id')->each(fn (stdClass $take) => $this->bring($take));
         Schema::table('takes', function (Blueprint $table) {
-            $table->dropColumn(['camera_width', 'camera_height', 'colour_range', 'colour_matrix', 'media_path', 'media_mime', 'media_hash', 'sound_path', 'sound_hash',
-                'loudness', 'used_from', 'used_until']);
+            $table->dropColumn([
+                'camera_width',
+                'camera_height',
+                'colour_range',
+                'colour_matrix',
+                'media_path',
+                'media_mime',
+                'media_hash',
+                'sound_path',
+                'sound_hash',
+                'loudness',
+                'used_from',
+                'used_until',
+            ]);
         });
     }
 
@@ -57,19 +69,29 @@ return new class extends Migration
     {
         $values = ['cut_ticks' => $take->line_ticks];
         if ($take->used_from !== null || $take->used_until !== null) {
-            $from = (int) ($take->used_from ?? $take->speech_from ?? 0);
-            $until = (int) ($take->used_until ?? $take->speech_until ?? $take->length_ticks);
+            $from = (int) ($take->used_from ?? ($take->speech_from ?? 0));
+            $until = (int) ($take->used_until ?? ($take->speech_until ?? $take->length_ticks));
             $values += ['used' => json_encode([[$from, $until]]), 'used_ticks' => $until - $from];
         }
         DB::table('takes')->where('id', $take->id)->update($values);
         if ($take->camera_width !== null && $take->media_path !== null) {
             $this->track($take, 'camera', [
-                'file_path' => $take->media_path, 'file_mime' => $take->media_mime, 'hash' => $take->media_hash, 'width' => $take->camera_width,
-                'height' => $take->camera_height, 'colour_range' => $take->colour_range, 'colour_matrix' => $take->colour_matrix,
+                'file_path' => $take->media_path,
+                'file_mime' => $take->media_mime,
+                'hash' => $take->media_hash,
+                'width' => $take->camera_width,
+                'height' => $take->camera_height,
+                'colour_range' => $take->colour_range,
+                'colour_matrix' => $take->colour_matrix,
             ]);
         }
         if ($take->sound_path !== null) {
-            $this->track($take, 'microphone', ['file_path' => $take->sound_path, 'file_mime' => 'audio/flac', 'hash' => $take->sound_hash, 'loudness' => $take->loudness]);
+            $this->track($take, 'microphone', [
+                'file_path' => $take->sound_path,
+                'file_mime' => 'audio/flac',
+                'hash' => $take->sound_hash,
+                'loudness' => $take->loudness,
+            ]);
         }
     }
 
@@ -82,7 +104,9 @@ return new class extends Migration
         if ($there->exists()) {
             $there->update($values);
         } else {
-            DB::table('tracks')->insert(['id' => strtolower((string) Str::ulid()), 'take_id' => $take->id, 'kind' => $kind] + $values + $times);
+            DB::table('tracks')->insert(
+                ['id' => strtolower((string) Str::ulid()), 'take_id' => $take->id, 'kind' => $kind] + $values + $times,
+            );
         }
     }
 };

@@ -22,7 +22,12 @@ const LESSON = __DIR__.'/../lesson';
 
 /** The takes: file name, section, lines (all when null), and how it went. */
 $takes = [
-    ['01-1-discard', 1, 'Welcome to Reading the Water, the shore course of the Salt... the Saltmash... Sorry. Let me start again.', []],
+    [
+        '01-1-discard',
+        1,
+        'Welcome to Reading the Water, the shore course of the Salt... the Saltmash... Sorry. Let me start again.',
+        [],
+    ],
     ['01-2', 1, null, []],
     ['02-1', 2, null, []],
     ['03-1', 3, null, []],
@@ -55,9 +60,25 @@ function speak(string $words, string $work, bool $quiet): string
 {
     (new FliteVoice('flite'))->speak(spelledOut($words), "{$work}/voice.wav");
     $level = $quiet ? '-30dB' : '-4dB';
-    Program::run(['ffmpeg', '-v', 'error', '-y', '-i', "{$work}/voice.wav", '-f', 'lavfi', '-i', 'anoisesrc=r=48000:c=brown:a=0.002:s=7',
-        '-filter_complex', "[0:a]aresample=48000,volume={$level},adelay=1100,apad=pad_dur=1.2[v];[v][1:a]amix=duration=first:normalize=0",
-        '-c:a', 'pcm_s16le', '-ac', '1', "{$work}/sound.wav"]);
+    Program::run([
+        'ffmpeg',
+        '-v',
+        'error',
+        '-y',
+        '-i',
+        "{$work}/voice.wav",
+        '-f',
+        'lavfi',
+        '-i',
+        'anoisesrc=r=48000:c=brown:a=0.002:s=7',
+        '-filter_complex',
+        "[0:a]aresample=48000,volume={$level},adelay=1100,apad=pad_dur=1.2[v];[v][1:a]amix=duration=first:normalize=0",
+        '-c:a',
+        'pcm_s16le',
+        '-ac',
+        '1',
+        "{$work}/sound.wav",
+    ]);
 
     return "{$work}/sound.wav";
 }
@@ -85,9 +106,50 @@ function record(string $sound, string $work, string $out): void
         $list .= sprintf("file 'figure-%d-%d.png'\nduration 0.04\n", (int) round($open * (MOUTHS - 1)), $blink);
     }
     file_put_contents("{$work}/frames.txt", $list);
-    Program::run(['ffmpeg', '-v', 'error', '-y', '-loop', '1', '-framerate', (string) FPS, '-i', "{$work}/room.png",
-        '-f', 'concat', '-safe', '0', '-i', "{$work}/frames.txt", '-i', $sound,
-        '-filter_complex', '[1:v]fps=25[f];[0:v][f]overlay=x=8*sin(0.9*t)-8:y=3*sin(1.7*t)+3:shortest=1,format=yuv420p[v]',
-        '-map', '[v]', '-map', '2:a', '-c:v', 'libvpx-vp9', '-b:v', '0', '-crf', '40', '-deadline', 'realtime', '-cpu-used', '7', '-row-mt', '1', '-g', '125',
-        '-c:a', 'libopus', '-b:a', '48k', '-shortest', $out]);
+    Program::run([
+        'ffmpeg',
+        '-v',
+        'error',
+        '-y',
+        '-loop',
+        '1',
+        '-framerate',
+        (string) FPS,
+        '-i',
+        "{$work}/room.png",
+        '-f',
+        'concat',
+        '-safe',
+        '0',
+        '-i',
+        "{$work}/frames.txt",
+        '-i',
+        $sound,
+        '-filter_complex',
+        '[1:v]fps=25[f];[0:v][f]overlay=x=8*sin(0.9*t)-8:y=3*sin(1.7*t)+3:shortest=1,format=yuv420p[v]',
+        '-map',
+        '[v]',
+        '-map',
+        '2:a',
+        '-c:v',
+        'libvpx-vp9',
+        '-b:v',
+        '0',
+        '-crf',
+        '40',
+        '-deadline',
+        'realtime',
+        '-cpu-used',
+        '7',
+        '-row-mt',
+        '1',
+        '-g',
+        '125',
+        '-c:a',
+        'libopus',
+        '-b:a',
+        '48k',
+        '-shortest',
+        $out,
+    ]);
 }

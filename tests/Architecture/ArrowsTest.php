@@ -18,7 +18,10 @@ final class ArrowsTest
             ->canOnlyDependOn()
             ->classes(
                 Selector::inNamespace('OpenReel\Core'),
-                Selector::classname('/^(DomainException|Closure|IntlBreakIterator|IntlPartsIterator|BackedEnum|UnitEnum|Stringable|Throwable)$/', true),
+                Selector::classname(
+                    '/^(DomainException|Closure|IntlBreakIterator|IntlPartsIterator|BackedEnum|UnitEnum|Stringable|Throwable)$/',
+                    true,
+                ),
             )
             ->because('rules stay free of framework, database and outside programs');
     }
@@ -28,16 +31,29 @@ final class ArrowsTest
         return PHPat::rule()
             ->classes(Selector::inNamespace('App\Media'))
             ->shouldNotDependOn()
-            ->classes(Selector::inNamespace('App\Http'), Selector::inNamespace('App\Models'), Selector::inNamespace('App\Actions'), Selector::inNamespace('App\Readers'))
+            ->classes(
+                Selector::inNamespace('App\Http'),
+                Selector::inNamespace('App\Models'),
+                Selector::inNamespace('App\Actions'),
+                Selector::inNamespace('App\Readers'),
+            )
             ->because('rendering needs the media disk and nothing else');
     }
 
     public function test_actions_do_not_know_how_they_are_asked(): Rule
     {
         return PHPat::rule()
-            ->classes(Selector::inNamespace('App\Actions'), Selector::inNamespace('App\Readers'), Selector::inNamespace('App\Work'))
+            ->classes(
+                Selector::inNamespace('App\Actions'),
+                Selector::inNamespace('App\Readers'),
+                Selector::inNamespace('App\Work'),
+            )
             ->shouldNotDependOn()
-            ->classes(Selector::inNamespace('App\Http'), Selector::inNamespace('App\Console'), Selector::inNamespace('Illuminate\Http'))
+            ->classes(
+                Selector::inNamespace('App\Http'),
+                Selector::inNamespace('App\Console'),
+                Selector::inNamespace('Illuminate\Http'),
+            )
             ->because('the same action is asked by the interface, by jobs and by the command line');
     }
 

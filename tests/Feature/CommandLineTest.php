@@ -44,7 +44,15 @@ final class CommandLineTest extends FeatureTestCase
         self::assertSame(filesize("{$this->folder}/film.mp4"), $summary['bytes']);
         self::assertSame('Tides', $summary['title']);
         self::assertNotContains(false, array_column($summary['findings'], 'ok'), (string) json_encode($summary['findings']));
-        self::assertSame(['undecided', 'kept', 'discarded', 'kept'], Take::query()->orderBy('section_id')->orderBy('number')->pluck('verdict')->map(fn (Verdict $v): string => $v->value)->all());
+        self::assertSame(
+            ['undecided', 'kept', 'discarded', 'kept'],
+            Take::query()
+                ->orderBy('section_id')
+                ->orderBy('number')
+                ->pluck('verdict')
+                ->map(fn (Verdict $v): string => $v->value)
+                ->all(),
+        );
     }
 
     public function test_whole_leaves_takes_untrimmed(): void
@@ -57,18 +65,25 @@ final class CommandLineTest extends FeatureTestCase
     public function test_the_summary_for_people_is_a_table(): void
     {
         $this->artisan('reel:build', ['folder' => $this->folder, '--out' => "{$this->folder}/film.mp4", '--frame' => '1280x720'])
-            ->expectsOutputToContain('Take 01-1.webm')->expectsOutputToContain('frames are there')->assertSuccessful();
+            ->expectsOutputToContain('Take 01-1.webm')
+            ->expectsOutputToContain('frames are there')
+            ->assertSuccessful();
     }
 
     public function test_lessons_are_listed_and_exported(): void
     {
         $lesson = $this->build()['lesson'];
         Artisan::call('reel:list', ['--json' => true]);
-        self::assertSame([['lesson' => $lesson, 'title' => 'Tides', 'kept' => '2/2', 'frame' => '1280x720', 'fps' => 25]], json_decode(Artisan::output(), true));
+        self::assertSame(
+            [['lesson' => $lesson, 'title' => 'Tides', 'kept' => '2/2', 'frame' => '1280x720', 'fps' => 25]],
+            json_decode(Artisan::output(), true),
+        );
 
         $this->artisan('reel:export', ['lesson' => $lesson, '--out' => "{$this->folder}/again.mp4"])->assertSuccessful();
         self::assertFileExists("{$this->folder}/again.mp4");
-        $this->artisan('reel:export', ['lesson' => 'nothing', '--out' => 'x.mp4'])->expectsOutputToContain('There is no such lesson.')->assertFailed();
+        $this->artisan('reel:export', ['lesson' => 'nothing', '--out' => 'x.mp4'])
+            ->expectsOutputToContain('There is no such lesson.')
+            ->assertFailed();
     }
 
     /** @return iterable<string, array{\Closure(string): mixed, string}> */
@@ -76,20 +91,50 @@ final class CommandLineTest extends FeatureTestCase
     {
         yield 'no script' => [fn (string $f) => unlink("{$f}/script.md"), 'There is no script.md'];
         yield 'empty script' => [fn (string $f) => file_put_contents("{$f}/script.md", ''), '"script.md" is empty.'];
-        yield 'a slide too many' => [fn (string $f) => copy(Clips::slide(), "{$f}/slides/03.png"), 'Slide 03.png belongs to no section'];
-        yield 'a slide that is none' => [fn (string $f) => file_put_contents("{$f}/slides/01.png", 'x'), '"01.png" is not a PNG, JPEG, WebP or SVG picture.'];
-        yield 'a take too many' => [fn (string $f) => copy(Clips::spoken(), "{$f}/takes/09-1.webm"), 'The take 09-1.webm belongs to no section'];
-        yield 'a name that says nothing' => [fn (string $f) => copy(Clips::spoken(), "{$f}/takes/best.webm"), 'The take best.webm is not named SECTION-TAKE.ext'];
+        yield 'a slide too many' => [
+            fn (string $f) => copy(Clips::slide(), "{$f}/slides/03.png"),
+            'Slide 03.png belongs to no section',
+        ];
+        yield 'a slide that is none' => [
+            fn (string $f) => file_put_contents("{$f}/slides/01.png", 'x'),
+            '"01.png" is not a PNG, JPEG, WebP or SVG picture.',
+        ];
+        yield 'a take too many' => [
+            fn (string $f) => copy(Clips::spoken(), "{$f}/takes/09-1.webm"),
+            'The take 09-1.webm belongs to no section',
+        ];
+        yield 'a name that says nothing' => [
+            fn (string $f) => copy(Clips::spoken(), "{$f}/takes/best.webm"),
+            'The take best.webm is not named SECTION-TAKE.ext',
+        ];
         yield 'an empty take' => [fn (string $f) => file_put_contents("{$f}/takes/02-1.mp4", ''), 'The take 02-1.mp4 is empty.'];
-        yield 'a damaged take' => [fn (string $f) => file_put_contents("{$f}/takes/02-1.mp4", random_bytes(999)), '02-1.mp4: This recording is damaged'];
+        yield 'a damaged take' => [
+            fn (string $f) => file_put_contents("{$f}/takes/02-1.mp4", random_bytes(999)),
+            '02-1.mp4: This recording is damaged',
+        ];
         yield 'no take at all' => [fn (string $f) => File::cleanDirectory("{$f}/takes"), 'No section has a kept take yet'];
         yield 'a folder to write to' => [fn (string $f) => mkdir("{$f}/film.mp4"), 'film.mp4 is a folder.'];
-        yield 'a binary script' => [fn (string $f) => file_put_contents("{$f}/script.md", "\x7FELF\0\0\0\1"), '"script.md" is not a text file.'];
-        yield 'a script that is a folder' => [fn (string $f) => unlink("{$f}/script.md") && mkdir("{$f}/script.md"), 'There is no script.md'];
-        yield 'two takes of one number' => [fn (string $f) => copy(Clips::spoken(), "{$f}/takes/02-01.webm"), 'Two takes have the same number: 02-01.webm and 02-1.mp4.'];
-        yield 'two slides of one section' => [fn (string $f) => copy(Clips::slide(), "{$f}/slides/1.png"), 'Two slides belong to section 1'];
+        yield 'a binary script' => [
+            fn (string $f) => file_put_contents("{$f}/script.md", "\x7FELF\0\0\0\1"),
+            '"script.md" is not a text file.',
+        ];
+        yield 'a script that is a folder' => [
+            fn (string $f) => unlink("{$f}/script.md") && mkdir("{$f}/script.md"),
+            'There is no script.md',
+        ];
+        yield 'two takes of one number' => [
+            fn (string $f) => copy(Clips::spoken(), "{$f}/takes/02-01.webm"),
+            'Two takes have the same number: 02-01.webm and 02-1.mp4.',
+        ];
+        yield 'two slides of one section' => [
+            fn (string $f) => copy(Clips::slide(), "{$f}/slides/1.png"),
+            'Two slides belong to section 1',
+        ];
         yield 'a folder as take' => [fn (string $f) => mkdir("{$f}/takes/02-2.webm"), 'takes/02-2.webm is a folder.'];
-        yield 'a text as slide' => [fn (string $f) => file_put_contents("{$f}/slides/02.txt", 'x'), 'The slide 02.txt is no PNG, JPEG, WebP or SVG picture.'];
+        yield 'a text as slide' => [
+            fn (string $f) => file_put_contents("{$f}/slides/02.txt", 'x'),
+            'The slide 02.txt is no PNG, JPEG, WebP or SVG picture.',
+        ];
     }
 
     /** @param  \Closure(string): mixed  $spoil */
@@ -99,16 +144,25 @@ final class CommandLineTest extends FeatureTestCase
         $spoil($this->folder);
 
         $this->artisan('reel:build', ['folder' => $this->folder, '--out' => "{$this->folder}/film.mp4", '--frame' => '1280x720'])
-            ->expectsOutputToContain($says)->assertFailed();
+            ->expectsOutputToContain($says)
+            ->assertFailed();
         self::assertSame(0, Lesson::withTrashed()->count(), 'no lesson is left behind');
         self::assertSame([], glob("{$this->mediaRoot}/lessons/*"));
     }
 
     public function test_where_the_film_goes_is_looked_at_before_any_work(): void
     {
-        foreach (["{$this->folder}/nowhere/film.mp4" => 'There is no folder', '/proc/film.mp4' => 'Nothing can be written to', '' => 'Say where the film goes'] as $out => $says) {
+        foreach (
+            [
+                "{$this->folder}/nowhere/film.mp4" => 'There is no folder',
+                '/proc/film.mp4' => 'Nothing can be written to',
+                '' => 'Say where the film goes',
+            ] as $out => $says
+        ) {
             $start = microtime(true);
-            $this->artisan('reel:build', ['folder' => $this->folder, '--out' => $out])->expectsOutputToContain($says)->assertFailed();
+            $this->artisan('reel:build', ['folder' => $this->folder, '--out' => $out])
+                ->expectsOutputToContain($says)
+                ->assertFailed();
             self::assertLessThan(1, microtime(true) - $start);
         }
     }
@@ -118,13 +172,24 @@ final class CommandLineTest extends FeatureTestCase
         $odd = "{$this->folder}/[odd] {name}*";
         File::makeDirectory("{$odd}/slides", recursive: true);
         File::makeDirectory("{$odd}/takes");
-        file_put_contents("{$odd}/script.md", "\xFF\xFE".mb_convert_encoding("## One\n\nFind the day.\n\n## Two\n\nThen the height.\n", 'UTF-16LE', 'UTF-8'));
+        file_put_contents(
+            "{$odd}/script.md",
+            "\xFF\xFE".mb_convert_encoding("## One\n\nFind the day.\n\n## Two\n\nThen the height.\n", 'UTF-16LE', 'UTF-8'),
+        );
         copy(Clips::slide('640x360', 'webp'), "{$odd}/slides/01.WEBP");
-        file_put_contents("{$odd}/slides/02.SVG", '<svg xmlns="http://www.w3.org/2000/svg" width="640" height="360"><rect width="640" height="360" fill="#0b5d66"/></svg>');
+        file_put_contents(
+            "{$odd}/slides/02.SVG",
+            '<svg xmlns="http://www.w3.org/2000/svg" width="640" height="360"><rect width="640" height="360" '
+                .'fill="#0b5d66"/></svg>',
+        );
         copy(Clips::spoken(), "{$odd}/takes/01-1.WEBM");
         copy(Clips::anotherTake(), "{$odd}/takes/02-1.webm");
 
-        $this->artisan('reel:build', ['folder' => $odd, '--out' => "{$odd}/film.mp4", '--frame' => '1280x720'])->assertSuccessful();
+        $this->artisan('reel:build', [
+            'folder' => $odd,
+            '--out' => "{$odd}/film.mp4",
+            '--frame' => '1280x720',
+        ])->assertSuccessful();
         $lesson = Lesson::query()->sole();
         self::assertSame('[odd] {name}*', $lesson->title);
         self::assertSame(['image/webp', 'image/png'], $lesson->slides()->pluck('mime')->all());
@@ -141,7 +206,10 @@ final class CommandLineTest extends FeatureTestCase
         $takes = array_merge(...array_column($sections, 'takes'));
         self::assertCount(8, $sections);
         self::assertSame('closing', $sections[7]['card']['kind']);
-        self::assertEqualsCanonicalizing(['kept', 'undecided', 'discarded'], array_values(array_unique(array_column($takes, 'verdict'))));
+        self::assertEqualsCanonicalizing(
+            ['kept', 'undecided', 'discarded'],
+            array_values(array_unique(array_column($takes, 'verdict'))),
+        );
         self::assertContains(['very-quiet'], array_column($takes, 'flags'));
         self::assertSame([], $sections[6]['takes'], 'one is left to be recorded');
         self::assertNotContains(null, array_column(array_slice($sections, 0, 7), 'slide'));
@@ -150,7 +218,9 @@ final class CommandLineTest extends FeatureTestCase
     public function test_the_stand_in_voice_reads_the_section(): void
     {
         $section = $this->section();
-        $first = $this->get("/api/sections/{$section->id}/stand-in-voice")->assertOk()->assertHeader('Content-Type', 'audio/wav');
+        $first = $this->get("/api/sections/{$section->id}/stand-in-voice")
+            ->assertOk()
+            ->assertHeader('Content-Type', 'audio/wav');
         self::assertGreaterThan(40_000, $this->fileOf($first)->getSize());
 
         config(['reel.programs.voice' => '/nowhere/flite']);
@@ -166,7 +236,16 @@ final class CommandLineTest extends FeatureTestCase
      */
     private function build(array $options = []): array
     {
-        $code = Artisan::call('reel:build', ['folder' => $this->folder, '--out' => "{$this->folder}/film.mp4", '--frame' => '1280x720', '--fps' => 25, '--json' => true] + $options);
+        $code = Artisan::call(
+            'reel:build',
+            [
+                'folder' => $this->folder,
+                '--out' => "{$this->folder}/film.mp4",
+                '--frame' => '1280x720',
+                '--fps' => 25,
+                '--json' => true,
+            ] + $options,
+        );
         $output = Artisan::output();
         self::assertSame(0, $code, $output);
 

@@ -15,11 +15,15 @@ final class CourseTest extends FeatureTestCase
     public function test_a_lesson_starts_from_its_courses_style_and_keeps_its_frame(): void
     {
         $course = $this->course(['width' => 1080, 'height' => 1920, 'fps' => 50, 'layout' => 'camera-alone']);
-        $lesson = $this->postJson('/api/lessons', ['title' => 'Tides', 'course_id' => $course])->assertCreated()->json();
+        $lesson = $this->postJson('/api/lessons', ['title' => 'Tides', 'course_id' => $course])
+            ->assertCreated()
+            ->json();
         self::assertSame([1080, 1920, 50], [$lesson['width'], $lesson['height'], $lesson['fps']]);
         self::assertSame('camera-alone', $lesson['sections'][0]['layout']);
 
-        $this->patchJson("/api/courses/{$course}", ['style' => ['width' => 1080, 'height' => 1080, 'layout' => 'slide-alone']])->assertOk();
+        $this->patchJson("/api/courses/{$course}", [
+            'style' => ['width' => 1080, 'height' => 1080, 'layout' => 'slide-alone'],
+        ])->assertOk();
         $now = $this->getJson("/api/lessons/{$lesson['id']}")->json();
         self::assertSame([1080, 1920], [$now['width'], $now['height']]);
         self::assertSame('slide-alone', $now['sections'][0]['layout']);
@@ -30,11 +34,19 @@ final class CourseTest extends FeatureTestCase
         $course = $this->course(['accent' => '112233']);
         $lesson = $this->postJson('/api/lessons', ['title' => 'Tides', 'course_id' => $course])->json('id');
 
-        $this->patchJson("/api/lessons/{$lesson}/style", ['style' => ['accent' => '445566', 'count_down' => 5]])->assertOk()
-            ->assertJsonPath('style.accent', '445566')->assertJsonPath('course.accent', '112233')->assertJsonPath('own', ['accent', 'count_down']);
+        $this->patchJson("/api/lessons/{$lesson}/style", ['style' => ['accent' => '445566', 'count_down' => 5]])
+            ->assertOk()
+            ->assertJsonPath('style.accent', '445566')
+            ->assertJsonPath('course.accent', '112233')
+            ->assertJsonPath('own', ['accent', 'count_down']);
         $this->getJson("/api/lessons/{$lesson}")->assertJsonPath('count_down', 5);
-        $this->patchJson("/api/lessons/{$lesson}/style", ['style' => ['accent' => null]])->assertOk()->assertJsonPath('style.accent', '112233')->assertJsonPath('own', ['count_down']);
-        $this->patchJson("/api/lessons/{$lesson}/style", ['style' => ['accent' => 'pink']])->assertUnprocessable()->assertJsonPath('detail', fn (string $d): bool => str_contains($d, 'accent'));
+        $this->patchJson("/api/lessons/{$lesson}/style", ['style' => ['accent' => null]])
+            ->assertOk()
+            ->assertJsonPath('style.accent', '112233')
+            ->assertJsonPath('own', ['count_down']);
+        $this->patchJson("/api/lessons/{$lesson}/style", ['style' => ['accent' => 'pink']])
+            ->assertUnprocessable()
+            ->assertJsonPath('detail', fn (string $d): bool => str_contains($d, 'accent'));
         $this->patchJson("/api/lessons/{$lesson}/style", ['style' => ['fps' => 25]])->assertUnprocessable();
         $this->patchJson("/api/lessons/{$lesson}/style", ['style' => 'x'])->assertUnprocessable();
     }
@@ -47,15 +59,40 @@ final class CourseTest extends FeatureTestCase
         self::assertSame('done', $this->getJson("/api/lessons/{$lesson->id}/exports")->json('0.state'));
 
         $this->patchJson("/api/courses/{$course}", ['style' => ['count_down' => 0]])->assertJsonPath('outdated', []);
-        $this->patchJson("/api/courses/{$course}", ['style' => ['inset_shape' => 'circle', 'border' => 'thick']])->assertJsonPath('outdated', ['Film']);
+        $this->patchJson("/api/courses/{$course}", ['style' => ['inset_shape' => 'circle', 'border' => 'thick']])->assertJsonPath(
+            'outdated',
+            ['Film'],
+        );
         $this->patchJson("/api/courses/{$course}", ['style' => ['inset_size' => 'large']])->assertJsonPath('outdated', []);
         self::assertFalse($this->getJson("/api/lessons/{$lesson->id}/exports")->json('0.up_to_date'));
     }
 
     public function test_an_export_follows_the_style_cards_logo_round_inset_and_loudness(): void
     {
-        $course = $this->course(['inset_shape' => 'circle', 'border' => 'thick', 'border_colour' => 'FF0000', 'sound_target' => -18, 'accent' => '00AA00', 'card' => 'field', 'ground' => '0000FF', 'logo_corner' => 'top-right', 'logo_size' => 'large']);
-        $logo = $this->post("/api/courses/{$course}/logos", ['file' => UploadedFile::fake()->createWithContent('logo.svg', '<svg xmlns="http://www.w3.org/2000/svg" width="40" height="40"><rect width="40" height="40" fill="#ffff00"/></svg>')], ['Accept' => 'application/json'])->assertCreated()->json();
+        $course = $this->course([
+            'inset_shape' => 'circle',
+            'border' => 'thick',
+            'border_colour' => 'FF0000',
+            'sound_target' => -18,
+            'accent' => '00AA00',
+            'card' => 'field',
+            'ground' => '0000FF',
+            'logo_corner' => 'top-right',
+            'logo_size' => 'large',
+        ]);
+        $logo = $this->post(
+            "/api/courses/{$course}/logos",
+            [
+                'file' => UploadedFile::fake()->createWithContent(
+                    'logo.svg',
+                    '<svg xmlns="http://www.w3.org/2000/svg" width="40" height="40"><rect width="40" height="40" '
+                        .'fill="#ffff00"/></svg>',
+                ),
+            ],
+            ['Accept' => 'application/json'],
+        )
+            ->assertCreated()
+            ->json();
         $this->get($logo['url'])->assertOk();
         $this->patchJson("/api/courses/{$course}", ['style' => ['logo' => $logo['id']]])->assertOk();
         $lesson = $this->film($course, "\n\n## The end\n\n[card: closing, 1 s]\n");
@@ -73,12 +110,18 @@ final class CourseTest extends FeatureTestCase
         $layers = array_column($plan['segments'][0]['shots'][0]['picture']['layers'], 'rect', 'shows');
         [$camera, $place] = [$layers['camera'], $layers['logo']];
         // Inside the frame at second one: the logo, the edge of the circle, and the ground where the square's corner is cut away.
-        self::assertColour('FFFF00', $this->pixel($film, 1.0, $place['x'] + intdiv($place['width'], 2), $place['y'] + intdiv($place['height'], 2)));
+        self::assertColour(
+            'FFFF00',
+            $this->pixel($film, 1.0, $place['x'] + intdiv($place['width'], 2), $place['y'] + intdiv($place['height'], 2)),
+        );
         self::assertColour('FF0000', $this->pixel($film, 1.0, $camera['x'] + intdiv($camera['width'], 2), $camera['y'] + 3));
         self::assertColour('0000FF', $this->pixel($film, 1.0, $camera['x'] + 2, $camera['y'] + 2));
         $end = $plan['segments'][1]['start_frame'] / 25 + 0.5;
         self::assertColour('00AA00', $this->pixel($film, $end, 20, 700));
-        self::assertColour('FFFF00', $this->pixel($film, $end, $place['x'] + intdiv($place['width'], 2), $place['y'] + intdiv($place['height'], 2)));
+        self::assertColour(
+            'FFFF00',
+            $this->pixel($film, $end, $place['x'] + intdiv($place['width'], 2), $place['y'] + intdiv($place['height'], 2)),
+        );
     }
 
     public function test_a_slide_cue_inside_the_text_changes_the_picture_in_the_film(): void
@@ -86,10 +129,17 @@ final class CourseTest extends FeatureTestCase
         $lesson = $this->film($this->course(['layout' => 'slide-alone']));
         $section = $lesson->sections()->firstOrFail();
         foreach (['red' => 'FF0000', 'blue' => '0000FF'] as $name => $colour) {
-            $svg = "<svg xmlns=\"http://www.w3.org/2000/svg\" width=\"16\" height=\"9\"><rect width=\"16\" height=\"9\" fill=\"#{$colour}\"/></svg>";
-            $this->post("/api/lessons/{$lesson->id}/slides", ['files' => [UploadedFile::fake()->createWithContent("{$name}.svg", $svg)], 'fill' => false], ['Accept' => 'application/json'])->assertJson(['added' => 1]);
+            $svg = '<svg xmlns="http://www.w3.org/2000/svg" width="16" height="9"><rect width="16" height="9" '
+                ."fill=\"#{$colour}\"/></svg>";
+            $this->post(
+                "/api/lessons/{$lesson->id}/slides",
+                ['files' => [UploadedFile::fake()->createWithContent("{$name}.svg", $svg)], 'fill' => false],
+                ['Accept' => 'application/json'],
+            )->assertJson(['added' => 1]);
         }
-        $this->patchJson("/api/sections/{$section->id}", ['script' => '[slide: red] Find the day. [slide] Then find the first high water.'])->assertOk();
+        $this->patchJson("/api/sections/{$section->id}", [
+            'script' => '[slide: red] Find the day. [slide] Then find the first high water.',
+        ])->assertOk();
 
         $this->postJson("/api/lessons/{$lesson->id}/exports");
         $export = $this->getJson("/api/lessons/{$lesson->id}/exports")->json('0');
@@ -115,8 +165,13 @@ final class CourseTest extends FeatureTestCase
     public function test_a_lesson_can_start_with_the_structure_of_another(): void
     {
         $lesson = $this->postJson('/api/lessons', ['title' => 'One', 'width' => 960, 'height' => 720])->json('id');
-        $this->putJson("/api/lessons/{$lesson}/script", ['text' => "# One\n\n## Hello\n\n[layout: camera alone]\n\nWords.\n\n## Bye\n\n[card: closing, 3 s]\n\nThanks.\n", 'revision' => 1])->assertOk();
-        $copy = $this->postJson('/api/lessons', ['title' => 'Two', 'like' => $lesson])->assertCreated()->json();
+        $this->putJson("/api/lessons/{$lesson}/script", [
+            'text' => "# One\n\n## Hello\n\n[layout: camera alone]\n\nWords.\n\n## Bye\n\n[card: closing, 3 s]\n\nThanks.\n",
+            'revision' => 1,
+        ])->assertOk();
+        $copy = $this->postJson('/api/lessons', ['title' => 'Two', 'like' => $lesson])
+            ->assertCreated()
+            ->json();
 
         self::assertSame(['Hello', 'Bye'], array_column($copy['sections'], 'heading'));
         self::assertSame([960, 720], [$copy['width'], $copy['height']]);
@@ -134,12 +189,22 @@ final class CourseTest extends FeatureTestCase
         $this->patchJson("/api/courses/{$course}", ['name' => ' '])->assertUnprocessable();
         $this->patchJson("/api/courses/{$course}", ['name' => 'Other', 'style' => ['wallpaper' => 1]])->assertUnprocessable();
         $this->deleteJson("/api/courses/{$course}")->assertNoContent();
-        $this->getJson("/api/lessons/{$lesson}")->assertOk()->assertJsonPath('course', null);
-        $this->postJson("/api/courses/{$course}/restore")->assertOk()->assertJsonPath('lessons', 1);
-        $this->post("/api/courses/{$course}/logos", ['file' => UploadedFile::fake()->createWithContent('logo.png', 'x')], ['Accept' => 'application/json'])->assertUnprocessable();
+        $this->getJson("/api/lessons/{$lesson}")
+            ->assertOk()
+            ->assertJsonPath('course', null);
+        $this->postJson("/api/courses/{$course}/restore")
+            ->assertOk()
+            ->assertJsonPath('lessons', 1);
+        $this->post(
+            "/api/courses/{$course}/logos",
+            ['file' => UploadedFile::fake()->createWithContent('logo.png', 'x')],
+            ['Accept' => 'application/json'],
+        )->assertUnprocessable();
         $this->get('/api/logos/../../etc/passwd')->assertNotFound();
         $this->get('/api/cards/nothing')->assertNotFound();
-        $this->get('/api/sample-card?card=shore&accent=112233&title=Tides&text=Wenna')->assertOk()->assertHeader('Content-Type', 'image/png');
+        $this->get('/api/sample-card?card=shore&accent=112233&title=Tides&text=Wenna')
+            ->assertOk()
+            ->assertHeader('Content-Type', 'image/png');
         $this->getJson('/api/sample-card?card=poster')->assertUnprocessable();
     }
 
@@ -147,10 +212,21 @@ final class CourseTest extends FeatureTestCase
     {
         $course = $this->course();
         $lesson = $this->film($course);
-        $section = Section::factory()->create(['lesson_id' => $lesson->id, 'position' => 2, 'script' => str_repeat('The water in the creek falls slowly at first. ', 6)]);
+        $section = Section::factory()->create([
+            'lesson_id' => $lesson->id,
+            'position' => 2,
+            'script' => str_repeat('The water in the creek falls slowly at first. ', 6),
+        ]);
         $before = $this->getJson("/api/lessons/{$lesson->id}")->json('sections.1.estimate_ms');
         foreach (range(1, 3) as $number) {
-            Take::factory()->create(['section_id' => $section->id, 'number' => $number, 'verdict' => 'kept', 'speech_from' => 0, 'speech_until' => $before * 2 * 48, 'length_ticks' => $before * 2 * 48]);
+            Take::factory()->create([
+                'section_id' => $section->id,
+                'number' => $number,
+                'verdict' => 'kept',
+                'speech_from' => 0,
+                'speech_until' => $before * 2 * 48,
+                'length_ticks' => $before * 2 * 48,
+            ]);
         }
 
         $now = $this->getJson("/api/lessons/{$lesson->id}")->json();
@@ -161,19 +237,32 @@ final class CourseTest extends FeatureTestCase
     /** @param  array<string, mixed>  $style */
     private function course(array $style = []): string
     {
-        return $this->postJson('/api/courses', ['name' => 'Reading the Water', 'style' => $style])->assertCreated()->json('id');
+        return $this->postJson('/api/courses', ['name' => 'Reading the Water', 'style' => $style])
+            ->assertCreated()
+            ->json('id');
     }
 
     /** A small lesson of the course with one kept take. */
     private function film(string $course, string $more = ''): Lesson
     {
-        $section = Section::factory()->for(Lesson::factory()->state(['title' => 'Film', 'width' => 1280, 'height' => 720, 'course_id' => $course]))->create();
+        $section = Section::factory()
+            ->for(Lesson::factory()->state(['title' => 'Film', 'width' => 1280, 'height' => 720, 'course_id' => $course]))
+            ->create();
         $this->keep($this->record($section, Clips::spoken()));
         $lesson = $section->lesson->refresh();
-        $this->putJson("/api/lessons/{$lesson->id}/script", ['text' => $lesson->script.$more, 'revision' => $lesson->revision])->assertOk();
+        $this->putJson("/api/lessons/{$lesson->id}/script", [
+            'text' => $lesson->script.$more,
+            'revision' => $lesson->revision,
+        ])->assertOk();
         if ($more !== '') {
-            $svg = '<svg xmlns="http://www.w3.org/2000/svg" width="160" height="90"><rect width="160" height="90" fill="#0000ff"/></svg>';
-            $this->post("/api/lessons/{$lesson->id}/slides", ['files' => [UploadedFile::fake()->createWithContent('blue.svg', $svg)], 'section' => $section->id], ['Accept' => 'application/json'])->assertJson(['added' => 1]);
+            $svg =
+                '<svg xmlns="http://www.w3.org/2000/svg" width="160" height="90"><rect width="160" height="90" '
+                    .'fill="#0000ff"/></svg>';
+            $this->post(
+                "/api/lessons/{$lesson->id}/slides",
+                ['files' => [UploadedFile::fake()->createWithContent('blue.svg', $svg)], 'section' => $section->id],
+                ['Accept' => 'application/json'],
+            )->assertJson(['added' => 1]);
         }
 
         return $lesson->refresh();
@@ -182,12 +271,36 @@ final class CourseTest extends FeatureTestCase
     /** @return string RRGGBB */
     private function pixel(string $film, float $second, int $x, int $y): string
     {
-        return bin2hex(Program::run(['ffmpeg', '-v', 'error', '-ss', sprintf('%.3F', max(0, $second)), '-i', $film, '-frames:v', '1', '-vf', "scale=in_color_matrix=bt709:out_color_matrix=bt709,format=rgb24,crop=1:1:{$x}:{$y}", '-f', 'rawvideo', '-'])['output']);
+        return bin2hex(
+            Program::run([
+                'ffmpeg',
+                '-v',
+                'error',
+                '-ss',
+                sprintf('%.3F', max(0, $second)),
+                '-i',
+                $film,
+                '-frames:v',
+                '1',
+                '-vf',
+                "scale=in_color_matrix=bt709:out_color_matrix=bt709,format=rgb24,crop=1:1:{$x}:{$y}",
+                '-f',
+                'rawvideo',
+                '-',
+            ])['output'],
+        );
     }
 
     private static function assertColour(string $expected, string $found): void
     {
-        $distance = max(0, ...array_map(fn (string $a, string $b): int => abs((int) hexdec($a) - (int) hexdec($b)), str_split($expected, 2), str_split($found, 2)));
+        $distance = max(
+            0,
+            ...array_map(
+                fn (string $a, string $b): int => abs((int) hexdec($a) - (int) hexdec($b)),
+                str_split($expected, 2),
+                str_split($found, 2),
+            ),
+        );
         self::assertLessThan(40, $distance, "{$found} instead of {$expected}");
     }
 }

@@ -18,7 +18,11 @@ final class CoverageTest extends FeatureTestCase
         $whole = $this->keep($this->record($section, Clips::spoken()));
         // A pickup of the second line: a take of it alone.
         $pickup = $this->record($section, Clips::anotherTake());
-        $pickup->update(['lines' => [$pickup->lines[1]], 'line_ticks' => array_slice($pickup->line_ticks, 1, 1), 'cut_ticks' => []]);
+        $pickup->update([
+            'lines' => [$pickup->lines[1]],
+            'line_ticks' => array_slice($pickup->line_ticks, 1, 1),
+            'cut_ticks' => [],
+        ]);
         $this->keep($pickup);
 
         $told = $this->getJson("/api/lessons/{$lesson->id}")->json('sections.0');
@@ -27,12 +31,22 @@ final class CoverageTest extends FeatureTestCase
         self::assertSame(['only-one', 'kept-last', 'only-one'], array_column($told['coverage']['lines'], 'why'));
         $plan = $this->getJson("/api/lessons/{$lesson->id}/assembly")->json();
         self::assertSame([$whole->id, $pickup->id, $whole->id], array_column($plan['segments'], 'take_id'));
-        $this->postJson("/api/lessons/{$lesson->id}/exports")->assertStatus(202)->assertJson(['state' => 'done']);
-        self::assertSame([], array_filter($this->getJson("/api/lessons/{$lesson->id}/exports")->json('0.findings'), fn (array $f): bool => ! $f['ok'] && $f['name'] !== 'loudness'));
+        $this->postJson("/api/lessons/{$lesson->id}/exports")
+            ->assertStatus(202)
+            ->assertJson(['state' => 'done']);
+        self::assertSame(
+            [],
+            array_filter(
+                $this->getJson("/api/lessons/{$lesson->id}/exports")->json('0.findings'),
+                fn (array $f): bool => ! $f['ok'] && $f['name'] !== 'loudness',
+            ),
+        );
 
         // The presenter would rather have the line as it was.
         $line = $told['lines'][1]['id'];
-        $chosen = $this->putJson("/api/lessons/{$lesson->id}/choices", ['lines' => [$line], 'take' => $whole->id])->assertOk()->json('sections.0.coverage.lines.1');
+        $chosen = $this->putJson("/api/lessons/{$lesson->id}/choices", ['lines' => [$line], 'take' => $whole->id])
+            ->assertOk()
+            ->json('sections.0.coverage.lines.1');
         self::assertSame([$whole->id, 'chosen', [$pickup->id]], [$chosen['take'], $chosen['why'], $chosen['others']]);
         self::assertCount(1, $this->getJson("/api/lessons/{$lesson->id}/assembly")->json('segments'), 'one passage again');
         self::assertFalse($this->getJson("/api/lessons/{$lesson->id}/exports")->json('0.up_to_date'));
@@ -45,8 +59,14 @@ final class CoverageTest extends FeatureTestCase
         $lesson = $this->lesson("# T\n\n## A\n\nOne is here.\n\n## B\n\nTwo is there.\n");
         [$a, $b] = $lesson->sections()->get()->all();
         $take = $this->record($a, Clips::spoken());
-        $lines = array_map(fn (array $s): string => $s['lines'][0]['id'], $this->getJson("/api/lessons/{$lesson->id}")->json('sections'));
-        $choose = fn (array $lines, mixed $take) => $this->putJson("/api/lessons/{$lesson->id}/choices", ['lines' => $lines, 'take' => $take]);
+        $lines = array_map(
+            fn (array $s): string => $s['lines'][0]['id'],
+            $this->getJson("/api/lessons/{$lesson->id}")->json('sections'),
+        );
+        $choose = fn (array $lines, mixed $take) => $this->putJson("/api/lessons/{$lesson->id}/choices", [
+            'lines' => $lines,
+            'take' => $take,
+        ]);
 
         $choose([$lines[0]], $take->id)->assertConflict();
         $this->keep($take);
@@ -62,10 +82,16 @@ final class CoverageTest extends FeatureTestCase
     {
         $lesson = $this->lesson("# T\n\n## A\n\nOne is here.\n");
         $this->keep($this->record($lesson->sections()->firstOrFail(), Clips::spoken()));
-        $this->putJson("/api/lessons/{$lesson->id}/script", ['text' => "# T\n\n## A\n\nOne is here. This is new.\n", 'revision' => $lesson->refresh()->revision])->assertOk();
+        $this->putJson("/api/lessons/{$lesson->id}/script", [
+            'text' => "# T\n\n## A\n\nOne is here. This is "."new.\n",
+            'revision' => $lesson->refresh()->revision,
+        ])->assertOk();
 
         $section = $this->getJson("/api/lessons/{$lesson->id}")->json('sections.0');
-        self::assertSame(['filled', true, 'kept, one line not recorded yet'], [$section['progress']['fill'], $section['progress']['notched'], $section['progress']['says']]);
+        self::assertSame(
+            ['filled', true, 'kept, one line not recorded '.'yet'],
+            [$section['progress']['fill'], $section['progress']['notched'], $section['progress']['says']],
+        );
         self::assertSame([$section['lines'][1]['id']], $section['coverage']['missing']);
     }
 
@@ -74,7 +100,10 @@ final class CoverageTest extends FeatureTestCase
         $lesson = $this->lesson("# T\n\n## A\n\nOne is here.\n");
         $this->keep($this->record($lesson->sections()->firstOrFail(), Clips::spoken()));
         $this->postJson("/api/lessons/{$lesson->id}/exports")->assertJson(['state' => 'done']);
-        $pieces = fn (): array => array_filter(glob("{$this->mediaRoot}/renders/*/*/*") ?: [], fn (string $f): bool => ! str_ends_with($f, '.json'));
+        $pieces = fn (): array => array_filter(
+            glob("{$this->mediaRoot}/renders/*/*/*") ?: [],
+            fn (string $f): bool => ! str_ends_with($f, '.json'),
+        );
         $all = count($pieces());
         $cache = app(RenderCache::class);
 

@@ -26,7 +26,9 @@ final class DeckTest extends FeatureTestCase
     public function test_pages_are_drawn_at_twice_the_frame_and_an_empty_script_gets_a_section_each(): void
     {
         $lesson = $this->lesson();
-        $this->bring($lesson, Decks::pdf(self::PAGES))->assertJsonPath('decks.0.state', 'done')->assertJsonPath('decks.0.total', 3);
+        $this->bring($lesson, Decks::pdf(self::PAGES))
+            ->assertJsonPath('decks.0.state', 'done')
+            ->assertJsonPath('decks.0.total', 3);
 
         $sections = $this->getJson("/api/lessons/{$lesson->id}")->json('sections');
         self::assertSame(self::PAGES, array_column($sections, 'heading'));
@@ -41,7 +43,14 @@ final class DeckTest extends FeatureTestCase
         $lesson = $this->lesson();
         $path = "lessons/{$lesson->id}/decks/half.pdf";
         copy(Decks::pdf(self::PAGES), $this->media()->pathToWrite($path));
-        $deck = Deck::query()->create(['lesson_id' => $lesson->id, 'name' => 'half.pptx', 'path' => $path, 'purpose' => 'add', 'state' => WorkState::Running, 'report' => ['notes' => ['Say the first.', '', 'Say the third.']]]);
+        $deck = Deck::query()->create([
+            'lesson_id' => $lesson->id,
+            'name' => 'half.pptx',
+            'path' => $path,
+            'purpose' => 'add',
+            'state' => WorkState::Running,
+            'report' => ['notes' => ['Say the first.', '', 'Say the third.']],
+        ]);
 
         app()->call([new ImportDeckJob($deck->id), 'handle']);
         self::assertSame(WorkState::Done, $deck->refresh()->state);
@@ -80,9 +89,16 @@ final class DeckTest extends FeatureTestCase
         $address = (string) stream_socket_get_name($server, false);
         // A picture by address, in a file that nothing was taken out of.
         copy(Decks::presentation([['One', 'Say one.']], 'odp'), $odp = sys_get_temp_dir().'/reel-calls-'.getmypid().'.odp');
-        $zip = new \ZipArchive;
+        $zip = new \ZipArchive();
         $zip->open($odp);
-        $linked = str_replace('</draw:page>', '<draw:frame svg:x="1cm" svg:y="1cm" svg:width="5cm" svg:height="5cm"><draw:image xmlns:xlink="http://www.w3.org/1999/xlink" xlink:href="http://'.$address.'/x.png" xlink:type="simple" xlink:show="embed" xlink:actuate="onLoad"/></draw:frame></draw:page>', (string) $zip->getFromName('content.xml'));
+        $linked = str_replace(
+            '</draw:page>',
+            '<draw:frame svg:x="1cm" svg:y="1cm" svg:width="5cm" svg:height="5cm"><draw:image '
+                .'xmlns:xlink="http://www.w3.org/1999/xlink" xlink:href="http://'.
+                $address.
+                '/x.png" xlink:type="simple" xlink:show="embed" xlink:actuate="onLoad"/></draw:frame></draw:page>',
+            (string) $zip->getFromName('content.xml'),
+        );
         $zip->addFromString('content.xml', $linked);
         $zip->close();
         app(OfficeConverter::class)->toPdf($odp, $pdf = "{$odp}.pdf");
@@ -98,8 +114,13 @@ final class DeckTest extends FeatureTestCase
     {
         Queue::fake([DrawCardsJob::class]);
         $lesson = $this->lesson("# Tides\n\n## Opening\n\n[card: opening, 2 s]\n");
-        $this->putJson("/api/lessons/{$lesson->id}/script", ['text' => str_replace('Opening', 'Welcome', $lesson->script), 'revision' => $lesson->revision])->assertOk();
-        $url = (string) $this->getJson("/api/lessons/{$lesson->id}/script")->assertOk()->json('sections.0.card_url');
+        $this->putJson("/api/lessons/{$lesson->id}/script", [
+            'text' => str_replace('Opening', 'Welcome', $lesson->script),
+            'revision' => $lesson->revision,
+        ])->assertOk();
+        $url = (string) $this->getJson("/api/lessons/{$lesson->id}/script")
+            ->assertOk()
+            ->json('sections.0.card_url');
         $this->get($url)->assertNotFound();
         Queue::assertPushed(DrawCardsJob::class);
 
@@ -111,21 +132,32 @@ final class DeckTest extends FeatureTestCase
     {
         Queue::fake([DrawCardsJob::class]);
         $lesson = $this->lesson();
-        $text = "# Cards\n\n".implode('', array_map(fn (int $i): string => "## Card {$i}\n\n[card: divider, 2 s]\n\n", range(1, 400)));
+        $text =
+            "# Cards\n\n".
+            implode('', array_map(fn (int $i): string => "## Card {$i}\n\n[card: divider, 2 s]\n\n", range(1, 400)));
         $start = microtime(true);
         $this->putJson("/api/lessons/{$lesson->id}/script", ['text' => $text, 'revision' => $lesson->revision])->assertOk();
-        $this->getJson("/api/lessons/{$lesson->id}/script")->assertOk()->assertJsonCount(400, 'sections');
-        $this->getJson("/api/lessons/{$lesson->id}/assembly")->assertOk()->assertJsonPath('sections', 400);
+        $this->getJson("/api/lessons/{$lesson->id}/script")
+            ->assertOk()
+            ->assertJsonCount(400, 'sections');
+        $this->getJson("/api/lessons/{$lesson->id}/assembly")
+            ->assertOk()
+            ->assertJsonPath('sections', 400);
         self::assertLessThan(8, microtime(true) - $start);
     }
 
     public function test_a_written_script_is_left_alone_and_slides_are_proposed(): void
     {
-        $lesson = $this->lesson("# Tides\n\n## Curve\n\nThe curve of the tide is steep.\n\n## Neaps\n\nAt springs the range is large, at neaps small.\n");
+        $lesson = $this->lesson(
+            "# Tides\n\n## Curve\n\nThe curve of the tide is steep.\n\n## Neaps\n\nAt springs the range is large, at neaps "
+                ."small.\n",
+        );
         $this->bring($lesson, Decks::pdf(self::PAGES));
 
         self::assertStringNotContainsString('[slide', $lesson->refresh()->script);
-        $ties = $this->getJson("/api/lessons/{$lesson->id}/script/ties")->assertOk()->json();
+        $ties = $this->getJson("/api/lessons/{$lesson->id}/script/ties")
+            ->assertOk()
+            ->json();
         self::assertSame(['The tide curve', 'Springs and neaps'], array_column($ties, 'name'));
         self::assertSame('The curve', substr($lesson->script, $ties[0]['at'], 9));
         self::assertStringContainsString('"curve"', $ties[0]['because']);
@@ -138,7 +170,9 @@ final class DeckTest extends FeatureTestCase
         $script = $lesson->refresh()->script;
         $before = Slide::query()->pluck('hash', 'name');
 
-        $report = $this->bring($lesson, Decks::pdf(['Springs and neaps, new', 'A new page', 'The tide table']), 'replace')->json('decks.0');
+        $report = $this->bring($lesson, Decks::pdf(['Springs and neaps, new', 'A new page', 'The tide table']), 'replace')->json(
+            'decks.0',
+        );
         self::assertSame(2, $report['replaced']);
         self::assertSame(['A new page'], array_column($report['added'], 'name'));
         self::assertSame(['The tide curve'], array_column($report['unmatched'], 'name'));
@@ -157,7 +191,10 @@ final class DeckTest extends FeatureTestCase
         $lesson = $this->lesson();
         $this->bring($lesson, Decks::pdf(self::PAGES));
         $lesson->refresh();
-        $this->putJson("/api/lessons/{$lesson->id}/script", ['text' => "## A\n\n[slide: The tide curve] One. [slide] Two.\n", 'revision' => $lesson->revision])->assertOk();
+        $this->putJson("/api/lessons/{$lesson->id}/script", [
+            'text' => "## A\n\n[slide: The tide curve] One. [slide] Two.\n",
+            'revision' => $lesson->revision,
+        ])->assertOk();
         $this->bring($lesson, Decks::pdf(array_reverse(self::PAGES)), 'replace');
 
         self::assertStringContainsString('[slide: Springs and neaps] Two.', $lesson->refresh()->script);
@@ -177,8 +214,13 @@ final class DeckTest extends FeatureTestCase
         $lesson = $this->lesson();
         $this->bring($lesson, Decks::pdf(self::PAGES));
         $slide = Slide::query()->firstWhere('name', 'The tide curve');
-        $this->post("/api/slides/{$slide?->id}/picture", ['file' => UploadedFile::fake()->createWithContent('x.png', (string) file_get_contents(Clips::slide()))], ['Accept' => 'application/json'])
-            ->assertOk()->assertJsonPath('width', 640);
+        $this->post(
+            "/api/slides/{$slide?->id}/picture",
+            ['file' => UploadedFile::fake()->createWithContent('x.png', (string) file_get_contents(Clips::slide()))],
+            ['Accept' => 'application/json'],
+        )
+            ->assertOk()
+            ->assertJsonPath('width', 640);
         $this->patchJson("/api/slides/{$slide?->id}", ['name' => 'Curve'])->assertOk();
         $this->patchJson("/api/slides/{$slide?->id}", ['name' => 'the TIDE table'])->assertConflict();
         $this->patchJson("/api/slides/{$slide?->id}", ['name' => 'a]b'])->assertUnprocessable();
@@ -186,7 +228,10 @@ final class DeckTest extends FeatureTestCase
         self::assertStringContainsString('[slide: Curve]', $lesson->refresh()->script);
         self::assertSame('Curve', $this->getJson("/api/lessons/{$lesson->id}")->json('sections.1.slide.name'));
         $this->deleteJson("/api/slides/{$slide?->id}")->assertNoContent();
-        self::assertContains('There is no slide called "Curve".', array_column($this->getJson("/api/lessons/{$lesson->id}/script/ready")->json(), 'says'));
+        self::assertContains(
+            'There is no slide called "Curve".',
+            array_column($this->getJson("/api/lessons/{$lesson->id}/script/ready")->json(), 'says'),
+        );
         $this->postJson("/api/slides/{$slide?->id}/restore")->assertOk();
     }
 
@@ -194,12 +239,20 @@ final class DeckTest extends FeatureTestCase
     public function test_presentations_come_with_their_speaker_notes(string $format): void
     {
         $lesson = $this->lesson();
-        $this->bring($lesson, Decks::presentation([['Welcome aboard', "Hello, I am Wenna.\nWelcome."], ['The table', '']], $format), name: "deck.{$format}")
-            ->assertJsonPath('decks.0.problem', null)->assertJsonPath('decks.0.state', 'done');
+        $this->bring(
+            $lesson,
+            Decks::presentation([['Welcome aboard', "Hello, I am Wenna.\nWelcome."], ['The table', '']], $format),
+            name: "deck.{$format}",
+        )
+            ->assertJsonPath('decks.0.problem', null)
+            ->assertJsonPath('decks.0.state', 'done');
 
         $sections = $this->getJson("/api/lessons/{$lesson->id}")->json('sections');
         self::assertSame(['Welcome aboard', 'The table'], array_column($sections, 'heading'));
-        self::assertSame([['Hello, I am Wenna.', 'Welcome.'], []], array_map(fn (array $s): array => array_column($s['lines'], 'text'), $sections));
+        self::assertSame(
+            [['Hello, I am Wenna.', 'Welcome.'], []],
+            array_map(fn (array $s): array => array_column($s['lines'], 'text'), $sections),
+        );
         self::assertSame([1, 2], array_column($sections[0]['lines'], 'paragraph'));
     }
 
@@ -216,7 +269,10 @@ final class DeckTest extends FeatureTestCase
         app()->forgetInstance(OfficeConverter::class);
         $deck = Decks::presentation([['Welcome aboard', '']], 'odp');
 
-        self::assertStringContainsString('libreoffice-impress', $this->bring($this->lesson(), $deck, name: 'deck.odp')->json('decks.0.problem'));
+        self::assertStringContainsString(
+            'libreoffice-impress',
+            $this->bring($this->lesson(), $deck, name: 'deck.odp')->json('decks.0.problem'),
+        );
     }
 
     /** @return iterable<string, array{string, \Closure(): string, string}> */
@@ -234,11 +290,18 @@ final class DeckTest extends FeatureTestCase
 
     /** @param  \Closure(): string  $content */
     #[DataProvider('bad')]
-    public function test_what_is_no_usable_deck_is_refused_and_nothing_is_stored(string $name, \Closure $content, string $says): void
-    {
+    public function test_what_is_no_usable_deck_is_refused_and_nothing_is_stored(
+        string $name,
+        \Closure $content,
+        string $says,
+    ): void {
         $lesson = $this->lesson();
         $file = UploadedFile::fake()->createWithContent($name, $content());
-        $answer = $this->post("/api/lessons/{$lesson->id}/slides", ['files' => [$file]], ['Accept' => 'application/json'])->assertCreated();
+        $answer = $this->post(
+            "/api/lessons/{$lesson->id}/slides",
+            ['files' => [$file]],
+            ['Accept' => 'application/json'],
+        )->assertCreated();
 
         self::assertStringContainsString($says, (string) ($answer->json('refused.0') ?? $answer->json('decks.0.problem')));
         self::assertSame(0, Slide::query()->count());
@@ -248,10 +311,14 @@ final class DeckTest extends FeatureTestCase
     public function test_an_import_can_be_cancelled_and_leaves_the_lesson_as_it_was(): void
     {
         $lesson = $this->lesson();
-        $deck = $lesson->decks()->create(['name' => 'a.pdf', 'path' => 'a.pdf', 'purpose' => 'add', 'state' => WorkState::Running]);
+        $deck = $lesson
+            ->decks()
+            ->create(['name' => 'a.pdf', 'path' => 'a.pdf', 'purpose' => 'add', 'state' => WorkState::Running]);
         File::makeDirectory($this->mediaRoot, recursive: true, force: true);
         copy(Decks::pdf(self::PAGES), "{$this->mediaRoot}/a.pdf");
-        $this->postJson("/api/decks/{$deck->id}/cancel")->assertOk()->assertJsonPath('state', 'cancelled');
+        $this->postJson("/api/decks/{$deck->id}/cancel")
+            ->assertOk()
+            ->assertJsonPath('state', 'cancelled');
         \App\Jobs\ImportDeckJob::dispatchSync($deck->id);
 
         self::assertSame(0, Slide::query()->count());
@@ -262,9 +329,13 @@ final class DeckTest extends FeatureTestCase
     {
         $numbers = range(3, $count + 2);
         $kids = implode(' ', array_map(fn (int $n): string => "{$n} 0 R", $numbers));
-        $pages = implode('', array_map(fn (int $n): string => "{$n} 0 obj<</Type/Page/Parent 2 0 R/MediaBox[0 0 99 99]>>endobj\n", $numbers));
+        $pages = implode(
+            '',
+            array_map(fn (int $n): string => "{$n} 0 obj<</Type/Page/Parent 2 0 R/MediaBox[0 0 99 99]>>endobj\n", $numbers),
+        );
 
-        return "%PDF-1.4\n1 0 obj<</Type/Catalog/Pages 2 0 R>>endobj\n2 0 obj<</Type/Pages/Kids[{$kids}]/Count {$count}>>endobj\n{$pages}trailer<</Root 1 0 R>>\n";
+        return "%PDF-1.4\n1 0 obj<</Type/Catalog/Pages 2 0 R>>endobj\n2 0 obj<</Type/Pages/Kids[{$kids}]/Count "
+            ."{$count}>>endobj\n{$pages}trailer<</Root 1 0 R>>\n";
     }
 
     /** Needs a password to be opened (standard security handler, revision 2, with keys that fit none). */
@@ -272,13 +343,19 @@ final class DeckTest extends FeatureTestCase
     {
         $key = bin2hex(str_repeat("\x5A", 32));
 
-        return "%PDF-1.4\n1 0 obj<</Type/Catalog/Pages 2 0 R>>endobj\n2 0 obj<</Type/Pages/Kids[3 0 R]/Count 1>>endobj\n3 0 obj<</Type/Page/Parent 2 0 R/MediaBox[0 0 99 99]>>endobj\n"
-            ."4 0 obj<</Filter/Standard/V 1/R 2/O<{$key}>/U<{$key}>/P -44>>endobj\ntrailer<</Root 1 0 R/Encrypt 4 0 R/ID[<00><00>]>>\n";
+        return "%PDF-1.4\n1 0 obj<</Type/Catalog/Pages 2 0 R>>endobj\n2 0 obj<</Type/Pages/Kids[3 0 R]/Count 1>>endobj\n3 0 "
+            ."obj<</Type/Page/Parent 2 0 R/MediaBox[0 0 99 99]>>endobj\n".
+            "4 0 obj<</Filter/Standard/V 1/R 2/O<{$key}>/U<{$key}>/P -44>>endobj\ntrailer<</Root 1 0 R/Encrypt 4 0 "
+                ."R/ID[<00><00>]>>\n";
     }
 
     private function lesson(?string $script = null): Lesson
     {
-        $lesson = Lesson::query()->findOrFail($this->postJson('/api/lessons', ['title' => 'New', 'width' => 1280, 'height' => 720])->assertCreated()->json('id'));
+        $lesson = Lesson::query()->findOrFail(
+            $this->postJson('/api/lessons', ['title' => 'New', 'width' => 1280, 'height' => 720])
+                ->assertCreated()
+                ->json('id'),
+        );
         if ($script !== null) {
             $this->putJson("/api/lessons/{$lesson->id}/script", ['text' => $script, 'revision' => $lesson->revision])->assertOk();
         }
@@ -286,8 +363,19 @@ final class DeckTest extends FeatureTestCase
         return $lesson->refresh();
     }
 
-    private function bring(Lesson $lesson, string $file, string $purpose = 'add', string $name = 'deck.pdf'): \Illuminate\Testing\TestResponse
-    {
-        return $this->post("/api/lessons/{$lesson->id}/slides", ['files' => [UploadedFile::fake()->createWithContent($name, (string) file_get_contents($file))], 'purpose' => $purpose], ['Accept' => 'application/json'])->assertCreated();
+    private function bring(
+        Lesson $lesson,
+        string $file,
+        string $purpose = 'add',
+        string $name = 'deck.pdf',
+    ): \Illuminate\Testing\TestResponse {
+        return $this->post(
+            "/api/lessons/{$lesson->id}/slides",
+            [
+                'files' => [UploadedFile::fake()->createWithContent($name, (string) file_get_contents($file))],
+                'purpose' => $purpose,
+            ],
+            ['Accept' => 'application/json'],
+        )->assertCreated();
     }
 }

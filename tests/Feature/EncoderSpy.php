@@ -16,8 +16,11 @@ final class EncoderSpy implements Encoder
      * @param  \Closure|null  $before  called before every command; may throw
      * @param  \Closure|null  $after  called with the arguments after every command
      */
-    public function __construct(private readonly Encoder $encoder, private readonly ?\Closure $before = null, private readonly ?\Closure $after = null)
-    {
+    public function __construct(
+        private readonly Encoder $encoder,
+        private readonly ?\Closure $before = null,
+        private readonly ?\Closure $after = null,
+    ) {
     }
 
     public function version(): string

@@ -29,11 +29,19 @@ final class ExportTest extends FeatureTestCase
     public function test_the_film_is_what_the_plan_says(): void
     {
         $lesson = $this->lesson();
-        $plan = $this->getJson("/api/lessons/{$lesson->id}/assembly")->assertOk()->json();
-        $export = $this->postJson("/api/lessons/{$lesson->id}/exports")->assertAccepted()->json();
+        $plan = $this->getJson("/api/lessons/{$lesson->id}/assembly")
+            ->assertOk()
+            ->json();
+        $export = $this->postJson("/api/lessons/{$lesson->id}/exports")
+            ->assertAccepted()
+            ->json();
 
         self::assertSame('done', $export['state'], (string) $export['problem']);
-        self::assertSame([true, true, true, true, true], array_column($export['findings'], 'ok'), (string) json_encode($export['findings']));
+        self::assertSame(
+            [true, true, true, true, true],
+            array_column($export['findings'], 'ok'),
+            (string) json_encode($export['findings']),
+        );
         $facts = app(Prober::class)->export($this->film($export['id']));
         self::assertSame($plan['frames'], $facts->frames);
         self::assertSame([320, 180], [$facts->width, $facts->height]);
@@ -50,9 +58,15 @@ final class ExportTest extends FeatureTestCase
         $id = $this->postJson("/api/lessons/{$lesson->id}/exports")->json('id');
 
         $answer = $this->get("/api/exports/{$id}/file?download")->assertOk();
-        self::assertStringContainsString("filename*=utf-8''Tides%20%20high%20", str_replace('%20high%20%3B', '%20%20high%20', (string) $answer->headers->get('Content-Disposition')));
+        self::assertStringContainsString(
+            "filename*=utf-8''Tides%20%20high%20",
+            str_replace('%20high%20%3B', '%20%20high%20', (string) $answer->headers->get('Content-Disposition')),
+        );
         $this->get("/api/exports/{$id}/file", ['Range' => 'bytes=0-9'])->assertStatus(206);
-        self::assertStringContainsString('Tides: "high"; $(low) 🌊', Program::run(['ffprobe', '-v', 'error', '-show_entries', 'format_tags=title', $this->film($id)])['output']);
+        self::assertStringContainsString(
+            'Tides: "high"; $(low) 🌊',
+            Program::run(['ffprobe', '-v', 'error', '-show_entries', 'format_tags=title', $this->film($id)])['output'],
+        );
     }
 
     public function test_a_second_export_renders_only_what_changed(): void
@@ -81,21 +95,28 @@ final class ExportTest extends FeatureTestCase
 
         $this->getJson("/api/lessons/{$lesson->id}/assembly")->assertJson(['rendered' => 2]);
         $this->patchJson('/api/sections/'.$lesson->sections()->firstOrFail()->id, ['layout' => 'slide-alone'])->assertOk();
-        $this->getJson("/api/lessons/{$lesson->id}/assembly")->assertJson(['rendered' => 2])
-            ->assertJsonPath('segments.0.shots.0.picture.layers', fn (array $layers): bool => array_column($layers, 'shows') === ['slide']);
+        $this->getJson("/api/lessons/{$lesson->id}/assembly")
+            ->assertJson(['rendered' => 2])
+            ->assertJsonPath(
+                'segments.0.shots.0.picture.layers',
+                fn (array $layers): bool => array_column($layers, 'shows') === ['slide'],
+            );
     }
 
     public function test_with_nothing_kept_there_is_nothing_to_export(): void
     {
         $this->postJson("/api/lessons/{$this->section()->lesson_id}/exports")
-            ->assertConflict()->assertJsonPath('detail', fn (string $says): bool => str_starts_with($says, 'No section has a kept take yet'));
+            ->assertConflict()
+            ->assertJsonPath('detail', fn (string $says): bool => str_starts_with($says, 'No section has a kept take yet'));
     }
 
     public function test_asking_twice_gives_the_same_export(): void
     {
         $lesson = $this->lesson();
         Queue::fake();
-        $first = $this->postJson("/api/lessons/{$lesson->id}/exports")->assertAccepted()->json('id');
+        $first = $this->postJson("/api/lessons/{$lesson->id}/exports")
+            ->assertAccepted()
+            ->json('id');
 
         self::assertSame($first, $this->postJson("/api/lessons/{$lesson->id}/exports")->json('id'));
         $this->get("/api/exports/{$first}/file")->assertNotFound();
@@ -116,7 +137,10 @@ final class ExportTest extends FeatureTestCase
     public function test_cancelling_in_the_middle_stops_the_encoder_and_leaves_no_drafts(): void
     {
         $lesson = $this->lesson();
-        $lesson->sections()->get()->each(fn (Section $s) => $this->patchJson("/api/sections/{$s->id}", ['inset_size' => 'large'])->assertOk());
+        $lesson
+            ->sections()
+            ->get()
+            ->each(fn (Section $s) => $this->patchJson("/api/sections/{$s->id}", ['inset_size' => 'large'])->assertOk());
         $export = RequestExport::row($lesson);
         $commands = $this->spyOnEncoder(before: fn () => Export::query()->update(['state' => WorkState::Cancelled]));
 
@@ -139,7 +163,10 @@ final class ExportTest extends FeatureTestCase
     public function test_trouble_is_said_plainly_and_the_next_try_succeeds(?\Throwable $trouble, string $says): void
     {
         $lesson = $this->lesson();
-        $lesson->sections()->get()->each(fn (Section $s) => $this->patchJson("/api/sections/{$s->id}", ['inset_size' => 'large'])->assertOk());
+        $lesson
+            ->sections()
+            ->get()
+            ->each(fn (Section $s) => $this->patchJson("/api/sections/{$s->id}", ['inset_size' => 'large'])->assertOk());
         $good = app(Encoder::class);
         $bad = $trouble === null ? new FfmpegEncoder('/nowhere/ffmpeg') : $this->failing($good, $trouble);
         $this->useEncoder($bad);
@@ -171,15 +198,33 @@ final class ExportTest extends FeatureTestCase
     public function test_takes_of_every_kind_stand_in_one_film(): void
     {
         $lesson = Lesson::factory()->create(['width' => 320, 'height' => 180, 'fps' => 30]);
-        $clips = [Clips::spoken(), Clips::soundOnly(), Clips::pictureOnly(), Clips::stereoWav(), Clips::phone(), Clips::changingSize(), Clips::silent()];
+        $clips = [
+            Clips::spoken(),
+            Clips::soundOnly(),
+            Clips::pictureOnly(),
+            Clips::stereoWav(),
+            Clips::phone(),
+            Clips::changingSize(),
+            Clips::silent(),
+        ];
         foreach ($clips as $index => $clip) {
-            $section = Section::factory()->for($lesson)->create(['position' => $index + 1, 'heading' => '', 'script' => $index % 2 ? '[layout: camera alone] Hello.' : 'Hello.']);
+            $section = Section::factory()
+                ->for($lesson)
+                ->create([
+                    'position' => $index + 1,
+                    'heading' => '',
+                    'script' => $index % 2 ? '[layout: camera alone] Hello.' : 'Hello.',
+                ]);
             $this->keep($this->record($section, $clip));
         }
 
         $export = $this->postJson("/api/lessons/{$lesson->id}/exports")->json();
         self::assertSame('done', $export['state'], (string) $export['problem']);
-        self::assertSame([true, true, true, true], array_slice(array_column($export['findings'], 'ok'), 0, 4), (string) json_encode($export['findings']));
+        self::assertSame(
+            [true, true, true, true],
+            array_slice(array_column($export['findings'], 'ok'), 0, 4),
+            (string) json_encode($export['findings']),
+        );
         self::assertSame('', $this->warnings($this->film($export['id'])));
     }
 
@@ -188,7 +233,9 @@ final class ExportTest extends FeatureTestCase
     {
         $lesson = Lesson::factory()->create(['width' => 320, 'height' => 180]);
         foreach ([[Clips::spoken(), Clips::anotherTake()], [Clips::anotherTake()]] as $index => $clips) {
-            $section = Section::factory()->for($lesson)->create(['position' => $index + 1, 'heading' => 'Part '.($index + 1)]);
+            $section = Section::factory()
+                ->for($lesson)
+                ->create(['position' => $index + 1, 'heading' => 'Part '.($index + 1)]);
             $slide = UploadedFile::fake()->createWithContent('slide.png', (string) file_get_contents(Clips::slide()));
             $this->post("/api/lessons/{$lesson->id}/slides", ['files' => [$slide], 'section' => $section->id])->assertCreated();
             $takes = array_map(fn (string $clip) => $this->record($section, $clip), $clips);

@@ -60,29 +60,43 @@ abstract class FeatureTestCase extends TestCase
 
     protected function section(): Section
     {
-        return Section::factory()->for(Lesson::factory()->state(['width' => 320, 'height' => 180]))->create();
+        return Section::factory()
+            ->for(Lesson::factory()->state(['width' => 320, 'height' => 180]))
+            ->create();
     }
 
     /** Records a take the way the browser does: in chunks. */
     protected function record(Section $section, string $file, int $chunkBytes = 20_000, string $kind = 'camera'): Take
     {
-        $take = $this->postJson("/api/sections/{$section->id}/takes", ['tracks' => [['kind' => $kind, 'mime' => 'video/webm']]])->assertCreated()->json();
+        $take = $this->postJson("/api/sections/{$section->id}/takes", ['tracks' => [['kind' => $kind, 'mime' => 'video/webm']]])
+            ->assertCreated()
+            ->json();
         $track = $take['tracks'][0]['id'];
         $bytes = (string) file_get_contents($file);
         $chunks = str_split($bytes, max(1, $chunkBytes));
         foreach ($chunks as $number => $chunk) {
-            $this->sendChunk($track, $number, $chunk)->assertOk()->assertJson(['next' => $number + 1]);
+            $this->sendChunk($track, $number, $chunk)
+                ->assertOk()
+                ->assertJson(['next' => $number + 1]);
         }
-        $this->postJson("/api/takes/{$take['id']}/finish", ['tracks' => [['id' => $track, 'chunks' => count($chunks), 'bytes' => strlen($bytes)]]])->assertOk();
+        $this->postJson("/api/takes/{$take['id']}/finish", [
+            'tracks' => [['id' => $track, 'chunks' => count($chunks), 'bytes' => strlen($bytes)]],
+        ])->assertOk();
 
         return Take::query()->findOrFail($take['id']);
     }
 
     protected function sendChunk(string $track, int $number, string $bytes, ?string $sha256 = null): TestResponse
     {
-        return $this->call('PUT', "/api/tracks/{$track}/chunks/{$number}", server: [
-            'HTTP_ACCEPT' => 'application/json', 'HTTP_X_CHUNK_SHA256' => $sha256 ?? hash('sha256', $bytes),
-        ], content: $bytes);
+        return $this->call(
+            'PUT',
+            "/api/tracks/{$track}/chunks/{$number}",
+            server: [
+                'HTTP_ACCEPT' => 'application/json',
+                'HTTP_X_CHUNK_SHA256' => $sha256 ?? hash('sha256', $bytes),
+            ],
+            content: $bytes,
+        );
     }
 
     /** @param  callable(): bool  $true */

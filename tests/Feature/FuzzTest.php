@@ -16,14 +16,45 @@ use Illuminate\Support\Facades\Queue;
 use Illuminate\Support\Facades\Route;
 use PHPUnit\Framework\Attributes\TestWith;
 
-/** Every call is tried with wrong types, ids, sizes and characters: whatever comes, the answer is a sentence and never a fault. */
+/**
+ * Every call is tried with wrong types, ids, sizes and characters: whatever comes, the answer is a sentence and never a fault.
+ */
 final class FuzzTest extends FeatureTestCase
 {
     private const CASES_A_ROUTE = 14;
 
     private const FIELDS = [
-        'title', 'width', 'height', 'fps', 'course_id', 'like', 'after', 'heading', 'script', 'slide_id', 'layout', 'inset_corner', 'inset_size', 'text', 'revision',
-        'sections', 'style', 'name', 'verdict', 'used_from_ms', 'used_until_ms', 'tracks', 'as_arrived', 'purpose', 'fill', 'section', 'file', 'files', 'card', 'ink', 'fps',
+        'title',
+        'width',
+        'height',
+        'fps',
+        'course_id',
+        'like',
+        'after',
+        'heading',
+        'script',
+        'slide_id',
+        'layout',
+        'inset_corner',
+        'inset_size',
+        'text',
+        'revision',
+        'sections',
+        'style',
+        'name',
+        'verdict',
+        'used_from_ms',
+        'used_until_ms',
+        'tracks',
+        'as_arrived',
+        'purpose',
+        'fill',
+        'section',
+        'file',
+        'files',
+        'card',
+        'ink',
+        'fps',
     ];
 
     /** @var list<string> */
@@ -43,15 +74,54 @@ final class FuzzTest extends FeatureTestCase
                 continue;
             }
             for ($case = 0; $case < self::CASES_A_ROUTE; $case++) {
-                $path = '/'.preg_replace_callback('/\{(\w+)\??\}/', fn (): string => rawurlencode($this->pick([...$this->ids, ...$this->ids, 'nothing', "a\0b", '../x', '🌊', str_repeat('9', 40), '-1', '0'])), $route->uri());
+                $path =
+                    '/'.
+                    preg_replace_callback(
+                        '/\{(\w+)\??\}/',
+                        fn (): string => rawurlencode(
+                            $this->pick([
+                                ...$this->ids,
+                                ...$this->ids,
+                                'nothing',
+                                "a\0b",
+                                '../x',
+                                '🌊',
+                                str_repeat('9', 40),
+                                '-1',
+                                '0',
+                            ]),
+                        ),
+                        $route->uri(),
+                    );
                 $method = $route->methods()[0];
                 $body = $this->body();
                 $isUpload = mt_rand(0, 5) === 0 && $method === 'POST';
                 $answer = $isUpload
-                    ? $this->call($method, $path, $body, files: ['file' => $this->file(), 'files' => [$this->file()]], server: ['HTTP_ACCEPT' => 'application/json'])
-                    : $this->call($method, $path.($method === 'GET' ? '?'.http_build_query($body) : ''), server: ['HTTP_ACCEPT' => 'application/json', 'CONTENT_TYPE' => 'application/json'], content: $method === 'GET' ? '' : $this->encoded($body));
-                $said = $answer->baseResponse instanceof \Symfony\Component\HttpFoundation\BinaryFileResponse ? '' : (string) $answer->getContent();
-                self::assertLessThan(500, $answer->getStatusCode(), "{$method} {$path} ".json_encode($body, JSON_PARTIAL_OUTPUT_ON_ERROR)." {$said} ".($answer->exception ?? ''));
+                    ? $this->call(
+                        $method,
+                        $path,
+                        $body,
+                        files: ['file' => $this->file(), 'files' => [$this->file()]],
+                        server: ['HTTP_ACCEPT' => 'application/json'],
+                    )
+                    : $this->call(
+                        $method,
+                        $path.($method === 'GET' ? '?'.http_build_query($body) : ''),
+                        server: ['HTTP_ACCEPT' => 'application/json', 'CONTENT_TYPE' => 'application/json'],
+                        content: $method === 'GET' ? '' : $this->encoded($body),
+                    );
+                $said =
+                    $answer->baseResponse instanceof \Symfony\Component\HttpFoundation\BinaryFileResponse
+                        ? ''
+                        : (string) $answer->getContent();
+                self::assertLessThan(
+                    500,
+                    $answer->getStatusCode(),
+                    "{$method} {$path} ".
+                        json_encode($body, JSON_PARTIAL_OUTPUT_ON_ERROR).
+                        " {$said} ".
+                        ($answer->exception ?? ''),
+                );
                 self::assertStringNotContainsString('SQLSTATE', $said);
                 if ($answer->getStatusCode() >= 400) {
                     self::assertNotSame('', (string) $answer->json('detail'), "{$method} {$path}");
@@ -78,7 +148,9 @@ final class FuzzTest extends FeatureTestCase
     #[TestWith([['like' => ['x']]])]
     public function test_a_lesson_of_impossible_measures_is_refused(array $change): void
     {
-        $this->postJson('/api/lessons', $change + ['title' => 'Odd'])->assertUnprocessable()->assertJsonPath('detail', fn (string $says): bool => $says !== '');
+        $this->postJson('/api/lessons', $change + ['title' => 'Odd'])
+            ->assertUnprocessable()
+            ->assertJsonPath('detail', fn (string $says): bool => $says !== '');
         self::assertSame(0, Lesson::query()->count());
     }
 
@@ -88,7 +160,9 @@ final class FuzzTest extends FeatureTestCase
         $take = Take::factory()->for($section)->create();
         $this->deleteJson("/api/lessons/{$section->lesson_id}")->assertNoContent();
 
-        $this->postJson("/api/sections/{$section->id}/takes", ['tracks' => [['kind' => 'camera', 'mime' => 'video/webm']]])->assertNotFound();
+        $this->postJson("/api/sections/{$section->id}/takes", [
+            'tracks' => [['kind' => 'camera', 'mime' => 'video/webm']],
+        ])->assertNotFound();
         $this->patchJson("/api/sections/{$section->id}", ['heading' => 'x'])->assertNotFound();
         $this->getJson("/api/sections/{$section->id}/picture")->assertNotFound();
         $this->postJson("/api/sections/{$section->id}/restore")->assertNotFound();
@@ -101,10 +175,22 @@ final class FuzzTest extends FeatureTestCase
 
     public function test_a_take_is_finished_with_all_its_tracks_or_as_it_arrived(): void
     {
-        $take = $this->postJson("/api/sections/{$this->section()->id}/takes", ['tracks' => [['kind' => 'camera', 'mime' => 'video/webm']]])->json();
+        $take = $this->postJson("/api/sections/{$this->section()->id}/takes", [
+            'tracks' => [['kind' => 'camera', 'mime' => 'video/webm']],
+        ])->json();
 
-        foreach ([[], ['tracks' => []], ['tracks' => null], ['tracks' => [['id' => 'other', 'chunks' => 0, 'bytes' => 0]]], ['as_arrived' => false]] as $body) {
-            $status = $this->postJson("/api/takes/{$take['id']}/finish", $body)->assertJsonPath('detail', fn (string $says): bool => $says !== '')->getStatusCode();
+        foreach (
+            [
+                [],
+                ['tracks' => []],
+                ['tracks' => null],
+                ['tracks' => [['id' => 'other', 'chunks' => 0, 'bytes' => 0]]],
+                ['as_arrived' => false],
+            ] as $body
+        ) {
+            $status = $this->postJson("/api/takes/{$take['id']}/finish", $body)
+                ->assertJsonPath('detail', fn (string $says): bool => $says !== '')
+                ->getStatusCode();
             self::assertContains($status, [409, 422]);
         }
         self::assertSame('recording', $this->getJson("/api/takes/{$take['id']}")->json('state'));
@@ -116,8 +202,12 @@ final class FuzzTest extends FeatureTestCase
         $url = "/api/takes/{$take->id}/media";
         $size = (int) filesize($this->media()->path((string) $take->played()?->file_path));
 
-        $this->get($url, ['Range' => 'bytes=0-9'])->assertStatus(206)->assertHeader('Content-Range', "bytes 0-9/{$size}");
-        $this->get($url, ['Range' => "bytes={$size}-"])->assertStatus(416)->assertHeader('Content-Range', "bytes */{$size}");
+        $this->get($url, ['Range' => 'bytes=0-9'])
+            ->assertStatus(206)
+            ->assertHeader('Content-Range', "bytes 0-9/{$size}");
+        $this->get($url, ['Range' => "bytes={$size}-"])
+            ->assertStatus(416)
+            ->assertHeader('Content-Range', "bytes */{$size}");
         $this->get($url, ['Range' => 'bytes=9-2'])->assertOk();
         $whole = $this->get($url)->assertOk();
         $this->get($url, ['If-Modified-Since' => (string) $whole->headers->get('Last-Modified')])->assertStatus(304);
@@ -129,15 +219,55 @@ final class FuzzTest extends FeatureTestCase
         $course = $this->postJson('/api/courses', ['name' => 'Water'])->json('id');
         $lesson = Lesson::factory()->create(['width' => 320, 'height' => 180]);
         $gone = Lesson::factory()->create();
-        $this->putJson("/api/lessons/{$lesson->id}/script", ['text' => "# T\n\n## A\n\nOne. Two.\n\n## Card\n\n[card: opening, 2 s]\n", 'revision' => $lesson->revision])->assertOk();
+        $this->putJson("/api/lessons/{$lesson->id}/script", [
+            'text' => "# T\n\n## A\n\nOne. Two.\n\n## Card\n\n[card: opening, 2 s]\n",
+            'revision' => $lesson->revision,
+        ])->assertOk();
         $section = $lesson->sections()->firstOrFail();
         $take = Take::factory()->for($section)->create();
-        $open = $this->postJson("/api/sections/{$section->id}/takes", ['tracks' => [['kind' => 'camera', 'mime' => 'video/webm']]])->json();
-        $slide = $lesson->slides()->create(['name' => 'S', 'path' => 'nowhere.png', 'mime' => 'image/png', 'hash' => str_repeat('a', 64), 'width' => 320, 'height' => 180, 'position' => 1, 'text' => '', 'look' => []]);
-        $deck = Deck::query()->create(['lesson_id' => $lesson->id, 'name' => 'D', 'path' => 'nowhere.pdf', 'purpose' => 'replace', 'state' => WorkState::Done]);
-        $export = Export::query()->create(['lesson_id' => $lesson->id, 'state' => WorkState::Done, 'file_name' => 'x.mp4', 'path' => 'nowhere.mp4']);
+        $open = $this->postJson("/api/sections/{$section->id}/takes", [
+            'tracks' => [['kind' => 'camera', 'mime' => 'video/webm']],
+        ])->json();
+        $slide = $lesson
+            ->slides()
+            ->create([
+                'name' => 'S',
+                'path' => 'nowhere.png',
+                'mime' => 'image/png',
+                'hash' => str_repeat('a', 64),
+                'width' => 320,
+                'height' => 180,
+                'position' => 1,
+                'text' => '',
+                'look' => [],
+            ]);
+        $deck = Deck::query()->create([
+            'lesson_id' => $lesson->id,
+            'name' => 'D',
+            'path' => 'nowhere.pdf',
+            'purpose' => 'replace',
+            'state' => WorkState::Done,
+        ]);
+        $export = Export::query()->create([
+            'lesson_id' => $lesson->id,
+            'state' => WorkState::Done,
+            'file_name' => 'x.mp4',
+            'path' => 'nowhere.mp4',
+        ]);
         $gone->delete();
-        $this->ids = [$course, $lesson->id, $gone->id, $section->id, $take->id, $open['id'], $open['tracks'][0]['id'], $slide->id, $deck->id, $export->id, Logo::query()->value('hash') ?? 'x'];
+        $this->ids = [
+            $course,
+            $lesson->id,
+            $gone->id,
+            $section->id,
+            $take->id,
+            $open['id'],
+            $open['tracks'][0]['id'],
+            $slide->id,
+            $deck->id,
+            $export->id,
+            Logo::query()->value('hash') ?? 'x',
+        ];
         self::assertNotNull(Slide::query()->find($slide->id));
     }
 
@@ -155,13 +285,50 @@ final class FuzzTest extends FeatureTestCase
     private function value(int $depth): mixed
     {
         $simple = [
-            null, true, false, 0, 1, -5, 777, 1_000_000_000, 2 ** 53, PHP_INT_MAX, 9.3e18, 1e308, -1e308, 0.5, '', ' ', 'x', '12', '1e5', "nul\0in", "\u{202E}rtl", '🌊 tide',
-            '"quotes" & <b>', '{braces}\\', str_repeat('long ', 100), 'kept', 'camera', 'replace', '2026-01-01', '[slide: x]', "# T\n\n## A\n\n[card: opening, 1 s]\n", ...$this->ids,
+            null,
+            true,
+            false,
+            0,
+            1,
+            -5,
+            777,
+            1_000_000_000,
+            2 ** 53,
+            PHP_INT_MAX,
+            9.3e18,
+            1e308,
+            -1e308,
+            0.5,
+            '',
+            ' ',
+            'x',
+            '12',
+            '1e5',
+            "nul\0in",
+            "\u{202E}rtl",
+            '🌊 tide',
+            '"quotes" & <b>',
+            '{braces}\\',
+            str_repeat('long ', 100),
+            'kept',
+            'camera',
+            'replace',
+            '2026-01-01',
+            '[slide: x]',
+            "# T\n\n## A\n\n[card: opening, 1 s]\n",
+            ...$this->ids,
         ];
 
         return match (mt_rand(0, $depth > 2 ? 3 : 5)) {
             4 => array_map(fn (): mixed => $this->value($depth + 1), range(0, mt_rand(0, 3))),
-            5 => [$this->pick([...self::FIELDS, 'id', 'kind', 'mime', 'chunks', 'bytes', 'inset_shape']) => $this->value($depth + 1), 'kind' => 'camera', 'mime' => 'video/webm', 'id' => $this->value($depth + 1)],
+            5 => [
+                $this->pick([...self::FIELDS, 'id', 'kind', 'mime', 'chunks', 'bytes', 'inset_shape']) => $this->value(
+                    $depth + 1,
+                ),
+                'kind' => 'camera',
+                'mime' => 'video/webm',
+                'id' => $this->value($depth + 1),
+            ],
             default => $this->pick($simple),
         };
     }
@@ -169,15 +336,56 @@ final class FuzzTest extends FeatureTestCase
     private function file(): UploadedFile
     {
         $path = sys_get_temp_dir().'/reel-fuzz-'.getmypid();
-        file_put_contents($path, $this->pick(['', 'text', "\x89PNG\r\n\x1a\n".str_repeat('x', 50), '%PDF-1.4 nothing', "PK\x03\x04".str_repeat("\0", 40), '<svg', "\xFF\xD8\xFF\xE0", "\0\0\0"]));
+        file_put_contents(
+            $path,
+            $this->pick([
+                '',
+                'text',
+                "\x89PNG\r\n\x1a\n".str_repeat('x', 50),
+                '%PDF-1.4 nothing',
+                "PK\x03\x04".str_repeat("\0", 40),
+                '<svg',
+                "\xFF\xD8\xFF\xE0",
+                "\0\0\0",
+            ]),
+        );
 
-        return new UploadedFile($path, $this->pick(['a.png', 'b.pdf', 'c.pptx', 'd.docx', 'e.odt', 'f.md', "g\0.svg", '../../h.jpg', '', '.odp', "\u{202E}gpj.exe"]), 'image/png', null, true);
+        return new UploadedFile(
+            $path,
+            $this->pick([
+                'a.png',
+                'b.pdf',
+                'c.pptx',
+                'd.docx',
+                'e.odt',
+                'f.md',
+                "g\0.svg",
+                '../../h.jpg',
+                '',
+                '.odp',
+                "\u{202E}gpj.exe",
+            ]),
+            'image/png',
+            null,
+            true,
+        );
     }
 
     /** @param  array<string, mixed>  $body */
     private function encoded(array $body): string
     {
-        return $this->pick([(string) json_encode($body, JSON_PARTIAL_OUTPUT_ON_ERROR), (string) json_encode($body, JSON_PARTIAL_OUTPUT_ON_ERROR), '', '[1,2', '5', '"text"', 'null', '[[[[]]]]', '{"text":'.str_repeat('[', 600).str_repeat(']', 600).'}', "{\"title\":\"\xFF\"}"]);
+        return $this->pick([
+            (string) json_encode($body, JSON_PARTIAL_OUTPUT_ON_ERROR),
+            (string) json_encode($body, JSON_PARTIAL_OUTPUT_ON_ERROR),
+            '',
+            '[1,2',
+            '5',
+            '"text"',
+            'null',
+            '[[[[]]]]',
+            '{"text":'.str_repeat('[', 600).str_repeat(']', 600).'}',
+            "{\"title\":\"\xFF\"}",
+        ]);
     }
 
     /**

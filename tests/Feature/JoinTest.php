@@ -75,7 +75,10 @@ final class JoinTest extends FeatureTestCase
     public function test_a_box_is_seen_for_as_long_as_it_was_drawn(): void
     {
         $take = $this->take();
-        $box = new TakeMark(new Box(0.25, 44 / 180, 0.5, 0.5, '0B5D66'), Span::between(Tick::ofMilliseconds(400), Tick::ofMilliseconds(1200)));
+        $box = new TakeMark(
+            new Box(0.25, 44 / 180, 0.5, 0.5, '0B5D66'),
+            Span::between(Tick::ofMilliseconds(400), Tick::ofMilliseconds(1200)),
+        );
         $marked = new CoreTake($take->id, $take->number, $take->tracks, $take->used, $take->lines, [$box]);
         [$film] = $this->make([$this->shown('s', self::RED, $marked)]);
 
@@ -95,7 +98,16 @@ final class JoinTest extends FeatureTestCase
         $layer = new Layer($still, new PixelRect(200, 100, 80, 60), motion: new Motion(new PixelRect(0, 0, 160, 120), 10));
         $out = $this->mediaRoot.'/moved.mp4';
         $spec = new ShotSpec(new Picture($frame, '000000', [$layer]), FrameRate::of(25), 20);
-        Program::run(['ffmpeg', '-v', 'error', '-y', ...array_map(fn (string $a): string => str_replace("@file:{$still->hash}@", $this->paths[$still->hash], $a), ShotCommand::arguments($spec, $out))]);
+        Program::run([
+            'ffmpeg',
+            '-v',
+            'error',
+            '-y',
+            ...array_map(
+                fn (string $a): string => str_replace("@file:{$still->hash}@", $this->paths[$still->hash], $a),
+                ShotCommand::arguments($spec, $out),
+            ),
+        ]);
 
         // Half-way, with a soft start and end: from 100, 50 on, 120 by 90.
         foreach ([[0, 4, 4], [5, 104, 54], [5, 214, 134], [15, 204, 104]] as [$at, $x, $y]) {
@@ -125,26 +137,37 @@ final class JoinTest extends FeatureTestCase
         foreach ($this->paths as $hash => $path) {
             $files[$hash] = substr($path, strlen($this->mediaRoot) + 1);
         }
-        $plan = new FilmPlan(Assembly::of(FrameSize::of(320, 180), FrameRate::of(25), $sections, ground: 'FFFFFF'), $files, -16.0);
+        $plan = new FilmPlan(
+            Assembly::of(FrameSize::of(320, 180), FrameRate::of(25), $sections, ground: 'FFFFFF'),
+            $files,
+            -16.0,
+        );
 
-        return [app(FilmMaker::class)->make($plan, 'Joined', new class implements FilmProgress
-        {
-            public function expect(int $frames): void
-            {
-            }
+        return [
+            app(FilmMaker::class)->make(
+                $plan,
+                'Joined',
+                new class implements FilmProgress
+                {
+                    public function expect(int $frames): void
+                    {
+                    }
 
-            public function rendered(int $piece, int $frames): void
-            {
-            }
+                    public function rendered(int $piece, int $frames): void
+                    {
+                    }
 
-            public function joining(): void
-            {
-            }
+                    public function joining(): void
+                    {
+                    }
 
-            public function mustGoOn(): void
-            {
-            }
-        })[0], $plan];
+                    public function mustGoOn(): void
+                    {
+                    }
+                },
+            )[0],
+            $plan,
+        ];
     }
 
     private function take(): CoreTake
@@ -156,7 +179,11 @@ final class JoinTest extends FeatureTestCase
     private function shown(string $id, string $colour, CoreTake $take, ?Join $join = null): SectionSource
     {
         return new SectionSource(
-            $id, $id, new PictureChoice(Layout::SlideAlone, slide: $this->still($colour)), [new Passage($take, Span::between(Tick::zero(), Tick::ofMilliseconds(2000)))], join: $join,
+            $id,
+            $id,
+            new PictureChoice(Layout::SlideAlone, slide: $this->still($colour)),
+            [new Passage($take, Span::between(Tick::zero(), Tick::ofMilliseconds(2000)))],
+            join: $join,
         );
     }
 
@@ -164,7 +191,19 @@ final class JoinTest extends FeatureTestCase
     {
         $path = "{$this->mediaRoot}/{$colour}.png";
         if (! is_file($path)) {
-            Program::run(['ffmpeg', '-v', 'error', '-y', '-f', 'lavfi', '-i', "color=0x{$colour}:s=320x180,format=rgb24", '-frames:v', '1', $path]);
+            Program::run([
+                'ffmpeg',
+                '-v',
+                'error',
+                '-y',
+                '-f',
+                'lavfi',
+                '-i',
+                "color=0x{$colour}:s=320x180,format=rgb24",
+                '-frames:v',
+                '1',
+                $path,
+            ]);
         }
         $hash = (string) hash_file('sha256', $path);
         $this->paths[$hash] = $path;
@@ -176,19 +215,31 @@ final class JoinTest extends FeatureTestCase
     {
         $filter = "select=eq(n\\,{$frame}),scale=in_color_matrix=bt709:out_color_matrix=bt709,format=rgb24,crop=1:1:{$x}:{$y}";
 
-        return strtoupper(bin2hex(Program::run(['ffmpeg', '-v', 'error', '-i', $film, '-vf', $filter, '-frames:v', '1', '-f', 'rawvideo', '-'])['output']));
+        return strtoupper(
+            bin2hex(
+                Program::run(['ffmpeg', '-v', 'error', '-i', $film, '-vf', $filter, '-frames:v', '1', '-f', 'rawvideo', '-'])[
+                    'output'
+                ],
+            ),
+        );
     }
 
     private static function assertNear(string $expected, string $found, string $where = ''): void
     {
-        $off = array_map(fn (string $a, string $b): int => abs((int) hexdec($a) - (int) hexdec($b)), str_split($expected, 2), str_split($found, 2));
+        $off = array_map(
+            fn (string $a, string $b): int => abs((int) hexdec($a) - (int) hexdec($b)),
+            str_split($expected, 2),
+            str_split($found, 2),
+        );
         self::assertLessThan(30, max(0, ...$off), "{$found} instead of {$expected} {$where}");
     }
 
     /** @return list<float> seconds from and until */
     private function chapter(string $film, int $index): array
     {
-        $chapters = json_decode(Program::run(['ffprobe', '-v', 'error', '-show_chapters', '-of', 'json', $film])['output'], true)['chapters'];
+        $chapters = json_decode(Program::run(['ffprobe', '-v', 'error', '-show_chapters', '-of', 'json', $film])['output'], true)[
+            'chapters'
+        ];
 
         return [round((float) $chapters[$index]['start_time'], 3), round((float) $chapters[$index]['end_time'], 3)];
     }

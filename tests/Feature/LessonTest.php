@@ -16,7 +16,9 @@ final class LessonTest extends FeatureTestCase
 
     public function test_a_new_lesson_starts_with_one_empty_section(): void
     {
-        $lesson = $this->postJson('/api/lessons', ['title' => 'Tides', 'width' => 1920, 'height' => 1080, 'fps' => 30])->assertCreated()->json();
+        $lesson = $this->postJson('/api/lessons', ['title' => 'Tides', 'width' => 1920, 'height' => 1080, 'fps' => 30])
+            ->assertCreated()
+            ->json();
 
         self::assertCount(1, $lesson['sections']);
         self::assertSame([], $lesson['sections'][0]['lines']);
@@ -32,7 +34,9 @@ final class LessonTest extends FeatureTestCase
             'Choose 24, 25, 30, 50 or 60 frames per second.' => ['fps' => 29],
         ];
         foreach ($bad as $says => $change) {
-            $this->postJson('/api/lessons', $change + $good)->assertUnprocessable()->assertJson(['detail' => $says]);
+            $this->postJson('/api/lessons', $change + $good)
+                ->assertUnprocessable()
+                ->assertJson(['detail' => $says]);
         }
         $this->patchJson('/api/lessons/'.Lesson::factory()->create()->id, ['title' => 'x', 'fps' => 30])->assertUnprocessable();
         self::assertSame(1, Lesson::query()->count());
@@ -44,10 +48,14 @@ final class LessonTest extends FeatureTestCase
         $lesson = $take->section->lesson;
 
         $this->deleteJson("/api/lessons/{$lesson->id}")->assertNoContent();
-        $this->getJson("/api/lessons/{$lesson->id}")->assertNotFound()->assertJson(['detail' => 'There is nothing here. It may have been deleted.']);
+        $this->getJson("/api/lessons/{$lesson->id}")
+            ->assertNotFound()
+            ->assertJson(['detail' => 'There is nothing here. It may have been deleted.']);
         self::assertSame([], $this->getJson('/api/lessons')->json());
 
-        $this->postJson("/api/lessons/{$lesson->id}/restore")->assertOk()->assertJsonPath('sections.0.takes.0.id', $take->id);
+        $this->postJson("/api/lessons/{$lesson->id}/restore")
+            ->assertOk()
+            ->assertJsonPath('sections.0.takes.0.id', $take->id);
     }
 
     public function test_the_shelf_counts_what_is_kept(): void
@@ -57,23 +65,36 @@ final class LessonTest extends FeatureTestCase
         Take::factory()->create(['section_id' => $section->id, 'verdict' => 'kept']);
         Take::factory()->create(['section_id' => $section->id, 'number' => 2]);
 
-        $this->getJson('/api/lessons')->assertOk()->assertJsonPath('0.kept', 1)->assertJsonPath('0.sections', 2)->assertJsonPath('0.running_ms', 8000);
+        $this->getJson('/api/lessons')
+            ->assertOk()
+            ->assertJsonPath('0.kept', 1)
+            ->assertJsonPath('0.sections', 2)
+            ->assertJsonPath('0.running_ms', 8000);
     }
 
     public function test_text_comes_back_as_typed(): void
     {
         $section = $this->section();
-        $this->patchJson("/api/sections/{$section->id}", ['heading' => self::ODD_HEADING, 'script' => self::ODD_TEXT])->assertOk();
+        $this->patchJson("/api/sections/{$section->id}", [
+            'heading' => self::ODD_HEADING,
+            'script' => self::ODD_TEXT,
+        ])->assertOk();
 
-        $this->getJson("/api/lessons/{$section->lesson_id}")->assertJsonPath('sections.0.script', self::ODD_TEXT)->assertJsonPath('sections.0.heading', self::ODD_HEADING);
+        $this->getJson("/api/lessons/{$section->lesson_id}")
+            ->assertJsonPath('sections.0.script', self::ODD_TEXT)
+            ->assertJsonPath('sections.0.heading', self::ODD_HEADING);
     }
 
     public function test_sections_are_added_moved_removed_and_brought_back(): void
     {
         $first = $this->section();
         $lesson = $first->lesson_id;
-        $last = $this->postJson("/api/lessons/{$lesson}/sections")->assertCreated()->json('id');
-        $middle = $this->postJson("/api/lessons/{$lesson}/sections", ['after' => $first->id])->assertCreated()->json('id');
+        $last = $this->postJson("/api/lessons/{$lesson}/sections")
+            ->assertCreated()
+            ->json('id');
+        $middle = $this->postJson("/api/lessons/{$lesson}/sections", ['after' => $first->id])
+            ->assertCreated()
+            ->json('id');
         self::assertSame([$first->id, $middle, $last], $this->order($lesson));
 
         $this->putJson("/api/lessons/{$lesson}/order", ['sections' => [$last, $first->id, $middle]])->assertOk();
@@ -100,7 +121,9 @@ final class LessonTest extends FeatureTestCase
         $first = Take::factory()->create(['verdict' => 'kept']);
         $second = Take::factory()->create(['section_id' => $first->section_id, 'number' => 2]);
 
-        $this->patchJson("/api/takes/{$second->id}", ['verdict' => 'kept'])->assertOk()->assertJsonPath('verdict', 'kept');
+        $this->patchJson("/api/takes/{$second->id}", ['verdict' => 'kept'])
+            ->assertOk()
+            ->assertJsonPath('verdict', 'kept');
         self::assertSame('undecided', $first->refresh()->verdict->value);
         $this->patchJson("/api/takes/{$second->id}", ['verdict' => 'discarded'])->assertOk();
         $this->patchJson("/api/takes/{$second->id}", ['verdict' => 'undecided'])->assertOk();
@@ -113,16 +136,22 @@ final class LessonTest extends FeatureTestCase
         $take = Take::factory()->create();
 
         $this->patchJson("/api/takes/{$take->id}", ['used_from_ms' => 1500, 'used_until_ms' => 99_000])
-            ->assertOk()->assertJson(['used_from_ms' => 1500, 'used_until_ms' => 10_000, 'trimmed_by_hand' => true]);
+            ->assertOk()
+            ->assertJson(['used_from_ms' => 1500, 'used_until_ms' => 10_000, 'trimmed_by_hand' => true]);
         $this->patchJson("/api/takes/{$take->id}", ['used_from_ms' => 5000, 'used_until_ms' => 5100])->assertUnprocessable();
         $this->patchJson("/api/takes/{$take->id}", ['used_from_ms' => -5, 'used_until_ms' => 5100])->assertUnprocessable();
         $this->patchJson("/api/takes/{$take->id}", ['used_from_ms' => null, 'used_until_ms' => null])
-            ->assertOk()->assertJson(['used_from_ms' => 1000, 'used_until_ms' => 9000, 'trimmed_by_hand' => false]);
+            ->assertOk()
+            ->assertJson(['used_from_ms' => 1000, 'used_until_ms' => 9000, 'trimmed_by_hand' => false]);
     }
 
     public function test_other_web_sites_cannot_change_anything(): void
     {
-        $this->postJson('/api/lessons', ['title' => 'x', 'width' => 1280, 'height' => 720, 'fps' => 25], ['Sec-Fetch-Site' => 'cross-site'])->assertForbidden();
+        $this->postJson(
+            '/api/lessons',
+            ['title' => 'x', 'width' => 1280, 'height' => 720, 'fps' => 25],
+            ['Sec-Fetch-Site' => 'cross-site'],
+        )->assertForbidden();
         $this->getJson('/api/lessons', ['Sec-Fetch-Site' => 'cross-site'])->assertOk();
     }
 

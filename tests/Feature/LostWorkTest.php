@@ -26,7 +26,11 @@ final class LostWorkTest extends FeatureTestCase
         $processes = Processes::begin();
         // The first time it is called to work, this encoder works on and on.
         $encoder = "{$processes->folder}/encoder";
-        file_put_contents($encoder, "#!/bin/sh\ncase \"\$*\" in *-version*) exec ffmpeg \"\$@\" ;; esac\nif mkdir '{$encoder}.began' 2>/dev/null; then sleep 100; fi\nexec ffmpeg \"\$@\"\n");
+        file_put_contents(
+            $encoder,
+            "#!/bin/sh\ncase \"\$*\" in *-version*) exec ffmpeg \"\$@\" ;; esac\nif mkdir '{$encoder}.began' 2>/dev/null; "
+                ."then sleep 100; fi\nexec ffmpeg \"\$@\"\n",
+        );
         chmod($encoder, 0o755);
         $workers = [];
         try {
@@ -53,7 +57,10 @@ final class LostWorkTest extends FeatureTestCase
     public function test_a_program_ends_with_the_worker_that_started_it(): void
     {
         $mark = bin2hex(random_bytes(4));
-        $php = new Process([PHP_BINARY, '-r', 'require "vendor/autoload.php"; App\Media\Program::run(["sleep", "300.'.hexdec($mark).'"]);'], base_path());
+        $php = new Process(
+            [PHP_BINARY, '-r', 'require "vendor/autoload.php"; App\Media\Program::run(["sleep", "300.'.hexdec($mark).'"]);'],
+            base_path(),
+        );
         $php->start();
         $isThere = fn (): bool => str_contains((string) shell_exec('ps -eo args'), 'sleep 300.'.hexdec($mark));
         $this->waitUntil($isThere, 5);
@@ -66,7 +73,13 @@ final class LostWorkTest extends FeatureTestCase
     public function test_a_job_that_takes_its_worker_down_again_and_again_ends_in_a_sentence(): void
     {
         config(['queue.default' => 'database']);
-        $deck = Deck::query()->create(['lesson_id' => Lesson::factory()->create()->id, 'name' => 'Huge.pptx', 'path' => 'nowhere.pptx', 'purpose' => 'add', 'state' => WorkState::Running]);
+        $deck = Deck::query()->create([
+            'lesson_id' => Lesson::factory()->create()->id,
+            'name' => 'Huge.pptx',
+            'path' => 'nowhere.pptx',
+            'purpose' => 'add',
+            'state' => WorkState::Running,
+        ]);
         ImportDeckJob::dispatch($deck->id);
         $dies = fn () => DB::table('jobs')->update(['reserved_at' => time() - 10]);
 
@@ -122,8 +135,12 @@ final class LostWorkTest extends FeatureTestCase
     public function test_no_take_stays_in_limbo(): void
     {
         $section = $this->section();
-        $empty = $this->postJson("/api/sections/{$section->id}/takes", ['tracks' => [['kind' => 'camera', 'mime' => 'video/webm']]])->json();
-        $begun = $this->postJson("/api/sections/{$section->id}/takes", ['tracks' => [['kind' => 'camera', 'mime' => 'video/webm']]])->json();
+        $empty = $this->postJson("/api/sections/{$section->id}/takes", [
+            'tracks' => [['kind' => 'camera', 'mime' => 'video/webm']],
+        ])->json();
+        $begun = $this->postJson("/api/sections/{$section->id}/takes", [
+            'tracks' => [['kind' => 'camera', 'mime' => 'video/webm']],
+        ])->json();
         $this->sendChunk($begun['tracks'][0]['id'], 0, 'something')->assertOk();
         $waiting = $this->record($section, Clips::spoken());
         $waiting->update(['state' => TakeState::Ingesting]);
@@ -142,20 +159,29 @@ final class LostWorkTest extends FeatureTestCase
         [, $lesson] = $processes->call('POST', 'lessons', ['title' => 'Killed']);
         $clip = Clips::spoken();
 
-        return $processes->each(1, <<<PHP
-            [, \$take] = \$call('POST', 'sections/{$lesson['sections'][0]['id']}/takes', ['tracks' => [['kind' => 'camera', 'mime' => 'video/webm']]]);
-            \$bytes = file_get_contents('{$clip}');
-            \$call('PUT', 'tracks/'.\$take['tracks'][0]['id'].'/chunks/0', \$bytes, ['HTTP_X_CHUNK_SHA256' => hash('sha256', \$bytes), 'CONTENT_TYPE' => 'application/octet-stream']);
-            \$call('POST', 'takes/'.\$take['id'].'/finish', ['as_arrived' => true]);
-            return \$take['id'];
-        PHP)[0];
+        return $processes->each(
+            1,
+            <<<PHP
+                \$tracks = [['kind' => 'camera', 'mime' => 'video/webm']];
+                [, \$take] = \$call('POST', 'sections/{$lesson['sections'][0]['id']}/takes', ['tracks' => \$tracks]);
+                \$bytes = file_get_contents('{$clip}');
+                \$headers = ['HTTP_X_CHUNK_SHA256' => hash('sha256', \$bytes), 'CONTENT_TYPE' => 'application/octet-stream'];
+                \$call('PUT', 'tracks/'.\$take['tracks'][0]['id'].'/chunks/0', \$bytes, \$headers);
+                \$call('POST', 'takes/'.\$take['id'].'/finish', ['as_arrived' => true]);
+                return \$take['id'];
+            PHP
+            ,
+        )[0];
     }
 
     private function stateOf(Processes $processes, string $take): string
     {
         $database = new \PDO("sqlite:{$processes->folder}/reel.sqlite");
 
-        return (string) ($database->query("select state from takes where id = '{$take}'") ?: throw new \RuntimeException('no table'))->fetchColumn();
+        return (string) (
+            $database->query("select state from takes where id = '{$take}'") ?:
+            throw new \RuntimeException('no table')
+        )->fetchColumn();
     }
 
     private function worker(Processes $processes, string $encoder): Process

@@ -25,22 +25,29 @@ final class ParallelTest extends FeatureTestCase
     {
         [, $lesson] = $this->processes->call('POST', 'lessons', ['title' => 'At once']);
         $section = $lesson['sections'][0]['id'];
-        $statuses = $this->processes->each(10, <<<PHP
-            \$statuses = [];
-            \$note = function (array \$answer) use (&\$statuses) {
-                \$statuses[\$answer[0]] = (\$statuses[\$answer[0]] ?? 0) + 1;
-                return \$answer[1];
-            };
-            for (\$i = 0; \$i < 20; \$i++) {
-                \$take = \$note(\$call('POST', 'sections/{$section}/takes', ['tracks' => [['kind' => 'camera', 'mime' => 'video/webm']]]));
-                \$chunk = "chunk \$me \$i";
-                \$note(\$call('PUT', 'tracks/'.\$take['tracks'][0]['id'].'/chunks/0', \$chunk, ['HTTP_X_CHUNK_SHA256' => hash('sha256', \$chunk), 'CONTENT_TYPE' => 'application/octet-stream']));
-                \$note(\$call('PATCH', 'takes/'.\$take['id'], ['verdict' => 'discarded']));
-                \$script = \$note(\$call('GET', 'lessons/{$lesson['id']}/script'));
-                \$note(\$call('PUT', 'lessons/{$lesson['id']}/script', ['text' => "# At once\\n\\n## One\\n\\nWords \$me \$i.\\n", 'revision' => \$script['revision']]));
-            }
-            return \$statuses;
-        PHP);
+        $statuses = $this->processes->each(
+            10,
+            <<<PHP
+                \$statuses = [];
+                \$note = function (array \$answer) use (&\$statuses) {
+                    \$statuses[\$answer[0]] = (\$statuses[\$answer[0]] ?? 0) + 1;
+                    return \$answer[1];
+                };
+                for (\$i = 0; \$i < 20; \$i++) {
+                    \$tracks = [['kind' => 'camera', 'mime' => 'video/webm']];
+                    \$take = \$note(\$call('POST', 'sections/{$section}/takes', ['tracks' => \$tracks]));
+                    \$chunk = "chunk \$me \$i";
+                    \$headers = ['HTTP_X_CHUNK_SHA256' => hash('sha256', \$chunk), 'CONTENT_TYPE' => 'application/octet-stream'];
+                    \$note(\$call('PUT', 'tracks/'.\$take['tracks'][0]['id'].'/chunks/0', \$chunk, \$headers));
+                    \$note(\$call('PATCH', 'takes/'.\$take['id'], ['verdict' => 'discarded']));
+                    \$script = \$note(\$call('GET', 'lessons/{$lesson['id']}/script'));
+                    \$note(\$call('PUT', 'lessons/{$lesson['id']}/script', ['text' => "# At once\\n\\n## One\\n\\nWords \$me "
+                        ."\$i.\\n", 'revision' => \$script['revision']]));
+                }
+                return \$statuses;
+            PHP
+            ,
+        );
 
         $all = [];
         foreach ($statuses as $of) {
@@ -49,7 +56,11 @@ final class ParallelTest extends FeatureTestCase
             }
         }
         $this->assertSame(1000, array_sum($all));
-        $this->assertSame(0, array_sum(array_filter($all, fn (int $status): bool => $status >= 500, ARRAY_FILTER_USE_KEY)), (string) json_encode($all));
+        $this->assertSame(
+            0,
+            array_sum(array_filter($all, fn (int $status): bool => $status >= 500, ARRAY_FILTER_USE_KEY)),
+            (string) json_encode($all),
+        );
         [, $after] = $this->processes->call('GET', "lessons/{$lesson['id']}");
         // Every take has a number of its own.
         $this->assertSame(range(1, 200), array_column($after['sections'][0]['takes'], 'number'));

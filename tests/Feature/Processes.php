@@ -7,7 +7,9 @@ namespace Tests\Feature;
 use Illuminate\Support\Facades\File;
 use Symfony\Component\Process\Process;
 
-/** A database and a media disk of their own, and several PHP processes that call the application's API on them at the same time. */
+/**
+ * A database and a media disk of their own, and several PHP processes that call the application's API on them at the same time.
+ */
 final class Processes
 {
     /** @param  array<string, string>  $environment */
@@ -21,8 +23,13 @@ final class Processes
         File::makeDirectory("{$folder}/media", recursive: true);
         touch("{$folder}/reel.sqlite");
         $self = new self($folder, [
-            'APP_ENV' => 'testing', 'DB_DATABASE' => "{$folder}/reel.sqlite", 'REEL_MEDIA_ROOT' => "{$folder}/media", 'REEL_RESERVE_BYTES' => '0',
-            'QUEUE_CONNECTION' => 'database', 'CACHE_STORE' => 'file', 'LOG_CHANNEL' => 'null',
+            'APP_ENV' => 'testing',
+            'DB_DATABASE' => "{$folder}/reel.sqlite",
+            'REEL_MEDIA_ROOT' => "{$folder}/media",
+            'REEL_RESERVE_BYTES' => '0',
+            'QUEUE_CONNECTION' => 'database',
+            'CACHE_STORE' => 'file',
+            'LOG_CHANNEL' => 'null',
         ]);
         $self->artisan('migrate', '--force')->mustRun();
 
@@ -64,7 +71,12 @@ final class Processes
         file_put_contents("{$this->folder}/code.php", "<?php return function (Closure \$call, int \$me) { {$code} };");
         $start = microtime(true) + 1.0;
         $processes = array_map(
-            fn (int $me): Process => new Process([PHP_BINARY, __DIR__.'/call-the-api.php', "{$this->folder}/code.php", (string) $me, (string) $start], base_path(), $this->environment, timeout: 120),
+            fn (int $me): Process => new Process(
+                [PHP_BINARY, __DIR__.'/call-the-api.php', "{$this->folder}/code.php", (string) $me, (string) $start],
+                base_path(),
+                $this->environment,
+                timeout: 120,
+            ),
             range(1, $count),
         );
         array_walk($processes, fn (Process $p) => $p->start());
@@ -72,14 +84,18 @@ final class Processes
         return array_map(function (Process $process): mixed {
             $process->wait();
 
-            return json_decode($process->getOutput(), true) ?? throw new \RuntimeException($process->getOutput().$process->getErrorOutput());
+            return json_decode($process->getOutput(), true) ??
+                throw new \RuntimeException($process->getOutput().$process->getErrorOutput());
         }, $processes);
     }
 
     /** @return array{int, mixed} status and answer */
     public function call(string $method, string $path, mixed $data = []): array
     {
-        return $this->each(1, sprintf('return $call(%s, %s, %s);', var_export($method, true), var_export($path, true), var_export($data, true)))[0];
+        return $this->each(
+            1,
+            sprintf('return $call(%s, %s, %s);', var_export($method, true), var_export($path, true), var_export($data, true)),
+        )[0];
     }
 
     public function end(): void

@@ -30,20 +30,37 @@ final class RecordingTest extends FeatureTestCase
 
         $media = $this->get("/api/takes/{$take->id}/media", ['Range' => 'bytes=0-99'])->assertStatus(206);
         self::assertSame('video/webm', $media->headers->get('Content-Type'));
-        $this->get("/api/takes/{$take->id}/poster")->assertOk()->assertHeader('Content-Type', 'image/jpeg');
-        $wave = json_decode((string) $this->get("/api/takes/{$take->id}/wave")->assertOk()->streamedContent(), true);
+        $this->get("/api/takes/{$take->id}/poster")
+            ->assertOk()
+            ->assertHeader('Content-Type', 'image/jpeg');
+        $wave = json_decode(
+            (string) $this->get("/api/takes/{$take->id}/wave")
+                ->assertOk()
+                ->streamedContent(),
+            true,
+        );
         self::assertGreaterThan(100, max($wave));
-        self::assertFileEquals(Clips::spoken(), $this->media()->path((string) $take->tracks[0]->path), 'the recording stays until it is not needed any more');
+        self::assertFileEquals(
+            Clips::spoken(),
+            $this->media()->path((string) $take->tracks[0]->path),
+            'the recording stays until it is not needed any more',
+        );
         self::assertSame([], $this->draftsLeft());
     }
 
     public function test_chunks_may_be_sent_again_but_not_out_of_order(): void
     {
         $track = $this->openTrack();
-        $this->sendChunk($track->id, 0, 'first')->assertOk()->assertJson(['next' => 1]);
+        $this->sendChunk($track->id, 0, 'first')
+            ->assertOk()
+            ->assertJson(['next' => 1]);
 
-        $this->sendChunk($track->id, 0, 'first')->assertOk()->assertJson(['next' => 1]);
-        $this->sendChunk($track->id, 2, 'third')->assertConflict()->assertJson(['next' => 1]);
+        $this->sendChunk($track->id, 0, 'first')
+            ->assertOk()
+            ->assertJson(['next' => 1]);
+        $this->sendChunk($track->id, 2, 'third')
+            ->assertConflict()
+            ->assertJson(['next' => 1]);
         $this->sendChunk($track->id, 1, 'second')->assertOk();
 
         self::assertSame('firstsecond', file_get_contents($this->media()->path((string) $track->path)));
@@ -54,7 +71,9 @@ final class RecordingTest extends FeatureTestCase
     {
         $track = $this->openTrack();
 
-        $this->sendChunk($track->id, 0, 'changed on the way', hash('sha256', 'as it was'))->assertUnprocessable()->assertJson(['next' => 0]);
+        $this->sendChunk($track->id, 0, 'changed on the way', hash('sha256', 'as it was'))
+            ->assertUnprocessable()
+            ->assertJson(['next' => 0]);
         $this->sendChunk($track->id, 0, 'good', 'not even a checksum')->assertUnprocessable();
         $this->sendChunk($track->id, 0, '')->assertUnprocessable();
         $this->sendChunk($track->id, 0, 'good')->assertOk();
@@ -78,8 +97,12 @@ final class RecordingTest extends FeatureTestCase
         $take = $this->record($this->section(), Clips::spoken());
         $track = $take->tracks[0];
 
-        $this->sendChunk($track->id, 0, 'again')->assertOk()->assertJson(['next' => $track->next_chunk]);
-        $this->sendChunk($track->id, $track->next_chunk, 'more')->assertConflict()->assertJsonFragment(['detail' => 'This take is finished; nothing can be added to it.']);
+        $this->sendChunk($track->id, 0, 'again')
+            ->assertOk()
+            ->assertJson(['next' => $track->next_chunk]);
+        $this->sendChunk($track->id, $track->next_chunk, 'more')
+            ->assertConflict()
+            ->assertJsonFragment(['detail' => 'This take is finished; nothing can be added to it.']);
         $this->call('PUT', "/api/takes/{$take->id}/events/0", content: '{}')->assertConflict();
         $this->postJson("/api/takes/{$take->id}/finish", ['as_arrived' => true])->assertOk();
     }
@@ -90,7 +113,8 @@ final class RecordingTest extends FeatureTestCase
         $this->sendChunk($track->id, 0, 'first')->assertOk();
 
         $this->postJson("/api/takes/{$track->take_id}/finish", ['tracks' => [['id' => $track->id, 'chunks' => 2, 'bytes' => 11]]])
-            ->assertConflict()->assertJson(['next' => [$track->id => 1]]);
+            ->assertConflict()
+            ->assertJson(['next' => [$track->id => 1]]);
         self::assertSame(TakeState::Recording, $track->take->refresh()->state);
     }
 
@@ -135,15 +159,26 @@ final class RecordingTest extends FeatureTestCase
     {
         $track = $this->openTrack();
         $log = $track->take->folder().'/events.jsonl';
-        $this->sendRows($track->take, 0, ['{"at_ms":0,"kind":"line","line":1}', '{"at_ms":900,"kind":"pause"}'])->assertOk()->assertJson(['next' => 2]);
+        $this->sendRows($track->take, 0, ['{"at_ms":0,"kind":"line","line":1}', '{"at_ms":900,"kind":"pause"}'])
+            ->assertOk()
+            ->assertJson(['next' => 2]);
         // Sent again because the answer was lost, with one row more.
-        $this->sendRows($track->take, 1, ['{"at_ms":900,"kind":"pause"}', '{"at_ms":950,"kind":"resume"}'])->assertOk()->assertJson(['next' => 3]);
-        $this->sendRows($track->take, 5, ['{"at_ms":999,"kind":"finish"}'])->assertConflict()->assertJson(['next' => 3]);
+        $this->sendRows($track->take, 1, ['{"at_ms":900,"kind":"pause"}', '{"at_ms":950,"kind":"resume"}'])
+            ->assertOk()
+            ->assertJson(['next' => 3]);
+        $this->sendRows($track->take, 5, ['{"at_ms":999,"kind":"finish"}'])
+            ->assertConflict()
+            ->assertJson(['next' => 3]);
         // What a crash left behind the last row that arrived is cut off.
         file_put_contents($this->media()->path($log), '{"at_ms":9', FILE_APPEND);
-        $this->sendRows($track->take, 3, ['{"at_ms":960,"kind":"wave"}'])->assertOk()->assertJson(['next' => 4]);
+        $this->sendRows($track->take, 3, ['{"at_ms":960,"kind":"wave"}'])
+            ->assertOk()
+            ->assertJson(['next' => 4]);
 
-        $kinds = array_map(fn (string $row): string => json_decode($row, true)['kind'], explode("\n", trim((string) file_get_contents($this->media()->path($log)))));
+        $kinds = array_map(
+            fn (string $row): string => json_decode($row, true)['kind'],
+            explode("\n", trim((string) file_get_contents($this->media()->path($log)))),
+        );
         self::assertSame(['line', 'pause', 'resume', 'wave'], $kinds);
         config(['reel.limits.events_bytes' => 200]);
         $this->sendRows($track->take, 4, [str_repeat('x', 200)])->assertUnprocessable();
@@ -153,10 +188,16 @@ final class RecordingTest extends FeatureTestCase
     {
         $section = $this->section();
         $section->lesson->update(['script' => '']);
-        $this->putJson("/api/lessons/{$section->lesson_id}/script", ['text' => "## A\n\nFirst line. Second line.\n", 'revision' => $section->lesson->refresh()->revision])->assertOk();
+        $this->putJson("/api/lessons/{$section->lesson_id}/script", [
+            'text' => "## A\n\nFirst line. Second line.\n",
+            'revision' => $section->lesson->refresh()->revision,
+        ])->assertOk();
         $track = $this->openTrack($section->lesson->sections()->firstOrFail()->id);
         $this->sendChunk($track->id, 0, (string) file_get_contents(Clips::spoken()))->assertOk();
-        $this->sendRows($track->take, 0, ['{"at_ms":0,"kind":"line","line":1}', '{"at_ms":1500,"kind":"line","line":2}'])->assertOk();
+        $this->sendRows($track->take, 0, [
+            '{"at_ms":0,"kind":"line","line":1}',
+            '{"at_ms":1500,"kind":"line","line":2}',
+        ])->assertOk();
         $this->postJson("/api/takes/{$track->take_id}/finish", ['as_arrived' => true])->assertOk();
 
         self::assertSame(72_000, array_values($track->take->refresh()->line_ticks)[1]);
@@ -165,8 +206,15 @@ final class RecordingTest extends FeatureTestCase
     public function test_a_take_of_several_tracks_has_a_file_of_each_on_one_clock(): void
     {
         $section = $this->section();
-        $kinds = ['camera' => Clips::spoken(), 'screen' => Clips::pictureOnly(), 'computer' => Clips::soundOnly(), 'microphone' => Clips::stereoWav()];
-        $answer = $this->postJson("/api/sections/{$section->id}/takes", ['tracks' => array_map(fn (string $k): array => ['kind' => $k, 'mime' => 'video/webm'], array_keys($kinds))]);
+        $kinds = [
+            'camera' => Clips::spoken(),
+            'screen' => Clips::pictureOnly(),
+            'computer' => Clips::soundOnly(),
+            'microphone' => Clips::stereoWav(),
+        ];
+        $answer = $this->postJson("/api/sections/{$section->id}/takes", [
+            'tracks' => array_map(fn (string $k): array => ['kind' => $k, 'mime' => 'video/webm'], array_keys($kinds)),
+        ]);
         $take = Take::query()->findOrFail($answer->assertCreated()->json('id'));
         $sent = [];
         foreach ($take->tracks as $track) {
@@ -174,25 +222,43 @@ final class RecordingTest extends FeatureTestCase
             $this->sendChunk($track->id, 0, $bytes)->assertOk();
             $sent[] = ['id' => $track->id, 'chunks' => 1, 'bytes' => strlen($bytes)];
         }
-        $this->sendRows($take, 0, ['{"at_ms":0,"kind":"start","track":"camera"}', '{"at_ms":25,"kind":"start","track":"screen"}'])->assertOk();
-        $this->postJson("/api/takes/{$take->id}/finish", ['tracks' => $sent])->assertOk()->assertJson(['state' => 'ready', 'problem' => null]);
+        $this->sendRows($take, 0, [
+            '{"at_ms":0,"kind":"start","track":"camera"}',
+            '{"at_ms":25,"kind":"start","track":"screen"}',
+        ])->assertOk();
+        $this->postJson("/api/takes/{$take->id}/finish", ['tracks' => $sent])
+            ->assertOk()
+            ->assertJson(['state' => 'ready', 'problem' => null]);
 
         $take->refresh();
         self::assertSame([320, 320], [$take->track(TrackKind::Camera)?->width, $take->track(TrackKind::Screen)?->width]);
-        self::assertSame([0, 25 * 48], [$take->track(TrackKind::Camera)?->offset_ticks, $take->track(TrackKind::Screen)?->offset_ticks]);
-        self::assertSame(['audio/flac', 'audio/flac'], [$take->track(TrackKind::Microphone)?->file_mime, $take->track(TrackKind::Computer)?->file_mime]);
+        self::assertSame(
+            [0, 25 * 48],
+            [$take->track(TrackKind::Camera)?->offset_ticks, $take->track(TrackKind::Screen)?->offset_ticks],
+        );
+        self::assertSame(
+            ['audio/flac', 'audio/flac'],
+            [$take->track(TrackKind::Microphone)?->file_mime, $take->track(TrackKind::Computer)?->file_mime],
+        );
         self::assertCount(4, array_unique($take->tracks->pluck('hash')->all()));
         self::assertNotNull($take->track(TrackKind::Microphone)?->loudness);
         $levels = (string) file_get_contents($this->media()->path($take->folder().'/levels.dat'));
         self::assertEqualsWithDelta(250, strlen($levels), 6, 'one a hundredth of a second');
         $this->keep($take);
-        $this->postJson("/api/lessons/{$section->lesson_id}/exports")->assertStatus(202)->assertJson(['state' => 'done']);
+        $this->postJson("/api/lessons/{$section->lesson_id}/exports")
+            ->assertStatus(202)
+            ->assertJson(['state' => 'done']);
     }
 
     /** @param  list<string>  $rows */
     private function sendRows(Take $take, int $from, array $rows): TestResponse
     {
-        return $this->call('PUT', "/api/takes/{$take->id}/events/{$from}", server: ['HTTP_ACCEPT' => 'application/json'], content: implode("\n", $rows));
+        return $this->call(
+            'PUT',
+            "/api/takes/{$take->id}/events/{$from}",
+            server: ['HTTP_ACCEPT' => 'application/json'],
+            content: implode("\n", $rows),
+        );
     }
 
     /** @return iterable<string, array{string, list<string>}> */
@@ -221,7 +287,12 @@ final class RecordingTest extends FeatureTestCase
 
         self::assertSame(TakeState::Ready, $take->state);
         self::assertNull($take->track(TrackKind::Camera)?->width);
-        self::assertSame('audio/flac', $this->get("/api/takes/{$take->id}/media")->assertOk()->headers->get('Content-Type'));
+        self::assertSame(
+            'audio/flac',
+            $this->get("/api/takes/{$take->id}/media")
+                ->assertOk()
+                ->headers->get('Content-Type'),
+        );
     }
 
     public function test_a_camera_that_changes_its_size_is_brought_to_one(): void
@@ -262,7 +333,8 @@ final class RecordingTest extends FeatureTestCase
         config(['reel.reserve_bytes' => PHP_INT_MAX]);
 
         $this->postJson("/api/sections/{$section->id}/takes", ['tracks' => [['kind' => 'camera', 'mime' => 'video/webm']]])
-            ->assertStatus(507)->assertJsonPath('detail', fn (string $says): bool => str_contains($says, "server's disk is full"));
+            ->assertStatus(507)
+            ->assertJsonPath('detail', fn (string $says): bool => str_contains($says, "server's disk is full"));
         $this->sendChunk($track->id, 0, 'first')->assertStatus(507);
 
         config(['reel.reserve_bytes' => 0]);
@@ -272,8 +344,17 @@ final class RecordingTest extends FeatureTestCase
     public function test_nonsense_is_refused_with_a_sentence(): void
     {
         $section = $this->section();
-        foreach ([[], ['tracks' => []], ['tracks' => [['kind' => 'radio', 'mime' => 'audio/webm']]], ['tracks' => [['kind' => 'camera', 'mime' => 'text/html']]]] as $body) {
-            $this->postJson("/api/sections/{$section->id}/takes", $body)->assertUnprocessable()->assertJson(['detail' => 'Say which devices are recorded.']);
+        foreach (
+            [
+                [],
+                ['tracks' => []],
+                ['tracks' => [['kind' => 'radio', 'mime' => 'audio/webm']]],
+                ['tracks' => [['kind' => 'camera', 'mime' => 'text/html']]],
+            ] as $body
+        ) {
+            $this->postJson("/api/sections/{$section->id}/takes", $body)
+                ->assertUnprocessable()
+                ->assertJson(['detail' => 'Say which devices are recorded.']);
         }
         $this->getJson('/api/takes/01hzzzzzzzzzzzzzzzzzzzzzzz/media')->assertNotFound();
         $this->getJson('/api/takes/..%2F..%2Fetc%2Fpasswd/media')->assertNotFound();
@@ -283,7 +364,9 @@ final class RecordingTest extends FeatureTestCase
     private function openTrack(?string $sectionId = null): Track
     {
         $sectionId ??= $this->section()->id;
-        $take = $this->postJson("/api/sections/{$sectionId}/takes", ['tracks' => [['kind' => 'camera', 'mime' => 'video/webm']]])->assertCreated();
+        $take = $this->postJson("/api/sections/{$sectionId}/takes", [
+            'tracks' => [['kind' => 'camera', 'mime' => 'video/webm']],
+        ])->assertCreated();
 
         return Track::query()->findOrFail($take->json('tracks.0.id'));
     }

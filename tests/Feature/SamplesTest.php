@@ -22,7 +22,9 @@ final class SamplesTest extends FeatureTestCase
         $section = $lesson->sections()->firstOrFail();
         $this->postJson("/api/lessons/{$lesson->id}/exports")->assertStatus(202);
         // One is on its way.
-        $this->postJson("/api/sections/{$section->id}/takes", ['tracks' => [['kind' => 'camera', 'mime' => 'video/webm']]])->assertCreated();
+        $this->postJson("/api/sections/{$section->id}/takes", [
+            'tracks' => [['kind' => 'camera', 'mime' => 'video/webm']],
+        ])->assertCreated();
 
         $answers = [
             'lessons: LessonSummary[]' => 'lessons',
@@ -44,34 +46,67 @@ final class SamplesTest extends FeatureTestCase
         foreach ($answers as $name => $path) {
             [$constant, $type] = explode(': ', $name);
             $types[] = rtrim($type, '[]');
-            $json = json_encode($this->getJson("/api/{$path}")->assertOk()->json(), JSON_PRETTY_PRINT | JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE | JSON_PRESERVE_ZERO_FRACTION);
+            $json = json_encode(
+                $this->getJson("/api/{$path}")
+                    ->assertOk()
+                    ->json(),
+                JSON_PRETTY_PRINT | JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE | JSON_PRESERVE_ZERO_FRACTION,
+            );
             $said .= "\nexport const {$constant} = {$json} satisfies {$type};\n";
         }
         sort($types);
-        $text = "// Made by tests/Feature/SamplesTest.php: what the API answers, which the compiler compares with the types.\n"
-            ."import type {\n".implode('', array_map(fn (string $t): string => "    {$t},\n", array_unique($types)))."} from '../../resources/js/api/types';\n".self::lasting($said);
+        $text =
+            "// Made by tests/Feature/SamplesTest.php: what the API answers, which the compiler compares with the types.\n".
+            "import type {\n".
+            implode('', array_map(fn (string $t): string => "    {$t},\n", array_unique($types))).
+            "} from '../../resources/js/api/types';\n".
+            self::lasting($said);
         if (getenv('UPDATE_SAMPLES') !== false) {
             file_put_contents(self::FILE, $text);
         }
 
-        self::assertStringEqualsFile(self::FILE, $text, 'The API answers otherwise than the samples say. See above how to make them anew, and whether the types still hold.');
+        self::assertStringEqualsFile(
+            self::FILE,
+            $text,
+            'The API answers otherwise than the samples say. See above how to '.
+                'make them anew, and whether the types still hold.',
+        );
     }
 
     private function lesson(): Lesson
     {
-        $course = $this->postJson('/api/courses', ['name' => 'Reading the Water', 'style' => ['inset_shape' => 'rounded', 'border' => 'thin']])->assertCreated()->json('id');
-        $id = $this->postJson('/api/lessons', ['title' => 'Tides', 'course_id' => $course])->assertCreated()->json('id');
+        $course = $this->postJson('/api/courses', [
+            'name' => 'Reading the Water',
+            'style' => ['inset_shape' => 'rounded', 'border' => 'thin'],
+        ])
+            ->assertCreated()
+            ->json('id');
+        $id = $this->postJson('/api/lessons', ['title' => 'Tides', 'course_id' => $course])
+            ->assertCreated()
+            ->json('id');
         $lesson = Lesson::query()->findOrFail($id);
         $lesson->update(['width' => 320, 'height' => 180]);
-        $files = array_map(fn (string $size): UploadedFile => new UploadedFile(Clips::slide($size), "{$size}.png", null, null, true), ['640x360', '360x360']);
-        $this->post("/api/lessons/{$id}/slides", ['files' => $files, 'fill' => '0'], ['Accept' => 'application/json'])->assertCreated();
-        $text = "[target 0:30]\n\n# Tides\n\n## High water\n\n[slide: 640x360]\n\nFind the day. [layout: camera alone] Then 4.8 4.9 5.0 5.1 read the height.\n\n"
-            ."## Not yet\n\nNobody has said this.\n\n## Bye\n\n[card: closing, 2 s]\n\nThanks.\n";
+        $files = array_map(
+            fn (string $size): UploadedFile => new UploadedFile(Clips::slide($size), "{$size}.png", null, null, true),
+            ['640x360', '360x360'],
+        );
+        $this->post(
+            "/api/lessons/{$id}/slides",
+            ['files' => $files, 'fill' => '0'],
+            ['Accept' => 'application/json'],
+        )->assertCreated();
+        $text =
+            "[target 0:30]\n\n# Tides\n\n## High water\n\n[slide: 640x360]\n\nFind the day. [layout: camera alone] Then ".
+            "4.8 4.9 5.0 5.1 read the height.\n\n".
+            "## Not yet\n\nNobody has said this.\n\n## Bye\n\n[card: closing, 2 s]\n\nThanks.\n";
         $this->putJson("/api/lessons/{$id}/script", ['text' => $text, 'revision' => $lesson->refresh()->revision])->assertOk();
         /** @var Section $section */
         $section = $lesson->sections()->firstOrFail();
         $this->keep($this->record($section, Clips::spoken()));
-        $this->putJson("/api/lessons/{$id}/script", ['text' => str_replace('Find the day', 'Find the right day', $text), 'revision' => $lesson->refresh()->revision])->assertOk();
+        $this->putJson("/api/lessons/{$id}/script", [
+            'text' => str_replace('Find the day', 'Find the right day', $text),
+            'revision' => $lesson->refresh()->revision,
+        ])->assertOk();
 
         return $lesson->refresh();
     }
@@ -80,11 +115,23 @@ final class SamplesTest extends FeatureTestCase
     private static function lasting(string $text): string
     {
         $ids = [];
-        $text = (string) preg_replace_callback('/\b[0-9a-z]{26}\b/', function (array $m) use (&$ids): string {
-            return $ids[$m[0]] ??= 'id'.(count($ids) + 1);
-        }, $text);
-        $text = (string) preg_replace(['/\b[0-9a-f]{64}\b/', '/\?v=[0-9a-f]{8}/', '/\d{4}-\d\d-\d\dT\d\d:\d\d:\d\dZ/'], ['hash', '?v=12345678', '2026-03-01T12:00:00Z'], $text);
+        $text = (string) preg_replace_callback(
+            '/\b[0-9a-z]{26}\b/',
+            function (array $m) use (&$ids): string {
+                return $ids[$m[0]] ??= 'id'.(count($ids) + 1);
+            },
+            $text,
+        );
+        $text = (string) preg_replace(
+            ['/\b[0-9a-f]{64}\b/', '/\?v=[0-9a-f]{8}/', '/\d{4}-\d\d-\d\dT\d\d:\d\d:\d\dZ/'],
+            ['hash', '?v=12345678', '2026-03-01T12:00:00Z'],
+            $text,
+        );
 
-        return (string) preg_replace(['/"bytes": \d+/', '/"gain_db": -?[\d.]+/', '/(Loudness|Meant were) [^"]*/', '/"ok": (true|false)/'], ['"bytes": 1', '"gain_db": 1.5', 'Loudness', '"ok": true'], $text);
+        return (string) preg_replace(
+            ['/"bytes": \d+/', '/"gain_db": -?[\d.]+/', '/(Loudness|Meant were) '.'[^"]*/', '/"ok": (true|false)/'],
+            ['"bytes": 1', '"gain_db": 1.5', 'Loudness', '"ok": true'],
+            $text,
+        );
     }
 }

@@ -12,7 +12,8 @@ use PHPUnit\Framework\Attributes\TestWith;
 
 final class ScriptTest extends FeatureTestCase
 {
-    private const TIDES = "# Tides\n\n## High\n\nFind the day. Find the first high water.\n\n## Low\n\nRead the height. Write it down.\n";
+    private const TIDES = "# Tides\n\n## High\n\nFind the day. Find the first high water.\n\n## Low\n\nRead the height. "
+        ."Write it down.\n";
 
     public function test_a_text_becomes_sections_and_lines_and_comes_back_to_the_byte(): void
     {
@@ -25,7 +26,16 @@ final class ScriptTest extends FeatureTestCase
         self::assertSame(['High', 'Low', 'Odd'], array_column($this->sections($lesson), 'heading'));
         self::assertSame('Tides', $lesson->refresh()->title);
         $last = $saved['sections'][2]['lines'][0];
-        self::assertSame('Emoji 🌊 {\\an7} "שלום"', rtrim(mb_convert_encoding(substr(mb_convert_encoding($odd, 'UTF-16LE'), 2 * $last['from'], 2 * ($last['until'] - $last['from'])), 'UTF-8', 'UTF-16LE')));
+        self::assertSame(
+            'Emoji 🌊 {\\an7} "שלום"',
+            rtrim(
+                mb_convert_encoding(
+                    substr(mb_convert_encoding($odd, 'UTF-16LE'), 2 * $last['from'], 2 * ($last['until'] - $last['from'])),
+                    'UTF-8',
+                    'UTF-16LE',
+                ),
+            ),
+        );
     }
 
     public function test_line_ends_become_those_that_pages_count_with(): void
@@ -38,13 +48,21 @@ final class ScriptTest extends FeatureTestCase
     public function test_the_second_writer_is_told_and_shown_both_and_nothing_is_overwritten(): void
     {
         $lesson = $this->lesson();
-        $this->save($lesson, self::TIDES, 1)->assertOk()->assertJson(['revision' => 2]);
+        $this->save($lesson, self::TIDES, 1)
+            ->assertOk()
+            ->assertJson(['revision' => 2]);
 
-        $this->save($lesson, '## Mine', 1)->assertConflict()->assertJson(['text' => self::TIDES, 'revision' => 2]);
+        $this->save($lesson, '## Mine', 1)
+            ->assertConflict()
+            ->assertJson(['text' => self::TIDES, 'revision' => 2]);
         self::assertSame(self::TIDES, $lesson->refresh()->script);
         // The same words twice are no conflict, whatever they were made from.
-        $this->save($lesson, self::TIDES, 1)->assertOk()->assertJson(['revision' => 2]);
-        $this->save($lesson, '## Mine', 2)->assertOk()->assertJson(['revision' => 3]);
+        $this->save($lesson, self::TIDES, 1)
+            ->assertOk()
+            ->assertJson(['revision' => 2]);
+        $this->save($lesson, '## Mine', 2)
+            ->assertOk()
+            ->assertJson(['revision' => 3]);
     }
 
     public function test_takes_stay_with_their_lines_when_a_section_is_split_and_merged_again(): void
@@ -58,7 +76,11 @@ final class ScriptTest extends FeatureTestCase
         self::assertSame([$high['id'], $low['id']], [$a['id'], $this->sections($lesson)[2]['id']]);
         self::assertSame([$take->id], array_column($a['takes'], 'id'));
         self::assertSame($high['lines'][1]['id'], $b['lines'][0]['id']);
-        self::assertSame([$low['id']], $this->getJson("/api/lessons/{$lesson->id}/assembly")->json('missing'), 'what the take speaks is in the film');
+        self::assertSame(
+            [$low['id']],
+            $this->getJson("/api/lessons/{$lesson->id}/assembly")->json('missing'),
+            'what the take speaks is in the film',
+        );
 
         $this->save($lesson, self::TIDES)->assertOk();
         self::assertSame([$high['id'], $low['id']], array_column($this->sections($lesson), 'id'));
@@ -87,7 +109,14 @@ final class ScriptTest extends FeatureTestCase
         $lesson = $this->lesson(self::TIDES);
         $line = $this->sections($lesson)[0]['lines'][1];
         $this->save($lesson, str_replace(' Find the first high water.', '', self::TIDES))->assertOk();
-        $this->save($lesson, str_replace('Write it down.', 'Write it down. Find the first high water.', str_replace(' Find the first high water.', '', self::TIDES)))->assertOk();
+        $this->save(
+            $lesson,
+            str_replace(
+                'Write it down.',
+                'Write it down. Find the first high water.',
+                str_replace(' Find the first high water.', '', self::TIDES),
+            ),
+        )->assertOk();
 
         self::assertSame($line['id'], $this->sections($lesson)[1]['lines'][2]['id']);
     }
@@ -139,13 +168,18 @@ final class ScriptTest extends FeatureTestCase
     {
         $lesson = $this->lesson(self::TIDES);
 
-        $this->get("/api/lessons/{$lesson->id}/script/file")->assertOk()->assertHeader('Content-Disposition', "attachment; filename=script.md; filename*=utf-8''Tides.md")->assertContent(self::TIDES);
+        $this->get("/api/lessons/{$lesson->id}/script/file")
+            ->assertOk()
+            ->assertHeader('Content-Disposition', "attachment; filename=script.md; filename*=utf-8''Tides.md")
+            ->assertContent(self::TIDES);
     }
 
     public function test_readiness_names_what_is_missing_with_its_place(): void
     {
         $lesson = $this->lesson("# 🌊\n\n## High\n\n[layout: camera alone]\n\nSay [pause soon] this.\n");
-        $found = $this->getJson("/api/lessons/{$lesson->id}/script/ready")->assertOk()->json();
+        $found = $this->getJson("/api/lessons/{$lesson->id}/script/ready")
+            ->assertOk()
+            ->json();
 
         self::assertSame(['cue'], array_column($found, 'kind'));
         self::assertSame('[pause', mb_substr($lesson->script, $found[0]['at'] - 1, 6), 'counted in UTF-16: the wave takes two');
@@ -154,30 +188,47 @@ final class ScriptTest extends FeatureTestCase
     /** @return iterable<string, array{string, string, string}> */
     public static function files(): iterable
     {
-        $docx = '<?xml version="1.0"?><w:document xmlns:w="http://schemas.openxmlformats.org/wordprocessingml/2006/main"><w:body>'
-            .'<w:p><w:pPr><w:pStyle w:val="Title"/></w:pPr><w:r><w:t>Tides</w:t></w:r></w:p><w:p><w:pPr><w:pStyle w:val="H"/></w:pPr><w:r><w:t>High</w:t></w:r></w:p>'
-            .'<w:p><w:r><w:t xml:space="preserve">Find </w:t></w:r><w:r><w:t>the &amp; day.</w:t></w:r></w:p><w:p><w:pPr><w:numPr/></w:pPr><w:r><w:t>a table</w:t></w:r></w:p></w:body></w:document>';
-        $styles = '<?xml version="1.0"?><w:styles xmlns:w="http://schemas.openxmlformats.org/wordprocessingml/2006/main"><w:style w:styleId="H"><w:name w:val="heading 2"/></w:style></w:styles>';
-        $odt = '<?xml version="1.0"?><office:document-content xmlns:office="urn:oasis:names:tc:opendocument:xmlns:office:1.0" xmlns:text="urn:oasis:names:tc:opendocument:xmlns:text:1.0"><office:body><office:text>'
-            .'<text:h text:outline-level="1">Tides</text:h><text:h text:outline-level="2">High</text:h><text:p>Find<text:s/>the <text:span>day</text:span>.<text:note><text:p>no</text:p></text:note></text:p></office:text></office:body></office:document-content>';
+        $docx =
+            '<?xml version="1.0"?><w:document xmlns:w="http://schemas.openxmlformats.org/wordprocessingml/2006/main"><w:body>'.
+            '<w:p><w:pPr><w:pStyle w:val="Title"/></w:pPr><w:r><w:t>Tides</w:t></w:r></w:p><w:p><w:pPr><w:pStyle '
+                .'w:val="H"/></w:pPr><w:r><w:t>High</w:t></w:r></w:p>'.
+            '<w:p><w:r><w:t xml:space="preserve">Find </w:t></w:r><w:r><w:t>the &amp; '
+                .'day.</w:t></w:r></w:p><w:p><w:pPr><w:numPr/></w:pPr><w:r><w:t>a table</w:t></w:r></w:p></w:body></w:document>';
+        $styles =
+            '<?xml version="1.0"?><w:styles xmlns:w="http://schemas.openxmlformats.org/wordprocessingml/2006/main"><w:style '
+                .'w:styleId="H"><w:name w:val="heading 2"/></w:style></w:styles>';
+        $odt =
+            '<?xml version="1.0"?><office:document-content xmlns:office="urn:oasis:names:tc:opendocument:xmlns:office:1.0" '
+                .'xmlns:text="urn:oasis:names:tc:opendocument:xmlns:text:1.0"><office:body><office:text>'.
+            '<text:h text:outline-level="1">Tides</text:h><text:h '
+                .'text:outline-level="2">High</text:h><text:p>Find<text:s/>the '
+                    .'<text:span>day</text:span>.<text:note><text:p>no</text:p></text:note></text:p>'
+                    .'</office:text></office:body></office:document-content>';
         yield 'plain text' => ['a.txt', "## High\r\n\r\nFind the day.", "## High\n\nFind the day."];
         yield 'an older encoding' => ['a.md', "Fl\xFCt", 'Flüt'];
         yield 'UTF-16' => ['a.txt', "\xFF\xFEH\0i\0", 'Hi'];
-        yield 'docx' => ['a.docx', self::zip(['word/document.xml' => $docx, 'word/styles.xml' => $styles]), "# Tides\n\n## High\n\nFind the & day.\n\n- a table\n"];
+        yield 'docx' => [
+            'a.docx',
+            self::zip(['word/document.xml' => $docx, 'word/styles.xml' => $styles]),
+            "# Tides\n\n## High\n\nFind the & day.\n\n- a table\n",
+        ];
         yield 'odt' => ['a.odt', self::zip(['content.xml' => $odt]), "# Tides\n\n## High\n\nFind the day.\n"];
     }
 
     #[DataProvider('files')]
     public function test_scripts_are_read_from_files(string $name, string $content, string $text): void
     {
-        $this->readFile($name, $content)->assertOk()->assertExactJson(['text' => $text]);
+        $this->readFile($name, $content)
+            ->assertOk()
+            ->assertExactJson(['text' => $text]);
     }
 
     #[TestWith(['docx'])]
     #[TestWith(['odt'])]
     public function test_a_word_processors_own_files_keep_headings_and_paragraphs(string $format): void
     {
-        $this->readFile("a.{$format}", (string) file_get_contents(Decks::text($format)))->assertOk()
+        $this->readFile("a.{$format}", (string) file_get_contents(Decks::text($format)))
+            ->assertOk()
             ->assertExactJson(['text' => "# Tides\n\n## High\n\nFind the day.\n\n- a table\n\n## Low\n\nRead & write.\n"]);
     }
 
@@ -193,7 +244,11 @@ final class ScriptTest extends FeatureTestCase
         yield 'no archive' => ['a.docx', 'hello', '"a.docx" is damaged'];
         yield 'cut off' => ['a.odt', substr(self::zip(['content.xml' => str_repeat('<a/>', 900)]), 0, 60), '"a.odt" is damaged'];
         yield 'an archive of something else' => ['a.docx', self::zip(['x.txt' => 'hi']), 'is not a word processor file'];
-        yield 'entities' => ['a.odt', self::zip(['content.xml' => '<?xml version="1.0"?><!DOCTYPE a [<!ENTITY x SYSTEM "file:///etc/passwd">]><a>&x;</a>']), 'its text cannot be read'];
+        yield 'entities' => [
+            'a.odt',
+            self::zip(['content.xml' => '<?xml version="1.0"?><!DOCTYPE a [<!ENTITY x SYSTEM "file:///etc/passwd">]><a>&x;</a>']),
+            'its text cannot be read',
+        ];
         yield 'a bomb' => ['a.docx', self::zip(['word/document.xml' => str_repeat("\0", 30_000_000)]), 'It was not opened.'];
     }
 
@@ -207,7 +262,9 @@ final class ScriptTest extends FeatureTestCase
 
     public function test_a_script_without_end_is_refused(): void
     {
-        $this->save($this->lesson(), str_repeat('Tide. ', 90_000), 1)->assertUnprocessable()->assertJsonPath('detail', 'A script has at most 500,000 characters. Make a second lesson of the rest.');
+        $this->save($this->lesson(), str_repeat('Tide. ', 90_000), 1)
+            ->assertUnprocessable()
+            ->assertJsonPath('detail', 'A script has at most 500,000 characters. Make a second lesson of the rest.');
         $this->putJson('/api/lessons/'.$this->lesson()->id.'/script', ['text' => 'x'])->assertUnprocessable();
     }
 
@@ -215,7 +272,7 @@ final class ScriptTest extends FeatureTestCase
     private static function zip(array $parts): string
     {
         $file = (string) tempnam(sys_get_temp_dir(), 'zip');
-        $zip = new \ZipArchive;
+        $zip = new \ZipArchive();
         $zip->open($file, \ZipArchive::OVERWRITE);
         foreach ($parts as $name => $content) {
             $zip->addFromString($name, $content);
@@ -229,12 +286,20 @@ final class ScriptTest extends FeatureTestCase
 
     private function readFile(string $name, string $content): \Illuminate\Testing\TestResponse
     {
-        return $this->post('/api/read-script', ['file' => UploadedFile::fake()->createWithContent($name, $content)], ['Accept' => 'application/json']);
+        return $this->post(
+            '/api/read-script',
+            ['file' => UploadedFile::fake()->createWithContent($name, $content)],
+            ['Accept' => 'application/json'],
+        );
     }
 
     private function lesson(?string $script = null): Lesson
     {
-        $lesson = Lesson::query()->findOrFail($this->postJson('/api/lessons', ['title' => 'New'])->assertCreated()->json('id'));
+        $lesson = Lesson::query()->findOrFail(
+            $this->postJson('/api/lessons', ['title' => 'New'])
+                ->assertCreated()
+                ->json('id'),
+        );
         if ($script !== null) {
             $this->save($lesson, $script)->assertOk();
         }
@@ -244,7 +309,10 @@ final class ScriptTest extends FeatureTestCase
 
     private function save(Lesson $lesson, string $text, ?int $revision = null): \Illuminate\Testing\TestResponse
     {
-        return $this->putJson("/api/lessons/{$lesson->id}/script", ['text' => $text, 'revision' => $revision ?? $lesson->refresh()->revision]);
+        return $this->putJson("/api/lessons/{$lesson->id}/script", [
+            'text' => $text,
+            'revision' => $revision ?? $lesson->refresh()->revision,
+        ]);
     }
 
     /** @return list<array<string, mixed>> */

@@ -58,7 +58,9 @@ final class ServerFaultTest extends FeatureTestCase
     {
         $spy = new EncoderSpy(app(Encoder::class));
         $this->app->instance(Encoder::class, $spy);
-        $track = $this->postJson("/api/sections/{$this->section()->id}/takes", ['tracks' => [['kind' => 'camera', 'mime' => 'video/webm']]])->json('tracks.0.id');
+        $track = $this->postJson("/api/sections/{$this->section()->id}/takes", [
+            'tracks' => [['kind' => 'camera', 'mime' => 'video/webm']],
+        ])->json('tracks.0.id');
         $this->sendChunk($track, 0, (string) file_get_contents(Clips::spoken()))->assertOk();
         $take = Take::query()->sole();
         config(['reel.reserve_bytes' => PHP_INT_MAX]);
@@ -71,15 +73,23 @@ final class ServerFaultTest extends FeatureTestCase
     public function test_a_film_that_came_out_short_is_not_taken_for_the_take(): void
     {
         $encoder = app(Encoder::class);
-        $this->app->instance(Encoder::class, new EncoderSpy($encoder, after: function (array $arguments): void {
-            array_map(fn (string $file) => str_ends_with($file, '.flac') && file_put_contents($file, ''), $arguments);
-        }));
+        $this->app->instance(
+            Encoder::class,
+            new EncoderSpy(
+                $encoder,
+                after: function (array $arguments): void {
+                    array_map(fn (string $file) => str_ends_with($file, '.flac') && file_put_contents($file, ''), $arguments);
+                },
+            ),
+        );
         $take = $this->record($this->section(), Clips::spoken());
         self::assertSame(TakeState::Unusable, $take->state);
         self::assertTrue($take->recording_kept);
 
         $this->app->instance(Encoder::class, $encoder);
-        $this->postJson("/api/takes/{$take->id}/read-again")->assertOk()->assertJson(['state' => 'ready', 'problem' => null]);
+        $this->postJson("/api/takes/{$take->id}/read-again")
+            ->assertOk()
+            ->assertJson(['state' => 'ready', 'problem' => null]);
         self::assertFileEquals(Clips::spoken(), $this->media()->path((string) $take->tracks[0]->path));
     }
 
@@ -91,7 +101,9 @@ final class ServerFaultTest extends FeatureTestCase
         $this->artisan('reel:read-again')->expectsOutputToContain('ready')->assertSuccessful();
         self::assertSame(TakeState::Ready, $take->refresh()->state);
         $this->artisan('reel:read-again')->expectsOutputToContain('No take has to be read again.')->assertSuccessful();
-        $this->artisan('reel:read-again', ['take' => ['nothing']])->expectsOutputToContain('There is no take nothing.')->assertFailed();
+        $this->artisan('reel:read-again', ['take' => ['nothing']])
+            ->expectsOutputToContain('There is no take nothing.')
+            ->assertFailed();
     }
 
     public function test_a_recording_stays_until_a_film_has_used_it(): void
@@ -102,11 +114,15 @@ final class ServerFaultTest extends FeatureTestCase
         $raw = $this->media()->path((string) $used->tracks[0]->path);
         self::assertFileExists($raw);
 
-        $this->postJson("/api/lessons/{$section->lesson_id}/exports")->assertStatus(202)->assertJson(['state' => 'done']);
+        $this->postJson("/api/lessons/{$section->lesson_id}/exports")
+            ->assertStatus(202)
+            ->assertJson(['state' => 'done']);
         self::assertFileDoesNotExist($raw);
         self::assertFalse($used->refresh()->recording_kept);
         self::assertTrue($other->refresh()->recording_kept);
-        $this->postJson("/api/takes/{$used->id}/read-again")->assertConflict()->assertJsonPath('detail', fn (string $says): bool => str_contains($says, 'not there any more'));
+        $this->postJson("/api/takes/{$used->id}/read-again")
+            ->assertConflict()
+            ->assertJsonPath('detail', fn (string $says): bool => str_contains($says, 'not there any more'));
     }
 
     public function test_a_recording_goes_after_a_week_but_not_before_its_film_was_played_to_the_end(): void

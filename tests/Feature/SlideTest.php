@@ -18,12 +18,16 @@ final class SlideTest extends FeatureTestCase
         Section::factory()->create(['lesson_id' => $section->lesson_id, 'position' => 2]);
 
         $this->upload($section, [$this->file('10.png'), $this->file('2.png', '320x240'), $this->file('1.jpg', '100x100', 'jpg')])
-            ->assertCreated()->assertJson(['added' => 3, 'refused' => []]);
+            ->assertCreated()
+            ->assertJson(['added' => 3, 'refused' => []]);
 
         $slides = array_column($this->getJson("/api/lessons/{$section->lesson_id}")->json('sections'), 'slide');
         self::assertSame(['1', '2', '10'], array_column($slides, 'name'));
         self::assertSame([100, 320, 640], array_column($slides, 'width'));
-        $this->get($slides[0]['url'])->assertOk()->assertHeader('Content-Type', 'image/jpeg')->assertHeader('X-Content-Type-Options', 'nosniff');
+        $this->get($slides[0]['url'])
+            ->assertOk()
+            ->assertHeader('Content-Type', 'image/jpeg')
+            ->assertHeader('X-Content-Type-Options', 'nosniff');
     }
 
     public function test_a_slide_can_be_replaced_and_taken_away(): void
@@ -33,7 +37,9 @@ final class SlideTest extends FeatureTestCase
         $this->upload($section, [$this->file('b.png', '320x240')], $section->id);
         self::assertSame('b', $section->refresh()->slide?->name);
 
-        $this->patchJson("/api/sections/{$section->id}", ['slide_id' => null])->assertOk()->assertJsonPath('slide', null);
+        $this->patchJson("/api/sections/{$section->id}", ['slide_id' => null])
+            ->assertOk()
+            ->assertJsonPath('slide', null);
         $other = $this->section();
         $this->upload($other, [$this->file('c.png')], $other->id);
         $this->patchJson("/api/sections/{$section->id}", ['slide_id' => $other->refresh()->slide_id])->assertUnprocessable();
@@ -45,18 +51,32 @@ final class SlideTest extends FeatureTestCase
         $png = (string) file_get_contents(Clips::slide());
         yield 'empty' => ['empty.png', '', 'is empty'];
         yield 'text called a picture' => ['text.png', 'hello', 'is not a PNG, JPEG, WebP or SVG picture'];
-        yield 'a script inside' => ['x.svg', '<svg xmlns="http://www.w3.org/2000/svg"><script>alert(1)</script></svg>', 'contains scripts or refers to other files'];
+        yield 'a script inside' => [
+            'x.svg',
+            '<svg xmlns="http://www.w3.org/2000/svg"><script>alert(1)</script></svg>',
+            'contains scripts or refers to other files',
+        ];
         yield 'another kind' => ['x.gif', "GIF89a\x01\x00\x01\x00\x00\x00\x00;", 'is not a PNG, JPEG, WebP or SVG picture'];
         yield 'cut off' => ['cut.png', substr($png, 0, intdiv(strlen($png), 2)), 'is damaged'];
-        yield 'too many pixels' => ['bomb.png', substr_replace($png, pack('NN', 60_000, 60_000), 16, 8), 'more than can be drawn'];
+        yield 'too many pixels' => [
+            'bomb.png',
+            substr_replace($png, pack('NN', 60_000, 60_000), 16, 8),
+            'more than can be drawn',
+        ];
         yield 'too large' => ['large.png', $png.str_repeat("\0", 21 * 1024 * 1024), 'is larger than 20 MB'];
     }
 
     #[DataProvider('unusable')]
-    public function test_what_is_no_usable_picture_is_refused_by_name_and_not_stored(string $name, string $content, string $says): void
-    {
+    public function test_what_is_no_usable_picture_is_refused_by_name_and_not_stored(
+        string $name,
+        string $content,
+        string $says,
+    ): void {
         $section = $this->section();
-        $answer = $this->upload($section, [UploadedFile::fake()->createWithContent($name, $content), $this->file('good.png')])->assertCreated();
+        $answer = $this->upload($section, [
+            UploadedFile::fake()->createWithContent($name, $content),
+            $this->file('good.png'),
+        ])->assertCreated();
 
         self::assertSame(1, $answer->json('added'), 'the good one is taken all the same');
         self::assertStringContainsString("\"{$name}\"", $answer->json('refused.0'));
@@ -76,13 +96,19 @@ final class SlideTest extends FeatureTestCase
 
     public function test_no_file_at_all_is_answered(): void
     {
-        $this->upload($this->section(), [])->assertUnprocessable()->assertJsonPath('detail', fn (string $says): bool => str_starts_with($says, 'No file arrived.'));
+        $this->upload($this->section(), [])
+            ->assertUnprocessable()
+            ->assertJsonPath('detail', fn (string $says): bool => str_starts_with($says, 'No file arrived.'));
     }
 
     /** @param  list<UploadedFile>  $files */
     private function upload(Section $section, array $files, ?string $to = null): TestResponse
     {
-        return $this->post("/api/lessons/{$section->lesson_id}/slides", ['files' => $files] + ($to === null ? [] : ['section' => $to]), ['Accept' => 'application/json']);
+        return $this->post(
+            "/api/lessons/{$section->lesson_id}/slides",
+            ['files' => $files] + ($to === null ? [] : ['section' => $to]),
+            ['Accept' => 'application/json'],
+        );
     }
 
     private function file(string $name, string $size = '640x360', string $extension = 'png'): UploadedFile

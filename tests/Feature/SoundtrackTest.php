@@ -39,7 +39,17 @@ final class SoundtrackTest extends FeatureTestCase
         self::assertGreaterThanOrEqual(2, count($parts));
         $made = app(SoundRenderer::class)->soundtrack($parts, $files);
 
-        $log = Program::run(['ffmpeg', '-hide_banner', '-i', $made->path, '-af', 'ebur128=peak=true:framelog=verbose', '-f', 'null', '-'])['log'];
+        $log = Program::run([
+            'ffmpeg',
+            '-hide_banner',
+            '-i',
+            $made->path,
+            '-af',
+            'ebur128=peak=true:framelog=verbose',
+            '-f',
+            'null',
+            '-',
+        ])['log'];
         $whole = LoudnessReport::read($log);
         self::assertEqualsWithDelta($whole->lufs, $made->meta['lufs'], 0.1);
         self::assertEqualsWithDelta($whole->peak, $made->meta['peak'], 0.1);
@@ -51,19 +61,31 @@ final class SoundtrackTest extends FeatureTestCase
         $everywhere = $this->off($meant, $heard, 0, $plan->samples);
         self::assertLessThan(-18.0, $everywhere, 'dB of what the encoder leaves out');
         foreach (array_slice($parts, 1) as $part) {
-            self::assertLessThan($everywhere + 6.0, $this->off($meant, $heard, $part->from - 1024, $part->from + 1024), "at the seam on {$part->from}");
+            self::assertLessThan(
+                $everywhere + 6.0,
+                $this->off($meant, $heard, $part->from - 1024, $part->from + 1024),
+                "at the seam on {$part->from}",
+            );
         }
     }
 
     /** The first 35 seconds, and then from second 37 to 74. */
     private function plan(string $hash): SoundPlan
     {
-        $take = new Take('t', 1, [new Track(TrackKind::Microphone, $hash, Tick::of(75 * self::SECOND), Tick::zero(), loudness: -17.0)], $this->span(0, 75));
+        $take = new Take(
+            't',
+            1,
+            [new Track(TrackKind::Microphone, $hash, Tick::of(75 * self::SECOND), Tick::zero(), loudness: -17.0)],
+            $this->span(0, 75),
+        );
 
-        return SoundPlan::of(Assembly::of(FrameSize::of(320, 180), FrameRate::of(25), [
-            new SectionSource('a', 'A', new PictureChoice, [new Passage($take, $this->span(0, 35))]),
-            new SectionSource('b', 'B', new PictureChoice, [new Passage($take, $this->span(37, 74))]),
-        ]), -16.0);
+        return SoundPlan::of(
+            Assembly::of(FrameSize::of(320, 180), FrameRate::of(25), [
+                new SectionSource('a', 'A', new PictureChoice(), [new Passage($take, $this->span(0, 35))]),
+                new SectionSource('b', 'B', new PictureChoice(), [new Passage($take, $this->span(37, 74))]),
+            ]),
+            -16.0,
+        );
     }
 
     private function span(int $from, int $until): Span
@@ -80,8 +102,11 @@ final class SoundtrackTest extends FeatureTestCase
     private function mixed(SoundPlan $plan, array $files): string
     {
         $out = fopen('php://temp', 'w+') ?: self::fail('no memory');
-        (new SoundMix($plan->places, $plan->samples, fn (SoundPiece $piece) => fopen(app(SoundRenderer::class)->piece($piece, $files)->path, 'r') ?: self::fail('no piece')))
-            ->write(0, $plan->samples, $out);
+        (new SoundMix(
+            $plan->places,
+            $plan->samples,
+            fn (SoundPiece $p) => fopen(app(SoundRenderer::class)->piece($p, $files)->path, 'r') ?: self::fail('no piece'),
+        ))->write(0, $plan->samples, $out);
         rewind($out);
 
         return (string) stream_get_contents($out);
@@ -94,7 +119,10 @@ final class SoundtrackTest extends FeatureTestCase
         // Every 37th sample tells as well as all of them, where there are many.
         $step = $until - $from > 10_000 ? 37 : 1;
         for ($i = $from; $i < $until; $i += $step) {
-            [$a, $b] = array_map(fn (string $s): int => ($v = unpack('v', substr($s, 4 * $i, 2) ?: "\0\0")[1] ?? 0) >= 32768 ? $v - 65536 : $v, [$meant, $heard]);
+            [$a, $b] = array_map(
+                fn (string $s): int => ($v = unpack('v', substr($s, 4 * $i, 2) ?: "\0\0")[1] ?? 0) >= 32768 ? $v - 65536 : $v,
+                [$meant, $heard],
+            );
             $power += $a * $a;
             $error += ($a - $b) ** 2;
         }

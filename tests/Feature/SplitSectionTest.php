@@ -18,23 +18,37 @@ final class SplitSectionTest extends FeatureTestCase
     public function test_a_section_split_off_has_its_chapter_and_its_slide_in_the_film(): void
     {
         $lesson = $this->recorded();
-        $this->post("/api/lessons/{$lesson->id}/slides", ['files' => [new UploadedFile(Clips::slide(), 'curve.png', null, null, true)], 'fill' => '0'], ['Accept' => 'application/json'])->assertCreated();
+        $this->post(
+            "/api/lessons/{$lesson->id}/slides",
+            ['files' => [new UploadedFile(Clips::slide(), 'curve.png', null, null, true)], 'fill' => '0'],
+            ['Accept' => 'application/json'],
+        )->assertCreated();
         $this->write($lesson, str_replace(' Then', "\n\n## Its height\n\n[slide: curve]\n\nThen", self::WHOLE));
 
         $sections = $this->getJson("/api/lessons/{$lesson->id}")->json('sections');
         self::assertSame([false, true], array_column(array_column($sections, 'coverage'), 'elsewhere'));
-        $plan = $this->getJson("/api/lessons/{$lesson->id}/assembly")->assertOk()->json();
+        $plan = $this->getJson("/api/lessons/{$lesson->id}/assembly")
+            ->assertOk()
+            ->json();
         self::assertSame([], $plan['missing']);
         self::assertSame([2, 2], [$plan['sections'], count($plan['segments'])]);
         [$before, $after] = $plan['segments'];
         self::assertSame($before['take_id'], $after['take_id'], 'one take, heard once');
-        self::assertSame($before['map'][0]['in_ticks'] + $before['frames'] * $before['map'][0]['step'], $after['map'][0]['in_ticks'], 'without a gap');
+        self::assertSame(
+            $before['map'][0]['in_ticks'] + $before['frames'] * $before['map'][0]['step'],
+            $after['map'][0]['in_ticks'],
+            'without a gap',
+        );
         self::assertSame(['camera'], array_column($before['shots'][0]['picture']['layers'], 'shows'));
         self::assertStringContainsString('/api/slides/', $after['shots'][0]['picture']['layers'][0]['url']);
 
-        $this->postJson("/api/lessons/{$lesson->id}/exports")->assertStatus(202)->assertJson(['state' => 'done']);
+        $this->postJson("/api/lessons/{$lesson->id}/exports")
+            ->assertStatus(202)
+            ->assertJson(['state' => 'done']);
         $film = $this->media()->path((string) Export::query()->sole()->path);
-        $chapters = json_decode(Program::run(['ffprobe', '-v', 'error', '-show_chapters', '-of', 'json', $film])['output'], true)['chapters'];
+        $chapters = json_decode(Program::run(['ffprobe', '-v', 'error', '-show_chapters', '-of', 'json', $film])['output'], true)[
+            'chapters'
+        ];
         self::assertSame(['High water', 'Its height'], array_column(array_column($chapters, 'tags'), 'title'));
         // The chapter begins on the frame on which the slide comes up.
         self::assertEqualsWithDelta($after['start_frame'] / $plan['fps'], (float) $chapters[1]['start_time'], 0.001);
@@ -69,19 +83,27 @@ final class SplitSectionTest extends FeatureTestCase
         $lesson = Lesson::factory()->create(['width' => 320, 'height' => 180]);
         $this->write($lesson, "# T\n\n## A\n\nOne. [pause 4 s] Two.\n\n[slide] Three.\n");
         $section = $lesson->sections()->firstOrFail();
-        $this->postJson("/api/sections/{$section->id}/takes", ['tracks' => [['kind' => 'camera', 'mime' => 'video/webm']]])->assertCreated();
+        $this->postJson("/api/sections/{$section->id}/takes", [
+            'tracks' => [['kind' => 'camera', 'mime' => 'video/webm']],
+        ])->assertCreated();
 
         $take = Take::query()->sole();
         self::assertSame(4_600, $take->silence_ms, 'four seconds, and a look at the new slide');
         $estimate = $this->getJson("/api/lessons/{$lesson->id}")->json('sections.0.estimate_ms');
-        self::assertSame($estimate, $take->expected_ms + $take->silence_ms, 'said at the assumed pace it lasts as long as estimated');
+        self::assertSame(
+            $estimate,
+            $take->expected_ms + $take->silence_ms,
+            'said at the assumed pace it lasts as long as estimated',
+        );
     }
 
     public function test_a_title_below_the_lessons_own_cues_can_be_changed(): void
     {
         $lesson = Lesson::factory()->create();
         $this->write($lesson, "[target 4:00]\n\n# Old name\n\n## A\n\nOne.\n");
-        $this->patchJson("/api/lessons/{$lesson->id}", ['title' => 'New name'])->assertOk()->assertJson(['title' => 'New name', 'target_ms' => 240_000]);
+        $this->patchJson("/api/lessons/{$lesson->id}", ['title' => 'New name'])
+            ->assertOk()
+            ->assertJson(['title' => 'New name', 'target_ms' => 240_000]);
 
         self::assertSame("[target 4:00]\n\n# New name\n\n## A\n\nOne.\n", $lesson->refresh()->script);
     }
@@ -97,6 +119,9 @@ final class SplitSectionTest extends FeatureTestCase
 
     private function write(Lesson $lesson, string $text): void
     {
-        $this->putJson("/api/lessons/{$lesson->id}/script", ['text' => $text, 'revision' => $lesson->refresh()->revision])->assertOk();
+        $this->putJson("/api/lessons/{$lesson->id}/script", [
+            'text' => $text,
+            'revision' => $lesson->refresh()->revision,
+        ])->assertOk();
     }
 }

@@ -45,9 +45,17 @@ final class StateTest extends FeatureTestCase
     {
         $take = Take::factory()->for($this->section())->create();
 
-        $this->patchJson("/api/takes/{$take->id}", ['verdict' => 'kept', 'used_from_ms' => 5000, 'used_until_ms' => 4000])->assertUnprocessable();
+        $this->patchJson("/api/takes/{$take->id}", [
+            'verdict' => 'kept',
+            'used_from_ms' => 5000,
+            'used_until_ms' => 4000,
+        ])->assertUnprocessable();
         self::assertSame(Verdict::Undecided, $take->refresh()->verdict);
-        $this->patchJson("/api/takes/{$take->id}", ['verdict' => 'kept', 'used_from_ms' => 4000, 'used_until_ms' => 5000])->assertOk();
+        $this->patchJson("/api/takes/{$take->id}", [
+            'verdict' => 'kept',
+            'used_from_ms' => 4000,
+            'used_until_ms' => 5000,
+        ])->assertOk();
         self::assertSame(Verdict::Kept, $take->refresh()->verdict);
     }
 
@@ -56,7 +64,10 @@ final class StateTest extends FeatureTestCase
         $processes = Processes::begin();
         try {
             [, $lesson] = $processes->call('POST', 'lessons', ['title' => 'At once']);
-            [$status] = $processes->call('PUT', "lessons/{$lesson['id']}/script", ['text' => "# At once\n\n## Cards\n\n[card: opening, 2 s]\n", 'revision' => $lesson['revision']]);
+            [$status] = $processes->call('PUT', "lessons/{$lesson['id']}/script", [
+                'text' => "# At once\n\n## Cards\n\n[card: opening, 2 s]\n",
+                'revision' => $lesson['revision'],
+            ]);
             self::assertSame(200, $status);
             $answers = $processes->each(10, "return \$call('POST', 'lessons/{$lesson['id']}/exports');");
 
@@ -73,11 +84,17 @@ final class StateTest extends FeatureTestCase
         $section = $this->section();
         $this->keep($this->record($section, Clips::spoken()));
         $export = RequestExport::row($section->lesson);
-        $this->app->instance(Encoder::class, new EncoderSpy(app(Encoder::class), after: function (array $arguments) use ($export): void {
-            if (in_array('ffmetadata', $arguments, true)) {
-                $this->postJson("/api/exports/{$export->id}/cancel")->assertOk();
-            }
-        }));
+        $this->app->instance(
+            Encoder::class,
+            new EncoderSpy(
+                app(Encoder::class),
+                after: function (array $arguments) use ($export): void {
+                    if (in_array('ffmetadata', $arguments, true)) {
+                        $this->postJson("/api/exports/{$export->id}/cancel")->assertOk();
+                    }
+                },
+            ),
+        );
 
         app()->call([new ExportLessonJob($export->id), 'handle']);
         self::assertSame([WorkState::Cancelled, null], [$export->refresh()->state, $export->path]);
@@ -90,27 +107,41 @@ final class StateTest extends FeatureTestCase
     public function test_a_deck_cancelled_while_it_is_converted_stays_cancelled_and_leaves_nothing(): void
     {
         $lesson = Lesson::factory()->create(['width' => 320, 'height' => 180]);
-        $this->app->instance(OfficeConverter::class, new class implements OfficeConverter
-        {
-            public function toPdf(string $file, string $out): void
+        $this->app->instance(
+            OfficeConverter::class,
+            new class implements OfficeConverter
             {
-                copy(Decks::pdf(['One', 'Two']), $out);
-                Deck::query()->sole()->become(WorkState::Cancelled, WorkState::OPEN);
-            }
-        });
+                public function toPdf(string $file, string $out): void
+                {
+                    copy(Decks::pdf(['One', 'Two']), $out);
+                    Deck::query()->sole()->become(WorkState::Cancelled, WorkState::OPEN);
+                }
+            },
+        );
         $presentation = new UploadedFile(Decks::presentation([['One', 'Say one.']], 'pptx'), 'deck.pptx', null, null, true);
-        $this->post("/api/lessons/{$lesson->id}/slides", ['files' => [$presentation]], ['Accept' => 'application/json'])->assertCreated();
+        $this->post(
+            "/api/lessons/{$lesson->id}/slides",
+            ['files' => [$presentation]],
+            ['Accept' => 'application/json'],
+        )->assertCreated();
 
         self::assertSame(WorkState::Cancelled, Deck::query()->sole()->state);
         self::assertSame(0, Slide::query()->count());
-        self::assertSame([], array_filter(File::allFiles($this->mediaRoot, true), fn ($file): bool => $file->getFilename() !== '.lock'));
+        self::assertSame(
+            [],
+            array_filter(File::allFiles($this->mediaRoot, true), fn ($file): bool => $file->getFilename() !== '.lock'),
+        );
     }
 
     public function test_a_deck_cancelled_while_it_waits_is_not_drawn(): void
     {
         $lesson = Lesson::factory()->create(['width' => 320, 'height' => 180]);
         Queue::fake();
-        $this->post("/api/lessons/{$lesson->id}/slides", ['files' => [new UploadedFile(Decks::pdf(['One']), 'deck.pdf', null, null, true)]], ['Accept' => 'application/json'])->assertCreated();
+        $this->post(
+            "/api/lessons/{$lesson->id}/slides",
+            ['files' => [new UploadedFile(Decks::pdf(['One']), 'deck.pdf', null, null, true)]],
+            ['Accept' => 'application/json'],
+        )->assertCreated();
         $deck = Deck::query()->sole();
         $this->postJson("/api/decks/{$deck->id}/cancel")->assertJson(['state' => 'cancelled']);
 
@@ -134,9 +165,15 @@ final class StateTest extends FeatureTestCase
 
     public function test_an_export_that_is_over_cannot_be_cancelled(): void
     {
-        $export = Export::query()->create(['lesson_id' => $this->section()->lesson_id, 'state' => WorkState::Done, 'file_name' => 'film.mp4']);
+        $export = Export::query()->create([
+            'lesson_id' => $this->section()->lesson_id,
+            'state' => WorkState::Done,
+            'file_name' => 'film.mp4',
+        ]);
 
-        $this->postJson("/api/exports/{$export->id}/cancel")->assertOk()->assertJson(['state' => 'done']);
+        $this->postJson("/api/exports/{$export->id}/cancel")
+            ->assertOk()
+            ->assertJson(['state' => 'done']);
     }
 
     /**
@@ -147,6 +184,12 @@ final class StateTest extends FeatureTestCase
     {
         $deck = new UploadedFile(Decks::pdf($pages), 'deck.pdf', null, null, true);
 
-        return (string) $this->post("/api/lessons/{$lesson->id}/slides", ['files' => [$deck], 'purpose' => $purpose], ['Accept' => 'application/json'])->assertCreated()->json('decks.0.id');
+        return (string) $this->post(
+            "/api/lessons/{$lesson->id}/slides",
+            ['files' => [$deck], 'purpose' => $purpose],
+            ['Accept' => 'application/json'],
+        )
+            ->assertCreated()
+            ->json('decks.0.id');
     }
 }

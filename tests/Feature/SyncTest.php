@@ -16,20 +16,49 @@ final class SyncTest extends FeatureTestCase
 
     /** Name, second of flash and beep, length, frame rate, container. */
     private const TAKES = [
-        ['sync-a', 0.4, 1.0, '30', 'webm'], ['sync-b', 0.5, 1.1, '25', 'webm'], ['sync-c', 0.6, 1.234, '30000/1001', 'mp4'],
-        ['sync-d', 0.44, 0.9, '24', 'mp4'], ['sync-e', 0.52, 1.07, '15', 'webm'], ['sync-f', 0.4, 1.013, '60', 'mp4'],
+        ['sync-a', 0.4, 1.0, '30', 'webm'],
+        ['sync-b', 0.5, 1.1, '25', 'webm'],
+        ['sync-c', 0.6, 1.234, '30000/1001', 'mp4'],
+        ['sync-d', 0.44, 0.9, '24', 'mp4'],
+        ['sync-e', 0.52, 1.07, '15', 'webm'],
+        ['sync-f', 0.4, 1.013, '60', 'mp4'],
     ];
 
     public function test_picture_and_sound_stay_together_at_every_join_of_forty_sections(): void
     {
         $folder = $this->folder();
         $out = "{$folder}/film.mp4";
-        $this->artisan('reel:build', ['folder' => $folder, '--out' => $out, '--frame' => '1280x720', '--fps' => self::FPS, '--whole' => true, '--json' => true])->assertSuccessful();
+        $this->artisan('reel:build', [
+            'folder' => $folder,
+            '--out' => $out,
+            '--frame' => '1280x720',
+            '--fps' => self::FPS,
+            '--whole' => true,
+            '--json' => true,
+        ])->assertSuccessful();
 
-        $frames = (int) trim(Program::run(['ffprobe', '-v', 'error', '-select_streams', 'v', '-count_packets', '-show_entries', 'stream=nb_read_packets', '-of', 'csv=p=0', $out])['output']);
+        $frames = (int) trim(
+            Program::run([
+                'ffprobe',
+                '-v',
+                'error',
+                '-select_streams',
+                'v',
+                '-count_packets',
+                '-show_entries',
+                'stream=nb_read_packets',
+                '-of',
+                'csv=p=0',
+                $out,
+            ])['output'],
+        );
         $plan = $this->getJson('/api/lessons/'.\App\Models\Lesson::query()->sole()->id.'/assembly')->json();
         self::assertSame($plan['frames'], $frames);
-        self::assertSame('', Program::run(['ffmpeg', '-v', 'warning', '-i', $out, '-f', 'null', '-'])['log'], 'no decoder warning');
+        self::assertSame(
+            '',
+            Program::run(['ffmpeg', '-v', 'warning', '-i', $out, '-f', 'null', '-'])['log'],
+            'no decoder warning',
+        );
 
         $flashes = $this->flashes($out);
         $beeps = $this->beeps($out);
@@ -37,7 +66,11 @@ final class SyncTest extends FeatureTestCase
         self::assertCount(self::SECTIONS, $beeps);
         $apart = array_map(fn (float $flash, float $beep): float => abs($flash - $beep) * self::FPS, $flashes, $beeps);
         // A source of 15 frames per second can show its flash up to one of its own frames late; all others are exact.
-        self::assertLessThanOrEqual(1.0, max(0.0, ...$apart), 'frames apart: '.implode(' ', array_map(fn (float $a): string => sprintf('%.2f', $a), $apart)));
+        self::assertLessThanOrEqual(
+            1.0,
+            max(0.0, ...$apart),
+            'frames apart: '.implode(' ', array_map(fn (float $a): string => sprintf('%.2f', $a), $apart)),
+        );
         File::deleteDirectory($folder);
     }
 
@@ -48,7 +81,10 @@ final class SyncTest extends FeatureTestCase
         $script = "# Flash and beep\n";
         for ($section = 1; $section <= self::SECTIONS; $section++) {
             [$name, $at, $length, $rate, $extension] = self::TAKES[$section % count(self::TAKES)];
-            copy(Clips::flashAndBeep($name, $at, $length, $rate, $extension), sprintf('%s/takes/%02d-1.%s', $folder, $section, $extension));
+            copy(
+                Clips::flashAndBeep($name, $at, $length, $rate, $extension),
+                sprintf('%s/takes/%02d-1.%s', $folder, $section, $extension),
+            );
             $script .= "\n## Section {$section}\n\nFlash.\n";
         }
         file_put_contents("{$folder}/script.md", $script);
@@ -59,7 +95,18 @@ final class SyncTest extends FeatureTestCase
     /** @return list<float> seconds at which the picture turns white */
     private function flashes(string $file): array
     {
-        $grey = Program::run(['ffmpeg', '-v', 'error', '-i', $file, '-vf', 'scale=8:8:flags=area,format=gray', '-f', 'rawvideo', '-'])['output'];
+        $grey = Program::run([
+            'ffmpeg',
+            '-v',
+            'error',
+            '-i',
+            $file,
+            '-vf',
+            'scale=8:8:flags=area,format=gray',
+            '-f',
+            'rawvideo',
+            '-',
+        ])['output'];
         $found = [];
         $white = false;
         foreach (str_split($grey, 64) as $frame => $pixels) {

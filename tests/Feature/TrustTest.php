@@ -47,11 +47,25 @@ final class TrustTest extends FeatureTestCase
 
     public function test_what_a_presentation_would_fetch_is_taken_out(): void
     {
-        $relation = fn (string $type, string $target, string $mode): string => "<Relationship Id=\"r{$type}\" Type=\"http://schemas.openxmlformats.org/officeDocument/2006/relationships/{$type}\" Target=\"{$target}\"{$mode}/>";
-        $rels = '<Relationships xmlns="http://schemas.openxmlformats.org/package/2006/relationships">'
-            .$relation('image', 'file:///etc/hostname', ' TargetMode="External"').$relation('audio', 'http://example.org/x.mp3', '')
-            .$relation('video', '../media/own.mp4', '').$relation('hyperlink', 'https://example.org/', ' TargetMode="External"').'</Relationships>';
-        $pptx = $this->archive(['ppt/presentation.xml' => '<p:presentation xmlns:p="http://schemas.openxmlformats.org/presentationml/2006/main"><p:sldIdLst><p:sldId/><p:sldId/></p:sldIdLst></p:presentation>', 'ppt/slides/_rels/slide1.xml.rels' => $rels]);
+        $relation = fn (
+            string $type,
+            string $target,
+            string $mode,
+        ): string => "<Relationship Id=\"r{$type}\" "
+            ."Type=\"http://schemas.openxmlformats.org/officeDocument/2006/relationships/{$type}\" Target=\"{$target}\"{$mode}/>";
+        $rels =
+            '<Relationships xmlns="http://schemas.openxmlformats.org/package/2006/relationships">'.
+            $relation('image', 'file:///etc/hostname', ' TargetMode="External"').
+            $relation('audio', 'http://example.org/x.mp3', '').
+            $relation('video', '../media/own.mp4', '').
+            $relation('hyperlink', 'https://example.org/', ' TargetMode="External"').
+            '</Relationships>';
+        $pptx = $this->archive([
+            'ppt/presentation.xml' => '<p:presentation '
+                .'xmlns:p="http://schemas.openxmlformats.org/presentationml/2006/main">'
+                .'<p:sldIdLst><p:sldId/><p:sldId/></p:sldIdLst></p:presentation>',
+            'ppt/slides/_rels/slide1.xml.rels' => $rels,
+        ]);
         self::assertSame(2, Presentation::tame($pptx, 'deck.pptx'));
         $left = $this->part($pptx, 'ppt/slides/_rels/slide1.xml.rels');
         self::assertStringNotContainsString('hostname', $left);
@@ -59,8 +73,15 @@ final class TrustTest extends FeatureTestCase
         self::assertStringContainsString('own.mp4', $left);
         self::assertStringContainsString('https://example.org/', $left, 'a link to be clicked on loads nothing');
 
-        $odp = $this->archive(['content.xml' => '<office:document-content xmlns:office="urn:oasis:names:tc:opendocument:xmlns:office:1.0" xmlns:draw="urn:oasis:names:tc:opendocument:xmlns:drawing:1.0" xmlns:text="urn:oasis:names:tc:opendocument:xmlns:text:1.0" xmlns:xlink="http://www.w3.org/1999/xlink"><office:body>'
-            .'<draw:page><draw:image xlink:href="file:///etc/hostname"/><draw:image xlink:href="../../secret.png"/><draw:image xlink:href="Pictures/own.png"/><text:a xlink:href="https://example.org/"/></draw:page></office:body></office:document-content>']);
+        $odp = $this->archive([
+            'content.xml' => '<office:document-content xmlns:office="urn:oasis:names:tc:opendocument:xmlns:office:1.0" '
+                .'xmlns:draw="urn:oasis:names:tc:opendocument:xmlns:drawing:1.0" '
+                    .'xmlns:text="urn:oasis:names:tc:opendocument:xmlns:text:1.0" '
+                        .'xmlns:xlink="http://www.w3.org/1999/xlink"><office:body>'.
+                '<draw:page><draw:image xlink:href="file:///etc/hostname"/><draw:image '
+                    .'xlink:href="../../secret.png"/><draw:image xlink:href="Pictures/own.png"/><text:a '
+                        .'xlink:href="https://example.org/"/></draw:page></office:body></office:document-content>',
+        ]);
         self::assertSame(1, Presentation::tame($odp, 'deck.odp'));
         preg_match_all('/xlink:href="([^"]*)"/', $this->part($odp, 'content.xml'), $addresses);
         self::assertSame(['Pictures/own.png', 'https://example.org/'], $addresses[1]);
@@ -68,10 +89,19 @@ final class TrustTest extends FeatureTestCase
 
     public function test_a_document_type_is_seen_in_any_encoding(): void
     {
-        $xml = '<!DOCTYPE x [<!ENTITY a "aaaa">]><w:document xmlns:w="http://schemas.openxmlformats.org/wordprocessingml/2006/main"><w:body><w:p><w:r><w:t>&a;</w:t></w:r></w:p></w:body></w:document>';
-        foreach (['<?xml version="1.0" encoding="UTF-8"?>'.$xml, "\xFF\xFE".mb_convert_encoding('<?xml version="1.0" encoding="UTF-16"?>'.$xml, 'UTF-16LE', 'UTF-8')] as $document) {
+        $xml =
+            '<!DOCTYPE x [<!ENTITY a "aaaa">]><w:document '
+                .'xmlns:w="http://schemas.openxmlformats.org/wordprocessingml/2006/main">'
+                .'<w:body><w:p><w:r><w:t>&a;</w:t></w:r></w:p></w:body></w:document>';
+        foreach (
+            [
+                '<?xml version="1.0" encoding="UTF-8"?>'.$xml,
+                "\xFF\xFE".mb_convert_encoding('<?xml version="1.0" encoding="UTF-16"?>'.$xml, 'UTF-16LE', 'UTF-8'),
+            ] as $document
+        ) {
             $this->readScript($this->archive(['word/document.xml' => $document]), 'x.docx')
-                ->assertUnprocessable()->assertJsonPath('detail', '"x.docx" is damaged: its text cannot be read.');
+                ->assertUnprocessable()
+                ->assertJsonPath('detail', '"x.docx" is damaged: its text cannot be read.');
         }
     }
 
@@ -83,9 +113,15 @@ final class TrustTest extends FeatureTestCase
             $words .= '<w:p><w:r><w:t>'.bin2hex(pack('N4', mt_rand(), mt_rand(), mt_rand(), mt_rand())).'</w:t></w:r></w:p>';
         }
         $before = memory_get_peak_usage();
-        $file = $this->archive(['word/document.xml' => "<w:document xmlns:w=\"http://schemas.openxmlformats.org/wordprocessingml/2006/main\"><w:body>{$words}</w:body></w:document>"]);
+        $file = $this->archive([
+            'word/document.xml' => '<w:document '
+                .'xmlns:w="http://schemas.openxmlformats.org/wordprocessingml/2006/main">'
+                ."<w:body>{$words}</w:body></w:document>",
+        ]);
         unset($words);
-        $this->readScript($file, 'long.docx')->assertUnprocessable()->assertJsonPath('detail', '"long.docx" has more than 500,000 characters. Bring it in in parts.');
+        $this->readScript($file, 'long.docx')
+            ->assertUnprocessable()
+            ->assertJsonPath('detail', '"long.docx" has more than 500,000 characters. Bring it in in parts.');
         self::assertLessThan(60 * 1024 * 1024, memory_get_peak_usage() - $before);
     }
 
@@ -95,11 +131,24 @@ final class TrustTest extends FeatureTestCase
         for ($i = 0; $i < 500; $i++) {
             $pages .= '<draw:page draw:name="'.bin2hex(random_bytes(20)).'"/>';
         }
-        $odp = $this->archive(['content.xml' => "<office:document-content xmlns:office=\"urn:oasis:names:tc:opendocument:xmlns:office:1.0\" xmlns:draw=\"urn:oasis:names:tc:opendocument:xmlns:drawing:1.0\"><office:body>{$pages}</office:body></office:document-content>"]);
+        $odp = $this->archive([
+            'content.xml' => '<office:document-content xmlns:office="urn:oasis:names:tc:opendocument:xmlns:office:1.0" '
+                .'xmlns:draw="urn:oasis:names:tc:opendocument:xmlns:drawing:1.0">'
+                ."<office:body>{$pages}</office:body></office:document-content>",
+        ]);
         $lesson = Lesson::factory()->create();
-        $deck = $this->post("/api/lessons/{$lesson->id}/slides", ['files' => [new UploadedFile($odp, 'endless.odp', null, null, true)]], ['Accept' => 'application/json'])->assertCreated()->json('decks.0');
+        $deck = $this->post(
+            "/api/lessons/{$lesson->id}/slides",
+            ['files' => [new UploadedFile($odp, 'endless.odp', null, null, true)]],
+            ['Accept' => 'application/json'],
+        )
+            ->assertCreated()
+            ->json('decks.0');
 
-        self::assertSame(['failed', '"endless.odp" has 500 pages; at most 400 can be brought in at once.'], [$deck['state'], $deck['problem']]);
+        self::assertSame(
+            ['failed', '"endless.odp" has 500 pages; at most 400 can be brought in at once.'],
+            [$deck['state'], $deck['problem']],
+        );
     }
 
     /** @param  array<string, string>  $headers */
@@ -127,7 +176,9 @@ final class TrustTest extends FeatureTestCase
     public function test_only_known_names_are_answered(string $host, int $status): void
     {
         foreach (['/api/lessons', '/'] as $path) {
-            $this->withoutVite()->get("http://{$host}{$path}")->assertStatus($status);
+            $this->withoutVite()
+                ->get("http://{$host}{$path}")
+                ->assertStatus($status);
         }
     }
 
@@ -142,11 +193,28 @@ final class TrustTest extends FeatureTestCase
     {
         $this->withoutVite();
         $take = $this->record($this->section(), Clips::spoken());
-        foreach (['/api/lessons', '/api/nothing', "/api/takes/{$take->id}/media", "/api/takes/{$take->id}/wave", '/', "/api/lessons/{$take->section->lesson_id}/script/file"] as $path) {
+        foreach (
+            [
+                '/api/lessons',
+                '/api/nothing',
+                "/api/takes/{$take->id}/media",
+                "/api/takes/{$take->id}/wave",
+                '/',
+                "/api/lessons/{$take->section->lesson_id}/script/file",
+            ] as $path
+        ) {
             $answer = $this->get($path);
             self::assertSame('nosniff', $answer->headers->get('X-Content-Type-Options'), $path);
-            self::assertStringContainsString("frame-ancestors 'none'", (string) $answer->headers->get('Content-Security-Policy'), $path);
-            self::assertStringNotContainsString("script-src 'unsafe", (string) $answer->headers->get('Content-Security-Policy'), $path);
+            self::assertStringContainsString(
+                "frame-ancestors 'none'",
+                (string) $answer->headers->get('Content-Security-Policy'),
+                $path,
+            );
+            self::assertStringNotContainsString(
+                "script-src 'unsafe",
+                (string) $answer->headers->get('Content-Security-Policy'),
+                $path,
+            );
         }
     }
 
@@ -154,12 +222,23 @@ final class TrustTest extends FeatureTestCase
     {
         $section = $this->section();
         foreach (['video/html', 'audio/x-javascript', 'text/html', 'video/webm/../html'] as $mime) {
-            $this->postJson("/api/sections/{$section->id}/takes", ['tracks' => [['kind' => 'camera', 'mime' => $mime]]])->assertUnprocessable();
+            $this->postJson("/api/sections/{$section->id}/takes", [
+                'tracks' => [['kind' => 'camera', 'mime' => $mime]],
+            ])->assertUnprocessable();
         }
-        $made = $this->postJson("/api/sections/{$section->id}/takes", ['tracks' => [['kind' => 'camera', 'mime' => 'Video/WebM;codecs="vp8,opus"']]])->assertCreated()->json();
+        $made = $this->postJson("/api/sections/{$section->id}/takes", [
+            'tracks' => [['kind' => 'camera', 'mime' => 'Video/WebM;codecs="vp8,opus"']],
+        ])
+            ->assertCreated()
+            ->json();
         $this->sendChunk($made['tracks'][0]['id'], 0, '<script>alert(1)</script>')->assertOk();
         self::assertSame('video/webm', Track::query()->sole()->mime);
-        self::assertSame('video/webm', $this->get("/api/takes/{$made['id']}/media")->assertOk()->headers->get('Content-Type'));
+        self::assertSame(
+            'video/webm',
+            $this->get("/api/takes/{$made['id']}/media")
+                ->assertOk()
+                ->headers->get('Content-Type'),
+        );
     }
 
     public function test_looking_leaves_no_files(): void
@@ -168,7 +247,9 @@ final class TrustTest extends FeatureTestCase
         $files = fn (): array => array_map(fn ($file): string => $file->getRelativePathname(), File::allFiles($this->mediaRoot));
         $before = $files();
         for ($i = 0; $i < 3; $i++) {
-            $this->get("/api/sample-card?title=Card{$i}")->assertOk()->assertHeader('Content-Type', 'image/png');
+            $this->get("/api/sample-card?title=Card{$i}")
+                ->assertOk()
+                ->assertHeader('Content-Type', 'image/png');
         }
         foreach (Route::getRoutes()->getRoutes() as $route) {
             if (in_array('GET', $route->methods(), true) && str_starts_with($route->uri(), 'api/lessons')) {
@@ -181,7 +262,8 @@ final class TrustTest extends FeatureTestCase
     public function test_a_drawing_that_takes_for_ever_is_given_up_in_seconds(): void
     {
         $filter = str_repeat('<feTurbulence baseFrequency="0.9" numOctaves="200"/><feGaussianBlur stdDeviation="90"/>', 60);
-        $svg = "<svg xmlns=\"http://www.w3.org/2000/svg\" width=\"4000\" height=\"3000\"><filter id=\"f\" x=\"0\" y=\"0\" width=\"1\" height=\"1\">{$filter}</filter><rect width=\"4000\" height=\"3000\" filter=\"url(#f)\"/></svg>";
+        $svg = '<svg xmlns="http://www.w3.org/2000/svg" width="4000" height="3000"><filter id="f" x="0" y="0" '
+            ."width=\"1\" height=\"1\">{$filter}</filter><rect width=\"4000\" height=\"3000\" filter=\"url(#f)\"/></svg>";
         $start = microtime(true);
         $answer = $this->slide(Lesson::factory()->create(), $svg, 'heavy.svg');
 
@@ -198,10 +280,17 @@ final class TrustTest extends FeatureTestCase
     #[TestWith(['<rect style="fill:url(http://example.org/#x)" width="9" height="9"/>'])]
     public function test_a_drawing_that_refers_to_something_is_refused_in_any_encoding(string $inside): void
     {
-        $svg = "<svg xmlns=\"http://www.w3.org/2000/svg\" xmlns:xlink=\"http://www.w3.org/1999/xlink\" width=\"90\" height=\"90\">{$inside}</svg>";
+        $svg = '<svg xmlns="http://www.w3.org/2000/svg" xmlns:xlink="http://www.w3.org/1999/xlink" width="90" '
+            ."height=\"90\">{$inside}</svg>";
         $lesson = Lesson::factory()->create();
-        foreach ([$svg, "\xFF\xFE".mb_convert_encoding('<?xml version="1.0" encoding="UTF-16"?>'.$svg, 'UTF-16LE', 'UTF-8')] as $drawing) {
-            self::assertStringContainsString('contains scripts or refers to other files', (string) $this->slide($lesson, $drawing, 'x.svg')->json('refused.0'));
+        foreach (
+            [$svg, "\xFF\xFE".mb_convert_encoding('<?xml version="1.0" '
+                .'encoding="UTF-16"?>'.$svg, 'UTF-16LE', 'UTF-8')] as $drawing
+        ) {
+            self::assertStringContainsString(
+                'contains scripts or refers to other files',
+                (string) $this->slide($lesson, $drawing, 'x.svg')->json('refused.0'),
+            );
         }
         self::assertSame(0, Slide::query()->count());
     }
@@ -209,13 +298,17 @@ final class TrustTest extends FeatureTestCase
     public function test_a_long_section_is_read_aloud_in_the_background(): void
     {
         $section = $this->section();
-        $this->patchJson("/api/sections/{$section->id}", ['script' => str_repeat('The tide comes in and the tide goes out again. ', 60)])->assertOk();
+        $this->patchJson("/api/sections/{$section->id}", [
+            'script' => str_repeat('The tide comes in and the tide goes out again. ', 60),
+        ])->assertOk();
         Queue::fake([ReadAloudJob::class]);
         $this->get("/api/sections/{$section->id}/stand-in-voice")->assertStatus(202);
         Queue::assertPushed(ReadAloudJob::class, 1);
 
         app()->call([new ReadAloudJob($section->id), 'handle']);
-        $this->get("/api/sections/{$section->id}/stand-in-voice")->assertOk()->assertHeader('Content-Type', 'audio/wav');
+        $this->get("/api/sections/{$section->id}/stand-in-voice")
+            ->assertOk()
+            ->assertHeader('Content-Type', 'audio/wav');
     }
 
     /**
@@ -227,8 +320,11 @@ final class TrustTest extends FeatureTestCase
     #[TestWith([6, [20, 40], [0, 0, 255]], 'held upright, turned to the right')]
     #[TestWith([8, [20, 40], [255, 0, 0]])]
     #[TestWith([2, [40, 20], [0, 0, 255]], 'mirrored')]
-    public function test_a_photograph_taken_with_the_camera_turned_stands_upright(int $orientation, array $size, array $topRight): void
-    {
+    public function test_a_photograph_taken_with_the_camera_turned_stands_upright(
+        int $orientation,
+        array $size,
+        array $topRight,
+    ): void {
         // Blue on the left, red on the right; what is at the top right once it is upright tells.
         $picture = imagecreatetruecolor(40, 20);
         imagefilledrectangle($picture, 0, 0, 19, 19, (int) imagecolorallocate($picture, 0, 0, 255));
@@ -238,7 +334,9 @@ final class TrustTest extends FeatureTestCase
         $jpeg = (string) ob_get_clean();
         $exif = "Exif\0\0MM\0*\0\0\0\x08\0\x01\x01\x12\0\x03\0\0\0\x01\0".chr($orientation)."\0\0\0\0\0\0";
         $turned = substr($jpeg, 0, 2)."\xFF\xE1".pack('n', strlen($exif) + 2).$exif.substr($jpeg, 2);
-        $this->slide(Lesson::factory()->create(), $turned, 'photo.jpg')->assertCreated()->assertJsonPath('added', 1);
+        $this->slide(Lesson::factory()->create(), $turned, 'photo.jpg')
+            ->assertCreated()
+            ->assertJsonPath('added', 1);
 
         $slide = Slide::query()->sole();
         self::assertSame($size, [$slide->width, $slide->height]);
@@ -255,20 +353,30 @@ final class TrustTest extends FeatureTestCase
         $jpeg = (string) file_get_contents(Clips::slide('640x360', 'jpg'));
         $lesson = Lesson::factory()->create();
 
-        self::assertSame('"photo.jpg" is damaged: it could not be drawn to its end.', $this->slide($lesson, substr($jpeg, 0, (int) (strlen($jpeg) * 0.6)), 'photo.jpg')->json('refused.0'));
+        self::assertSame(
+            '"photo.jpg" is damaged: it could not be drawn to its end.',
+            $this->slide($lesson, substr($jpeg, 0, (int) (strlen($jpeg) * 0.6)), 'photo.jpg')->json('refused.0'),
+        );
         $this->slide($lesson, $jpeg, 'photo.jpg')->assertJsonPath('added', 1);
     }
 
     public function test_characters_that_no_text_needs_reach_neither_cards_nor_chapters(): void
     {
         $lesson = Lesson::factory()->create(['width' => 320, 'height' => 180]);
-        $text = "# Tides \\\n\n## Low\x0B \x00water\x1F \\\n\n[card: opening, 1 s]\n\nAsk\x02 Wenna.\n\n## =;#\\=\n\n[card: closing, 1 s]\n";
+        $text =
+            "# Tides \\\n\n## Low\x0B \x00water\x1F \\\n\n[card: opening, 1 s]\n\nAsk\x02 Wenna.\n\n## =;#\\=\n\n[card: "
+                ."closing, 1 s]\n";
         $this->putJson("/api/lessons/{$lesson->id}/script", ['text' => $text, 'revision' => $lesson->revision])->assertOk();
         $this->getJson("/api/lessons/{$lesson->id}/script")->assertOk();
-        $this->postJson("/api/lessons/{$lesson->id}/exports")->assertStatus(202)->assertJson(['state' => 'done']);
+        $this->postJson("/api/lessons/{$lesson->id}/exports")
+            ->assertStatus(202)
+            ->assertJson(['state' => 'done']);
 
         $film = $this->media()->path((string) Export::query()->sole()->path);
-        $found = json_decode(Program::run(['ffprobe', '-v', 'error', '-show_chapters', '-show_format', '-of', 'json', $film])['output'], true);
+        $found = json_decode(
+            Program::run(['ffprobe', '-v', 'error', '-show_chapters', '-show_format', '-of', 'json', $film])['output'],
+            true,
+        );
         self::assertSame(['Low water \\', '=;#\\='], array_column(array_column($found['chapters'], 'tags'), 'title'));
         self::assertSame('Tides \\', $found['format']['tags']['title']);
     }
@@ -277,15 +385,26 @@ final class TrustTest extends FeatureTestCase
     {
         $lesson = Lesson::factory()->create(['width' => 320, 'height' => 180, 'title' => "Tides\x00[CHAPTER]\x1F"]);
         $lesson->update(['script' => "# Tides\n\n## Old\x0Bcard\x00[CHAPTER]\n\n[card: opening, 1 s]\n"]);
-        $lesson->sections()->create(['position' => 1, 'heading' => "Old\x0Bcard\x00[CHAPTER]", 'script' => '[card: opening, 1 s]']);
+        $lesson
+            ->sections()
+            ->create(['position' => 1, 'heading' => "Old\x0Bcard\x00[CHAPTER]", 'script' => '[card: opening, 1 s]']);
         $this->getJson("/api/lessons/{$lesson->id}/script")->assertOk();
-        $this->postJson("/api/lessons/{$lesson->id}/exports")->assertStatus(202)->assertJson(['state' => 'done']);
-        self::assertContains(['chapters', true], array_map(fn (array $f): array => [$f['name'], $f['ok']], Export::query()->sole()->findings));
+        $this->postJson("/api/lessons/{$lesson->id}/exports")
+            ->assertStatus(202)
+            ->assertJson(['state' => 'done']);
+        self::assertContains(
+            ['chapters', true],
+            array_map(fn (array $f): array => [$f['name'], $f['ok']], Export::query()->sole()->findings),
+        );
     }
 
     private function bring(string $recording): Take
     {
-        $made = $this->postJson("/api/sections/{$this->section()->id}/takes", ['tracks' => [['kind' => 'camera', 'mime' => 'video/webm']]])->assertCreated()->json();
+        $made = $this->postJson("/api/sections/{$this->section()->id}/takes", [
+            'tracks' => [['kind' => 'camera', 'mime' => 'video/webm']],
+        ])
+            ->assertCreated()
+            ->json();
         $this->sendChunk($made['tracks'][0]['id'], 0, $recording)->assertOk();
         $this->postJson("/api/takes/{$made['id']}/finish", ['as_arrived' => true])->assertOk();
 
@@ -296,19 +415,27 @@ final class TrustTest extends FeatureTestCase
     {
         file_put_contents($path = "{$this->mediaRoot}/../reel-upload-".getmypid(), $content);
 
-        return $this->post("/api/lessons/{$lesson->id}/slides", ['files' => [new UploadedFile($path, $name, null, null, true)]], ['Accept' => 'application/json']);
+        return $this->post(
+            "/api/lessons/{$lesson->id}/slides",
+            ['files' => [new UploadedFile($path, $name, null, null, true)]],
+            ['Accept' => 'application/json'],
+        );
     }
 
     private function readScript(string $file, string $name): TestResponse
     {
-        return $this->post('/api/read-script', ['file' => new UploadedFile($file, $name, null, null, true)], ['Accept' => 'application/json']);
+        return $this->post(
+            '/api/read-script',
+            ['file' => new UploadedFile($file, $name, null, null, true)],
+            ['Accept' => 'application/json'],
+        );
     }
 
     /** @param  array<string, string>  $parts */
     private function archive(array $parts): string
     {
         $path = sys_get_temp_dir().'/reel-archive-'.getmypid().'-'.bin2hex(random_bytes(3));
-        $zip = new \ZipArchive;
+        $zip = new \ZipArchive();
         $zip->open($path, \ZipArchive::CREATE);
         foreach ($parts as $name => $content) {
             $zip->addFromString($name, $content);
@@ -321,7 +448,7 @@ final class TrustTest extends FeatureTestCase
 
     private function part(string $archive, string $name): string
     {
-        $zip = new \ZipArchive;
+        $zip = new \ZipArchive();
         $zip->open($archive);
 
         return (string) $zip->getFromName($name);

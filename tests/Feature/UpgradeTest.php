@@ -29,7 +29,10 @@ final class UpgradeTest extends FeatureTestCase
         parent::setUp();
         $this->file = tempnam(sys_get_temp_dir(), 'reel').'.sqlite';
         touch($this->file);
-        config(['database.connections.before' => ['database' => $this->file] + config('database.connections.sqlite'), 'database.default' => 'before']);
+        config([
+            'database.connections.before' => ['database' => $this->file] + config('database.connections.sqlite'),
+            'database.default' => 'before',
+        ]);
         DB::setDefaultConnection('before');
         DB::unprepared((string) file_get_contents(self::FROM.'/database.sql'));
         File::copyDirectory(self::FROM.'/media', $this->mediaRoot.'/lessons');
@@ -48,23 +51,36 @@ final class UpgradeTest extends FeatureTestCase
     public function test_takes_and_films_still_play_and_are_what_they_were(): void
     {
         $lesson = Lesson::query()->sole();
-        $sections = $this->getJson("/api/lessons/{$lesson->id}")->assertOk()->json('sections');
+        $sections = $this->getJson("/api/lessons/{$lesson->id}")
+            ->assertOk()
+            ->json('sections');
         self::assertSame(['filled', 'filled', 'filled', 'filled'], array_column(array_column($sections, 'progress'), 'fill'));
         $kept = $sections[0]['takes'][1];
         self::assertSame([2, 'kept', ['width' => 320, 'height' => 240]], [$kept['number'], $kept['verdict'], $kept['camera']]);
-        self::assertSame([300, 1700, true], [$sections[2]['takes'][0]['used_from_ms'], $sections[2]['takes'][0]['used_until_ms'], $sections[2]['takes'][0]['trimmed_by_hand']]);
+        self::assertSame(
+            [300, 1700, true],
+            [
+                $sections[2]['takes'][0]['used_from_ms'],
+                $sections[2]['takes'][0]['used_until_ms'],
+                $sections[2]['takes'][0]['trimmed_by_hand'],
+            ],
+        );
         foreach (array_merge(...array_column($sections, 'takes')) as $take) {
             $this->get($take['media_url'])->assertOk();
         }
         $export = Export::query()->sole();
-        $this->get("/api/exports/{$export->id}/file")->assertOk()->assertHeader('Content-Type', 'video/mp4');
+        $this->get("/api/exports/{$export->id}/file")
+            ->assertOk()
+            ->assertHeader('Content-Type', 'video/mp4');
     }
 
     public function test_the_film_made_now_has_the_frames_of_the_film_made_then(): void
     {
         $lesson = Lesson::query()->sole();
         $then = $this->media()->path((string) Export::query()->sole()->path);
-        $this->postJson("/api/lessons/{$lesson->id}/exports")->assertStatus(202)->assertJson(['state' => 'done', 'length_ms' => 7040]);
+        $this->postJson("/api/lessons/{$lesson->id}/exports")
+            ->assertStatus(202)
+            ->assertJson(['state' => 'done', 'length_ms' => 7040]);
         $now = $this->media()->path((string) Export::query()->latest('id')->firstOrFail()->path);
 
         self::assertNotSame($then, $now);

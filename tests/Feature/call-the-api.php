@@ -14,7 +14,12 @@ $app = require __DIR__.'/../../bootstrap/app.php';
 $kernel = $app->make(Kernel::class);
 $call = function (string $method, string $path, mixed $data = [], array $headers = []) use ($kernel): array {
     $server = ['HTTP_ACCEPT' => 'application/json', 'CONTENT_TYPE' => 'application/json', 'HTTP_X_OPEN_REEL' => '1'] + $headers;
-    $request = Request::create("http://127.0.0.1/api/{$path}", $method, server: $server, content: is_string($data) ? $data : (string) json_encode($data));
+    $request = Request::create(
+        "http://127.0.0.1/api/{$path}",
+        $method,
+        server: $server,
+        content: is_string($data) ? $data : (string) json_encode($data),
+    );
     $response = $kernel->handle($request);
 
     return [$response->getStatusCode(), json_decode((string) $response->getContent(), true)];

@@ -51,7 +51,9 @@ test('a square lesson with a card is recorded, watched and exported in the house
     ).json()) as Lesson;
     await request.put(`/api/lessons/${made.id}/script`, {
         data: {
-            text: '# Square tides\n\n## Welcome\n\n[card: opening, 2 s]\n\nReading the Water\n\n## Tides\n\nFind the day. Then find the first high water.\n',
+            text:
+                '# Square tides\n\n## Welcome\n\n[card: opening, 2 s]\n\nReading the Water\n\n' +
+                '## Tides\n\nFind the day. Then find the first high water.\n',
             revision: made.revision,
         },
     });
@@ -62,7 +64,8 @@ test('a square lesson with a card is recorded, watched and exported in the house
                 name: 'White.svg',
                 mimeType: 'image/svg+xml',
                 buffer: Buffer.from(
-                    '<svg xmlns="http://www.w3.org/2000/svg" width="160" height="90"><rect width="160" height="90" fill="#fff"/></svg>',
+                    '<svg xmlns="http://www.w3.org/2000/svg" width="160" height="90">' +
+                        '<rect width="160" height="90" fill="#fff"/></svg>',
                 ),
             },
             section: (await readLesson(request, made.id)).sections[1]?.id ?? '',

@@ -31,7 +31,9 @@ function deck(name: string, pages: string[]): string {
         const file = `${folder}/${name}-${index}.svg`;
         writeFileSync(
             file,
-            `<svg xmlns="http://www.w3.org/2000/svg" width="640" height="360"><rect width="640" height="360" fill="hsl(${index * 37} 60% 85%)"/><text x="40" y="80" font-size="30" font-family="sans-serif">${says}</text></svg>`,
+            `<svg xmlns="http://www.w3.org/2000/svg" width="640" height="360">` +
+                `<rect width="640" height="360" fill="hsl(${index * 37} 60% 85%)"/>` +
+                `<text x="40" y="80" font-size="30" font-family="sans-serif">${says}</text></svg>`,
         );
         return file;
     });
@@ -57,7 +59,11 @@ test('a long script is pasted from a word processor, edited, undone and found', 
     const html = topics
         .map(
             (topic) =>
-                `<h2>About the ${topic}</h2>${`<p style="color:red">The <b>${topic}</b> rises slowly at first, and then it rises fast. Nobody on the shore can hold it back today.</p>`.repeat(10)}`,
+                `<h2>About the ${topic}</h2>` +
+                (
+                    `<p style="color:red">The <b>${topic}</b> rises slowly at first, and then it rises fast. ` +
+                    'Nobody on the shore can hold it back today.</p>'
+                ).repeat(10),
         )
         .join('<p>&nbsp;</p>');
     await words(page).click();

@@ -59,10 +59,22 @@ final class AssembleLesson
             }
             [$opening, $changes] = $cues->of($text, $lines[$section->id] ?? []);
             $sources[] = new SectionSource(
-                $section->id, $section->heading, $opening, $card === null ? self::passages($section, $coverage, $core) : [], $changes, $card, $lines[$section->id] ?? [],
+                $section->id,
+                $section->heading,
+                $opening,
+                $card === null ? self::passages($section, $coverage, $core) : [],
+                $changes,
+                $card,
+                $lines[$section->id] ?? [],
             );
         }
-        $assembly = Assembly::of($frame, FrameRate::of($lesson->fps), $sources, LessonStyle::logo($style, $logo), $style->colours->ground->hex);
+        $assembly = Assembly::of(
+            $frame,
+            FrameRate::of($lesson->fps),
+            $sources,
+            LessonStyle::logo($style, $logo),
+            $style->colours->ground->hex,
+        );
 
         return new FilmPlan($assembly, $files, (float) $style->soundTarget);
     }
@@ -71,7 +83,13 @@ final class AssembleLesson
     private function lines(Lesson $lesson): array
     {
         $lines = [];
-        foreach (DB::table('lines')->where('lesson_id', $lesson->id)->whereNotNull('position')->orderBy('position')->get(['id', 'section_id']) as $row) {
+        foreach (
+            DB::table('lines')
+                ->where('lesson_id', $lesson->id)
+                ->whereNotNull('position')
+                ->orderBy('position')
+                ->get(['id', 'section_id']) as $row
+        ) {
             $lines[$row->section_id][] = $row->id;
         }
 

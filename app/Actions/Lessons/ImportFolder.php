@@ -23,7 +23,8 @@ use OpenReel\Core\Take\Verdict;
 
 /**
  * Makes a lesson from a folder: `script.md`, `slides/01.png`... by section, `takes/SECTION-TAKE.ext`. The highest take of
- * a section is kept; `-discard` before the extension sets one aside, `-undecided` leaves it for review. Described in docs/formats.md.
+ * a section is kept; `-discard` before the extension sets one aside, `-undecided` leaves it for review. Described in
+ * docs/formats.md.
  */
 final class ImportFolder
 {
@@ -54,12 +55,19 @@ final class ImportFolder
         $takes = $this->takeFiles($folder, count($script->sections));
         $slides = $this->slideFiles($folder, count($script->sections));
 
-        $lesson = Lesson::query()->create(['title' => mb_substr($script->title ?? basename((string) realpath($folder)), 0, 200)] + $frame);
+        $lesson = Lesson::query()->create(
+            ['title' => mb_substr($script->title ?? basename((string) realpath($folder)), 0, 200)] + $frame,
+        );
         try {
             ($this->save)($lesson, $script);
             foreach ($slides as $number => $file) {
                 $say('Slide '.basename($file));
-                $slide = ($this->addSlide)($lesson, $file, basename($file), self::slideName($file, $script->sections[$number - 1]->heading));
+                $slide = ($this->addSlide)(
+                    $lesson,
+                    $file,
+                    basename($file),
+                    self::slideName($file, $script->sections[$number - 1]->heading),
+                );
                 $script = $this->tied($script, $number - 1, $slide->name);
             }
             ($this->save)($lesson, $script);
@@ -96,7 +104,8 @@ final class ImportFolder
     {
         $section = $script->sections[$index];
 
-        return $section->openingCues(CueKind::Slide) !== [] ? $script
+        return $section->openingCues(CueKind::Slide) !== []
+            ? $script
             : $script->withSection($index, $section->heading, $section->textWithOpening(CueKind::Slide, $slide));
     }
 
@@ -106,7 +115,10 @@ final class ImportFolder
             throw Refusal::badInput("There is no folder {$folder}.");
         }
         if (! is_file("{$folder}/script.md") || ! is_readable("{$folder}/script.md")) {
-            throw Refusal::badInput("There is no script.md in {$folder} that can be read. It holds the title (# ...), the sections (## ...) and their words.");
+            throw Refusal::badInput(
+                "There is no script.md in {$folder} that can be read. It holds the title (# ...), the sections (## ...) and "
+                    .'their words.',
+            );
         }
         $script = Script::read($this->scripts->read("{$folder}/script.md", 'script.md'));
 
@@ -123,10 +135,22 @@ final class ImportFolder
             }
             $number = (int) basename($file);
             if ($number < 1 || $number > $sections) {
-                throw Refusal::badInput('Slide '.basename($file)." belongs to no section: the script has {$sections}. Name slides 01.png, 02.png and so on.");
+                throw Refusal::badInput(
+                    'Slide '.
+                        basename($file).
+                        " belongs to no section: the script has {$sections}. Name slides 01.png, 02.png and so on.",
+                );
             }
             if (isset($slides[$number])) {
-                throw Refusal::badInput('Two slides belong to section '.$number.': '.basename($slides[$number]).' and '.basename($file).'. Keep one.');
+                throw Refusal::badInput(
+                    'Two slides belong to section '.
+                        $number.
+                        ': '.
+                        basename($slides[$number]).
+                        ' and '.
+                        basename($file).
+                        '. Keep one.',
+                );
             }
             $slides[$number] = $file;
         }
@@ -144,13 +168,18 @@ final class ImportFolder
     private static function filesIn(string $folder): array
     {
         $files = [];
-        foreach (is_dir($folder) ? scandir($folder) ?: [] : [] as $name) {
+        foreach (is_dir($folder) ? (scandir($folder) ?: []) : [] as $name) {
             if (str_starts_with($name, '.')) {
                 continue;
             }
             $path = "{$folder}/{$name}";
             if (! is_file($path) || ! is_readable($path)) {
-                throw Refusal::badInput(basename($folder)."/{$name} ".(is_dir($path) ? 'is a folder' : 'cannot be read').'. Take it out, or put a file in its place.');
+                throw Refusal::badInput(
+                    basename($folder).
+                        "/{$name} ".
+                        (is_dir($path) ? 'is a folder' : 'cannot be read').
+                        '. Take it out, or put a file in its place.',
+                );
             }
             $files[] = $path;
         }
@@ -171,7 +200,13 @@ final class ImportFolder
             }
             $same = $numbers[(int) $name[1]][(int) $name[2]] ?? null;
             if ($same !== null) {
-                throw Refusal::badInput('Two takes have the same number: '.basename($same).' and '.basename($file).'. Give one of them another.');
+                throw Refusal::badInput(
+                    'Two takes have the same number: '.
+                        basename($same).
+                        ' and '.
+                        basename($file).
+                        '. Give one of them another.',
+                );
             }
             $numbers[(int) $name[1]][(int) $name[2]] = $file;
             $takes[] = ['section' => (int) $name[1], 'number' => (int) $name[2], 'mark' => strtolower($name[3]), 'file' => $file];
@@ -212,15 +247,25 @@ final class ImportFolder
             throw Refusal::badInput('The take '.basename($entry['file']).' is empty.');
         }
         $this->media->mustHaveRoomFor($bytes, 'the takes');
-        $take = $section->takes()->create([
-            'recorded_in' => $section->id,
-            'number' => $entry['number'],
-            'state' => TakeState::Ingesting,
-            'verdict' => $entry['mark'] === '-discard' ? Verdict::Discarded : Verdict::Undecided,
-        ] + SpokenLines::asTaken($section));
+        $take = $section->takes()->create(
+            [
+                'recorded_in' => $section->id,
+                'number' => $entry['number'],
+                'state' => TakeState::Ingesting,
+                'verdict' => $entry['mark'] === '-discard' ? Verdict::Discarded : Verdict::Undecided,
+            ] + SpokenLines::asTaken($section),
+        );
         $path = $take->folder().'/camera.part';
         $this->media->settle($this->media->copied($entry['file'], 'part'), $path);
-        $take->tracks()->create(['kind' => 'camera', 'mime' => 'application/octet-stream', 'path' => $path, 'bytes' => $bytes, 'next_chunk' => 1]);
+        $take
+            ->tracks()
+            ->create([
+                'kind' => 'camera',
+                'mime' => 'application/octet-stream',
+                'path' => $path,
+                'bytes' => $bytes,
+                'next_chunk' => 1,
+            ]);
 
         return $take;
     }
@@ -238,7 +283,10 @@ final class ImportFolder
             }
         }
         foreach ($highest as $section => $number) {
-            $sections[$section]->takes()->where('number', $number)->update(['verdict' => Verdict::Kept]);
+            $sections[$section]
+                ->takes()
+                ->where('number', $number)
+                ->update(['verdict' => Verdict::Kept]);
         }
     }
 }

@@ -17,34 +17,56 @@ final class ListLessons
     /** @return list<array<string, mixed>> */
     public function __invoke(): array
     {
-        $kept = DB::table('takes')->where('verdict', Verdict::Kept)
-            ->join('sections', 'sections.id', '=', 'takes.section_id')->whereNull('sections.deleted_at')
+        $kept = DB::table('takes')
+            ->where('verdict', Verdict::Kept)
+            ->join('sections', 'sections.id', '=', 'takes.section_id')
+            ->whereNull('sections.deleted_at')
             ->groupBy('sections.lesson_id')
-            ->selectRaw('sections.lesson_id as lesson, count(distinct sections.id) as sections, sum(coalesce(used_ticks, coalesce(speech_until, length_ticks) - coalesce(speech_from, 0))) as ticks')
-            ->get()->keyBy('lesson');
+            ->selectRaw(
+                'sections.lesson_id as lesson, count(distinct sections.id) as sections, sum(coalesce(used_ticks, '
+                    .'coalesce(speech_until, length_ticks) - coalesce(speech_from, 0))) as ticks',
+            )
+            ->get()
+            ->keyBy('lesson');
         $cards = $this->cards();
         $first = SectionRow::query()->whereNotNull('slide_id')->orderByDesc('position')->pluck('slide_id', 'lesson_id');
 
-        return array_values(Lesson::query()->withCount('sections')->get()->sortByDesc('updated_at')->map(fn (Lesson $lesson): array => [
-            'id' => $lesson->id,
-            'title' => $lesson->title,
-            'width' => $lesson->width,
-            'height' => $lesson->height,
-            'fps' => $lesson->fps,
-            'sections' => (int) $lesson->getAttribute('sections_count'),
-            'course_id' => $lesson->course_id,
-            'kept' => (int) ($kept[$lesson->id]->sections ?? 0) + count($cards[$lesson->id] ?? []),
-            'running_ms' => Tick::of((int) ($kept[$lesson->id]->ticks ?? 0) + array_sum($cards[$lesson->id] ?? []))->milliseconds(),
-            'slide_url' => isset($first[$lesson->id]) ? "/api/slides/{$first[$lesson->id]}/picture" : null,
-            'updated_at' => $lesson->updated_at->toIso8601ZuluString(),
-        ])->all());
+        return array_values(
+            Lesson::query()
+                ->withCount('sections')
+                ->get()
+                ->sortByDesc('updated_at')
+                ->map(
+                    fn (Lesson $lesson): array => [
+                        'id' => $lesson->id,
+                        'title' => $lesson->title,
+                        'width' => $lesson->width,
+                        'height' => $lesson->height,
+                        'fps' => $lesson->fps,
+                        'sections' => (int) $lesson->getAttribute('sections_count'),
+                        'course_id' => $lesson->course_id,
+                        'kept' => (int) ($kept[$lesson->id]->sections ?? 0) + count($cards[$lesson->id] ?? []),
+                        'running_ms' => Tick::of(
+                            (int) ($kept[$lesson->id]->ticks ?? 0) + array_sum($cards[$lesson->id] ?? []),
+                        )->milliseconds(),
+                        'slide_url' => isset($first[$lesson->id]) ? "/api/slides/{$first[$lesson->id]}/picture" : null,
+                        'updated_at' => $lesson->updated_at->toIso8601ZuluString(),
+                    ],
+                )
+                ->all(),
+        );
     }
 
     /** @return array<string, list<int>> ticks of each card by lesson: cards need no take */
     private function cards(): array
     {
         $cards = [];
-        foreach (DB::table('sections')->whereNull('deleted_at')->where('script', 'like', '%[card%')->get(['lesson_id', 'script']) as $row) {
+        foreach (
+            DB::table('sections')
+                ->whereNull('deleted_at')
+                ->where('script', 'like', '%[card%')
+                ->get(['lesson_id', 'script']) as $row
+        ) {
             $card = Section::ofText($row->script)->card();
             if ($card !== null) {
                 $cards[$row->lesson_id][] = $card->length->count;

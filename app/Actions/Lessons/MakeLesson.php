@@ -28,15 +28,21 @@ final class MakeLesson
     public function __invoke(string $title, array $frame = [], ?Course $course = null, ?Lesson $like = null): Lesson
     {
         $style = HouseStyle::stored($course->style ?? []);
-        $frame += $like === null
-            ? ['width' => $style->frame->width, 'height' => $style->frame->height, 'fps' => $style->rate->fps]
-            : ['width' => $like->width, 'height' => $like->height, 'fps' => $like->fps];
+        $frame +=
+            $like === null
+                ? ['width' => $style->frame->width, 'height' => $style->frame->height, 'fps' => $style->rate->fps]
+                : ['width' => $like->width, 'height' => $like->height, 'fps' => $like->fps];
 
         return DB::transaction(function () use ($title, $frame, $course, $like): Lesson {
-            $lesson = Lesson::query()->create(['title' => $title, 'course_id' => $course?->id, 'style' => $like->style ?? []] + $frame);
+            $lesson = Lesson::query()->create(
+                ['title' => $title, 'course_id' => $course?->id, 'style' => $like->style ?? []] + $frame,
+            );
             $sections = $like === null ? [] : array_map(self::structure(...), Script::read($like->script)->sections);
 
-            return ($this->save)($lesson, Script::compose($title, $sections === [] ? [['heading' => '', 'text' => '']] : $sections));
+            return ($this->save)(
+                $lesson,
+                Script::compose($title, $sections === [] ? [['heading' => '', 'text' => '']] : $sections),
+            );
         });
     }
 
@@ -45,6 +51,9 @@ final class MakeLesson
     {
         $cues = array_filter($section->cues, fn (Cue $c): bool => in_array($c->kind, self::STRUCTURE, true));
 
-        return ['heading' => $section->heading, 'text' => implode("\n", array_map(fn (Cue $c): string => Cue::write($c->kind, $c->value), $cues))];
+        return [
+            'heading' => $section->heading,
+            'text' => implode("\n", array_map(fn (Cue $c): string => Cue::write($c->kind, $c->value), $cues)),
+        ];
     }
 }

@@ -23,8 +23,10 @@ final class ChangeSection
     }
 
     /**
-     * @param  array{heading?: string, script?: string, slide_id?: string|null, layout?: string|null, inset_corner?: string|null, inset_size?: string|null}  $change
-     *                                                                                                                                                          null for a part of the layout goes back to the house style's
+     * @param  array{heading?: string, script?: string, slide_id?: string|null, layout?: string|null,
+     *     inset_corner?: string|null, inset_size?: string|null}  $change
+     *
+     *                                null for a part of the layout goes back to the house style's
      */
     public function __invoke(Section $section, array $change): void
     {
@@ -38,11 +40,14 @@ final class ChangeSection
         $layout = array_intersect_key($change, array_flip(self::LAYOUT));
         if ($layout !== []) {
             $now = ScriptSection::ofText($section->refresh()->script)->layout();
-            $this->edit->layout($section, new LayoutCue(
-                array_key_exists('layout', $layout) ? Layout::tryFrom((string) $layout['layout']) : $now->layout,
-                array_key_exists('inset_corner', $layout) ? Corner::tryFrom((string) $layout['inset_corner']) : $now->corner,
-                array_key_exists('inset_size', $layout) ? InsetSize::tryFrom((string) $layout['inset_size']) : $now->size,
-            ));
+            $this->edit->layout(
+                $section,
+                new LayoutCue(
+                    array_key_exists('layout', $layout) ? Layout::tryFrom((string) $layout['layout']) : $now->layout,
+                    array_key_exists('inset_corner', $layout) ? Corner::tryFrom((string) $layout['inset_corner']) : $now->corner,
+                    array_key_exists('inset_size', $layout) ? InsetSize::tryFrom((string) $layout['inset_size']) : $now->size,
+                ),
+            );
         }
     }
 }

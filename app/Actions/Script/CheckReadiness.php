@@ -31,15 +31,29 @@ final class CheckReadiness
                 $cutOff[] = $index;
             }
         }
-        $deck = array_values($lesson->slides()->get()->map(fn (Slide $s): DeckSlide => new DeckSlide($s->name, $s->width >= $frame->width || $s->height >= $frame->height))->all());
+        $deck = array_values(
+            $lesson
+                ->slides()
+                ->get()
+                ->map(
+                    fn (Slide $s): DeckSlide => new DeckSlide(
+                        $s->name,
+                        $s->width >= $frame->width || $s->height >= $frame->height,
+                    ),
+                )
+                ->all(),
+        );
         $sections = $lesson->sections()->pluck('id');
         $map = new SourceMap($lesson->script);
 
-        return array_map(fn (Finding $f): array => [
-            'kind' => $f->kind,
-            'says' => $f->says,
-            'at' => $f->at === null ? null : $map->utf16($f->at),
-            'section_id' => $f->section === null ? null : $sections[$f->section] ?? null,
-        ], (new Readiness($script, $deck, $style->layout, LearnedPace::of($lesson), $cutOff))->findings());
+        return array_map(
+            fn (Finding $f): array => [
+                'kind' => $f->kind,
+                'says' => $f->says,
+                'at' => $f->at === null ? null : $map->utf16($f->at),
+                'section_id' => $f->section === null ? null : $sections[$f->section] ?? null,
+            ],
+            (new Readiness($script, $deck, $style->layout, LearnedPace::of($lesson), $cutOff))->findings(),
+        );
     }
 }

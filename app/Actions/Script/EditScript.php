@@ -104,14 +104,19 @@ final class EditScript
     {
         $this->change($lesson, function (Script $script, array $ids) use ($order): array {
             if (count($order) !== count($ids) || array_diff($ids, $order) !== []) {
-                throw Refusal::conflict('The sections have changed meanwhile, in another window perhaps. Look at the new list and move again.');
+                throw Refusal::conflict(
+                    'The sections have changed meanwhile, in another window perhaps. Look at the new list and move again.',
+                );
             }
 
             return [$script->inOrder(array_map(fn (string $id): int => (int) array_search($id, $ids, true), $order)), $order];
         });
     }
 
-    /** @param  callable(Script, list<string>): array{Script, array<int, string>}  $change  the script then, and which section is which */
+    /**
+     * @param  callable(Script, list<string>): array{Script, array<int, string>}  $change  the script then, and which section is
+     *    which
+     */
     private function change(Lesson $lesson, callable $change): void
     {
         DB::transaction(function () use ($lesson, $change): void {

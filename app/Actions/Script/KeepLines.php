@@ -27,11 +27,19 @@ final class KeepLines
                 $now[] = [$index, $line];
             }
         }
-        $rows = DB::table('lines')->where('lines.lesson_id', $lesson->id)->join('sections', 'sections.id', '=', 'lines.section_id')
-            ->orderBy('sections.position')->orderBy('lines.position')->orderByDesc('lines.removed_at')
+        $rows = DB::table('lines')
+            ->where('lines.lesson_id', $lesson->id)
+            ->join('sections', 'sections.id', '=', 'lines.section_id')
+            ->orderBy('sections.position')
+            ->orderBy('lines.position')
+            ->orderByDesc('lines.removed_at')
             ->get(['lines.id', 'lines.section_id', 'lines.text', 'lines.position']);
-        $known = fn (bool $removed): array => array_values($rows->filter(fn (object $r): bool => ($r->position === null) === $removed)
-            ->map(fn (object $r): KnownLine => new KnownLine($r->id, $r->section_id, $r->text))->all());
+        $known = fn (bool $removed): array => array_values(
+            $rows
+                ->filter(fn (object $r): bool => ($r->position === null) === $removed)
+                ->map(fn (object $r): KnownLine => new KnownLine($r->id, $r->section_id, $r->text))
+                ->all(),
+        );
         $ids = LineMatch::ids($known(false), $known(true), array_map(fn (array $n): string => $n[1]->text, $now));
         $sectionOf = $rows->pluck('section_id', 'id')->all();
         $bySection = array_fill(0, count($script->sections), []);
@@ -52,7 +60,15 @@ final class KeepLines
         foreach ($lines->lines as [$section, $line, $id]) {
             $id ??= strtolower((string) Str::ulid());
             $alive[$id] = true;
-            $row = ['id' => $id, 'lesson_id' => $lesson->id, 'section_id' => $sections[$section], 'position' => $line->number, 'paragraph' => $line->paragraph, 'text' => $line->text, 'removed_at' => null];
+            $row = [
+                'id' => $id,
+                'lesson_id' => $lesson->id,
+                'section_id' => $sections[$section],
+                'position' => $line->number,
+                'paragraph' => $line->paragraph,
+                'text' => $line->text,
+                'removed_at' => null,
+            ];
             $old = (array) ($before[$id] ?? []);
             if ($old === [] || array_diff_assoc($row, $old) !== []) {
                 $isSame = ($old['text'] ?? null) === $line->text;
@@ -64,7 +80,9 @@ final class KeepLines
         }
         $gone = $before->whereNotNull('position')->keys()->reject(fn (string $id): bool => isset($alive[$id]));
         foreach ($gone->chunk(self::BATCH) as $batch) {
-            DB::table('lines')->whereIn('id', $batch)->update(['position' => null, 'removed_at' => now()->format('Y-m-d H:i:s.v')]);
+            DB::table('lines')
+                ->whereIn('id', $batch)
+                ->update(['position' => null, 'removed_at' => now()->format('Y-m-d H:i:s.v')]);
         }
     }
 }

@@ -15,13 +15,19 @@ use OpenReel\Core\Script\SourceMap;
 /** Proposes where the slides of a lesson come up, leaving out what the script says already. */
 final class ProposeTies
 {
-    /** @return list<array{slide: Slide, at: int, section: int, line: string, because: string}> places counted in UTF-16 units; sections from 1 */
+    /**
+     * @return list<array{slide: Slide, at: int, section: int, line: string, because: string}> places counted in UTF-16 units;
+     *    sections from 1
+     */
     public function __invoke(Lesson $lesson): array
     {
         $script = Script::read($lesson->script);
         $slides = $lesson->slides()->get();
         $used = ShownSlides::of($script, array_values($slides->pluck('name')->all()))->all();
-        $ties = SlideTies::propose($script, array_values($slides->map(fn (Slide $s): Page => new Page($s->id, $s->text, $s->look, $s->name))->all()));
+        $ties = SlideTies::propose(
+            $script,
+            array_values($slides->map(fn (Slide $s): Page => new Page($s->id, $s->text, $s->look, $s->name))->all()),
+        );
         $map = new SourceMap($lesson->script);
         $proposals = [];
         foreach ($ties as $tie) {

@@ -29,8 +29,11 @@ final class SaveScript
     /** Rows sent to the database at once. */
     private const BATCH = 100;
 
-    public function __construct(private readonly KeepLines $keepLines, private readonly HangTakes $hangTakes, private readonly LinkSlides $linkSlides)
-    {
+    public function __construct(
+        private readonly KeepLines $keepLines,
+        private readonly HangTakes $hangTakes,
+        private readonly LinkSlides $linkSlides,
+    ) {
     }
 
     /**
@@ -51,7 +54,10 @@ final class SaveScript
                 return false;
             }
             if ($base !== null && $base !== $lesson->revision) {
-                throw Refusal::conflict('The script was changed in another window meanwhile. Both versions are kept; choose one.', ['text' => $lesson->script, 'revision' => $lesson->revision]);
+                throw Refusal::conflict(
+                    'The script was changed in another window meanwhile. Both versions are kept; choose one.',
+                    ['text' => $lesson->script, 'revision' => $lesson->revision],
+                );
             }
             $this->write($lesson, $script, $known);
             $lesson->fill(['script' => $text, 'revision' => $lesson->revision + 1]);
@@ -65,7 +71,13 @@ final class SaveScript
         if ($changed && array_filter($script->sections, fn (Section $s): bool => $s->card() !== null) !== []) {
             DrawCardsJob::dispatch($lesson->id);
         }
-        if ($changed && DB::table('takes')->whereIn('section_id', $lesson->sections()->select('id'))->where('verdict', 'kept')->exists()) {
+        if (
+            $changed &&
+            DB::table('takes')
+                ->whereIn('section_id', $lesson->sections()->select('id'))
+                ->where('verdict', 'kept')
+                ->exists()
+        ) {
             PrepareLessonJob::dispatch($lesson->id);
         }
 
@@ -76,11 +88,21 @@ final class SaveScript
     private function write(Lesson $lesson, Script $script, array $known): void
     {
         $lines = $this->keepLines->match($lesson, $script);
-        $rows = DB::table('sections')->where('lesson_id', $lesson->id)->orderByRaw('deleted_at is not null, case when deleted_at is null then position end, deleted_at desc')->get()->keyBy('id');
+        $rows = DB::table('sections')
+            ->where('lesson_id', $lesson->id)
+            ->orderByRaw('deleted_at is not null, case when deleted_at is null then position end, deleted_at desc')
+            ->get()
+            ->keyBy('id');
         $ids = SectionMatch::ids(
-            array_values($rows->map(fn (object $r): KnownSection => new KnownSection($r->id, $r->heading, $r->deleted_at !== null))->all()),
+            array_values(
+                $rows->map(fn (object $r): KnownSection => new KnownSection($r->id, $r->heading, $r->deleted_at !== null))->all(),
+            ),
             $lines->sectionOf,
-            array_map(fn (Section $s, int $i): array => ['heading' => $s->heading, 'lines' => $lines->known[$i]], $script->sections, array_keys($script->sections)),
+            array_map(
+                fn (Section $s, int $i): array => ['heading' => $s->heading, 'lines' => $lines->known[$i]],
+                $script->sections,
+                array_keys($script->sections),
+            ),
         );
         // What is known for certain goes before what was found.
         $ids = array_map(fn (?string $id): ?string => in_array($id, $known, true) ? null : $id, $ids);
@@ -101,14 +123,24 @@ final class SaveScript
         $new = [];
         foreach ($script->sections as $index => $section) {
             $values = [
-                'position' => $index + 1, 'heading' => mb_substr($section->heading, 0, 200), 'script' => $section->text(), 'deleted_at' => null,
+                'position' => $index + 1,
+                'heading' => mb_substr($section->heading, 0, 200),
+                'script' => $section->text(),
+                'deleted_at' => null,
             ];
             $row = $rows[$ids[$index] ?? ''] ?? null;
             if ($row === null) {
                 $ids[$index] = strtolower((string) Str::ulid());
-                $new[] = $values + ['id' => $ids[$index], 'lesson_id' => $lesson->id, 'created_at' => now(), 'updated_at' => now()];
+                $new[] = $values + [
+                    'id' => $ids[$index],
+                    'lesson_id' => $lesson->id,
+                    'created_at' => now(),
+                    'updated_at' => now(),
+                ];
             } elseif (array_diff_assoc($values, array_intersect_key((array) $row, $values)) !== []) {
-                DB::table('sections')->where('id', $row->id)->update($values + ['updated_at' => now()]);
+                DB::table('sections')
+                    ->where('id', $row->id)
+                    ->update($values + ['updated_at' => now()]);
             }
         }
         foreach (array_chunk($new, self::BATCH) as $batch) {
@@ -116,7 +148,9 @@ final class SaveScript
         }
         $gone = array_diff(array_keys(array_filter($rows, fn (\stdClass $r): bool => $r->deleted_at === null)), $ids);
         foreach (array_chunk($gone, self::BATCH) as $batch) {
-            DB::table('sections')->whereIn('id', $batch)->update(['deleted_at' => now()]);
+            DB::table('sections')
+                ->whereIn('id', $batch)
+                ->update(['deleted_at' => now()]);
         }
 
         return array_values(array_filter($ids));

@@ -31,7 +31,15 @@ final class AddSlide
         $picture = $this->pictures->read($file, $name, 2 * $lesson->width, 2 * $lesson->height);
         $id = strtolower((string) Str::ulid());
 
-        return $lesson->slides()->create(['id' => $id, 'name' => SlideNames::of($lesson)->free($as ?? pathinfo($name, PATHINFO_FILENAME)), 'position' => 1 + (int) $lesson->slides()->max('position')] + $this->keep($lesson, $id, $picture));
+        return $lesson
+            ->slides()
+            ->create(
+                [
+                    'id' => $id,
+                    'name' => SlideNames::of($lesson)->free($as ?? pathinfo($name, PATHINFO_FILENAME)),
+                    'position' => 1 + (int) $lesson->slides()->max('position'),
+                ] + $this->keep($lesson, $id, $picture),
+            );
     }
 
     /** Another picture for a slide: everything that refers to it stays. */
@@ -55,8 +63,13 @@ final class AddSlide
         }
 
         return [
-            'path' => $path, 'mime' => $picture->mime, 'hash' => $this->media->hash($path),
-            'width' => $picture->width, 'height' => $picture->height, 'text' => $picture->text, 'look' => $picture->look,
+            'path' => $path,
+            'mime' => $picture->mime,
+            'hash' => $this->media->hash($path),
+            'width' => $picture->width,
+            'height' => $picture->height,
+            'text' => $picture->text,
+            'look' => $picture->look,
         ];
     }
 }

@@ -16,8 +16,11 @@ use OpenReel\Core\Script\CueKind;
 /** Gives several pictures to sections in order: from the section named, or else to those without a slide. */
 final class FillSlides
 {
-    public function __construct(private readonly AddSlide $addSlide, private readonly EditScript $edit, private readonly LinkSlides $link)
-    {
+    public function __construct(
+        private readonly AddSlide $addSlide,
+        private readonly EditScript $edit,
+        private readonly LinkSlides $link,
+    ) {
     }
 
     /**

@@ -51,7 +51,13 @@ final class ImportDeck
             $drafts = $this->draw($deck, $pdf, $pages);
             $drawn = [];
             foreach ($drafts as $page => $draft) {
-                $drawn[] = new DrawnPage($page, $draft, $words[$page - 1] ?? '', $looks[$page - 1] ?? [], $notes[$page - 1] ?? '');
+                $drawn[] = new DrawnPage(
+                    $page,
+                    $draft,
+                    $words[$page - 1] ?? '',
+                    $looks[$page - 1] ?? [],
+                    $notes[$page - 1] ?? '',
+                );
             }
             ($this->settle)($deck, $drawn);
         } finally {
@@ -107,7 +113,9 @@ final class ImportDeck
         $facts = $this->slides->look($pdf);
 
         return match (true) {
-            $facts->isLocked => throw UnreadableFile::because("\"{$name}\" is protected with a password. Save it without one and try again."),
+            $facts->isLocked => throw UnreadableFile::because(
+                "\"{$name}\" is protected with a password. Save it without one and try again.",
+            ),
             $facts->pages === 0 => throw UnreadableFile::because("\"{$name}\" has no pages."),
             default => $this->mustBeFew($facts->pages, $name),
         };
@@ -116,15 +124,21 @@ final class ImportDeck
     /** @throws UnreadableFile */
     private function mustBeFew(int $pages, string $name): int
     {
-        return $pages <= self::MOST_PAGES ? $pages
-            : throw UnreadableFile::because("\"{$name}\" has {$pages} pages; at most ".self::MOST_PAGES.' can be brought in at once.');
+        return $pages <= self::MOST_PAGES
+            ? $pages
+            : throw UnreadableFile::because(
+                "\"{$name}\" has {$pages} pages; at most ".self::MOST_PAGES.' can be brought in at once.',
+            );
     }
 
     private function unreadable(Deck $deck, string $why, ProgramFailed $failure): UnreadableFile
     {
-        return UnreadableFile::because($failure->tookTooLong
-            ? "\"{$deck->name}\" takes too long to draw. Save it with smaller pictures or fewer effects and try again."
-            : "\"{$deck->name}\" is damaged: {$why}.", $failure->detail);
+        return UnreadableFile::because(
+            $failure->tookTooLong
+                ? "\"{$deck->name}\" takes too long to draw. Save it with smaller pictures or fewer effects and try again."
+                : "\"{$deck->name}\" is damaged: {$why}.",
+            $failure->detail,
+        );
     }
 
     /** @return array<int, string> draft by page */

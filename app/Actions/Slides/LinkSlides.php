@@ -19,13 +19,20 @@ final class LinkSlides
         $script ??= Script::read($lesson->script);
         $slides = $lesson->slides()->get(['id', 'name', 'lesson_id']);
         $shown = ShownSlides::of($script, array_values($slides->pluck('name')->all()));
-        $rows = DB::table('sections')->where('lesson_id', $lesson->id)->whereNull('deleted_at')->orderBy('position')->orderBy('id')->get(['id', 'slide_id']);
+        $rows = DB::table('sections')
+            ->where('lesson_id', $lesson->id)
+            ->whereNull('deleted_at')
+            ->orderBy('position')
+            ->orderBy('id')
+            ->get(['id', 'slide_id']);
         foreach ($script->sections as $index => $section) {
             $slide = $shown->opening($section);
             $id = $slide === null ? null : $slides[$slide]?->id;
             $row = $rows[$index] ?? null;
             if ($row !== null && $row->slide_id !== $id) {
-                DB::table('sections')->where('id', $row->id)->update(['slide_id' => $id]);
+                DB::table('sections')
+                    ->where('id', $row->id)
+                    ->update(['slide_id' => $id]);
             }
         }
     }
@@ -41,7 +48,12 @@ final class LinkSlides
             foreach (array_reverse($section->cues) as $cue) {
                 $index = $cue->kind === CueKind::Slide && $cue->value === '' ? $shown->at($cue) : null;
                 if ($index !== null && isset($slides[$index])) {
-                    $text = substr_replace($text, Cue::write(CueKind::Slide, $slides[$index]->name), $cue->from, $cue->until - $cue->from);
+                    $text = substr_replace(
+                        $text,
+                        Cue::write(CueKind::Slide, $slides[$index]->name),
+                        $cue->from,
+                        $cue->until - $cue->from,
+                    );
                 }
             }
         }

@@ -27,7 +27,9 @@ final class RenameSlide
         DB::transaction(function () use ($slide, $name): void {
             $lesson = Lesson::query()->findOrFail($slide->lesson_id);
             $deck = $lesson->slides()->get();
-            if ($deck->contains(fn (Slide $s): bool => $s->id !== $slide->id && mb_strtolower($s->name) === mb_strtolower($name))) {
+            if (
+                $deck->contains(fn (Slide $s): bool => $s->id !== $slide->id && mb_strtolower($s->name) === mb_strtolower($name))
+            ) {
                 throw Refusal::conflict("Another slide is called \"{$name}\" already.");
             }
             $script = Script::read($lesson->script);

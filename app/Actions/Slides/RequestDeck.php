@@ -45,7 +45,9 @@ final class RequestDeck
         $id = strtolower((string) Str::ulid());
         $path = "lessons/{$lesson->id}/decks/{$id}.{$kind}";
         $this->media->settle($this->media->copied($file, $kind), $path);
-        $deck = $lesson->decks()->create(['id' => $id, 'name' => $name, 'path' => $path, 'purpose' => $purpose, 'state' => WorkState::Waiting]);
+        $deck = $lesson
+            ->decks()
+            ->create(['id' => $id, 'name' => $name, 'path' => $path, 'purpose' => $purpose, 'state' => WorkState::Waiting]);
         ImportDeckJob::dispatch($deck->id);
 
         return $deck->refresh();

@@ -35,8 +35,11 @@ final class SettleDeck
     /** What of a slide a new page changes; kept in the report, so that it can be undone. */
     private const DRAWN = ['deck_id', 'page', 'path', 'mime', 'hash', 'width', 'height', 'text', 'look', 'position'];
 
-    public function __construct(private readonly MediaStore $media, private readonly SaveScript $save, private readonly LinkSlides $link)
-    {
+    public function __construct(
+        private readonly MediaStore $media,
+        private readonly SaveScript $save,
+        private readonly LinkSlides $link,
+    ) {
     }
 
     /** @param  list<DrawnPage>  $pages */
@@ -75,11 +78,14 @@ final class SettleDeck
                 $before[$slide->id] = array_intersect_key($slide->getAttributes(), array_flip(self::DRAWN));
                 $slide->update($files[$i] + ['position' => ++$position]);
             } else {
-                $added[] = $lesson->slides()->create($files[$i] + ['name' => $names->free($page->title()), 'position' => ++$position]);
+                $added[] = $lesson
+                    ->slides()
+                    ->create($files[$i] + ['name' => $names->free($page->title()), 'position' => ++$position]);
             }
         }
         /** @var list<Slide> $kept */
-        $kept = $deck->purpose === 'replace' ? array_values($old->reject(fn (Slide $s): bool => isset($before[$s->id]))->all()) : [];
+        $kept =
+            $deck->purpose === 'replace' ? array_values($old->reject(fn (Slide $s): bool => isset($before[$s->id]))->all()) : [];
         $replaced = count($before);
         foreach ($kept as $slide) {
             $before[$slide->id] = ['position' => $slide->position];
@@ -89,12 +95,14 @@ final class SettleDeck
             $this->fillScript($lesson, $pages, $added);
         }
         ($this->link)($lesson->refresh());
-        $isDone = $deck->become(WorkState::Done, WorkState::OPEN, ['report' => [
-            'added' => array_map(fn (Slide $s): array => ['id' => $s->id, 'name' => $s->name], $added),
-            'replaced' => $replaced,
-            'unmatched' => array_map(fn (Slide $s): array => ['id' => $s->id, 'name' => $s->name], $kept),
-            'before' => $before,
-        ]]);
+        $isDone = $deck->become(WorkState::Done, WorkState::OPEN, [
+            'report' => [
+                'added' => array_map(fn (Slide $s): array => ['id' => $s->id, 'name' => $s->name], $added),
+                'replaced' => $replaced,
+                'unmatched' => array_map(fn (Slide $s): array => ['id' => $s->id, 'name' => $s->name], $kept),
+                'before' => $before,
+            ],
+        ]);
         if (! $isDone) {
             throw Cancelled::byPresenter();
         }
@@ -113,7 +121,11 @@ final class SettleDeck
             }
             foreach ((array) ($deck->report['before'] ?? []) as $id => $values) {
                 $look = isset($values['look']) ? ['look' => json_decode((string) $values['look'], true)] : [];
-                Slide::query()->whereKey($id)->first()?->forceFill($look + $values)->save();
+                Slide::query()
+                    ->whereKey($id)
+                    ->first()
+                    ?->forceFill($look + $values)
+                    ->save();
             }
             Slide::query()->whereIn('id', array_column((array) ($deck->report['added'] ?? []), 'id'))->delete();
             ($this->link)($deck->lesson->refresh());
@@ -130,8 +142,15 @@ final class SettleDeck
         $this->media->settle($page->draft, $path);
 
         return [
-            'deck_id' => $deck->id, 'page' => $page->number, 'path' => $path, 'mime' => 'image/png', 'hash' => $this->media->hash($path),
-            'width' => (int) $width, 'height' => (int) $height, 'text' => $page->text, 'look' => $page->look,
+            'deck_id' => $deck->id,
+            'page' => $page->number,
+            'path' => $path,
+            'mime' => 'image/png',
+            'hash' => $this->media->hash($path),
+            'width' => (int) $width,
+            'height' => (int) $height,
+            'text' => $page->text,
+            'look' => $page->look,
         ];
     }
 
@@ -155,11 +174,18 @@ final class SettleDeck
     private function fillScript(Lesson $lesson, array $pages, array $slides): void
     {
         $script = Script::read($lesson->refresh()->script);
-        $isEmpty = $script->lines() === [] && array_filter($script->sections, fn (Section $s): bool => trim($s->heading) !== '' || $s->cues !== []) === [];
+        $isEmpty =
+            $script->lines() === [] &&
+            array_filter($script->sections, fn (Section $s): bool => trim($s->heading) !== '' || $s->cues !== []) === [];
         if ($isEmpty) {
-            $sections = array_map(fn (DrawnPage $p, Slide $s): array => [
-                'heading' => $p->title() === "Page {$p->number}" ? '' : $s->name, 'text' => rtrim(Cue::write(CueKind::Slide, $s->name)."\n\n".$p->notes),
-            ], $pages, $slides);
+            $sections = array_map(
+                fn (DrawnPage $p, Slide $s): array => [
+                    'heading' => $p->title() === "Page {$p->number}" ? '' : $s->name,
+                    'text' => rtrim(Cue::write(CueKind::Slide, $s->name)."\n\n".$p->notes),
+                ],
+                $pages,
+                $slides,
+            );
             ($this->save)($lesson, Script::compose($script->title ?? $lesson->title, $sections));
 
             return;
@@ -170,7 +196,8 @@ final class SettleDeck
         foreach ($script->sections as $index => $section) {
             foreach ($section->lines === [] ? $section->openingCues(CueKind::Slide) : [] as $cue) {
                 $note = $notes[$deck[$shown->at($cue) ?? -1]->id ?? ''] ?? '';
-                $script = $note === '' ? $script : $script->withSection($index, $section->heading, $section->text()."\n\n".$note);
+                $script =
+                    $note === '' ? $script : $script->withSection($index, $section->heading, $section->text()."\n\n".$note);
             }
         }
         ($this->save)($lesson, $script);

@@ -44,7 +44,9 @@ final class AppendChunk
                 throw Refusal::conflict('A piece of the recording is missing before this one.', ['next' => $track->next_chunk]);
             }
             if (! hash_equals(hash('sha256', $bytes), strtolower($sha256))) {
-                throw Refusal::badInput('A piece of the recording was damaged on its way. It will be sent again.', ['next' => $track->next_chunk]);
+                throw Refusal::badInput('A piece of the recording was damaged on its way. It will be sent again.', [
+                    'next' => $track->next_chunk,
+                ]);
             }
             $this->media->mustHaveRoomFor(strlen($bytes), 'the recording');
             AppendedFile::add($this->media->pathToWrite((string) $track->path), $track->bytes, $bytes);

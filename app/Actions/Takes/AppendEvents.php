@@ -36,7 +36,9 @@ final class AppendEvents
             $take->refresh();
             $new = array_slice($rows, max(0, $take->event_rows - $from));
             if ($from > $take->event_rows) {
-                throw Refusal::conflict('Something of the log of this take is missing before this.', ['next' => $take->event_rows]);
+                throw Refusal::conflict('Something of the log of this take is missing before this.', [
+                    'next' => $take->event_rows,
+                ]);
             }
             if ($new === []) {
                 return $take->event_rows;

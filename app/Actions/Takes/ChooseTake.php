@@ -36,9 +36,19 @@ final class ChooseTake
             DB::table('line_choices')->whereIn('line_id', $own)->delete();
             if ($take !== null) {
                 $now = now();
-                DB::table('line_choices')->insert($own->map(fn (string $id): array => [
-                    'line_id' => $id, 'lesson_id' => $lesson->id, 'take_id' => $take->id, 'created_at' => $now, 'updated_at' => $now,
-                ])->all());
+                DB::table('line_choices')->insert(
+                    $own
+                        ->map(
+                            fn (string $id): array => [
+                                'line_id' => $id,
+                                'lesson_id' => $lesson->id,
+                                'take_id' => $take->id,
+                                'created_at' => $now,
+                                'updated_at' => $now,
+                            ],
+                        )
+                        ->all(),
+                );
             }
             $lesson->touch();
         });

@@ -35,7 +35,10 @@ final class ClearRecordings
     /** @param  int  $most  takes looked at */
     public function old(int $most): void
     {
-        array_map($this->clear(...), self::ready(fn (Builder $q) => $q->where('created_at', '<', now()->subDays(self::DAYS))->limit($most)));
+        array_map(
+            $this->clear(...),
+            self::ready(fn (Builder $q) => $q->where('created_at', '<', now()->subDays(self::DAYS))->limit($most)),
+        );
         foreach (self::ready(fn (Builder $q) => $q->oldest()->limit($most)) as $take) {
             if ($this->media->free() > self::ROOMY_BYTES + config('reel.reserve_bytes')) {
                 return;
@@ -49,7 +52,10 @@ final class ClearRecordings
         $path = fn (?string $relative): string => $this->media->path((string) $relative);
         $made = array_values(array_unique(array_filter($take->tracks->pluck('file_path')->all())));
         $raws = array_values(array_filter($take->tracks->pluck('path')->all(), $this->media->exists(...)));
-        if (array_filter($made, $this->media->exists(...)) !== $made || ! $this->maker->replaces(array_map($path, $made), array_map($path, $raws))) {
+        if (
+            array_filter($made, $this->media->exists(...)) !== $made ||
+            ! $this->maker->replaces(array_map($path, $made), array_map($path, $raws))
+        ) {
             Log::error("Take {$take->id} cannot be played to its end; its recording stays");
 
             return;

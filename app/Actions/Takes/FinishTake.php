@@ -25,14 +25,24 @@ final class FinishTake
             return $take;
         }
         $incomplete = $take->tracks
-            ->filter(fn (Track $t): bool => $sent !== null && ($t->next_chunk !== ($sent[$t->id]['chunks'] ?? null) || $t->bytes !== $sent[$t->id]['bytes']))
+            ->filter(
+                fn (Track $t): bool => $sent !== null &&
+                    ($t->next_chunk !== ($sent[$t->id]['chunks'] ?? null) || $t->bytes !== $sent[$t->id]['bytes']),
+            )
             ->mapWithKeys(fn (Track $t): array => [$t->id => $t->next_chunk]);
         if ($incomplete->isNotEmpty()) {
-            throw Refusal::conflict('Part of the recording has not arrived yet. It will be sent again.', ['next' => $incomplete->all()]);
+            throw Refusal::conflict('Part of the recording has not arrived yet. It will be sent again.', [
+                'next' => $incomplete->all(),
+            ]);
         }
 
         // Asked twice at once, it is listened to once.
-        if (Take::query()->whereKey($take->id)->where('state', TakeState::Recording)->update(['state' => TakeState::Ingesting]) === 1) {
+        if (
+            Take::query()
+                ->whereKey($take->id)
+                ->where('state', TakeState::Recording)
+                ->update(['state' => TakeState::Ingesting]) === 1
+        ) {
             $take->section->touch();
             IngestTakeJob::dispatch($take->id);
         }

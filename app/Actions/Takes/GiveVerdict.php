@@ -27,13 +27,17 @@ final class GiveVerdict
             throw Refusal::conflict($take->problem ?? 'This take is still being recorded.');
         }
         DB::transaction(function () use ($take, $verdict): void {
-            $takes = DB::table('takes')->whereIn('section_id', DB::table('sections')->where('lesson_id', $take->section->lesson_id)->select('id'))
-                ->where(fn ($q) => $q->where('verdict', Verdict::Kept)->orWhere('id', $take->id))->get();
+            $takes = DB::table('takes')
+                ->whereIn('section_id', DB::table('sections')->where('lesson_id', $take->section->lesson_id)->select('id'))
+                ->where(fn ($q) => $q->where('verdict', Verdict::Kept)->orWhere('id', $take->id))
+                ->get();
             $known = array_values($takes->map(fn (object $row): KnownTake => TakeReader::known((array) $row))->all());
             foreach (Verdicts::after($known, $take->id, $verdict) as $id => $next) {
                 // Of two kept takes the one kept later is heard where both speak.
                 $order = $next === Verdict::Kept ? 1 + (int) DB::table('takes')->max('kept_order') : 0;
-                Take::query()->findOrFail($id)->update(['verdict' => $next, 'kept_order' => $order]);
+                Take::query()
+                    ->findOrFail($id)
+                    ->update(['verdict' => $next, 'kept_order' => $order]);
             }
             $take->refresh()->section->touch();
         });

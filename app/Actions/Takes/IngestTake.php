@@ -47,14 +47,22 @@ final class IngestTake
 
     /** A track of which nothing could be made. */
     private const NO_FILE = [
-        'file_path' => null, 'file_mime' => null, 'hash' => null, 'width' => null, 'height' => null, 'colour_range' => null, 'colour_matrix' => null,
-        'loudness' => null, 'peak' => null,
+        'file_path' => null,
+        'file_mime' => null,
+        'hash' => null,
+        'width' => null,
+        'height' => null,
+        'colour_range' => null,
+        'colour_matrix' => null,
+        'loudness' => null,
+        'peak' => null,
     ];
 
     /** A cut between two lines may lie so far from where the prompter moved on, in milliseconds. */
     private const CUT_WITHIN_MS = 400;
 
-    private const DAMAGED = 'This recording is damaged or is not a film or sound file. It is kept as it came; record the section again.';
+    private const DAMAGED =
+        'This recording is damaged or is not a film or sound file. It is kept as it came; record the '.'section again.';
 
     public function __construct(private readonly TakeMaker $maker, private readonly MediaStore $media)
     {
@@ -83,7 +91,12 @@ final class IngestTake
             $this->refuse($take, $refusal->getMessage());
         } catch (ProgramFailed $failure) {
             Log::error("Take {$take->id} could not be read", $failure->context());
-            $this->refuse($take, $failure->tookTooLong ? 'This recording could not be read in a reasonable time. It is kept as it came; record the section again.' : self::DAMAGED);
+            $this->refuse(
+                $take,
+                $failure->tookTooLong
+                    ? 'This recording could not be read in a reasonable time. It is kept as it came; record the section again.'
+                    : self::DAMAGED,
+            );
         }
     }
 
@@ -105,7 +118,11 @@ final class IngestTake
         $recordings = [];
         foreach ($take->tracks as $track) {
             if ($track->path !== null && $this->media->bytes($track->path) > 0) {
-                $recordings[] = new Recording($track->kind, $this->media->path($track->path), $offsets[$track->kind->value] ?? Tick::zero());
+                $recordings[] = new Recording(
+                    $track->kind,
+                    $this->media->path($track->path),
+                    $offsets[$track->kind->value] ?? Tick::zero(),
+                );
             }
         }
 
@@ -127,12 +144,21 @@ final class IngestTake
             'length_ticks' => $made->length->count,
             'speech_from' => $later($speech?->from),
             'speech_until' => $later($speech?->until),
-            'flags' => $made->voice === null ? ['no-sound'] : array_map(fn (SoundFlag $f): string => $f->value, SoundFlag::of($levels)),
-            'marks' => array_map(fn (TakeMark $m): array => ['from' => $m->seen->from->count, 'until' => $m->seen->until->count] + $m->box->toArray(), TakeMarks::of($events)),
+            'flags' => $made->voice === null ? ['no-sound'] : array_column(SoundFlag::of($levels), 'value'),
+            'marks' => array_map(
+                fn (TakeMark $m): array => ['from' => $m->seen->from->count, 'until' => $m->seen->until->count] +
+                    $m->box->toArray(),
+                TakeMarks::of($events),
+            ),
         ]);
         $times = $this->lineTimes($take, $events);
         $take->line_ticks = array_map(fn (Tick $t): int => $t->count, $times);
-        $take->cut_ticks = array_map(fn (Tick $t): int => $levels->quietest($t->minusOrZero($made->voiceFrom), Tick::ofMilliseconds(self::CUT_WITHIN_MS))->plus($made->voiceFrom)->count, $times);
+        $take->cut_ticks = array_map(
+            fn (Tick $t): int => $levels
+                ->quietest($t->minusOrZero($made->voiceFrom), Tick::ofMilliseconds(self::CUT_WITHIN_MS))
+                ->plus($made->voiceFrom)->count,
+            $times,
+        );
         $tracks = $this->settle($take, $made);
         DB::transaction(function () use ($take, $tracks): void {
             $take->tracks()->update(self::NO_FILE);

@@ -46,7 +46,10 @@ final class MakePoster
     private function draw(Track $track, ?Tick $at): ?string
     {
         $draft = $this->media->draft('jpg');
-        $this->encoder->run(IngestCommand::poster($this->media->path((string) $track->file_path), $at, $draft, $track->colour()), seconds: self::SECONDS);
+        $this->encoder->run(
+            IngestCommand::poster($this->media->path((string) $track->file_path), $at, $draft, $track->colour()),
+            seconds: self::SECONDS,
+        );
 
         return is_file($draft) ? $draft : null;
     }

@@ -25,7 +25,10 @@ final class ReadAgain
             throw Refusal::conflict('This take is still being recorded, or on its way. Finish it first.');
         }
         if (! $take->tracks->contains(fn (Track $t): bool => $this->media->bytes($t->path) > 0)) {
-            throw Refusal::conflict('What came from the recorder is not there any more, so this take cannot be read again. The film and sound made from it stay.');
+            throw Refusal::conflict(
+                'What came from the recorder is not there any more, so this take cannot be read again. The film and sound '
+                    .'made from it stay.',
+            );
         }
         $take->update(['state' => TakeState::Ingesting, 'problem' => null]);
         $take->section->touch();

@@ -14,7 +14,8 @@ use OpenReel\Core\Script\LineSplitter;
 /** Has a section's script read by the stand-in voice; the same words are read once. */
 final class ReadAloud
 {
-    private const NOTHING_WRITTEN = 'Nothing is written in this section yet. This is the stand-in voice, so that you can try everything without a microphone.';
+    private const NOTHING_WRITTEN = 'Nothing is written in this section yet. This is the stand-in voice, so that you can try '
+        .'everything without a microphone.';
 
     /** So much is read while somebody waits; more takes longer than they should, and is read in the background. */
     private const AT_ONCE = 1_200;

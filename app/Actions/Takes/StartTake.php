@@ -29,13 +29,21 @@ final class StartTake
         $this->media->mustHaveRoomFor((int) min(self::EXPECTED_BYTES, config('reel.reserve_bytes')), 'a new take');
 
         return DB::transaction(function () use ($section, $tracks): Take {
-            $take = $section->takes()->create([
-                'recorded_in' => $section->id,
-                'number' => (int) Take::query()->where('recorded_in', $section->id)->max('number') + 1,
-                'state' => TakeState::Recording,
-            ] + SpokenLines::asTaken($section));
+            $take = $section->takes()->create(
+                [
+                    'recorded_in' => $section->id,
+                    'number' => (int) Take::query()->where('recorded_in', $section->id)->max('number') + 1,
+                    'state' => TakeState::Recording,
+                ] + SpokenLines::asTaken($section),
+            );
             foreach ($tracks as $kind => $mime) {
-                $take->tracks()->create(['kind' => $kind, 'mime' => Track::mimeOf($mime) ?? 'application/octet-stream', 'path' => $take->folder().'/'.TrackKind::from($kind)->value.'.part']);
+                $take
+                    ->tracks()
+                    ->create([
+                        'kind' => $kind,
+                        'mime' => Track::mimeOf($mime) ?? 'application/octet-stream',
+                        'path' => $take->folder().'/'.TrackKind::from($kind)->value.'.part',
+                    ]);
             }
             $section->touch();
 

@@ -20,7 +20,14 @@ final class BenchCommand extends Command
 
     protected $description = 'Measure the figures the product aims at';
 
-    private const BENCHES = [InterfaceBench::class, ScriptBench::class, DeckBench::class, ApiBench::class, IngestBench::class, ExportBench::class];
+    private const BENCHES = [
+        InterfaceBench::class,
+        ScriptBench::class,
+        DeckBench::class,
+        ApiBench::class,
+        IngestBench::class,
+        ExportBench::class,
+    ];
 
     public function handle(): int
     {

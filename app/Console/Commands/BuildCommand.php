@@ -33,7 +33,12 @@ final class BuildCommand extends Command
 
         return $this->plainly(function () use ($import): int {
             $out = $this->out();
-            $lesson = $import(self::text($this->argument('folder')), $this->frame(), (bool) $this->option('whole'), $this->progress(...));
+            $lesson = $import(
+                self::text($this->argument('folder')),
+                $this->frame(),
+                (bool) $this->option('whole'),
+                $this->progress(...),
+            );
             try {
                 $export = $this->exportTo($lesson, $out);
             } catch (\Throwable $e) {
@@ -41,9 +46,22 @@ final class BuildCommand extends Command
                 throw $e;
             }
             if (! $this->option('json')) {
-                $this->table(['#', 'Section', 'Takes', 'Kept'], $lesson->sections()->with('takes')->get()->map(fn (Section $s): array => [
-                    $s->position, $s->heading, $s->takes->count(), $s->takes->firstWhere('verdict', Verdict::Kept)->number ?? 'none',
-                ])->all());
+                $this->table(
+                    ['#', 'Section', 'Takes', 'Kept'],
+                    $lesson
+                        ->sections()
+                        ->with('takes')
+                        ->get()
+                        ->map(
+                            fn (Section $s): array => [
+                                $s->position,
+                                $s->heading,
+                                $s->takes->count(),
+                                $s->takes->firstWhere('verdict', Verdict::Kept)->number ?? 'none',
+                            ],
+                        )
+                        ->all(),
+                );
             }
             $this->report($lesson, $export, $out);
 

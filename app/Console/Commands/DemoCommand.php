@@ -17,7 +17,14 @@ final class DemoCommand extends Command
 
     protected $signature = 'reel:demo {--json : say nothing}';
 
-    private const STYLE = ['width' => 1280, 'height' => 720, 'inset_shape' => 'rounded', 'border' => 'thin', 'card' => 'shore', 'presenter' => 'Wenna'];
+    private const STYLE = [
+        'width' => 1280,
+        'height' => 720,
+        'inset_shape' => 'rounded',
+        'border' => 'thin',
+        'card' => 'shore',
+        'presenter' => 'Wenna',
+    ];
 
     protected $description = 'Put the demo lesson on an empty shelf';
 
@@ -28,7 +35,11 @@ final class DemoCommand extends Command
         }
 
         return $this->plainly(function () use ($import): int {
-            $lesson = $import(base_path('demo/lesson'), ['width' => 1280, 'height' => 720, 'fps' => 25], say: $this->progress(...));
+            $lesson = $import(
+                base_path('demo/lesson'),
+                ['width' => 1280, 'height' => 720, 'fps' => 25],
+                say: $this->progress(...),
+            );
             $course = Course::query()->create(['name' => 'Reading the Water', 'style' => HouseStyle::of(self::STYLE)->chosen()]);
             $lesson->update(['course_id' => $course->id]);
             PrepareLessonJob::dispatch($lesson->id);

@@ -23,7 +23,9 @@ final class ExportCommand extends Command
     {
         return $this->plainly(function (): int {
             $out = $this->out();
-            $lesson = Lesson::query()->firstWhere('id', $this->argument('lesson')) ?? throw Refusal::badInput('There is no such lesson. See reel list.');
+            $lesson =
+                Lesson::query()->firstWhere('id', $this->argument('lesson')) ??
+                throw Refusal::badInput('There is no such lesson. See reel list.');
             $this->report($lesson, $this->exportTo($lesson, $out), $out);
 
             return self::SUCCESS;

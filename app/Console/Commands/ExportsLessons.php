@@ -28,11 +28,13 @@ trait ExportsLessons
         $isNew = ! file_exists($out);
         $file = is_dir($out) || ! is_dir($folder) ? false : @fopen($out, 'ab');
         if ($file === false) {
-            throw Refusal::badInput(match (true) {
-                is_dir($out) => "{$out} is a folder. Say which file the film goes to, for example {$out}/film.mp4.",
-                ! is_dir($folder) => "There is no folder {$folder}, so the film cannot be written to {$out}.",
-                default => "Nothing can be written to {$out}.",
-            });
+            throw Refusal::badInput(
+                match (true) {
+                    is_dir($out) => "{$out} is a folder. Say which file the film goes to, for example {$out}/film.mp4.",
+                    ! is_dir($folder) => "There is no folder {$folder}, so the film cannot be written to {$out}.",
+                    default => "Nothing can be written to {$out}.",
+                },
+            );
         }
         fclose($file);
         if ($isNew) {
@@ -47,13 +49,17 @@ trait ExportsLessons
     {
         $export = RequestExport::row($lesson);
         try {
-            app(ExportLesson::class)($export, fn (float $part) => $this->progress(sprintf('Export %d %%', (int) round($part * 100))));
+            app(
+                ExportLesson::class,
+            )($export, fn (float $part) => $this->progress(sprintf('Export %d %%', (int) round($part * 100))));
         } catch (\Throwable $e) {
             $export->delete();
             throw $e;
         }
         if (! @copy(app(MediaStore::class)->path((string) $export->path), $out)) {
-            throw Refusal::badInput("The film is made, but could not be written to {$out}. Is the folder there, and is there room?");
+            throw Refusal::badInput(
+                "The film is made, but could not be written to {$out}. Is the folder there, and is there room?",
+            );
         }
 
         return $export->refresh();
@@ -69,15 +75,27 @@ trait ExportsLessons
     private function report(Lesson $lesson, Export $export, string $out): void
     {
         $facts = [
-            'lesson' => $lesson->id, 'title' => $lesson->title, 'file' => $out, 'bytes' => $export->bytes,
-            'frames' => $export->frames, 'seconds' => round($export->frames / $lesson->fps, 3), 'findings' => $export->findings,
+            'lesson' => $lesson->id,
+            'title' => $lesson->title,
+            'file' => $out,
+            'bytes' => $export->bytes,
+            'frames' => $export->frames,
+            'seconds' => round($export->frames / $lesson->fps, 3),
+            'findings' => $export->findings,
         ];
         if ($this->option('json')) {
-            $this->line((string) json_encode($facts, JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_INVALID_UTF8_SUBSTITUTE));
+            $this->line(
+                (string) json_encode($facts, JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_INVALID_UTF8_SUBSTITUTE),
+            );
 
             return;
         }
-        $rows = [['Lesson', "{$lesson->title} ({$lesson->id})"], ['File', $out], ['Size', round($export->bytes / 1_000_000, 1).' MB'], ['Length', gmdate('G:i:s', intdiv($export->frames, $lesson->fps))." ({$export->frames} frames)"]];
+        $rows = [
+            ['Lesson', "{$lesson->title} ({$lesson->id})"],
+            ['File', $out],
+            ['Size', round($export->bytes / 1_000_000, 1).' MB'],
+            ['Length', gmdate('G:i:s', intdiv($export->frames, $lesson->fps))." ({$export->frames} frames)"],
+        ];
         foreach ($export->findings as $finding) {
             $rows[] = [$finding['ok'] ? 'Good' : 'Look here', $finding['says']];
         }

@@ -17,13 +17,27 @@ final class ListCommand extends Command
 
     public function handle(): int
     {
-        $lessons = Lesson::query()->latest('updated_at')->withCount([
-            'sections', 'sections as kept_count' => fn (Builder $q) => $q->whereHas('takes', fn (Builder $t) => $t->where('verdict', Verdict::Kept)),
-        ])->get();
-        $rows = $lessons->map(fn (Lesson $l): array => [
-            'lesson' => $l->id, 'title' => $l->title, 'kept' => "{$l->kept_count}/{$l->sections_count}",
-            'frame' => "{$l->width}x{$l->height}", 'fps' => $l->fps,
-        ])->all();
+        $lessons = Lesson::query()
+            ->latest('updated_at')
+            ->withCount([
+                'sections',
+                'sections as kept_count' => fn (Builder $q) => $q->whereHas(
+                    'takes',
+                    fn (Builder $t) => $t->where('verdict', Verdict::Kept),
+                ),
+            ])
+            ->get();
+        $rows = $lessons
+            ->map(
+                fn (Lesson $l): array => [
+                    'lesson' => $l->id,
+                    'title' => $l->title,
+                    'kept' => "{$l->kept_count}/{$l->sections_count}",
+                    'frame' => "{$l->width}x{$l->height}",
+                    'fps' => $l->fps,
+                ],
+            )
+            ->all();
         if ($this->option('json')) {
             $this->line((string) json_encode($rows, JSON_UNESCAPED_UNICODE));
         } else {

@@ -30,11 +30,15 @@ final class ReadAgainCommand extends Command
         return $this->plainly(function () use ($again, $ingest): int {
             $ids = array_values(array_filter((array) $this->argument('take'), is_string(...)));
             /** @var Collection<int, Take> $takes */
-            $takes = Take::query()->when(
-                $ids === [],
-                fn (Builder $q) => $q->whereIn('state', [TakeState::Unusable, TakeState::Ingesting])->where('recording_kept', true),
-                fn (Builder $q) => $q->whereKey($ids),
-            )->get();
+            $takes = Take::query()
+                ->when(
+                    $ids === [],
+                    fn (Builder $q) => $q
+                        ->whereIn('state', [TakeState::Unusable, TakeState::Ingesting])
+                        ->where('recording_kept', true),
+                    fn (Builder $q) => $q->whereKey($ids),
+                )
+                ->get();
             $missing = array_diff($ids, $takes->modelKeys());
             if ($missing !== []) {
                 throw Refusal::badInput('There is no take '.implode(', ', $missing).'.');

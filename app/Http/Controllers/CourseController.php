@@ -46,7 +46,14 @@ final class CourseController
 
     public function store(CourseRequest $request): JsonResponse
     {
-        return (new CourseResource(Course::query()->create(['name' => trim($request->string('name')->value()), 'style' => HouseStyle::of($request->style())->chosen()])))->response()->setStatusCode(201);
+        return (new CourseResource(
+            Course::query()->create([
+                'name' => trim($request->string('name')->value()),
+                'style' => HouseStyle::of($request->style())->chosen(),
+            ]),
+        ))
+            ->response()
+            ->setStatusCode(201);
     }
 
     public function show(Course $course): CourseResource
@@ -82,7 +89,7 @@ final class CourseController
     public function addLogo(Request $request, Course $course, PictureReader $pictures, MediaStore $media): JsonResponse
     {
         $file = $request->file('file');
-        if (! $file instanceof UploadedFile || ! $file->isValid()) {
+        if (! ($file instanceof UploadedFile) || ! $file->isValid()) {
             throw Refusal::badInput('No picture arrived. Choose a PNG, JPEG, WebP or SVG file of at most 20 MB.');
         }
         $name = mb_substr(PlainText::row($file->getClientOriginalName()), 0, 200);
@@ -94,7 +101,16 @@ final class CourseController
         } finally {
             $picture->forget();
         }
-        $logo = $course->logos()->create(['name' => $name, 'path' => $path, 'mime' => $picture->mime, 'hash' => $hash, 'width' => $picture->width, 'height' => $picture->height]);
+        $logo = $course
+            ->logos()
+            ->create([
+                'name' => $name,
+                'path' => $path,
+                'mime' => $picture->mime,
+                'hash' => $hash,
+                'width' => $picture->width,
+                'height' => $picture->height,
+            ]);
 
         return (new LogoResource($logo))->response()->setStatusCode(201);
     }
@@ -116,9 +132,13 @@ final class CourseController
         }
         $style = HouseStyle::of($values);
         $picture = Picture::of(
-            $style->frame, $style->layout, $style->inset,
-            new Still(StillKind::Slide, 'sample', Shape::of(1600, 900), 'sample'), TrackAt::live(TrackKind::Camera, Shape::of(1600, 900)),
-            LessonStyle::logo($style, LessonStyle::logoRow($style)), $style->colours->ground->hex,
+            $style->frame,
+            $style->layout,
+            $style->inset,
+            new Still(StillKind::Slide, 'sample', Shape::of(1600, 900), 'sample'),
+            TrackAt::live(TrackKind::Camera, Shape::of(1600, 900)),
+            LessonStyle::logo($style, LessonStyle::logoRow($style)),
+            $style->colours->ground->hex,
         );
 
         return new JsonResponse(PictureResource::of($picture));
@@ -127,14 +147,28 @@ final class CourseController
     /** How a card would look: drawn by the same path as in preview and export, and kept nowhere. */
     public function sampleCard(Request $request, CardPicture $cards): Response
     {
-        $request->validate(['title' => ['nullable', 'string'], 'text' => ['nullable', 'string']], ['*' => 'Say in words what stands on the card.']);
-        $query = array_intersect_key((array) $request->query(), array_flip(['card', 'ink', 'paper', 'accent', 'heading_face', 'text_face']));
+        $request->validate(
+            ['title' => ['nullable', 'string'], 'text' => ['nullable', 'string']],
+            ['*' => 'Say in words what stands on the card.'],
+        );
+        $query = array_intersect_key(
+            (array) $request->query(),
+            array_flip(['card', 'ink', 'paper', 'accent', 'heading_face', 'text_face']),
+        );
         $size = [$request->integer('width', 1280), $request->integer('height', 720)];
         $frames = array_merge(...array_values(HouseStyle::FRAMES));
         $frame = in_array($size, $frames, true) ? FrameSize::of(...$size) : FrameSize::of(1280, 720);
-        $drawing = CardDrawing::of($frame, HouseStyle::of($query), mb_substr($request->string('title')->value(), 0, 200), mb_substr($request->string('text')->value(), 0, 300));
+        $drawing = CardDrawing::of(
+            $frame,
+            HouseStyle::of($query),
+            mb_substr($request->string('title')->value(), 0, 200),
+            mb_substr($request->string('text')->value(), 0, 300),
+        );
 
-        return response($cards->sample($drawing->svg()), 200, ['Content-Type' => 'image/png', 'Cache-Control' => 'private, max-age=86400']);
+        return response($cards->sample($drawing->svg()), 200, [
+            'Content-Type' => 'image/png',
+            'Cache-Control' => 'private, max-age=86400',
+        ]);
     }
 
     /** Not there while it is being drawn: ask again. */

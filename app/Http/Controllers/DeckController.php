@@ -18,7 +18,9 @@ final class DeckController
 
     public function index(Lesson $lesson): JsonResponse
     {
-        return new JsonResponse($lesson->decks()->limit(self::LATEST)->get()->map(fn (Deck $d): array => (new DeckResource($d))->toArray())->all());
+        return new JsonResponse(
+            $lesson->decks()->limit(self::LATEST)->get()->map(fn (Deck $d): array => (new DeckResource($d))->toArray())->all(),
+        );
     }
 
     public function cancel(Deck $deck): DeckResource

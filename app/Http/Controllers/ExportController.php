@@ -25,7 +25,15 @@ final class ExportController
     {
         $plan = $this->plan($lesson);
 
-        return new JsonResponse($lesson->exports()->with('lesson')->get()->take(20)->map(fn (Export $e): array => (new ExportResource($e, $plan))->toArray())->all());
+        return new JsonResponse(
+            $lesson
+                ->exports()
+                ->with('lesson')
+                ->get()
+                ->take(20)
+                ->map(fn (Export $e): array => (new ExportResource($e, $plan))->toArray())
+                ->all(),
+        );
     }
 
     public function store(Lesson $lesson, RequestExport $request): JsonResponse
@@ -48,7 +56,8 @@ final class ExportController
     public function file(Request $request, Export $export): Response
     {
         return MediaResponse::of(
-            $export->state === WorkState::Done ? $export->path : null, 'video/mp4',
+            $export->state === WorkState::Done ? $export->path : null,
+            'video/mp4',
             downloadAs: $request->has('download') ? $export->file_name : null,
         );
     }
@@ -56,7 +65,10 @@ final class ExportController
     private function resource(Export $export): ExportResource
     {
         // Until it is done nobody asks whether it still shows what the lesson says, and finding out costs an assembly.
-        return new ExportResource($export, $export->state === WorkState::Done ? $this->plan($export->lesson) : $export->plan_hash);
+        return new ExportResource(
+            $export,
+            $export->state === WorkState::Done ? $this->plan($export->lesson) : $export->plan_hash,
+        );
     }
 
     private function plan(Lesson $lesson): string

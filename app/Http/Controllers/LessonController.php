@@ -30,7 +30,12 @@ final class LessonController
     public function store(LessonRequest $request, MakeLesson $make): JsonResponse
     {
         $frame = array_map(intval(...), $request->only(['width', 'height', 'fps']));
-        $lesson = $make(trim($request->string('title')->value()), $frame, Course::query()->firstWhere('id', $request->input('course_id')), Lesson::query()->firstWhere('id', $request->input('like')));
+        $lesson = $make(
+            trim($request->string('title')->value()),
+            $frame,
+            Course::query()->firstWhere('id', $request->input('course_id')),
+            Lesson::query()->firstWhere('id', $request->input('like')),
+        );
 
         return (new LessonResource($lesson))->response()->setStatusCode(201);
     }
@@ -68,11 +73,20 @@ final class LessonController
     /** Which take speaks some of its lines; without a take, that is left to coverage again. */
     public function choose(Request $request, Lesson $lesson, ChooseTake $choose): LessonResource
     {
-        $request->validate([
-            'lines' => ['required', 'array', 'min:1', 'max:2000'], 'lines.*' => ['required', 'string'], 'take' => ['present', 'nullable', 'string'],
-        ], ['*' => 'Say which lines are meant, and which take.']);
+        $request->validate(
+            [
+                'lines' => ['required', 'array', 'min:1', 'max:2000'],
+                'lines.*' => ['required', 'string'],
+                'take' => ['present', 'nullable', 'string'],
+            ],
+            ['*' => 'Say which lines are meant, and which take.'],
+        );
         $take = $request->input('take');
-        $choose($lesson, array_values($request->input('lines')), $take === null ? null : Take::query()->whereKey($take)->firstOrFail());
+        $choose(
+            $lesson,
+            array_values($request->input('lines')),
+            $take === null ? null : Take::query()->whereKey($take)->firstOrFail(),
+        );
 
         return new LessonResource($lesson->refresh());
     }
@@ -84,7 +98,10 @@ final class LessonController
 
     public function order(Request $request, Lesson $lesson, EditScript $edit): LessonResource
     {
-        $request->validate(['sections' => ['required', 'array'], 'sections.*' => ['string']], ['*' => 'Name the sections in their new order.']);
+        $request->validate(
+            ['sections' => ['required', 'array'], 'sections.*' => ['string']],
+            ['*' => 'Name the sections in their new order.'],
+        );
         $edit->order($lesson, array_values($request->input('sections')));
 
         return new LessonResource($lesson->refresh());

@@ -19,7 +19,10 @@ final class LessonStyleController
     public function show(Lesson $lesson): JsonResponse
     {
         $style = LessonStyle::of($lesson);
-        $logos = $lesson->course === null ? [] : $lesson->course->logos()->get()->map(fn (Logo $l): array => (new LogoResource($l))->toArray())->all();
+        $logos =
+            $lesson->course === null
+                ? []
+                : $lesson->course->logos()->get()->map(fn (Logo $l): array => (new LogoResource($l))->toArray())->all();
 
         return new JsonResponse([
             'style' => $style->toArray(),

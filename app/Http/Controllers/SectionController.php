@@ -37,10 +37,18 @@ final class SectionController
     /** What is where in the frame, line by line, when a camera of the given size records this section; none without a size. */
     public function picture(Request $request, Section $section): JsonResponse
     {
-        $request->validate(['width' => ['required_with:height', 'integer', 'between:1,16384'], 'height' => ['required_with:width', 'integer', 'between:1,16384']], ['*' => 'That is not the size of a camera picture.']);
+        $request->validate(
+            [
+                'width' => ['required_with:height', 'integer', 'between:1,16384'],
+                'height' => ['required_with:width', 'integer', 'between:1,16384'],
+            ],
+            ['*' => 'That is not the size of a camera picture.'],
+        );
         $camera = $request->has('width') ? Shape::of($request->integer('width'), $request->integer('height')) : null;
 
-        return new JsonResponse(array_map(fn (array $p): array => (new LinePictureResource($p))->toArray(), SectionPicture::of($section, $camera)));
+        return new JsonResponse(
+            array_map(fn (array $p): array => (new LinePictureResource($p))->toArray(), SectionPicture::of($section, $camera)),
+        );
     }
 
     public function destroy(Section $section, EditScript $edit): Response

@@ -12,12 +12,21 @@ use OpenReel\Core\Time\FrameRate;
 final class ShellController
 {
     /** Scripts, styles and fonts come from here and nowhere else; recordings play from memory (blob:). */
-    private const POLICY = "default-src 'self'; script-src 'self'; object-src 'none'; media-src 'self' blob:; img-src 'self' blob: data:; "
-        ."style-src 'self' 'unsafe-inline'; form-action 'self'; frame-ancestors 'none'; base-uri 'none'";
+    private const POLICY =
+        "default-src 'self'; script-src 'self'; object-src 'none'; media-src 'self' blob:; img-src 'self' blob: data:; ".
+        "style-src 'self' 'unsafe-inline'; form-action 'self'; frame-ancestors 'none'; base-uri 'none'";
 
     public function __invoke(): Response
     {
-        return response()->view('app', ['setup' => ['frames' => HouseStyle::FRAMES, 'rates' => FrameRate::OFFERED, 'faces' => HouseStyle::FACES, 'sound_targets' => HouseStyle::SOUND_TARGETS]])
+        return response()
+            ->view('app', [
+                'setup' => [
+                    'frames' => HouseStyle::FRAMES,
+                    'rates' => FrameRate::OFFERED,
+                    'faces' => HouseStyle::FACES,
+                    'sound_targets' => HouseStyle::SOUND_TARGETS,
+                ],
+            ])
             ->header('Content-Security-Policy', self::POLICY);
     }
 }

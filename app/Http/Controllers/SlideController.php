@@ -34,9 +34,17 @@ final class SlideController
     /** Takes any number of pictures and decks; those that are refused are named and do not stop the others. */
     public function store(Request $request, Lesson $lesson, FillSlides $fill, RequestDeck $requestDeck): JsonResponse
     {
-        $request->validate(['purpose' => ['sometimes', 'in:add,replace'], 'fill' => ['sometimes', 'boolean'], 'section' => ['nullable', 'string']], ['*' => 'Say whether the slides are added or replace those there are.']);
+        $request->validate(
+            [
+                'purpose' => ['sometimes', 'in:add,replace'],
+                'fill' => ['sometimes', 'boolean'],
+                'section' => ['nullable', 'string'],
+            ],
+            ['*' => 'Say whether the slides are added or replace those there are.'],
+        );
+        $all = Arr::flatten($request->allFiles());
         /** @var list<UploadedFile> $files */
-        $files = array_values(array_filter(Arr::flatten($request->allFiles()), fn (mixed $f): bool => $f instanceof UploadedFile));
+        $files = array_values(array_filter($all, fn (mixed $f): bool => $f instanceof UploadedFile));
         if ($files === []) {
             throw Refusal::badInput('No file arrived. Choose pictures (PNG, JPEG, WebP, SVG), a PDF, or a presentation.');
         }
@@ -49,16 +57,36 @@ final class SlideController
             }
             try {
                 if (! $file->isValid()) {
-                    throw Refusal::badInput("\"{$file->getClientOriginalName()}\" did not arrive whole, or is larger than 200 MB.");
+                    throw Refusal::badInput(
+                        "\"{$file->getClientOriginalName()}\" did not arrive whole, or is larger than 200 MB.",
+                    );
                 }
-                $decks[] = (new DeckResource($requestDeck($lesson, $file->getPathname(), $file->getClientOriginalName(), $request->string('purpose')->value() ?: 'add')))->toArray();
+                $decks[] = (new DeckResource(
+                    $requestDeck(
+                        $lesson,
+                        $file->getPathname(),
+                        $file->getClientOriginalName(),
+                        $request->string('purpose')->value() ?: 'add',
+                    ),
+                ))->toArray();
             } catch (Refusal $refusal) {
                 $refused[] = $refusal->getMessage();
             }
         }
-        $answer = $pictures === [] ? ['added' => 0, 'names' => [], 'refused' => []] : $fill($lesson, $pictures, $request->string('section')->value() ?: null, $request->boolean('fill', true));
+        $answer =
+            $pictures === []
+                ? ['added' => 0, 'names' => [], 'refused' => []]
+                : $fill($lesson, $pictures, $request->string('section')->value() ?: null, $request->boolean('fill', true));
 
-        return new JsonResponse(['added' => $answer['added'], 'names' => $answer['names'], 'refused' => [...$refused, ...$answer['refused']], 'decks' => $decks], 201);
+        return new JsonResponse(
+            [
+                'added' => $answer['added'],
+                'names' => $answer['names'],
+                'refused' => [...$refused, ...$answer['refused']],
+                'decks' => $decks,
+            ],
+            201,
+        );
     }
 
     public function picture(Slide $slide): Response
@@ -70,7 +98,7 @@ final class SlideController
     public function replace(Request $request, Slide $slide, AddSlide $addSlide): SlideResource
     {
         $file = $request->file('file');
-        if (! $file instanceof UploadedFile || ! $file->isValid()) {
+        if (! ($file instanceof UploadedFile) || ! $file->isValid()) {
             throw Refusal::badInput('No picture arrived. Choose a PNG, JPEG, WebP or SVG file of at most 20 MB.');
         }
         $lesson = Lesson::query()->findOrFail($slide->lesson_id);
@@ -82,7 +110,10 @@ final class SlideController
 
     public function update(Request $request, Slide $slide, RenameSlide $rename): SlideResource
     {
-        $request->validate(['name' => ['required', 'string', 'max:60', 'not_regex:/[\[\]\r\n]/']], ['*' => 'A slide\'s name has 1 to 60 characters and no brackets.']);
+        $request->validate(
+            ['name' => ['required', 'string', 'max:60', 'not_regex:/[\[\]\r\n]/']],
+            ['*' => 'A slide\'s name has 1 to 60 characters and no brackets.'],
+        );
 
         return new SlideResource($rename($slide, trim($request->string('name')->value())));
     }
@@ -113,10 +144,14 @@ final class SlideController
         $name = $file->getClientOriginalName();
         $isTooLarge = in_array($file->getError(), [UPLOAD_ERR_INI_SIZE, UPLOAD_ERR_FORM_SIZE], true);
 
-        return new BroughtFile($file->getPathname(), $name, match (true) {
-            $file->isValid() => null,
-            $isTooLarge => "\"{$name}\" is larger than 20 MB. Save it smaller and try again.",
-            default => "\"{$name}\" did not arrive whole. Try again.",
-        });
+        return new BroughtFile(
+            $file->getPathname(),
+            $name,
+            match (true) {
+                $file->isValid() => null,
+                $isTooLarge => "\"{$name}\" is larger than 20 MB. Save it smaller and try again.",
+                default => "\"{$name}\" did not arrive whole. Try again.",
+            },
+        );
     }
 }

@@ -16,6 +16,8 @@ final class StandInController
     {
         $path = $read($section);
 
-        return $path === null ? response('', 202, ['Retry-After' => '1']) : MediaResponse::of($path, 'audio/wav', unchanging: false);
+        return $path === null
+            ? response('', 202, ['Retry-After' => '1'])
+            : MediaResponse::of($path, 'audio/wav', unchanging: false);
     }
 }

@@ -31,14 +31,23 @@ final class TakeController
 {
     public function store(Request $request, Section $section, StartTake $start): JsonResponse
     {
-        $request->validate([
-            'tracks' => ['required', 'array', 'min:1'],
-            'tracks.*.kind' => ['required', 'distinct', Rule::enum(TrackKind::class)],
-            'tracks.*.mime' => ['required', 'string', 'max:100', fn (string $name, mixed $said, \Closure $fail) => Track::mimeOf((string) $said) ?? $fail('')],
-        ], ['*' => 'Say which devices are recorded.']);
+        $request->validate(
+            [
+                'tracks' => ['required', 'array', 'min:1'],
+                'tracks.*.kind' => ['required', 'distinct', Rule::enum(TrackKind::class)],
+                'tracks.*.mime' => [
+                    'required',
+                    'string',
+                    'max:100',
+                    fn (string $name, mixed $said, \Closure $fail) => Track::mimeOf((string) $said) ?? $fail(''),
+                ],
+            ],
+            ['*' => 'Say which devices are recorded.'],
+        );
 
         return (new TakeResource($start($section, array_column($request->input('tracks'), 'mime', 'kind'))->load('tracks')))
-            ->response()->setStatusCode(201);
+            ->response()
+            ->setStatusCode(201);
     }
 
     public function show(Take $take): TakeResource
@@ -75,20 +84,28 @@ final class TakeController
     /** More rows of the event log, as JSON lines; the number tells how many come before them. */
     public function events(Request $request, Take $take, int $number, AppendEvents $append): JsonResponse
     {
-        $rows = array_values(array_filter(preg_split('/\R/', mb_scrub($request->getContent(), 'UTF-8')) ?: [], fn (string $row): bool => trim($row) !== ''));
+        $rows = array_values(
+            array_filter(
+                preg_split('/\R/', mb_scrub($request->getContent(), 'UTF-8')) ?: [],
+                fn (string $row): bool => trim($row) !== '',
+            ),
+        );
 
         return new JsonResponse(['next' => $append($take, $number, $rows)]);
     }
 
     public function finish(Request $request, Take $take, FinishTake $finish): TakeResource
     {
-        $request->validate([
-            'tracks' => [Rule::requiredIf(! $request->boolean('as_arrived')), 'array'],
-            'tracks.*.id' => ['required', 'string'],
-            'tracks.*.chunks' => ['required', 'integer', 'min:0'],
-            'tracks.*.bytes' => ['required', 'integer', 'min:0'],
-            'as_arrived' => ['sometimes', 'boolean'],
-        ], ['*' => 'Say how much was recorded.']);
+        $request->validate(
+            [
+                'tracks' => [Rule::requiredIf(! $request->boolean('as_arrived')), 'array'],
+                'tracks.*.id' => ['required', 'string'],
+                'tracks.*.chunks' => ['required', 'integer', 'min:0'],
+                'tracks.*.bytes' => ['required', 'integer', 'min:0'],
+                'as_arrived' => ['sometimes', 'boolean'],
+            ],
+            ['*' => 'Say how much was recorded.'],
+        );
         $sent = null;
         foreach ($request->boolean('as_arrived') ? [] : $request->input('tracks') as $track) {
             $sent[$track['id']] = ['chunks' => (int) $track['chunks'], 'bytes' => (int) $track['bytes']];

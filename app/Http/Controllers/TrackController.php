@@ -20,7 +20,9 @@ final class TrackController
             throw Refusal::badInput('A piece of a recording has at least 1 byte and at most 16 MB.');
         }
         if ($track->bytes + strlen($bytes) > config('reel.limits.recording_bytes')) {
-            throw Refusal::badInput('This take has become larger than 8 GB. Stop here and go on with another take; what was recorded is safe.');
+            throw Refusal::badInput(
+                'This take has become larger than 8 GB. Stop here and go on with another take; what was recorded is safe.',
+            );
         }
 
         return new JsonResponse(['next' => $append($track, $number, $bytes, $request->headers->get('X-Chunk-SHA256') ?? '')]);

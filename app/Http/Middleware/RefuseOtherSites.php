@@ -15,13 +15,24 @@ use Symfony\Component\HttpFoundation\Response;
  */
 final class RefuseOtherSites
 {
-    /** Sent with every call by the interface. A page of another site cannot set it without being asked first (CORS), and is never allowed to. */
+    /**
+     * Sent with every call by the interface. A page of another site cannot set it without being asked first (CORS), and is
+     * never allowed to.
+     */
     public const HEADER = 'X-Open-Reel';
 
     public function handle(Request $request, Closure $next): Response
     {
-        abort_unless(in_array(strtolower($request->getHost()), (array) config('reel.hosts'), true), 421, 'This server does not go by that name. Whoever runs Open Reel can add it (REEL_HOSTS).');
-        abort_unless($request->isMethodSafe() || self::isOurOwn($request), 403, 'Only this application\'s own pages may change things here.');
+        abort_unless(
+            in_array(strtolower($request->getHost()), (array) config('reel.hosts'), true),
+            421,
+            'This server does not go by that name. Whoever runs Open Reel can add it (REEL_HOSTS).',
+        );
+        abort_unless(
+            $request->isMethodSafe() || self::isOurOwn($request),
+            403,
+            'Only this application\'s own pages may change things here.',
+        );
 
         return $next($request);
     }

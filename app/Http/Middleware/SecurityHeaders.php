@@ -8,7 +8,10 @@ use Closure;
 use Illuminate\Http\Request;
 use Symfony\Component\HttpFoundation\Response;
 
-/** What every answer says to the browser unless it says so itself: take it for what it is called, run nothing, show it in no frame. */
+/**
+ * What every answer says to the browser unless it says so itself: take it for what it is called, run nothing, show it in no
+ * frame.
+ */
 final class SecurityHeaders
 {
     private const DEFAULTS = [

@@ -13,7 +13,7 @@ final class CourseRequest extends FormRequest
     public function rules(): array
     {
         return [
-            'name' => [...($this->isMethod('POST') ? [] : ['sometimes']), 'required', 'string', 'max:200', 'regex:/\S/u'],
+            'name' => [...$this->isMethod('POST') ? [] : ['sometimes'], 'required', 'string', 'max:200', 'regex:/\S/u'],
             'style' => ['sometimes', 'array'],
         ];
     }
@@ -21,7 +21,11 @@ final class CourseRequest extends FormRequest
     /** @return array<string, string> */
     public function messages(): array
     {
-        return ['name.max' => 'A name has at most 200 characters.', 'name.*' => 'Give the course a name.', '*' => 'That is not a house style.'];
+        return [
+            'name.max' => 'A name has at most 200 characters.',
+            'name.*' => 'Give the course a name.',
+            '*' => 'That is not a house style.',
+        ];
     }
 
     /** @return array<string, mixed> */

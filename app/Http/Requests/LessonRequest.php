@@ -52,7 +52,11 @@ final class LessonRequest extends FormRequest
     private function isOffered(string $attribute, mixed $height, \Closure $fail): void
     {
         $width = $this->input('width');
-        if (! is_numeric($width) || ! is_numeric($height) || ! in_array([(int) $width, (int) $height], array_merge(...array_values(HouseStyle::FRAMES)), true)) {
+        if (
+            ! is_numeric($width) ||
+            ! is_numeric($height) ||
+            ! in_array([(int) $width, (int) $height], array_merge(...array_values(HouseStyle::FRAMES)), true)
+        ) {
             $fail(self::NO_FRAME);
         }
     }

@@ -21,7 +21,12 @@ final class SectionRequest extends FormRequest
             'layout' => ['sometimes', 'nullable', Rule::enum(Layout::class)],
             'inset_corner' => ['sometimes', 'nullable', Rule::enum(Corner::class)],
             'inset_size' => ['sometimes', 'nullable', Rule::enum(InsetSize::class)],
-            'slide_id' => ['sometimes', 'nullable', 'string', Rule::exists('slides', 'id')->where('lesson_id', $this->route('section')->lesson_id ?? null)],
+            'slide_id' => [
+                'sometimes',
+                'nullable',
+                'string',
+                Rule::exists('slides', 'id')->where('lesson_id', $this->route('section')->lesson_id ?? null),
+            ],
         ];
     }
 

@@ -25,7 +25,10 @@ final class TakeRequest extends FormRequest
     /** @return array<string, string> */
     public function messages(): array
     {
-        return ['verdict.*' => 'A take is kept, discarded or undecided.', '*' => 'Start and end are whole milliseconds from the start of the take.'];
+        return [
+            'verdict.*' => 'A take is kept, discarded or undecided.',
+            '*' => 'Start and end are whole milliseconds from the start of the take.',
+        ];
     }
 
     public function ticks(string $field): ?Tick

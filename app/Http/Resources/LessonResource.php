@@ -32,11 +32,27 @@ final class LessonResource extends JsonResource
     public function toArray(?Request $request = null): array
     {
         $sections = $this->sections()->with('slide')->get();
-        $lines = DB::table('lines')->where('lesson_id', $this->id)->whereNotNull('position')->orderBy('position')->get()->groupBy('section_id');
+        $lines = DB::table('lines')
+            ->where('lesson_id', $this->id)
+            ->whereNotNull('position')
+            ->orderBy('position')
+            ->get()
+            ->groupBy('section_id');
         [$takes, $known] = self::takes(array_values($sections->modelKeys()));
         $coverage = LessonCoverage::from(
-            array_values($sections->map(fn (Section $s): KnownSection => new KnownSection($s->id, $lines->get($s->id)?->pluck('text', 'id')->all() ?? [], LessonCoverage::isCard($s->script)))->all()),
-            $known, $this->resource,
+            array_values(
+                $sections
+                    ->map(
+                        fn (Section $s): KnownSection => new KnownSection(
+                            $s->id,
+                            $lines->get($s->id)?->pluck('text', 'id')->all() ?? [],
+                            LessonCoverage::isCard($s->script),
+                        ),
+                    )
+                    ->all(),
+            ),
+            $known,
+            $this->resource,
         );
         $style = LessonStyle::of($this->resource);
         $pace = LearnedPace::of($this->resource);
@@ -53,38 +69,52 @@ final class LessonResource extends JsonResource
             'count_down' => $style->countDown,
             'target_ms' => $this->target(),
             'pace' => ['factor' => $pace->factor, 'takes' => $pace->takes],
-            'sections' => $sections->map(function (Section $s) use ($lines, $takes, $style, $pace, $coverage): array {
-                $own = array_values($lines->get($s->id)?->all() ?? []);
+            'sections' => $sections
+                ->map(function (Section $s) use ($lines, $takes, $style, $pace, $coverage): array {
+                    $own = array_values($lines->get($s->id)?->all() ?? []);
 
-                return SectionResource::whole($s, $own, $takes, $style, $pace, $coverage);
-            })->all(),
+                    return SectionResource::whole($s, $own, $takes, $style, $pace, $coverage);
+                })
+                ->all(),
         ];
     }
 
     /** Only the head of the script names it, so only that is read. */
     private function target(): ?int
     {
-        $head = preg_match('/^#{2}(?!#)/m', $this->script, $match, PREG_OFFSET_CAPTURE) === 1 ? substr($this->script, 0, $match[0][1]) : $this->script;
+        $head =
+            preg_match('/^#{2}(?!#)/m', $this->script, $match, PREG_OFFSET_CAPTURE) === 1
+                ? substr($this->script, 0, $match[0][1])
+                : $this->script;
 
         return str_contains($head, '[') ? Script::read($head)->target()?->milliseconds() : null;
     }
 
     /**
      * @param  list<string>  $sections
-     * @return array{array<string, list<array<string, mixed>>>, list<KnownTake>} takes by section, in order of their numbers; and what
+     * @return array{array<string, list<array<string, mixed>>>, list<KnownTake>} takes by section, in order of their numbers;
+     *    and what
      *                                                                             coverage wants to know of them
      */
     private static function takes(array $sections): array
     {
         /** @var array<string, list<Track>> $tracks */
         $tracks = Track::query()
-            ->whereIn('take_id', DB::table('takes')->whereIn('section_id', $sections)->where('state', TakeState::Recording)->select('id'))
-            ->get()->groupBy('take_id')->map(fn (Collection $of): array => array_values($of->all()))->all();
+            ->whereIn(
+                'take_id',
+                DB::table('takes')->whereIn('section_id', $sections)->where('state', TakeState::Recording)->select('id'),
+            )
+            ->get()
+            ->groupBy('take_id')
+            ->map(fn (Collection $of): array => array_values($of->all()))
+            ->all();
         $takes = $told = $known = [];
         foreach (TakeRows::of($sections) as $row) {
             // The words of older takes that were not kept are never asked for.
-            $tells = $row['verdict'] === 'kept'
-                || $row['verdict'] !== 'discarded' && ($told[$row['section_id']] = ($told[$row['section_id']] ?? 0) + 1) <= LessonCoverage::TELLING;
+            $tells =
+                $row['verdict'] === 'kept' ||
+                ($row['verdict'] !== 'discarded' &&
+                    ($told[$row['section_id']] = ($told[$row['section_id']] ?? 0) + 1) <= LessonCoverage::TELLING);
             $takes[$row['section_id']][] = TakeResource::row($row, $tracks[$row['id']] ?? [], $tells);
             if ($tells) {
                 $known[] = TakeReader::known($row);

@@ -14,7 +14,13 @@ final class LogoResource extends JsonResource
     /** @return array<string, mixed> */
     public function toArray(?Request $request = null): array
     {
-        return ['id' => $this->id, 'name' => $this->name, 'width' => $this->width, 'height' => $this->height, 'url' => self::url($this->hash)];
+        return [
+            'id' => $this->id,
+            'name' => $this->name,
+            'width' => $this->width,
+            'height' => $this->height,
+            'url' => self::url($this->hash),
+        ];
     }
 
     public static function url(string $hash): string

@@ -44,7 +44,11 @@ final class PictureResource extends JsonResource
         return match (true) {
             $source instanceof Still => ['shows' => $source->kind->value, 'url' => self::url($source), 'marks' => []],
             $source instanceof TrackAt => ['shows' => $source->kind->value, 'url' => null, 'marks' => []],
-            $source instanceof Marks => ['shows' => 'marks', 'url' => null, 'marks' => array_map(fn (Mark $m): array => $m->toArray(), $source->marks)],
+            $source instanceof Marks => [
+                'shows' => 'marks',
+                'url' => null,
+                'marks' => array_map(fn (Mark $m): array => $m->toArray(), $source->marks),
+            ],
             default => throw new \LogicException('A layer of no known kind'),
         };
     }

@@ -35,7 +35,12 @@ final class ScriptResource extends JsonResource
         $sections = $this->sections()->get();
         $slides = $this->slides()->get(['id', 'name', 'lesson_id']);
         $shown = ShownSlides::of($script, array_values($slides->pluck('name')->all()));
-        $ids = DB::table('lines')->where('lesson_id', $this->id)->whereNotNull('position')->orderBy('position')->get(['id', 'section_id'])->groupBy('section_id');
+        $ids = DB::table('lines')
+            ->where('lesson_id', $this->id)
+            ->whereNotNull('position')
+            ->orderBy('position')
+            ->get(['id', 'section_id'])
+            ->groupBy('section_id');
         $places = [];
         foreach ($script->sections as $i => $section) {
             $row = $sections[$i] ?? null;
@@ -89,7 +94,10 @@ final class ScriptResource extends JsonResource
 
     private function card(Section $section): ?string
     {
-        $card = $section->card() === null ? null : CardPicture::of($section, FrameSize::of($this->width, $this->height), LessonStyle::of($this->resource));
+        $card =
+            $section->card() === null
+                ? null
+                : CardPicture::of($section, FrameSize::of($this->width, $this->height), LessonStyle::of($this->resource));
 
         if ($card !== null && ! app(CardPicture::class)->isDrawn($card->picture->hash)) {
             DrawCardsJob::dispatch($this->id);

@@ -33,31 +33,55 @@ final class SectionResource extends JsonResource
         $takes = array_values($this->takes->map(fn (Take $take): array => (new TakeResource($take))->toArray())->all());
 
         return self::whole(
-            $this->resource, array_values($lines), [$this->id => $takes], LessonStyle::of($this->lesson), LearnedPace::of($this->lesson), LessonCoverage::of($this->lesson),
+            $this->resource,
+            array_values($lines),
+            [$this->id => $takes],
+            LessonStyle::of($this->lesson),
+            LearnedPace::of($this->lesson),
+            LessonCoverage::of($this->lesson),
         );
     }
 
     /**
      * @param  list<\stdClass>  $lines  rows of the table `lines`, in order
-     * @param  array<string, list<array<string, mixed>>>  $takes  as TakeResource gives them, by section: its own, and those it may be heard in
+     * @param  array<string, list<array<string, mixed>>>  $takes  as TakeResource gives them, by section: its own, and those it
+     *    may be heard in
      * @return array<string, mixed>
      */
-    public static function whole(Section $section, array $lines, array $takes, HouseStyle $style, Pace $pace, Coverage $coverage): array
-    {
+    public static function whole(
+        Section $section,
+        array $lines,
+        array $takes,
+        HouseStyle $style,
+        Pace $pace,
+        Coverage $coverage,
+    ): array {
         // Without a bracket there is no cue, and nothing else is wanted of the text here.
         $text = ScriptSection::ofText(str_contains($section->script, '[') ? $section->script : '');
         $own = $text->layout();
         $inset = $style->inset;
         $card = $text->card();
 
-        $estimate = SpeakingTime::ofTimed($text->cues, array_map(fn (\stdClass $l): array => [(int) $l->paragraph, (int) $l->spoken_ms], $lines), $pace)->milliseconds();
+        $estimate = SpeakingTime::ofTimed(
+            $text->cues,
+            array_map(fn (\stdClass $l): array => [(int) $l->paragraph, (int) $l->spoken_ms], $lines),
+            $pace,
+        )->milliseconds();
         $ownTakes = $takes[$section->id] ?? [];
 
         return [
             'id' => $section->id,
             'heading' => $section->heading,
             'script' => $section->script,
-            'lines' => array_map(fn (\stdClass $l): array => ['id' => $l->id, 'number' => (int) $l->position, 'paragraph' => (int) $l->paragraph, 'text' => $l->text], $lines),
+            'lines' => array_map(
+                fn (\stdClass $l): array => [
+                    'id' => $l->id,
+                    'number' => (int) $l->position,
+                    'paragraph' => (int) $l->paragraph,
+                    'text' => $l->text,
+                ],
+                $lines,
+            ),
             'estimate_ms' => $estimate,
             'target_ms' => $text->target()?->milliseconds(),
             'card' => $card === null ? null : ['kind' => $card->kind->value, 'length_ms' => $card->length->milliseconds()],
@@ -67,7 +91,9 @@ final class SectionResource extends JsonResource
             'inset_size' => ($own->size ?? $inset->size)->value,
             'own_layout' => $own->write() !== '',
             'coverage' => self::coverage($section->id, $lines, $coverage),
-            'progress' => $card === null ? self::state($section->id, $coverage, $takes, $estimate, $text->target()?->milliseconds()) : SectionState::ofCard($card->kind->value, $card->length->milliseconds())->toArray(),
+            'progress' => $card === null
+                    ? self::state($section->id, $coverage, $takes, $estimate, $text->target()?->milliseconds())
+                    : SectionState::ofCard($card->kind->value, $card->length->milliseconds())->toArray(),
             'takes' => $ownTakes,
         ];
     }
@@ -85,11 +111,24 @@ final class SectionResource extends JsonResource
             'elsewhere' => $of->isElsewhere ?? false,
             'takes' => array_values(array_unique(array_map(fn (UsedPart $p): string => $p->take, $of->parts ?? []))),
             'missing' => $of->missing ?? [],
-            'lines' => array_values(array_filter(array_map(function (\stdClass $line) use ($coverage): ?array {
-                $one = $coverage->lines[$line->id] ?? null;
+            'lines' => array_values(
+                array_filter(
+                    array_map(function (\stdClass $line) use ($coverage): ?array {
+                        $one = $coverage->lines[$line->id] ?? null;
 
-                return $one === null ? null : ['id' => $line->id, 'take' => $one->take, 'why' => $one->why?->value, 'others' => $one->others, 'was' => $one->was, 'was_take' => $one->wasTake];
-            }, $lines))),
+                        return $one === null
+                            ? null
+                            : [
+                                'id' => $line->id,
+                                'take' => $one->take,
+                                'why' => $one->why?->value,
+                                'others' => $one->others,
+                                'was' => $one->was,
+                                'was_take' => $one->wasTake,
+                            ];
+                    }, $lines),
+                ),
+            ),
         ];
     }
 
@@ -100,7 +139,10 @@ final class SectionResource extends JsonResource
     private static function state(string $section, Coverage $coverage, array $takes, int $estimate, ?int $target): array
     {
         $look = fn (array $t): TakeLook => new TakeLook(
-            $t['id'], $t['verdict'] === 'kept', $t['verdict'] === 'undecided' && $t['state'] !== 'unusable', $t['flags'] !== [] || $t['cut_off'],
+            $t['id'],
+            $t['verdict'] === 'kept',
+            $t['verdict'] === 'undecided' && $t['state'] !== 'unusable',
+            $t['flags'] !== [] || $t['cut_off'],
         );
         $of = $coverage->sections[$section] ?? new SectionCoverage([], [], false);
         $heard = [];

@@ -27,7 +27,8 @@ final class TakeResource extends JsonResource
         $camera = $this->resource->track(TrackKind::Camera);
 
         return self::row(
-            ['width' => $camera?->width, 'height' => $camera?->height, 'played_hash' => $this->resource->played()?->hash] + $this->resource->getAttributes(),
+            ['width' => $camera?->width, 'height' => $camera?->height, 'played_hash' => $this->resource->played()?->hash] +
+                $this->resource->getAttributes(),
             $this->state === TakeState::Recording ? array_values($this->tracks->all()) : [],
         );
     }
@@ -36,7 +37,8 @@ final class TakeResource extends JsonResource
      * Made from the row as it is in the database: a lesson may have thousands of takes, and a model for each would take
      * longer than everything else together.
      *
-     * @param  array<string, mixed>  $row  of the take, with `width` and `height` of its camera and `played_hash`, of what is played
+     * @param  array<string, mixed>  $row  of the take, with `width` and `height` of its camera and `played_hash`, of what is
+     *    played
      * @param  list<Track>  $tracks  needed while it is recorded
      * @param  bool  $withLines  whether the words it speaks are wanted
      * @return array<string, mixed>
@@ -67,7 +69,10 @@ final class TakeResource extends JsonResource
             'media_url' => "/api/takes/{$id}/media?v=".substr($row['played_hash'] ?? $row['state'], 0, 8),
             'poster_url' => $hasPicture ? "/api/takes/{$id}/poster" : null,
             'recorded_at' => str_replace(' ', 'T', $row['created_at']).'Z',
-            'tracks' => array_map(fn (Track $t): array => ['id' => $t->id, 'kind' => $t->kind->value, 'next_chunk' => $t->next_chunk], $tracks),
+            'tracks' => array_map(
+                fn (Track $t): array => ['id' => $t->id, 'kind' => $t->kind->value, 'next_chunk' => $t->next_chunk],
+                $tracks,
+            ),
         ];
     }
 
@@ -88,7 +93,11 @@ final class TakeResource extends JsonResource
         $ticks = (array) json_decode($row['line_ticks'] ?? '{}', true);
         $lines = [];
         foreach ((array) json_decode($row['lines'] ?? '[]', true) as $line) {
-            $lines[] = ['id' => $line['id'], 'text' => $line['text'], 'from_ms' => isset($ticks[$line['id']]) ? self::milliseconds($ticks[$line['id']]) : null];
+            $lines[] = [
+                'id' => $line['id'],
+                'text' => $line['text'],
+                'from_ms' => isset($ticks[$line['id']]) ? self::milliseconds($ticks[$line['id']]) : null,
+            ];
         }
 
         return $lines;

@@ -20,6 +20,7 @@ final class TieResource extends JsonResource
     {
         $slide = $this->resource['slide'];
 
-        return ['slide' => $slide->id, 'name' => $slide->name, 'url' => SlideResource::url($slide->id, $slide->hash)] + $this->resource;
+        return ['slide' => $slide->id, 'name' => $slide->name, 'url' => SlideResource::url($slide->id, $slide->hash)] +
+            $this->resource;
     }
 }

@@ -37,14 +37,19 @@ final class OdtText
     private static function add(ScriptText $text, \DOMElement $paragraph, bool $isItem): void
     {
         $isTitle = strtolower($paragraph->getAttributeNS(self::TEXT, 'style-name')) === 'title';
-        $level = $paragraph->localName === 'h' ? max(1, (int) $paragraph->getAttributeNS(self::TEXT, 'outline-level')) : ($isTitle ? 1 : 0);
+        $level =
+            $paragraph->localName === 'h'
+                ? max(1, (int) $paragraph->getAttributeNS(self::TEXT, 'outline-level'))
+                : ($isTitle
+                    ? 1
+                    : 0);
         $text->paragraph(self::words($paragraph), $level, $isItem && $level === 0);
     }
 
     /** @return list<\DOMElement> */
     private static function paragraphsOf(\DOMElement $list): array
     {
-        $query = new \DOMXPath($list->ownerDocument ?? new \DOMDocument);
+        $query = new \DOMXPath($list->ownerDocument ?? new \DOMDocument());
         $query->registerNamespace('text', self::TEXT);
 
         return Package::all($query, './/text:h[not(ancestor::text:note)] | .//text:p[not(ancestor::text:note)]', $list);

@@ -22,17 +22,23 @@ final class Package
     /** Text packs to a twentieth or so; a bomb to a thousandth. */
     private const MOST_RATIO = 250;
 
-    private function __construct(private readonly \ZipArchive $zip, private readonly string $path, private readonly string $name)
-    {
+    private function __construct(
+        private readonly \ZipArchive $zip,
+        private readonly string $path,
+        private readonly string $name,
+    ) {
     }
 
     /** @throws UnreadableFile when it is damaged, locked, or unpacks to more than it could honestly hold */
     public static function open(string $path, string $name): self
     {
         if (str_starts_with((string) @file_get_contents($path, length: 8), "\xD0\xCF\x11\xE0")) {
-            throw UnreadableFile::because("\"{$name}\" is protected with a password, or in an old format. Save it without a password in an open format and try again.");
+            throw UnreadableFile::because(
+                "\"{$name}\" is protected with a password, or in an old format. Save it without a password in an open format ".
+                    'and try again.',
+            );
         }
-        $zip = new \ZipArchive;
+        $zip = new \ZipArchive();
         if ($zip->open($path, \ZipArchive::RDONLY) !== true) {
             throw UnreadableFile::because("\"{$name}\" is damaged: it cannot be opened.");
         }
@@ -41,7 +47,10 @@ final class Package
             $part = (array) $zip->statIndex($i);
             $size = (int) ($part['size'] ?? 0);
             $all += $size;
-            if ($size > 1024 * 1024 && $size > self::MOST_RATIO * max(1, (int) ($part['comp_size'] ?? 0)) || ($part['encryption_method'] ?? 0) !== 0) {
+            if (
+                ($size > 1024 * 1024 && $size > self::MOST_RATIO * max(1, (int) ($part['comp_size'] ?? 0))) ||
+                ($part['encryption_method'] ?? 0) !== 0
+            ) {
                 throw UnreadableFile::because("\"{$name}\" is locked or is not what it says it is. It was not opened.");
             }
         }
@@ -55,7 +64,9 @@ final class Package
     /** @return list<string> names of its parts */
     public function parts(): array
     {
-        return array_map(fn (int $i): string => (string) $this->zip->getNameIndex($i), range(0, max(0, $this->zip->numFiles - 1)));
+        $places = range(0, max(0, $this->zip->numFiles - 1));
+
+        return array_map(fn (int $i): string => (string) $this->zip->getNameIndex($i), $places);
     }
 
     /** @throws UnreadableFile when the part is there and is no XML, or too much to be looked through */
@@ -66,9 +77,11 @@ final class Package
             return null;
         }
         if ($stat['size'] > self::MOST_TREE_BYTES) {
-            throw UnreadableFile::because("\"{$this->name}\" holds more than can be looked through. Bring it in in smaller parts.");
+            throw UnreadableFile::because(
+                "\"{$this->name}\" holds more than can be looked through. Bring it in in smaller parts.",
+            );
         }
-        $document = new \DOMDocument;
+        $document = new \DOMDocument();
         $isRead = @$document->loadXML((string) $this->zip->getFromName($part), LIBXML_NONET | LIBXML_COMPACT);
         // Entities are neither declared nor loaded: office files have none, and only attacks do.
         if (! $isRead || $document->doctype !== null) {
@@ -92,7 +105,7 @@ final class Package
         if ($stat === false || $stat['size'] > self::MOST_PART_BYTES) {
             throw $this->damaged();
         }
-        $reader = new \XMLReader;
+        $reader = new \XMLReader();
         $errors = libxml_use_internal_errors(true);
         try {
             if (! $reader->open('zip://'.$this->path.'#'.$part, null, LIBXML_NONET | LIBXML_COMPACT)) {
@@ -102,10 +115,14 @@ final class Package
                 if ($reader->nodeType === \XMLReader::DOC_TYPE) {
                     throw $this->damaged();
                 }
-                if ($reader->nodeType === \XMLReader::ELEMENT && $reader->namespaceURI === $namespace && in_array($reader->localName, $names, true)) {
-                    $document = new \DOMDocument;
+                if (
+                    $reader->nodeType === \XMLReader::ELEMENT &&
+                    $reader->namespaceURI === $namespace &&
+                    in_array($reader->localName, $names, true)
+                ) {
+                    $document = new \DOMDocument();
                     $element = $reader->expand($document);
-                    if (! $element instanceof \DOMElement) {
+                    if (! ($element instanceof \DOMElement)) {
                         throw $this->damaged();
                     }
                     $document->appendChild($element);
@@ -135,7 +152,9 @@ final class Package
     {
         $found = $query->query($path, $in);
 
-        return $found === false ? [] : array_values(array_filter(iterator_to_array($found), fn (mixed $n): bool => $n instanceof \DOMElement));
+        return $found === false
+            ? []
+            : array_values(array_filter(iterator_to_array($found), fn (mixed $n): bool => $n instanceof \DOMElement));
     }
 
     public function has(string $part): bool

@@ -43,7 +43,9 @@ final class Presentation
         foreach ($package->parts() as $part) {
             $document = match (true) {
                 $isOoxml && str_ends_with($part, '.rels') => self::withoutRelations($package->xml($part)),
-                ! $isOoxml && preg_match('#(^|/)(content|styles)\.xml$#', $part) === 1 => self::withoutAddresses($package->xml($part)),
+                ! $isOoxml && preg_match('#(^|/)(content|styles)\.xml$#', $part) === 1 => self::withoutAddresses(
+                    $package->xml($part),
+                ),
                 default => null,
             };
             if ($document !== null) {
@@ -59,8 +61,11 @@ final class Presentation
     private static function withoutRelations(?\DOMDocument $relations): ?\DOMDocument
     {
         $gone = false;
-        foreach (iterator_to_array($relations?->getElementsByTagNameNS(self::RELATIONSHIPS, 'Relationship') ?? new \ArrayIterator) as $relation) {
-            $leadsOut = strcasecmp($relation->getAttribute('TargetMode'), 'External') === 0 || self::isOutside($relation->getAttribute('Target'), false);
+        $all = $relations?->getElementsByTagNameNS(self::RELATIONSHIPS, 'Relationship') ?? new \ArrayIterator();
+        foreach (iterator_to_array($all) as $relation) {
+            $leadsOut =
+                strcasecmp($relation->getAttribute('TargetMode'), 'External') === 0 ||
+                self::isOutside($relation->getAttribute('Target'), false);
             if ($leadsOut && ! str_ends_with($relation->getAttribute('Type'), '/hyperlink')) {
                 $relation->parentNode?->removeChild($relation);
                 $gone = true;
@@ -80,7 +85,10 @@ final class Presentation
         $query->registerNamespace('xlink', self::XLINK);
         $gone = false;
         foreach (Package::all($query, '//*[@xlink:href]') as $element) {
-            if (! in_array($element->localName, self::CLICKED, true) && self::isOutside($element->getAttributeNS(self::XLINK, 'href'), true)) {
+            if (
+                ! in_array($element->localName, self::CLICKED, true) &&
+                self::isOutside($element->getAttributeNS(self::XLINK, 'href'), true)
+            ) {
                 $element->removeAttributeNS(self::XLINK, 'href');
                 $gone = true;
             }
@@ -92,8 +100,8 @@ final class Presentation
     /** @param  bool  $upLeadsOut  whether `..` leaves the package: in OpenDocument addresses begin at its root */
     private static function isOutside(string $address, bool $upLeadsOut): bool
     {
-        return preg_match('#^\s*([a-z][a-z0-9+.-]*:|//|\\\\\\\\)#i', $address) === 1
-            || $upLeadsOut && (str_contains($address, '..') || str_starts_with($address, '/'));
+        return preg_match('#^\s*([a-z][a-z0-9+.-]*:|//|\\\\\\\\)#i', $address) === 1 ||
+            ($upLeadsOut && (str_contains($address, '..') || str_starts_with($address, '/')));
     }
 
     /** @param  array<string, string>  $changed  XML by part */
@@ -102,7 +110,7 @@ final class Presentation
         if ($changed === []) {
             return;
         }
-        $zip = new \ZipArchive;
+        $zip = new \ZipArchive();
         $isWritten = $zip->open($copy) === true;
         foreach ($changed as $part => $xml) {
             $isWritten = $isWritten && $zip->addFromString($part, $xml);

@@ -47,7 +47,11 @@ final class ScriptText
     {
         $levels = array_filter(array_column($this->paragraphs, 1));
         $top = $levels === [] ? 0 : min($levels);
-        $hasTitle = ($this->paragraphs[0][1] ?? 0) === $top && $top > 0 && count(array_keys($levels, $top, true)) === 1 && count($levels) > 1;
+        $hasTitle =
+            ($this->paragraphs[0][1] ?? 0) === $top &&
+            $top > 0 &&
+            count(array_keys($levels, $top, true)) === 1 &&
+            count($levels) > 1;
         $rest = array_filter($levels, fn (int $l): bool => ! $hasTitle || $l > $top);
         $section = $rest === [] ? $top : min($rest);
         $out = '';

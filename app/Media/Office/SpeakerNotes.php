@@ -39,7 +39,12 @@ final class SpeakerNotes
         $targets = self::targets($package, 'ppt/_rels/presentation.xml.rels');
         $notes = [];
         foreach ($presentation->getElementsByTagNameNS(self::P, 'sldId') as $slide) {
-            $part = 'ppt/'.ltrim((string) preg_replace('#^(\.\./|/ppt/)#', '', $targets[$slide->getAttributeNS(self::R, 'id')][1] ?? ''), '/');
+            $part =
+                'ppt/'.
+                ltrim(
+                    (string) preg_replace('#^(\.\./|/ppt/)#', '', $targets[$slide->getAttributeNS(self::R, 'id')][1] ?? ''),
+                    '/',
+                );
             $root = $package->xml($part)?->documentElement;
             if ($root === null || $root->getAttribute('show') === '0') {
                 continue;
@@ -77,7 +82,13 @@ final class SpeakerNotes
         $query->registerNamespace('a', self::A);
         $query->registerNamespace('p', self::P);
         $paragraphs = [];
-        foreach (Package::all($query, '//p:sp[not(p:nvSpPr/p:nvPr/p:ph[@type="sldImg" or @type="sldNum" or @type="dt" or @type="hdr" or @type="ftr"])]//a:p') as $paragraph) {
+        foreach (
+            Package::all(
+                $query,
+                '//p:sp[not(p:nvSpPr/p:nvPr/p:ph[@type="sldImg" or @type="sldNum" or @type="dt" or @type="hdr" or '
+                    .'@type="ftr"])]//a:p',
+            ) as $paragraph
+        ) {
             $words = '';
             foreach (Package::all($query, './/a:t | .//a:br', $paragraph) as $run) {
                 $words .= $run->localName === 't' ? $run->textContent : ' ';
@@ -93,12 +104,18 @@ final class SpeakerNotes
     {
         $notes = [];
         foreach ($package->each('content.xml', self::DRAW, ['page']) as $page) {
-            $query = new \DOMXPath($page->ownerDocument ?? new \DOMDocument);
+            $query = new \DOMXPath($page->ownerDocument ?? new \DOMDocument());
             $query->registerNamespace('draw', self::DRAW);
             $query->registerNamespace('presentation', 'urn:oasis:names:tc:opendocument:xmlns:presentation:1.0');
             $query->registerNamespace('text', 'urn:oasis:names:tc:opendocument:xmlns:text:1.0');
             $paragraphs = [];
-            foreach (Package::all($query, './presentation:notes//draw:frame[not(@presentation:class) or @presentation:class="notes"]//text:p', $page) as $paragraph) {
+            foreach (
+                Package::all(
+                    $query,
+                    './presentation:notes//draw:frame[not(@presentation:class) or @presentation:class="notes"]//text:p',
+                    $page,
+                ) as $paragraph
+            ) {
                 $paragraphs[] = trim((string) preg_replace('/\s+/u', ' ', $paragraph->textContent));
             }
             $notes[] = implode("\n\n", array_filter($paragraphs, fn (string $p): bool => $p !== ''));

@@ -7,7 +7,10 @@ export interface Place {
     offset: number;
 }
 
-/** @returns the place of a frame, in the later segment where two dissolve; frames outside the lesson are taken as its first or last */
+/**
+ * @returns the place of a frame, in the later segment where two dissolve; frames outside the lesson are taken as its first or
+ * last
+ */
 export function placeOf(plan: Pick<Assembly, 'segments' | 'frames'>, frame: number): Place {
     const inside = Math.max(0, Math.min(plan.frames - 1, Math.floor(frame)));
     const index = plan.segments.findLastIndex((segment) => segment.start_frame <= inside);

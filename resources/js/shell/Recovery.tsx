@@ -17,7 +17,8 @@ export function useRecovery(lessonId: string): void {
             busy.current = false;
             for (const take of found) {
                 say(
-                    `Take ${take.number} was cut off while recording. Everything up to its last second is safe; look at it in Review.`,
+                    `Take ${take.number} was cut off while recording. ` +
+                        'Everything up to its last second is safe; look at it in Review.',
                 );
             }
             if (found.length > 0) {

@@ -64,7 +64,10 @@ final class AssemblyTest extends TestCase
         foreach ($assembly->segments as $i => $segment) {
             self::assertSame($sum, $segment->startFrame);
             self::assertSame($sum * FrameRate::of($fps)->ticksPerFrame(), $chapters[$i]->from->count);
-            self::assertGreaterThanOrEqual($segment->passage?->span->length()->count ?? 0, $segment->frames * FrameRate::of($fps)->ticksPerFrame());
+            self::assertGreaterThanOrEqual(
+                $segment->passage?->span->length()->count ?? 0,
+                $segment->frames * FrameRate::of($fps)->ticksPerFrame(),
+            );
             $sum += $segment->frames;
         }
         self::assertSame($sum, $assembly->frames());

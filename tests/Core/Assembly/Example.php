@@ -28,18 +28,36 @@ final class Example
     /** @param  list<array{0: string, 1: array{int, int}|null}>  $sections  heading, and ticks used from and until */
     public static function assembly(array $sections, int $fps = 25): Assembly
     {
-        return Assembly::of(FrameSize::of(1280, 720), FrameRate::of($fps), array_map(
-            fn (array $s, int $i): SectionSource => self::section("s{$i}", $s[0], $s[1]),
-            $sections, array_keys($sections),
-        ));
+        return Assembly::of(
+            FrameSize::of(1280, 720),
+            FrameRate::of($fps),
+            array_map(
+                fn (array $s, int $i): SectionSource => self::section("s{$i}", $s[0], $s[1]),
+                $sections,
+                array_keys($sections),
+            ),
+        );
     }
 
     /** @param  array{int, int}|null  $used */
-    public static function section(string $id, string $heading, ?array $used, Layout $layout = Layout::SlideWithInset, ?Shape $camera = null): SectionSource
-    {
-        $passages = $used === null ? [] : [new Passage(self::take("take-{$id}", $used, camera: $camera ?? Shape::of(640, 480), files: $id), self::span(...$used))];
+    public static function section(
+        string $id,
+        string $heading,
+        ?array $used,
+        Layout $layout = Layout::SlideWithInset,
+        ?Shape $camera = null,
+    ): SectionSource {
+        $passages =
+            $used === null
+                ? []
+                : [
+                    new Passage(
+                        self::take("take-{$id}", $used, camera: $camera ?? Shape::of(640, 480), files: $id),
+                        self::span(...$used),
+                    ),
+                ];
 
-        return new SectionSource($id, $heading, new PictureChoice($layout, new Inset, self::slide("slide-{$id}")), $passages);
+        return new SectionSource($id, $heading, new PictureChoice($layout, new Inset(), self::slide("slide-{$id}")), $passages);
     }
 
     public static function slide(string $id, ?Shape $shape = null): Still
@@ -60,8 +78,15 @@ final class Example
      * @param  Shape|null  $camera  null for sound only
      * @param  list<TakeMark>  $marks
      */
-    public static function take(string $id, array $used, array $lines = [], ?Shape $camera = null, ?string $files = null, int $cameraLater = 0, array $marks = []): Take
-    {
+    public static function take(
+        string $id,
+        array $used,
+        array $lines = [],
+        ?Shape $camera = null,
+        ?string $files = null,
+        int $cameraLater = 0,
+        array $marks = [],
+    ): Take {
         $files ??= $id;
         $tracks = [new Track(TrackKind::Microphone, "sound-{$files}", Tick::of(10_000_000), Tick::zero(), loudness: -20.0)];
         if ($camera !== null) {

@@ -52,7 +52,8 @@ final class ShotsTest extends TestCase
     public function test_cues_at_the_same_place_leave_the_last_and_cues_of_lines_not_spoken_nothing(): void
     {
         [$segment] = $this->assembly([
-            new PictureChange('a', 0.0, $this->choice('never seen')), new PictureChange('a', 0.0, $this->choice('seen')),
+            new PictureChange('a', 0.0, $this->choice('never seen')),
+            new PictureChange('a', 0.0, $this->choice('seen')),
             new PictureChange('other', 0.0, $this->choice('two')),
         ])->segments;
 
@@ -72,11 +73,15 @@ final class ShotsTest extends TestCase
     public function test_a_camera_that_began_later_than_the_take_shows_its_first_picture_until_then(): void
     {
         $later = Example::take('t', [0, 96_000], camera: Shape::of(1280, 720), cameraLater: 4800);
-        [$shot] = $this->of([new SectionSource('s', 'One', $this->choice('one'), [new Passage($later, $later->used)])])->segments[0]->shots;
+        [$shot] = $this->of([
+            new SectionSource('s', 'One', $this->choice('one'), [new Passage($later, $later->used)]),
+        ])->segments[0]->shots;
         self::assertSame([0, 4800], [$this->camera($shot)->at->count, $this->camera($shot)->late->count]);
 
         $inside = Example::take('t', [9600, 96_000], camera: Shape::of(1280, 720), cameraLater: 4800);
-        [$shot] = $this->of([new SectionSource('s', 'One', $this->choice('one'), [new Passage($inside, $inside->used)])])->segments[0]->shots;
+        [$shot] = $this->of([
+            new SectionSource('s', 'One', $this->choice('one'), [new Passage($inside, $inside->used)]),
+        ])->segments[0]->shots;
         self::assertSame([4800, 0], [$this->camera($shot)->at->count, $this->camera($shot)->late->count]);
     }
 
@@ -84,8 +89,12 @@ final class ShotsTest extends TestCase
     {
         [$first, $second] = [$this->take('t1', ['a' => 1.0]), $this->take('t2', ['c' => 1.0])];
         $section = new SectionSource(
-            's', 'Merged', $this->choice('one'), [new Passage($first, $first->used, ['a']), new Passage($second, $second->used, ['c'])],
-            [new PictureChange('a', 0.5, $this->choice('two'))], lines: ['a', 'c'],
+            's',
+            'Merged',
+            $this->choice('one'),
+            [new Passage($first, $first->used, ['a']), new Passage($second, $second->used, ['c'])],
+            [new PictureChange('a', 0.5, $this->choice('two'))],
+            lines: ['a', 'c'],
         );
         $assembly = $this->of([$section]);
 
@@ -98,9 +107,12 @@ final class ShotsTest extends TestCase
     {
         $logo = new Logo('logo-hash', Shape::of(200, 100));
         $still = new Still(StillKind::Card, 'card', Shape::of(1280, 720), 'card-hash');
-        $card = new SectionSource('c', 'Tides', new PictureChoice, card: new CardSource($still, Tick::ofMilliseconds(4001)));
+        $card = new SectionSource('c', 'Tides', new PictureChoice(), card: new CardSource($still, Tick::ofMilliseconds(4001)));
         $take = $this->take('t', []);
-        $assembly = $this->of([$card, new SectionSource('s', 'One', $this->choice('one'), [new Passage($take, $take->used)])], $logo);
+        $assembly = $this->of(
+            [$card, new SectionSource('s', 'One', $this->choice('one'), [new Passage($take, $take->used)])],
+            $logo,
+        );
 
         self::assertSame(101, $assembly->segments[0]->frames);
         self::assertSame(101, $assembly->segments[1]->startFrame);
@@ -115,10 +127,20 @@ final class ShotsTest extends TestCase
         // One take says a, b and c; b and c have become a section of their own, with a cue before c.
         $take = $this->take('t', ['a' => 1.0, 'b' => 2.51, 'c' => 4.0]);
         $assembly = $this->of([
-            new SectionSource('s', 'One', $this->choice('one'), [new Passage($take, Example::span(48_000, 120_480), ['a'])], lines: ['a']),
             new SectionSource(
-                'g', 'Two', $this->choice('two'), [new Passage($take, Example::span(120_480, 240_000), ['b', 'c'])],
-                [new PictureChange('c', 0.0, $this->choice('three'))], lines: ['b', 'c'],
+                's',
+                'One',
+                $this->choice('one'),
+                [new Passage($take, Example::span(48_000, 120_480), ['a'])],
+                lines: ['a'],
+            ),
+            new SectionSource(
+                'g',
+                'Two',
+                $this->choice('two'),
+                [new Passage($take, Example::span(120_480, 240_000), ['b', 'c'])],
+                [new PictureChange('c', 0.0, $this->choice('three'))],
+                lines: ['b', 'c'],
             ),
         ]);
 
@@ -136,7 +158,10 @@ final class ShotsTest extends TestCase
         // Used until second 5; line d would begin at 5.5 s.
         [$first, $second] = [$this->take('t', ['a' => 1.0, 'd' => 5.5]), $this->take('u', ['e' => 1.0])];
         $section = new SectionSource(
-            's', 'One', $this->choice('one'), [new Passage($first, $first->used), new Passage($second, $second->used)],
+            's',
+            'One',
+            $this->choice('one'),
+            [new Passage($first, $first->used), new Passage($second, $second->used)],
             [new PictureChange('d', 0.0, $this->choice('two'))],
         );
         $assembly = $this->of([$section]);
@@ -149,7 +174,10 @@ final class ShotsTest extends TestCase
     {
         $take = $this->take('t', ['a' => 1.0, 'b' => 2.5]);
         $section = new SectionSource(
-            's', 'One', $this->choice('one'), [new Passage($take, $take->used)],
+            's',
+            'One',
+            $this->choice('one'),
+            [new Passage($take, $take->used)],
             [new PictureChange('new', 0.5, $this->choice('two')), new PictureChange('last', 0.0, $this->choice('never seen'))],
             lines: ['a', 'new', 'newer', 'b', 'last'],
         );
@@ -160,11 +188,23 @@ final class ShotsTest extends TestCase
     public function test_what_is_drawn_is_seen_in_every_shot_that_it_lasts_into(): void
     {
         // Seen from second 2 to 4; the picture changes at second 2.5.
-        $take = Example::take('t', [48_000, 240_000], ['a' => 48_000, 'b' => 120_000], Shape::of(1280, 720), marks: [
-            new TakeMark(new Box(0.1, 0.1, 0.2, 0.2), Example::span(96_000, 192_000)),
-            new TakeMark(new Box(0.5, 0.5, 0.1, 0.1), Example::span(0, 24_000)),
-        ]);
-        $section = new SectionSource('s', 'One', $this->choice('one'), [new Passage($take, $take->used)], [new PictureChange('b', 0.0, $this->choice('two'))]);
+        $take = Example::take(
+            't',
+            [48_000, 240_000],
+            ['a' => 48_000, 'b' => 120_000],
+            Shape::of(1280, 720),
+            marks: [
+                new TakeMark(new Box(0.1, 0.1, 0.2, 0.2), Example::span(96_000, 192_000)),
+                new TakeMark(new Box(0.5, 0.5, 0.1, 0.1), Example::span(0, 24_000)),
+            ],
+        );
+        $section = new SectionSource(
+            's',
+            'One',
+            $this->choice('one'),
+            [new Passage($take, $take->used)],
+            [new PictureChange('b', 0.0, $this->choice('two'))],
+        );
         $marks = array_map(function (Shot $shot): array {
             $source = $shot->picture->layers[1]->source;
 
@@ -177,13 +217,26 @@ final class ShotsTest extends TestCase
     public function test_joins_shorten_the_film_by_what_both_sides_share_and_chapters_follow(): void
     {
         [$one, $two, $three] = array_map(fn (string $id): Take => $this->take($id, []), ['t1', 't2', 't3']);
-        $section = fn (string $id, Take $take, ?Join $join): SectionSource => new SectionSource($id, $id, $this->choice($id), [new Passage($take, $take->used)], join: $join);
-        $assembly = $this->of([$section('a', $one, Join::dissolve(9)), $section('b', $two, Join::dissolve(10)), $section('c', $three, Join::dip(8))]);
+        $section = fn (string $id, Take $take, ?Join $join): SectionSource => new SectionSource(
+            $id,
+            $id,
+            $this->choice($id),
+            [new Passage($take, $take->used)],
+            join: $join,
+        );
+        $assembly = $this->of([
+            $section('a', $one, Join::dissolve(9)),
+            $section('b', $two, Join::dissolve(10)),
+            $section('c', $three, Join::dip(8)),
+        ]);
 
         self::assertSame([0, 90, 190], array_map(fn (Segment $s): int => $s->startFrame, $assembly->segments));
         self::assertSame(290, $assembly->frames());
         self::assertSame(0, $assembly->segments[0]->join->frames, 'nothing comes before the first');
-        self::assertSame([['a', 0, 90 * 1920], ['b', 90 * 1920, 190 * 1920], ['c', 190 * 1920, 290 * 1920]], $this->chapters($assembly));
+        self::assertSame(
+            [['a', 0, 90 * 1920], ['b', 90 * 1920, 190 * 1920], ['c', 190 * 1920, 290 * 1920]],
+            $this->chapters($assembly),
+        );
     }
 
     public function test_joins_leave_both_sides_at_least_half(): void
@@ -216,7 +269,12 @@ final class ShotsTest extends TestCase
     /** @param  array<string, float>  $lines  second in the take by line */
     private function take(string $id, array $lines): Take
     {
-        return Example::take($id, [48_000, 240_000], array_map(fn (float $s): int => (int) (48_000 * $s), $lines), Shape::of(1280, 720));
+        return Example::take(
+            $id,
+            [48_000, 240_000],
+            array_map(fn (float $s): int => (int) (48_000 * $s), $lines),
+            Shape::of(1280, 720),
+        );
     }
 
     private function camera(Shot $shot): TrackAt

@@ -30,7 +30,11 @@ final class CoverageTest extends TestCase
 
     public function test_what_is_not_kept_or_cannot_be_played_is_not_heard(): void
     {
-        $takes = [$this->take(1, 'a', Verdict::Undecided), $this->take(2, 'a', Verdict::Discarded), $this->take(3, 'a', usable: false)];
+        $takes = [
+            $this->take(1, 'a', Verdict::Undecided),
+            $this->take(2, 'a', Verdict::Discarded),
+            $this->take(3, 'a', usable: false),
+        ];
         $coverage = Coverage::of([$this->section('s', 'a')], $takes);
 
         self::assertSame([], $coverage->sections['s']->parts);
@@ -40,9 +44,15 @@ final class CoverageTest extends TestCase
     public function test_of_several_kept_takes_the_one_kept_last_speaks_the_lines_it_has(): void
     {
         // The second take is a pickup of b; it was kept after the first.
-        $coverage = Coverage::of([$this->section('s', 'a b c')], [$this->take(1, 'a b c', order: 1), $this->take(2, 'b', order: 2)]);
+        $coverage = Coverage::of(
+            [$this->section('s', 'a b c')],
+            [$this->take(1, 'a b c', order: 1), $this->take(2, 'b', order: 2)],
+        );
 
-        self::assertSame([['take1', 50, 200, ['a']], ['take2', 50, 1000, ['b']], ['take1', 300, 1000, ['c']]], $this->parts($coverage, 's'));
+        self::assertSame(
+            [['take1', 50, 200, ['a']], ['take2', 50, 1000, ['b']], ['take1', 300, 1000, ['c']]],
+            $this->parts($coverage, 's'),
+        );
         self::assertSame([Why::KeptLast, ['take1']], [$coverage->lines['b']->why, $coverage->lines['b']->others]);
         self::assertSame([Why::OnlyOne, []], [$coverage->lines['a']->why, $coverage->lines['a']->others]);
     }
@@ -77,7 +87,10 @@ final class CoverageTest extends TestCase
     public function test_once_it_has_a_take_of_its_own_nothing_is_heard_twice(): void
     {
         $own = $this->take(1, 'b c', section: 'new', order: 2, id: 'own');
-        $coverage = Coverage::of([$this->section('s', 'a'), $this->section('new', 'b c')], [$this->take(1, 'a b c', order: 1), $own]);
+        $coverage = Coverage::of(
+            [$this->section('s', 'a'), $this->section('new', 'b c')],
+            [$this->take(1, 'a b c', order: 1), $own],
+        );
 
         self::assertSame([['take1', 50, 200, ['a']]], $this->parts($coverage, 's'));
         self::assertSame([['own', 50, 1000, ['b', 'c']]], $this->parts($coverage, 'new'));
@@ -109,15 +122,28 @@ final class CoverageTest extends TestCase
 
     public function test_a_take_whose_lines_are_not_known_or_all_gone_is_heard_whole(): void
     {
-        self::assertSame([['take1', 50, 1000, []]], $this->parts(Coverage::of([$this->section('s', '')], [$this->take(1, '')]), 's'));
         self::assertSame(
-            [['take2', 50, 1000, []]], $this->parts(Coverage::of([$this->section('s', 'new')], [$this->take(1, 'x'), $this->take(2, 'y')]), 's'),
+            [['take1', 50, 1000, []]],
+            $this->parts(Coverage::of([$this->section('s', '')], [$this->take(1, '')]), 's'),
+        );
+        self::assertSame(
+            [['take2', 50, 1000, []]],
+            $this->parts(Coverage::of([$this->section('s', 'new')], [$this->take(1, 'x'), $this->take(2, 'y')]), 's'),
         );
     }
 
     public function test_lines_between_which_nobody_knows_where_to_cut_stay_together(): void
     {
-        $take = new KnownTake('old', 's', 1, Verdict::Kept, true, 0, [Example::span(0, 900)], [new SpokenLine('a', 'a'), new SpokenLine('b', 'b')]);
+        $take = new KnownTake(
+            'old',
+            's',
+            1,
+            Verdict::Kept,
+            true,
+            0,
+            [Example::span(0, 900)],
+            [new SpokenLine('a', 'a'), new SpokenLine('b', 'b')],
+        );
         $coverage = Coverage::of([$this->section('s', 'a b')], [$take]);
 
         self::assertSame([['old', 0, 900, ['a', 'b']]], $this->parts($coverage, 's'));
@@ -142,10 +168,24 @@ final class CoverageTest extends TestCase
     {
         $section = new KnownSection('s', ['a' => 'Find the SECOND high water!', 'b' => 'read the height', 'c' => 'New words.']);
         $kept = new KnownTake(
-            't', 's', 4, Verdict::Kept, true, 1, [Example::span(0, 900)], [new SpokenLine('a', 'Find the first high water.'), new SpokenLine('b', 'Read the height.')],
+            't',
+            's',
+            4,
+            Verdict::Kept,
+            true,
+            1,
+            [Example::span(0, 900)],
+            [new SpokenLine('a', 'Find the first high water.'), new SpokenLine('b', 'Read the height.')],
         );
         $open = new KnownTake(
-            'u', 's', 5, Verdict::Undecided, true, 0, [Example::span(0, 900)], [new SpokenLine('a', 'Whatever.'), new SpokenLine('c', 'Old words.')],
+            'u',
+            's',
+            5,
+            Verdict::Undecided,
+            true,
+            0,
+            [Example::span(0, 900)],
+            [new SpokenLine('a', 'Whatever.'), new SpokenLine('c', 'Old words.')],
         );
         $coverage = Coverage::of([$section], [$kept, $open]);
 
@@ -156,14 +196,29 @@ final class CoverageTest extends TestCase
 
     public function test_keeping_a_take_returns_only_those_of_which_nothing_would_be_heard(): void
     {
-        $takes = [$this->take(1, 'a b'), $this->take(2, 'b c'), $this->take(3, 'a b', Verdict::Undecided), $this->take(4, 'b', Verdict::Discarded)];
+        $takes = [
+            $this->take(1, 'a b'),
+            $this->take(2, 'b c'),
+            $this->take(3, 'a b', Verdict::Undecided),
+            $this->take(4, 'b', Verdict::Discarded),
+        ];
 
-        self::assertSame(['take1' => Verdict::Undecided, 'take3' => Verdict::Kept], Verdicts::after($takes, 'take3', Verdict::Kept));
-        self::assertSame(['take4' => Verdict::Kept], Verdicts::after($takes, 'take4', Verdict::Kept), 'a pickup leaves the rest of both');
+        self::assertSame(
+            ['take1' => Verdict::Undecided, 'take3' => Verdict::Kept],
+            Verdicts::after($takes, 'take3', Verdict::Kept),
+        );
+        self::assertSame(
+            ['take4' => Verdict::Kept],
+            Verdicts::after($takes, 'take4', Verdict::Kept),
+            'a pickup leaves the rest of both',
+        );
         self::assertSame(['take1' => Verdict::Discarded], Verdicts::after($takes, 'take1', Verdict::Discarded));
         self::assertSame([], Verdicts::after($takes, 'take2', Verdict::Kept));
         $unknown = [$this->take(1, ''), $this->take(2, '', Verdict::Undecided), $this->take(3, '', section: 'other')];
-        self::assertSame(['take1' => Verdict::Undecided, 'take2' => Verdict::Kept], Verdicts::after($unknown, 'take2', Verdict::Kept));
+        self::assertSame(
+            ['take1' => Verdict::Undecided, 'take2' => Verdict::Kept],
+            Verdicts::after($unknown, 'take2', Verdict::Kept),
+        );
     }
 
     private function section(string $id, string $lines): KnownSection
@@ -179,7 +234,13 @@ final class CoverageTest extends TestCase
      * @param  list<array{int, int}>  $used
      */
     private function take(
-        int $number, string $lines, Verdict $verdict = Verdict::Kept, bool $usable = true, int $order = 0, string $section = 's', ?string $id = null,
+        int $number,
+        string $lines,
+        Verdict $verdict = Verdict::Kept,
+        bool $usable = true,
+        int $order = 0,
+        string $section = 's',
+        ?string $id = null,
         array $used = [[50, 1000]],
     ): KnownTake {
         $spoken = $cuts = [];
@@ -195,6 +256,9 @@ final class CoverageTest extends TestCase
     /** @return list<array{string, int, int, list<string>}> */
     private function parts(Coverage $coverage, string $section): array
     {
-        return array_map(fn (UsedPart $p): array => [$p->take, $p->span->from->count, $p->span->until->count, $p->lines], $coverage->sections[$section]->parts);
+        return array_map(
+            fn (UsedPart $p): array => [$p->take, $p->span->from->count, $p->span->until->count, $p->lines],
+            $coverage->sections[$section]->parts,
+        );
     }
 }

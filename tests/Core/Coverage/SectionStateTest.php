@@ -20,9 +20,18 @@ final class SectionStateTest extends TestCase
         $heard = new SectionCoverage([new UsedPart('k', Example::span(0, 48_000 * 4), ['a'])], [], false);
         $nothing = new SectionCoverage([], ['a'], false);
 
-        self::assertSame(['hollow', false, 'not recorded', 10_000], $this->told(SectionState::of($nothing, [], [], 10_000, null)));
-        self::assertSame(['half', false, 'undecided', 10_000], $this->told(SectionState::of($nothing, [$waiting], [], 10_000, null)));
-        self::assertSame(['filled', false, 'kept', 4_000], $this->told(SectionState::of($heard, [$kept, $waiting], ['k' => $kept], 10_000, null)));
+        self::assertSame(
+            ['hollow', false, 'not recorded', 10_000],
+            $this->told(SectionState::of($nothing, [], [], 10_000, null)),
+        );
+        self::assertSame(
+            ['half', false, 'undecided', 10_000],
+            $this->told(SectionState::of($nothing, [$waiting], [], 10_000, null)),
+        );
+        self::assertSame(
+            ['filled', false, 'kept', 4_000],
+            $this->told(SectionState::of($heard, [$kept, $waiting], ['k' => $kept], 10_000, null)),
+        );
         self::assertSame('w', SectionState::of($heard, [$kept, $waiting], ['k' => $kept], 10_000, null)->waiting);
         self::assertSame('k', SectionState::of($nothing, [$kept], [], 10_000, null)->kept, 'kept while it is still listened to');
         self::assertSame(['filled', false, 'opening card', 3_000], $this->told(SectionState::ofCard('opening', 3_000)));
@@ -33,16 +42,26 @@ final class SectionStateTest extends TestCase
         $flagged = new TakeLook('k', true, false, true);
         $parts = [new UsedPart('k', Example::span(0, 48_000), ['a'])];
 
-        self::assertSame('kept, something to look at', SectionState::of(new SectionCoverage($parts, [], false), [$flagged], ['k' => $flagged], 1, null)->says);
-        self::assertSame('kept, one line not recorded yet', SectionState::of(new SectionCoverage($parts, ['b'], false), [], [], 1, null)->says);
-        self::assertSame('spoken in the take of another section, 2 lines not recorded yet', SectionState::of(new SectionCoverage($parts, ['b', 'c'], true), [], [], 1, null)->says);
+        self::assertSame(
+            'kept, something to look at',
+            SectionState::of(new SectionCoverage($parts, [], false), [$flagged], ['k' => $flagged], 1, null)->says,
+        );
+        self::assertSame(
+            'kept, one line not recorded yet',
+            SectionState::of(new SectionCoverage($parts, ['b'], false), [], [], 1, null)->says,
+        );
+        self::assertSame(
+            'spoken in the take of another section, 2 lines not recorded yet',
+            SectionState::of(new SectionCoverage($parts, ['b', 'c'], true), [], [], 1, null)->says,
+        );
         $waiting = new TakeLook('w', false, true, true);
         self::assertTrue(SectionState::of(new SectionCoverage([], ['a'], false), [$waiting], [], 1, null)->notched);
     }
 
     public function test_a_tenth_off_the_target_is_as_meant(): void
     {
-        $off = fn (int $estimate): ?int => SectionState::of(new SectionCoverage([], [], false), [], [], $estimate, 60_000)->offTargetMs;
+        $off = fn (int $estimate): ?int => SectionState::of(new SectionCoverage([], [], false), [], [], $estimate, 60_000)
+            ->offTargetMs;
 
         self::assertSame([null, 7_000, null, -10_000], [$off(66_000), $off(67_000), $off(54_000), $off(50_000)]);
     }

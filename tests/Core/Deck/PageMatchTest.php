@@ -13,7 +13,12 @@ final class PageMatchTest extends TestCase
     public function test_pages_are_found_by_their_words_wherever_they_went(): void
     {
         $old = [new Page('a', 'Spring tides 4.5 m'), new Page('b', 'Neap tides 2 m'), new Page('c', 'Before you launch')];
-        $new = [new Page('x', 'Before you launch!'), new Page('y', 'Spring tides 4.6 m'), new Page('z', 'A new page'), new Page('w', 'Neap tides 2 m')];
+        $new = [
+            new Page('x', 'Before you launch!'),
+            new Page('y', 'Spring tides 4.6 m'),
+            new Page('z', 'A new page'),
+            new Page('w', 'Neap tides 2 m'),
+        ];
 
         self::assertSame(['a' => 'y', 'b' => 'w', 'c' => 'x'], $this->sorted(PageMatch::newByOld($old, $new)));
     }
@@ -30,14 +35,25 @@ final class PageMatchTest extends TestCase
         $dark = array_fill(0, 64, 30);
         $split = [...array_fill(0, 32, 220), ...array_fill(0, 32, 30)];
 
-        self::assertSame(['a' => 'y', 'b' => 'x'], $this->sorted(PageMatch::newByOld([new Page('a', '', $light), new Page('b', '', $split)], [new Page('x', '', $split), new Page('y', '', array_fill(0, 64, 210)), new Page('z', '', $dark)])));
+        self::assertSame(
+            ['a' => 'y', 'b' => 'x'],
+            $this->sorted(
+                PageMatch::newByOld(
+                    [new Page('a', '', $light), new Page('b', '', $split)],
+                    [new Page('x', '', $split), new Page('y', '', array_fill(0, 64, 210)), new Page('z', '', $dark)],
+                ),
+            ),
+        );
     }
 
     public function test_equal_pages_keep_their_order(): void
     {
         $old = [new Page('a', 'Questions'), new Page('b', 'Questions')];
 
-        self::assertSame(['a' => 'x', 'b' => 'y'], $this->sorted(PageMatch::newByOld($old, [new Page('x', 'Questions'), new Page('y', 'Questions')])));
+        self::assertSame(
+            ['a' => 'x', 'b' => 'y'],
+            $this->sorted(PageMatch::newByOld($old, [new Page('x', 'Questions'), new Page('y', 'Questions')])),
+        );
     }
 
     public function test_words_weigh_more_than_the_same_house_style(): void

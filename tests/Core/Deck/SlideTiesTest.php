@@ -15,40 +15,45 @@ final class SlideTiesTest extends TestCase
     /** The demo's slides, as their words stand on them. */
     private const DEMO = [
         'Reading the Water How to read a tide table Saltmarsh Rowing School, shore course, lesson 1',
-        'Saltmarsh Quay, Saturday 14 June What When Height above datum Low water 00:28 1.1 m High water 06:42 4.8 m Low water 12:54 1.2 m High water 19:05 4.6 m Find the day. Find the next high water. Read time and height.',
+        'Saltmarsh Quay, Saturday 14 June What When Height above datum Low water 00:28 1.1 m High water 06:42 4.8 m Low '
+            .'water 12:54 1.2 m High water 19:05 4.6 m Find the day. Find the next high water. Read time and height.',
         'Between the numbers: a curve 06:42 12:54 19:05 high, 4.8 m low, 1.2 m fast fast',
-        'Springs and neaps Springs 4.5 m Neaps 2 m full moon: springs new moon: springs half moon: neaps First outing? Choose a neap.',
-        'The rule of twelfths Range 4.8 - 1.2 = 3.6 m. One twelfth is 0.3 m. 1/12 hour 1 4.5 m 2/12 hour 2 3.9 m left: After three hours half of the range is gone.',
-        'Will there be water at the sill? chart datum 10:42: 2.1 m, enough 11:42: 1.5 m, mud sill 1.5 m Needed: 1.5 m sill + 0.5 m boat = 2.0 m Be back by 10:40.',
-        'Before you launch When is high water, and how high? How far will it fall while you are out? When must you be back over the sill? Tell someone ashore the last answer.',
+        'Springs and neaps Springs 4.5 m Neaps 2 m full moon: springs new moon: springs half moon: neaps First outing? '
+            .'Choose a neap.',
+        'The rule of twelfths Range 4.8 - 1.2 = 3.6 m. One twelfth is 0.3 m. 1/12 hour 1 4.5 m 2/12 hour 2 3.9 m left: After '
+            .'three hours half of the range is gone.',
+        'Will there be water at the sill? chart datum 10:42: 2.1 m, enough 11:42: 1.5 m, mud sill 1.5 m Needed: 1.5 m sill + '
+            .'0.5 m boat = 2.0 m Be back by 10:40.',
+        'Before you launch When is high water, and how high? How far will it fall while you are out? When must you be back '
+            .'over the sill? Tell someone ashore the last answer.',
     ];
 
     /** What a person would choose for the decks below: section and line of each slide in order. */
     private const KNOTS = <<<'MD'
-        # Three knots
+    # Three knots
 
-        ## Why knots
+    ## Why knots
 
-        A boat that drifts off at night was tied by somebody in a hurry. Learn three knots and you can tie up anywhere.
+    A boat that drifts off at night was tied by somebody in a hurry. Learn three knots and you can tie up anywhere.
 
-        ## The bowline
+    ## The bowline
 
-        Make a small loop. The rabbit comes out of the hole, round the tree, and back down. Pull it tight.
+    Make a small loop. The rabbit comes out of the hole, round the tree, and back down. Pull it tight.
 
-        A bowline never slips, yet it comes undone easily. Do not use it where it may be shaken loose.
+    A bowline never slips, yet it comes undone easily. Do not use it where it may be shaken loose.
 
-        ## The clove hitch
+    ## The clove hitch
 
-        Take a turn round the post. Cross over and take a second turn. Tuck the end under itself.
+    Take a turn round the post. Cross over and take a second turn. Tuck the end under itself.
 
-        It is quick and adjustable. It can roll off a smooth post, so back it up with two half hitches.
+    It is quick and adjustable. It can roll off a smooth post, so back it up with two half hitches.
 
-        ## The cleat
+    ## The cleat
 
-        Lead the rope to the far horn first. Then figures of eight, two or three. Finish with a locking turn.
+    Lead the rope to the far horn first. Then figures of eight, two or three. Finish with a locking turn.
 
-        Whoever wraps the rope ten times round a cleat has not been shown how.
-        MD;
+    Whoever wraps the rope ten times round a cleat has not been shown how.
+    MD;
 
     /** Slides in words of their own, each with the place where it belongs. */
     private const KNOT_SLIDES = [
@@ -61,28 +66,28 @@ final class SlideTiesTest extends TestCase
     ];
 
     private const BIRDS = <<<'MD'
-        # Birds from the boat
+    # Birds from the boat
 
-        ## Welcome
+    ## Welcome
 
-        Rowing is quiet, so birds let you come close. Here are five that you will meet.
+    Rowing is quiet, so birds let you come close. Here are five that you will meet.
 
-        ## Herons and egrets
+    ## Herons and egrets
 
-        The grey heron stands still in the shallows. It is as tall as a child.
+    The grey heron stands still in the shallows. It is as tall as a child.
 
-        The little egret is white, with yellow feet. It walks quickly and stirs up the mud.
+    The little egret is white, with yellow feet. It walks quickly and stirs up the mud.
 
-        ## Waders
+    ## Waders
 
-        The curlew has a long bill, curved down. You hear it before you see it.
+    The curlew has a long bill, curved down. You hear it before you see it.
 
-        The oystercatcher is black and white, with an orange bill. It opens mussels.
+    The oystercatcher is black and white, with an orange bill. It opens mussels.
 
-        ## Keep your distance
+    ## Keep your distance
 
-        Never row between a bird and its nest. In May and June, stay twenty metres off the reeds.
-        MD;
+    Never row between a bird and its nest. In May and June, stay twenty metres off the reeds.
+    MD;
 
     private const BIRD_SLIDES = [
         ['Five birds you will meet', 0, 1],
@@ -126,7 +131,10 @@ final class SlideTiesTest extends TestCase
         $script = Script::read("## One\n\nA tide.\n\n## Two\n\nA boat.\n\n## Three\n\nAn oar.\n");
 
         self::assertSame([[0, 1], [1, 1], [2, 1]], $this->places(SlideTies::propose($script, $this->slides(['', '', '']))));
-        self::assertSame('Nothing else fits better in this order.', SlideTies::propose($script, $this->slides(['']))[0]->because());
+        self::assertSame(
+            'Nothing else fits better in this order.',
+            SlideTies::propose($script, $this->slides(['']))[0]->because(),
+        );
     }
 
     public function test_a_slide_that_fits_nowhere_is_left_out_and_cards_show_themselves(): void

@@ -33,34 +33,47 @@ final class FormatsTest extends TestCase
 
     public function test_chapters_are_written_with_their_ticks(): void
     {
-        $text = ChapterFile::write('A; b', [new Chapter('50 = #1 \\ "x"', Tick::zero(), Tick::of(96_000)), new Chapter("Two\nrows", Tick::of(96_000), Tick::of(97_920))]);
+        $text = ChapterFile::write('A; b', [
+            new Chapter('50 = #1 \\ "x"', Tick::zero(), Tick::of(96_000)),
+            new Chapter("Two\nrows", Tick::of(96_000), Tick::of(97_920)),
+        ]);
 
-        self::assertSame(<<<'TEXT'
-        ;FFMETADATA1
-        title=A\; b
-        [CHAPTER]
-        TIMEBASE=1/48000
-        START=0
-        END=96000
-        title=50 \= \#1 \\ "x"
-        [CHAPTER]
-        TIMEBASE=1/48000
-        START=96000
-        END=97920
-        title=Two rows
+        self::assertSame(
+            <<<'TEXT'
+            ;FFMETADATA1
+            title=A\; b
+            [CHAPTER]
+            TIMEBASE=1/48000
+            START=0
+            END=96000
+            title=50 \= \#1 \\ "x"
+            [CHAPTER]
+            TIMEBASE=1/48000
+            START=96000
+            END=97920
+            title=Two rows
 
-        TEXT, $text);
+            TEXT
+            ,
+            $text,
+        );
     }
 
     public function test_titles_that_end_in_a_backslash_go_by_argument_and_control_characters_nowhere(): void
     {
-        $chapters = [new Chapter("Low\0water\n[CHAPTER]\x1B", Tick::zero(), Tick::of(96_000)), new Chapter('=\\', Tick::of(96_000), Tick::of(97_920))];
+        $chapters = [
+            new Chapter("Low\0water\n[CHAPTER]\x1B", Tick::zero(), Tick::of(96_000)),
+            new Chapter('=\\', Tick::of(96_000), Tick::of(97_920)),
+        ];
         $text = ChapterFile::write('Tides \\\\', $chapters);
 
         self::assertSame(3, preg_match_all('/^title=(.*)$/m', $text, $titles));
         self::assertSame(['Tides', 'Lowwater [CHAPTER]', '\='], $titles[1]);
         self::assertSame(2, preg_match_all('/^\[CHAPTER\]$/m', $text));
-        self::assertSame(['-metadata', 'title=Tides \\\\', '-metadata:c:1', 'title==\\'], ChapterFile::arguments('Tides \\\\', $chapters));
+        self::assertSame(
+            ['-metadata', 'title=Tides \\\\', '-metadata:c:1', 'title==\\'],
+            ChapterFile::arguments('Tides \\\\', $chapters),
+        );
         self::assertSame([], ChapterFile::arguments('Tides', []));
     }
 
@@ -68,7 +81,10 @@ final class FormatsTest extends TestCase
     {
         self::assertSame(
             "ffconcat version 1.0\nfile '/a/it'\\''s.mp4'\nduration 2.000000\nfile '/b.mp4'\nduration 0.040000\n",
-            ConcatList::write([['path' => "/a/it's.mp4", 'length' => Tick::of(96_000)], ['path' => '/b.mp4', 'length' => Tick::of(1_920)]]),
+            ConcatList::write([
+                ['path' => "/a/it's.mp4", 'length' => Tick::of(96_000)],
+                ['path' => '/b.mp4', 'length' => Tick::of(1_920)],
+            ]),
         );
     }
 }

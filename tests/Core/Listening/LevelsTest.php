@@ -13,7 +13,11 @@ final class LevelsTest extends TestCase
 {
     public function test_levels_are_measured_in_windows_of_ten_milliseconds(): void
     {
-        $levels = Sound::start()->silence(20)->flat(10, 16384)->flat(10, -32768)->levels();
+        $levels = Sound::start()
+            ->silence(20)
+            ->flat(10, 16384)
+            ->flat(10, -32768)
+            ->levels();
 
         self::assertSame(4 * 480, $levels->samples);
         self::assertSame([0, 0, 16384, 32768], $levels->peaks);
@@ -24,7 +28,14 @@ final class LevelsTest extends TestCase
 
     public function test_noise_has_the_level_it_was_made_with(): void
     {
-        self::assertEqualsWithDelta(-30.0, Sound::start()->noise(500, -30)->levels()->percentile(0.5), 0.4);
+        self::assertEqualsWithDelta(
+            -30.0,
+            Sound::start()
+                ->noise(500, -30)
+                ->levels()
+                ->percentile(0.5),
+            0.4,
+        );
     }
 
     public function test_a_last_part_of_a_window_counts_and_an_odd_byte_does_not(): void
@@ -50,7 +61,13 @@ final class LevelsTest extends TestCase
 
     public function test_clips_are_runs_of_three_samples_at_full_scale(): void
     {
-        $levels = Sound::start()->flat(1, 32767)->silence(1)->flat(1, -32768)->silence(9)->flat(1, 30000)->levels();
+        $levels = Sound::start()
+            ->flat(1, 32767)
+            ->silence(1)
+            ->flat(1, -32768)
+            ->silence(9)
+            ->flat(1, 30000)
+            ->levels();
 
         self::assertSame(2, $levels->clips);
     }
@@ -66,8 +83,16 @@ final class LevelsTest extends TestCase
     public function test_the_quietest_place_near_a_cut_is_found(): void
     {
         // A word until window 40, a gap of 200 ms with some noise, and another word.
-        $levels = new Levels([...array_fill(0, 40, -20.0), ...array_fill(0, 20, -70.0), ...array_fill(0, 40, -20.0)], array_fill(0, 100, 100), 0, 48_000);
-        $at = fn (int $window, int $aroundMs = 400): int => intdiv($levels->quietest(Tick::of($window * Levels::WINDOW), Tick::ofMilliseconds($aroundMs))->count, Levels::WINDOW);
+        $levels = new Levels(
+            [...array_fill(0, 40, -20.0), ...array_fill(0, 20, -70.0), ...array_fill(0, 40, -20.0)],
+            array_fill(0, 100, 100),
+            0,
+            48_000,
+        );
+        $at = fn (int $window, int $aroundMs = 400): int => intdiv(
+            $levels->quietest(Tick::of($window * Levels::WINDOW), Tick::ofMilliseconds($aroundMs))->count,
+            Levels::WINDOW,
+        );
 
         self::assertSame(45, $at(30), 'the nearest place that is quiet all round');
         self::assertSame(55, $at(65));

@@ -30,7 +30,12 @@ final class EdgeTest extends TestCase
             foreach ([[16, 9], [4, 3], [1, 1], [9, 16]] as [$w, $h]) {
                 foreach (InsetShape::cases() as $shape) {
                     foreach (array_keys(InsetBorder::WIDTHS) as $border) {
-                        yield "{$width}x{$height} {$w}:{$h} {$shape->value} {$border}" => [FrameSize::of($width, $height), Shape::of($w * 80, $h * 80), $shape, new InsetBorder($border)];
+                        yield "{$width}x{$height} {$w}:{$h} {$shape->value} {$border}" => [
+                            FrameSize::of($width, $height),
+                            Shape::of($w * 80, $h * 80),
+                            $shape,
+                            new InsetBorder($border),
+                        ];
                     }
                 }
             }
@@ -38,14 +43,18 @@ final class EdgeTest extends TestCase
     }
 
     #[DataProvider('insets')]
-    public function test_every_inset_is_cut_out_and_edged_within_its_rectangle(FrameSize $frame, Shape $camera, InsetShape $shape, InsetBorder $border): void
-    {
+    public function test_every_inset_is_cut_out_and_edged_within_its_rectangle(
+        FrameSize $frame,
+        Shape $camera,
+        InsetShape $shape,
+        InsetBorder $border,
+    ): void {
         $inset = new Inset(Corner::TopLeft, InsetSize::Large, $shape, $border);
         $rect = $inset->rect($frame, $camera);
         $cut = Edge::of($inset, $rect, $frame);
 
         self::assertSame($shape === InsetShape::Rectangle && $border->width === 'none', $cut === null);
-        self::assertSame(0, $rect->width % 2 + $rect->height % 2);
+        self::assertSame(0, ($rect->width % 2) + ($rect->height % 2));
         if ($shape === InsetShape::Circle) {
             self::assertSame($rect->width, $rect->height);
             self::assertSame(intdiv($rect->width, 2), $cut?->radius);
@@ -56,11 +65,16 @@ final class EdgeTest extends TestCase
 
     public function test_a_border_is_as_wide_at_every_frame_size_as_the_frame_is_large(): void
     {
-        self::assertSame([3, 9, 17], [
-            (new InsetBorder('thin'))->pixels(FrameSize::of(1920, 1080)), (new InsetBorder('thick'))->pixels(FrameSize::of(1920, 1080)), (new InsetBorder('thick'))->pixels(FrameSize::of(3840, 2160)),
-        ]);
+        self::assertSame(
+            [3, 9, 17],
+            [
+                (new InsetBorder('thin'))->pixels(FrameSize::of(1920, 1080)),
+                (new InsetBorder('thick'))->pixels(FrameSize::of(1920, 1080)),
+                (new InsetBorder('thick'))->pixels(FrameSize::of(3840, 2160)),
+            ],
+        );
         self::assertSame(2, (new InsetBorder('thin'))->pixels(FrameSize::of(720, 720)));
-        self::assertSame(0, (new InsetBorder)->pixels(FrameSize::of(720, 720)));
+        self::assertSame(0, (new InsetBorder())->pixels(FrameSize::of(720, 720)));
     }
 
     public function test_mask_and_border_are_drawings_of_the_insets_size(): void
@@ -87,13 +101,23 @@ final class EdgeTest extends TestCase
     {
         $inset = new Inset(shape: InsetShape::Circle);
         $frame = FrameSize::of(1280, 720);
-        $edges = fn (Layout $layout): array => array_column(Picture::of(
-            $frame, $layout, $inset, new Still(StillKind::Slide, 's', Shape::of(16, 9), 'h'), TrackAt::live(TrackKind::Camera, Shape::of(16, 9)),
-        )->layers, 'edge');
+        $edges = fn (Layout $layout): array => array_column(
+            Picture::of(
+                $frame,
+                $layout,
+                $inset,
+                new Still(StillKind::Slide, 's', Shape::of(16, 9), 'h'),
+                TrackAt::live(TrackKind::Camera, Shape::of(16, 9)),
+            )->layers,
+            'edge',
+        );
 
         self::assertSame([null, null], [$edges(Layout::CameraAlone)[0], $edges(Layout::SlideAlone)[0]]);
         [$slide, $camera] = $edges(Layout::SlideWithInset);
         self::assertNull($slide);
-        self::assertSame(['radius' => intdiv($inset->rect($frame, Shape::of(16, 9))->width, 2), 'border' => 0, 'colour' => 'FFFFFF'], $camera?->toArray());
+        self::assertSame(
+            ['radius' => intdiv($inset->rect($frame, Shape::of(16, 9))->width, 2), 'border' => 0, 'colour' => 'FFFFFF'],
+            $camera?->toArray(),
+        );
     }
 }

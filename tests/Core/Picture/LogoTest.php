@@ -25,7 +25,12 @@ final class LogoTest extends TestCase
             foreach ([[1, 1], [8, 1], [1, 8]] as [$w, $h]) {
                 foreach (Corner::cases() as $corner) {
                     foreach (InsetSize::cases() as $size) {
-                        yield "{$width}x{$height} {$w}:{$h} {$corner->value} {$size->value}" => [FrameSize::of($width, $height), Shape::of($w * 100, $h * 100), $corner, $size];
+                        yield "{$width}x{$height} {$w}:{$h} {$corner->value} {$size->value}" => [
+                            FrameSize::of($width, $height),
+                            Shape::of($w * 100, $h * 100),
+                            $corner,
+                            $size,
+                        ];
                     }
                 }
             }
@@ -33,11 +38,15 @@ final class LogoTest extends TestCase
     }
 
     #[DataProvider('logos')]
-    public function test_a_logo_stands_even_and_whole_in_its_corner(FrameSize $frame, Shape $shape, Corner $corner, InsetSize $size): void
-    {
+    public function test_a_logo_stands_even_and_whole_in_its_corner(
+        FrameSize $frame,
+        Shape $shape,
+        Corner $corner,
+        InsetSize $size,
+    ): void {
         $rect = (new Logo('hash', $shape, $corner, $size))->rect($frame);
 
-        self::assertSame(0, $rect->x % 2 + $rect->y % 2 + $rect->width % 2 + $rect->height % 2);
+        self::assertSame(0, ($rect->x % 2) + ($rect->y % 2) + ($rect->width % 2) + ($rect->height % 2));
         self::assertLessThanOrEqual(0.31 * $frame->width, $rect->width);
         self::assertLessThanOrEqual(0.31 * $frame->height, $rect->height);
         self::assertGreaterThan(0, $rect->x);
@@ -51,7 +60,10 @@ final class LogoTest extends TestCase
 
     public function test_larger_is_larger(): void
     {
-        $widths = array_map(fn (InsetSize $size): int => (new Logo('hash', Shape::of(2, 1), size: $size))->rect(FrameSize::of(1920, 1080))->width, InsetSize::cases());
+        $widths = array_map(
+            fn (InsetSize $size): int => (new Logo('hash', Shape::of(2, 1), size: $size))->rect(FrameSize::of(1920, 1080))->width,
+            InsetSize::cases(),
+        );
 
         self::assertSame([128, 194, 274], $widths);
     }

@@ -25,7 +25,14 @@ final class PictureTest extends TestCase
 {
     private const FRAMES = [[1920, 1080], [1280, 720], [1024, 768], [1080, 1080], [1080, 1920]];
 
-    private const CAMERAS = ['16:9' => [1280, 720], '4:3' => [640, 480], 'square' => [720, 720], 'portrait' => [720, 1280], 'odd' => [853, 481], 'strip' => [4000, 300]];
+    private const CAMERAS = [
+        '16:9' => [1280, 720],
+        '4:3' => [640, 480],
+        'square' => [720, 720],
+        'portrait' => [720, 1280],
+        'odd' => [853, 481],
+        'strip' => [4000, 300],
+    ];
 
     /** @return iterable<string, array{FrameSize, Inset, Shape}> */
     public static function insets(): iterable
@@ -34,7 +41,11 @@ final class PictureTest extends TestCase
             foreach (self::CAMERAS as $name => $camera) {
                 foreach (Corner::cases() as $corner) {
                     foreach (InsetSize::cases() as $size) {
-                        yield "{$width}x{$height} {$name} {$corner->value} {$size->value}" => [FrameSize::of($width, $height), new Inset($corner, $size), Shape::of(...$camera)];
+                        yield "{$width}x{$height} {$name} {$corner->value} {$size->value}" => [
+                            FrameSize::of($width, $height),
+                            new Inset($corner, $size),
+                            Shape::of(...$camera),
+                        ];
                     }
                 }
             }
@@ -66,7 +77,10 @@ final class PictureTest extends TestCase
         $medium = new Inset(Corner::BottomRight, InsetSize::Medium);
 
         // 24 % of 1920 is 460.8; margin 4 % of 1080 is 43.2.
-        self::assertEquals(new PixelRect(1920 - 44 - 460, 1080 - 44 - 258, 460, 258), $medium->rect($frame, Shape::of(1280, 720)));
+        self::assertEquals(
+            new PixelRect(1920 - 44 - 460, 1080 - 44 - 258, 460, 258),
+            $medium->rect($frame, Shape::of(1280, 720)),
+        );
         // The same area at 4:3: sqrt(460.8 x 259.2 x 4/3) = 399.1.
         self::assertEquals(new PixelRect(1920 - 44 - 400, 1080 - 44 - 300, 400, 300), $medium->rect($frame, Shape::of(640, 480)));
         // A portrait camera is cropped to 3:4.
@@ -86,7 +100,13 @@ final class PictureTest extends TestCase
     public function test_a_camera_alone_fills_the_frame_unless_too_much_would_be_lost(): void
     {
         $frame = FrameSize::of(1280, 720);
-        $plan = fn (int $w, int $h): PixelRect => Picture::of($frame, Layout::CameraAlone, new Inset, null, TrackAt::live(TrackKind::Camera, Shape::of($w, $h)))->layers[0]->rect;
+        $plan = fn (int $w, int $h): PixelRect => Picture::of(
+            $frame,
+            Layout::CameraAlone,
+            new Inset(),
+            null,
+            TrackAt::live(TrackKind::Camera, Shape::of($w, $h)),
+        )->layers[0]->rect;
 
         self::assertEquals(new PixelRect(0, 0, 1280, 720), $plan(1920, 1080));
         self::assertEquals(new PixelRect(0, 0, 1280, 720), $plan(640, 480));
@@ -99,7 +119,10 @@ final class PictureTest extends TestCase
         $shows = fn (Layout $wish, bool $slide, bool $camera): array => array_map(
             fn (Layer $l): string => $l->source instanceof Still ? 'slide' : 'camera '.$l->fit->value,
             Picture::of(
-                FrameSize::of(1280, 720), $wish, new Inset, $slide ? new Still(StillKind::Slide, 's', Shape::of(800, 600), 'h') : null,
+                FrameSize::of(1280, 720),
+                $wish,
+                new Inset(),
+                $slide ? new Still(StillKind::Slide, 's', Shape::of(800, 600), 'h') : null,
                 $camera ? TrackAt::live(TrackKind::Camera, Shape::of(640, 480)) : null,
             )->layers,
         );

@@ -17,7 +17,14 @@ final class ReadinessTest extends TestCase
 {
     public function test_a_lesson_that_lacks_nothing_is_ready(): void
     {
-        self::assertSame([], $this->says("# Tides\n\n## One\n\n[slide: Table]\n\nFind the day.\n\n## Two\n\n[layout: camera alone]\n\nTell someone.\n\n## End\n\n[card: closing]\nThank you.\n", ['Table']));
+        self::assertSame(
+            [],
+            $this->says(
+                "# Tides\n\n## One\n\n[slide: Table]\n\nFind the day.\n\n## Two\n\n[layout: camera alone]\n\nTell "
+                    ."someone.\n\n## End\n\n[card: closing]\nThank you.\n",
+                ['Table'],
+            ),
+        );
     }
 
     public function test_what_is_missing_is_named_with_its_place(): void
@@ -25,20 +32,26 @@ final class ReadinessTest extends TestCase
         $script = "## One\n\n## Two\n\n[slide: Curve] Hello.\n";
         $found = $this->findings($script, ['Table']);
 
-        self::assertSame([
-            'Nothing is written in section 1 ("One") yet.',
-            'Section 1 ("One") begins without a slide: the camera will be shown alone.',
-            'Section 2 ("Two") begins without a slide: the camera will be shown alone.',
-            'There is no slide called "Curve".',
-            'One slide is not used: "Table".',
-        ], array_map(fn (Finding $f): string => $f->says, $found));
+        self::assertSame(
+            [
+                'Nothing is written in section 1 ("One") yet.',
+                'Section 1 ("One") begins without a slide: the camera will be shown alone.',
+                'Section 2 ("Two") begins without a slide: the camera will be shown alone.',
+                'There is no slide called "Curve".',
+                'One slide is not used: "Table".',
+            ],
+            array_map(fn (Finding $f): string => $f->says, $found),
+        );
         self::assertSame([0, 0, 8, strpos($script, '[slide'), null], array_map(fn (Finding $f): ?int => $f->at, $found));
     }
 
     public function test_long_lines_and_sections_are_to_be_shortened(): void
     {
         $line = trim(str_repeat('tide and ', 16));
-        $says = $this->says("## One\n\n[slide: Table]\n\n{$line}.\n\n".str_repeat('The water in the creek falls slowly. ', 60), ['Table']);
+        $says = $this->says(
+            "## One\n\n[slide: Table]\n\n{$line}.\n\n".str_repeat('The water in the creek falls slowly. ', 60),
+            ['Table'],
+        );
 
         self::assertCount(2, $says);
         self::assertStringContainsString('takes about', $says[0]);
@@ -55,7 +68,9 @@ final class ReadinessTest extends TestCase
     public function test_targets_may_be_missed_by_a_tenth(): void
     {
         // Seven syllables and a pause: 2.34 s.
-        $text = fn (string $target): string => "[target {$target}]\n\n## One\n\n[slide: Table]\n\nThe tide is high in the morning.\n";
+        $text = fn (
+            string $target,
+        ): string => "[target {$target}]\n\n## One\n\n[slide: Table]\n\nThe tide is high in the morning.\n";
 
         self::assertSame([], $this->says($text('2.6 s'), ['Table']));
         self::assertSame(['The lesson takes about 0:03; its target is 0:10.'], $this->says($text('0:10'), ['Table']));
@@ -64,7 +79,9 @@ final class ReadinessTest extends TestCase
     public function test_soft_slides_cut_off_cards_and_cues_that_say_nothing_are_pointed_out(): void
     {
         $script = Script::read("## One\n\n[slide: Table]\n\nHi. [pause soon] [slide]\n\n## End\n\n[card: closing]\nLong.\n");
-        $found = (new Readiness($script, [new DeckSlide('Table', false)], Layout::SlideWithInset, Pace::assumed(), [1]))->findings();
+        $found = (new Readiness($script, [new DeckSlide('Table', false)], Layout::SlideWithInset, Pace::assumed(), [
+            1,
+        ]))->findings();
 
         self::assertSame(['cue', 'cue', 'cue', 'card'], array_map(fn (Finding $f): string => $f->kind, $found));
         self::assertStringContainsString('fewer pixels', $found[0]->says);
@@ -74,7 +91,9 @@ final class ReadinessTest extends TestCase
 
     public function test_next_slide_goes_on_from_the_last_one_shown(): void
     {
-        $script = Script::read("## A\n[slide] One. [slide:  b  SLIDE] Two.\n## B\n[slide] Three. [slide: 1] [slide: nowhere] [slide]");
+        $script = Script::read(
+            "## A\n[slide] One. [slide:  b  SLIDE] Two.\n## B\n[slide] Three. [slide: 1] [slide: nowhere] [slide]",
+        );
         $shown = ShownSlides::of($script, ['A slide', 'B slide', 'C slide', 'B slide']);
         $cues = [...$script->sections[0]->cues, ...$script->sections[1]->cues];
 
@@ -97,6 +116,11 @@ final class ReadinessTest extends TestCase
      */
     private function findings(string $script, array $deck): array
     {
-        return (new Readiness(Script::read($script), array_map(fn (string $n): DeckSlide => new DeckSlide($n), $deck), Layout::SlideWithInset, Pace::assumed()))->findings();
+        return (new Readiness(
+            Script::read($script),
+            array_map(fn (string $n): DeckSlide => new DeckSlide($n), $deck),
+            Layout::SlideWithInset,
+            Pace::assumed(),
+        ))->findings();
     }
 }

@@ -26,16 +26,26 @@ final class CacheKeyTest extends TestCase
 {
     public function test_the_same_inputs_have_the_same_key_whatever_their_order(): void
     {
-        self::assertSame(CacheKey::of('sound', ['a' => 1, 'b' => ['x' => 1, 'y' => 2]], 'v1'), CacheKey::of('sound', ['b' => ['y' => 2, 'x' => 1], 'a' => 1], 'v1'));
+        self::assertSame(
+            CacheKey::of('sound', ['a' => 1, 'b' => ['x' => 1, 'y' => 2]], 'v1'),
+            CacheKey::of('sound', ['b' => ['y' => 2, 'x' => 1], 'a' => 1], 'v1'),
+        );
         self::assertMatchesRegularExpression('/^[0-9a-f]{64}$/', CacheKey::of('sound', [], ''));
     }
 
     public function test_any_change_makes_another_key(): void
     {
         $keys = [
-            CacheKey::of('sound', ['a' => 1], 'v1'), CacheKey::of('sound', ['a' => 2], 'v1'), CacheKey::of('sound', ['a' => '1'], 'v1'), CacheKey::of('sound', ['a' => 1.0], 'v1'),
-            CacheKey::of('sound', ['b' => 1], 'v1'), CacheKey::of('segment', ['a' => 1], 'v1'), CacheKey::of('sound', ['a' => 1], 'v2'),
-            CacheKey::of('sound', ['a' => [1, 2]], 'v1'), CacheKey::of('sound', ['a' => [2, 1]], 'v1'), CacheKey::of('sound', ['a' => null], 'v1'),
+            CacheKey::of('sound', ['a' => 1], 'v1'),
+            CacheKey::of('sound', ['a' => 2], 'v1'),
+            CacheKey::of('sound', ['a' => '1'], 'v1'),
+            CacheKey::of('sound', ['a' => 1.0], 'v1'),
+            CacheKey::of('sound', ['b' => 1], 'v1'),
+            CacheKey::of('segment', ['a' => 1], 'v1'),
+            CacheKey::of('sound', ['a' => 1], 'v2'),
+            CacheKey::of('sound', ['a' => [1, 2]], 'v1'),
+            CacheKey::of('sound', ['a' => [2, 1]], 'v1'),
+            CacheKey::of('sound', ['a' => null], 'v1'),
         ];
 
         self::assertCount(count($keys), array_unique($keys));
@@ -70,12 +80,26 @@ final class CacheKeyTest extends TestCase
 
     public function test_the_house_style_is_in_the_key(): void
     {
-        $choice = fn (Inset $inset): SectionSource => new SectionSource('a', 'One', new PictureChoice(Layout::SlideWithInset, $inset, Example::slide('s')), Example::section('a', 'One', [0, 96_000])->passages);
-        $key = fn (Inset $inset, ?Logo $logo = null, string $ground = '1B2430'): string => $this->picture(Assembly::of(FrameSize::of(1280, 720), FrameRate::of(25), [$choice($inset)], $logo, $ground), 0);
+        $choice = fn (Inset $inset): SectionSource => new SectionSource(
+            'a',
+            'One',
+            new PictureChoice(Layout::SlideWithInset, $inset, Example::slide('s')),
+            Example::section('a', 'One', [0, 96_000])->passages,
+        );
+        $key = fn (Inset $inset, ?Logo $logo = null, string $ground = '1B2430'): string => $this->picture(
+            Assembly::of(FrameSize::of(1280, 720), FrameRate::of(25), [$choice($inset)], $logo, $ground),
+            0,
+        );
         $keys = [
-            $key(new Inset), $key(new Inset(shape: InsetShape::Circle)), $key(new Inset(shape: InsetShape::Rounded)), $key(new Inset(border: new InsetBorder('thin'))),
-            $key(new Inset(border: new InsetBorder('thin', '000000'))), $key(new Inset, new Logo('one', Shape::of(1, 1))), $key(new Inset, new Logo('two', Shape::of(1, 1))),
-            $key(new Inset, new Logo('one', Shape::of(1, 1), Corner::BottomLeft)), $key(new Inset, ground: '000000'),
+            $key(new Inset()),
+            $key(new Inset(shape: InsetShape::Circle)),
+            $key(new Inset(shape: InsetShape::Rounded)),
+            $key(new Inset(border: new InsetBorder('thin'))),
+            $key(new Inset(border: new InsetBorder('thin', '000000'))),
+            $key(new Inset(), new Logo('one', Shape::of(1, 1))),
+            $key(new Inset(), new Logo('two', Shape::of(1, 1))),
+            $key(new Inset(), new Logo('one', Shape::of(1, 1), Corner::BottomLeft)),
+            $key(new Inset(), ground: '000000'),
         ];
 
         self::assertCount(count($keys), array_unique($keys));

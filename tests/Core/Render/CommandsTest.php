@@ -48,7 +48,20 @@ final class CommandsTest extends TestCase
     {
         $arguments = $this->segment(Layout::SlideWithInset);
 
-        self::assertSame(['-i', PieceFiles::of('hash-slide-a'), '-noaccurate_seek', '-seek_timestamp', '1', '-ss', '1.500000', '-i', PieceFiles::of('media-a')], array_slice($arguments, 0, 9));
+        self::assertSame(
+            [
+                '-i',
+                PieceFiles::of('hash-slide-a'),
+                '-noaccurate_seek',
+                '-seek_timestamp',
+                '1',
+                '-ss',
+                '1.500000',
+                '-i',
+                PieceFiles::of('media-a'),
+            ],
+            array_slice($arguments, 0, 9),
+        );
         self::assertSame('50', $arguments[array_search('-frames:v', $arguments, true) + 1]);
         $graph = $this->graph($arguments);
         self::assertStringContainsString('[0:v]scale=1280:720:flags=lanczos', $graph);
@@ -82,13 +95,19 @@ final class CommandsTest extends TestCase
         $graph = $this->graph($arguments);
 
         self::assertCount(4, $this->inputs($arguments), 'slide, camera, border and mask');
-        self::assertMatchesRegularExpression('/\[2:v\]format=yuva420p,loop=loop=-1:size=1\[(n\d+)\];\[n\d+\]\[\1\]overlay=0:0/', $graph);
-        self::assertMatchesRegularExpression('/\[3:v\]format=gray,loop=loop=-1:size=1,fps=25\[(n\d+)\];.*\[n\d+\]\[\1\]alphamerge/', $graph);
+        self::assertMatchesRegularExpression(
+            '/\[2:v\]format=yuva420p,loop=loop=-1:size=1\[(n\d+)\];\[n\d+\]\[\1\]overlay=0:0/',
+            $graph,
+        );
+        self::assertMatchesRegularExpression(
+            '/\[3:v\]format=gray,loop=loop=-1:size=1,fps=25\[(n\d+)\];.*\[n\d+\]\[\1\]alphamerge/',
+            $graph,
+        );
     }
 
     public function test_a_logo_that_the_camera_does_not_touch_is_drawn_once_on_the_slide(): void
     {
-        $arguments = $this->styled(new PictureChoice(Layout::SlideWithInset, new Inset, Example::slide('s')), Corner::TopLeft);
+        $arguments = $this->styled(new PictureChoice(Layout::SlideWithInset, new Inset(), Example::slide('s')), Corner::TopLeft);
         $graph = $this->graph($arguments);
 
         self::assertSame([PieceFiles::of('hash-s'), PieceFiles::of('l'), PieceFiles::of('media-a')], $this->inputs($arguments));
@@ -98,7 +117,10 @@ final class CommandsTest extends TestCase
 
     public function test_a_logo_in_the_insets_corner_lies_over_the_camera(): void
     {
-        $arguments = $this->styled(new PictureChoice(Layout::SlideWithInset, new Inset, Example::slide('s')), Corner::BottomRight);
+        $arguments = $this->styled(
+            new PictureChoice(Layout::SlideWithInset, new Inset(), Example::slide('s')),
+            Corner::BottomRight,
+        );
 
         self::assertSame([PieceFiles::of('hash-s'), PieceFiles::of('media-a'), PieceFiles::of('l')], $this->inputs($arguments));
         self::assertLessThan(strpos($this->graph($arguments), 'overlay'), strpos($this->graph($arguments), 'loop=loop=-1'));
@@ -106,16 +128,26 @@ final class CommandsTest extends TestCase
 
     public function test_a_logo_lies_over_a_camera_alone_and_over_nothing_at_all(): void
     {
-        self::assertStringContainsString('overlay=', $this->graph($this->styled(new PictureChoice(Layout::CameraAlone), Corner::TopLeft)));
+        self::assertStringContainsString(
+            'overlay=',
+            $this->graph($this->styled(new PictureChoice(Layout::CameraAlone), Corner::TopLeft)),
+        );
         self::assertStringStartsWith(
-            'color=c=0x1B2430:s=1280x720:r=25,format=yuv420p[', $this->graph($this->styled(new PictureChoice(Layout::SlideAlone), Corner::TopLeft, camera: false)),
+            'color=c=0x1B2430:s=1280x720:r=25,format=yuv420p[',
+            $this->graph($this->styled(new PictureChoice(Layout::SlideAlone), Corner::TopLeft, camera: false)),
         );
     }
 
     public function test_a_layer_may_be_cropped_half_seen_and_on_its_way(): void
     {
         $rect = new PixelRect(100, 50, 640, 360);
-        $layer = new Layer(Example::slide('s'), $rect, crop: new Crop(0.25, 0.0, 0.5, 0.5), opacity: 0.5, motion: new Motion(new PixelRect(0, 0, 1280, 720), 25, Ease::Steady));
+        $layer = new Layer(
+            Example::slide('s'),
+            $rect,
+            crop: new Crop(0.25, 0.0, 0.5, 0.5),
+            opacity: 0.5,
+            motion: new Motion(new PixelRect(0, 0, 1280, 720), 25, Ease::Steady),
+        );
         $spec = new ShotSpec(new Picture(FrameSize::of(1280, 720), '1B2430', [$layer]), FrameRate::of(25), 50, 10);
         $graph = $this->graph(ShotCommand::arguments($spec, 'out.mp4'));
 
@@ -132,7 +164,11 @@ final class CommandsTest extends TestCase
             foreach ($example['at'] as [$frame, $place]) {
                 $part = $ease->expression('min(1,'.$frame.'/'.$example['motion']['frames'].')');
                 $done = eval('return '.str_replace('PI', 'M_PI', $part).';');
-                $at = array_map(fn (int $from, int $to): float => round($from + ($to - $from) * $done, 3), $example['motion']['from'], $example['rect']);
+                $at = array_map(
+                    fn (int $from, int $to): float => round($from + ($to - $from) * $done, 3),
+                    $example['motion']['from'],
+                    $example['rect'],
+                );
                 self::assertEqualsWithDelta($place, $at, 0.001);
             }
         }
@@ -142,21 +178,33 @@ final class CommandsTest extends TestCase
     {
         $box = new Mark(new Box(0.1, 0.2, 0.5, 0.5), 5, 30);
         $picture = Picture::of(
-            FrameSize::of(1280, 720), Layout::SlideWithInset, new Inset, Example::slide('s'), TrackAt::live(TrackKind::Camera, Shape::of(16, 9)), marks: [$box],
+            FrameSize::of(1280, 720),
+            Layout::SlideWithInset,
+            new Inset(),
+            Example::slide('s'),
+            TrackAt::live(TrackKind::Camera, Shape::of(16, 9)),
+            marks: [$box],
         );
         $spec = new ShotSpec($picture, FrameRate::of(25), 50);
         $graph = $this->graph(ShotCommand::arguments($spec, 'out.mp4'));
 
         self::assertLessThan(strpos($graph, 'overlay'), strpos($graph, ',ass=filename=@graph/'));
         [$script] = $spec->scripts();
-        // Half a frame before frame 5 and frame 30 of 25 a second; the box from 128, 144 to 768, 504, its line 5.76 px wide, in eighths.
+        // Half a frame before frame 5 and frame 30 of 25 a second; the box from 128, 144 to 768, 504, its line 5.76 px wide, in
+        // eighths.
         self::assertStringContainsString('Dialogue: 0,0:00:00.18,0:00:01.18,Mark,', $script);
-        self::assertStringContainsString('m 1024 1152 l 6144 1152 6144 4032 1024 4032 m 1070 1198 l 1070 3986 6098 3986 6098 1198', $script);
+        self::assertStringContainsString(
+            'm 1024 1152 l 6144 1152 6144 4032 1024 4032 m 1070 1198 l 1070 3986 6098 3986 6098 1198',
+            $script,
+        );
     }
 
     public function test_files_get_their_places_just_before_the_command_runs(): void
     {
-        $order = PieceOrder::of(ShotSpec::of(Example::assembly([['One', [0, 96_000]]])->segments[0]->shots[0], FrameRate::of(25)), 'v1');
+        $order = PieceOrder::of(
+            ShotSpec::of(Example::assembly([['One', [0, 96_000]]])->segments[0]->shots[0], FrameRate::of(25)),
+            'v1',
+        );
         $back = PieceOrder::read((array) json_decode((string) json_encode($order->toArray()), true));
         $arguments = $back->arguments(['hash-slide-s0' => '/a/slide.png', 'media-s0' => '/a/b.webm'], '/out.mp4');
 
@@ -169,10 +217,16 @@ final class CommandsTest extends TestCase
     public function test_a_join_is_a_small_piece_made_from_both_sides(): void
     {
         [$one, $two] = [Example::section('a', 'One', [0, 96_000]), Example::section('b', 'Two', [0, 96_000])];
-        $joined = fn (Join $join): array => PicturePieces::of(Assembly::of(FrameSize::of(1280, 720), FrameRate::of(25), [
-            $one, new SectionSource($two->id, $two->heading, $two->opening, $two->passages, join: $join),
-        ]));
-        $frames = fn (array $pieces): array => array_map(fn (ShotSpec|JoinSpec $p): int => $p instanceof JoinSpec ? $p->frames() : $p->frames, $pieces);
+        $joined = fn (Join $join): array => PicturePieces::of(
+            Assembly::of(FrameSize::of(1280, 720), FrameRate::of(25), [
+                $one,
+                new SectionSource($two->id, $two->heading, $two->opening, $two->passages, join: $join),
+            ]),
+        );
+        $frames = fn (array $pieces): array => array_map(
+            fn (ShotSpec|JoinSpec $p): int => $p instanceof JoinSpec ? $p->frames() : $p->frames,
+            $pieces,
+        );
 
         self::assertSame([50, 50], $frames($joined(Join::cut())));
         self::assertSame([40, 10, 40], $frames($dissolve = $joined(Join::dissolve(10))));
@@ -201,12 +255,23 @@ final class CommandsTest extends TestCase
         self::assertSame('webm', IngestCommand::container('vp8'));
         self::assertSame('mp4', IngestCommand::container('h264'));
         self::assertSame('mp4', IngestCommand::container('prores'));
-        $command = fn (?string $video, ?string $audio): string => implode(' ', IngestCommand::arguments(
-            'raw', $video, $audio === null ? null : new SoundInput(null, 0.0, $audio), 'media', 'sound', 'pcm',
-        ));
+        $command = fn (?string $video, ?string $audio): string => implode(
+            ' ',
+            IngestCommand::arguments(
+                'raw',
+                $video,
+                $audio === null ? null : new SoundInput(null, 0.0, $audio),
+                'media',
+                'sound',
+                'pcm',
+            ),
+        );
 
         self::assertStringContainsString('-c:v copy -f webm -c:a copy media', $command('vp8', 'opus'));
-        self::assertStringContainsString('-c:v copy -movflags +faststart -f mp4 -c:a aac -b:a 160k media', $command('h264', 'pcm_s16le'));
+        self::assertStringContainsString(
+            '-c:v copy -movflags +faststart -f mp4 -c:a aac -b:a 160k media',
+            $command('h264', 'pcm_s16le'),
+        );
         self::assertStringContainsString('-c:v libx264', $command('mpeg4', 'aac'));
         self::assertStringEndsWith('-an media', $command('vp9', null));
         self::assertStringNotContainsString('media', $command(null, 'opus'));
@@ -217,7 +282,10 @@ final class CommandsTest extends TestCase
 
     public function test_a_microphone_of_its_own_gives_the_sound(): void
     {
-        $command = implode(' ', IngestCommand::arguments('camera', 'vp8', new SoundInput('microphone', 0.014, 'opus'), 'media', 'sound', 'pcm'));
+        $command = implode(
+            ' ',
+            IngestCommand::arguments('camera', 'vp8', new SoundInput('microphone', 0.014, 'opus'), 'media', 'sound', 'pcm'),
+        );
 
         self::assertStringContainsString('-i camera -itsoffset 0.014000 -fflags', $command);
         self::assertStringContainsString('[1:a:0]aresample', $command);
@@ -226,18 +294,31 @@ final class CommandsTest extends TestCase
 
     public function test_what_is_encoded_again_gets_the_colours_of_hd(): void
     {
-        $command = implode(' ', IngestCommand::arguments('raw', 'mjpeg', null, 'media', 'sound', 'pcm', SourceColour::told('pc', 'bt470bg', 480)));
+        $command = implode(
+            ' ',
+            IngestCommand::arguments('raw', 'mjpeg', null, 'media', 'sound', 'pcm', SourceColour::told('pc', 'bt470bg', 480)),
+        );
 
-        self::assertStringContainsString('in_range=pc:in_color_matrix=bt601:out_range=pc:out_color_matrix=bt601,format=yuv420p,colorspace=ispace=smpte170m', $command);
+        self::assertStringContainsString(
+            'in_range=pc:in_color_matrix=bt601:out_range=pc:out_color_matrix=bt601,format=yuv420p,colorspace=ispace=smpte170m',
+            $command,
+        );
         self::assertStringContainsString(':irange=pc:space=bt709', $command);
         self::assertStringContainsString('-colorspace bt709', $command);
     }
 
     public function test_the_poster_is_taken_where_the_speech_starts(): void
     {
-        self::assertSame(['-ss', '1.200', '-i', 'media'], array_slice(IngestCommand::poster('media', Tick::ofMilliseconds(1200), 'out'), 0, 4));
+        self::assertSame(
+            ['-ss', '1.200', '-i', 'media'],
+            array_slice(IngestCommand::poster('media', Tick::ofMilliseconds(1200), 'out'), 0, 4),
+        );
         self::assertSame('0.000', IngestCommand::poster('media', Tick::zero(), 'out')[1]);
-        self::assertSame(['-sseof', '-10', '-i', 'media', '-vf'], array_slice(IngestCommand::poster('media', null, 'out'), 0, 5), 'its last picture');
+        self::assertSame(
+            ['-sseof', '-10', '-i', 'media', '-vf'],
+            array_slice(IngestCommand::poster('media', null, 'out'), 0, 5),
+            'its last picture',
+        );
     }
 
     public function test_joining_copies_the_picture(): void
@@ -253,7 +334,12 @@ final class CommandsTest extends TestCase
     {
         $section = Example::section('a', 'One', [72_000, 72_000 + 96_000], $layout);
         if ($slide !== null) {
-            $section = new SectionSource('a', 'One', new PictureChoice($layout, slide: Example::slide('s', $slide)), $section->passages);
+            $section = new SectionSource(
+                'a',
+                'One',
+                new PictureChoice($layout, slide: Example::slide('s', $slide)),
+                $section->passages,
+            );
         }
 
         return $this->command($section);
@@ -262,9 +348,14 @@ final class CommandsTest extends TestCase
     /** @return list<string> */
     private function styled(PictureChoice $choice, ?Corner $logo = null, bool $camera = true): array
     {
-        $passages = $camera ? Example::section('a', 'One', [0, 96_000])->passages : [new Passage(Example::take('t', [0, 96_000]), Example::span(0, 96_000))];
+        $passages = $camera
+            ? Example::section('a', 'One', [0, 96_000])->passages
+            : [new Passage(Example::take('t', [0, 96_000]), Example::span(0, 96_000))];
 
-        return $this->command(new SectionSource('a', 'One', $choice, $passages), $logo === null ? null : new Logo('l', Shape::of(200, 100), $logo));
+        return $this->command(
+            new SectionSource('a', 'One', $choice, $passages),
+            $logo === null ? null : new Logo('l', Shape::of(200, 100), $logo),
+        );
     }
 
     /** @return list<string> */

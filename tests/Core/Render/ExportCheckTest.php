@@ -29,17 +29,26 @@ final class ExportCheckTest extends TestCase
         self::assertSame([false, false, false, false, false], array_column($findings, 'ok'));
         self::assertSame('The file has 74 frames instead of 75.', $findings[0]['says']);
         self::assertStringContainsString('found h264 of 1280 x 718 and mp3', $findings[2]['says']);
-        self::assertSame('Loudness -18.0 LUFS, highest peak -0.3 dBTP. Meant were -16.0 LUFS and at most -1.0 dBTP.', $findings[4]['says']);
+        self::assertSame(
+            'Loudness -18.0 LUFS, highest peak -0.3 dBTP. Meant were -16.0 LUFS and at most -1.0 dBTP.',
+            $findings[4]['says'],
+        );
     }
 
     public function test_silence_is_said(): void
     {
-        self::assertSame('Nothing can be heard in this file.', $this->findings(new ExportFacts(75, 1280, 720, 'h264', 'aac', 3.0, 2), new LoudnessReport(null, null))[4]['says']);
+        self::assertSame(
+            'Nothing can be heard in this file.',
+            $this->findings(new ExportFacts(75, 1280, 720, 'h264', 'aac', 3.0, 2), new LoudnessReport(null, null))[4]['says'],
+        );
     }
 
     public function test_loudness_is_read_from_the_last_summary(): void
     {
-        $log = "Summary:\n I:  -30.0 LUFS\n Peak: -9.0 dBFS\nmore\n[Parsed_ebur128_7] Summary:\n\n  Integrated loudness:\n    I:         -16.1 LUFS\n    Threshold: -26.6 LUFS\n  Loudness range:\n    LRA:         3.2 LU\n  True peak:\n    Peak:       -1.9 dBFS\n";
+        $log =
+            "Summary:\n I:  -30.0 LUFS\n Peak: -9.0 dBFS\nmore\n[Parsed_ebur128_7] Summary:\n\n  Integrated loudness:\n    "
+                ."I:         -16.1 LUFS\n    Threshold: -26.6 LUFS\n  Loudness range:\n    LRA:         3.2 LU\n  True "
+                    ."peak:\n    Peak:       -1.9 dBFS\n";
 
         self::assertEquals(new LoudnessReport(-16.1, -1.9), LoudnessReport::read($log));
         self::assertEquals(new LoudnessReport(null, null), LoudnessReport::read('Summary: I: -70.0 LUFS Peak: -inf dBFS'));

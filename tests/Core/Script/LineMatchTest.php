@@ -11,7 +11,13 @@ use PHPUnit\Framework\TestCase;
 
 final class LineMatchTest extends TestCase
 {
-    private const BEFORE = ['a' => 'Find the day.', 'b' => 'Find the first high water.', 'c' => 'And again.', 'd' => 'Read the height.', 'e' => 'And again.'];
+    private const BEFORE = [
+        'a' => 'Find the day.',
+        'b' => 'Find the first high water.',
+        'c' => 'And again.',
+        'd' => 'Read the height.',
+        'e' => 'And again.',
+    ];
 
     /** @return iterable<string, array{list<string>, list<string|null>}> */
     public static function changes(): iterable
@@ -30,7 +36,10 @@ final class LineMatchTest extends TestCase
         yield 'a line split in two' => [[$a, $b, $c, 'Read the', 'height aloud.', $e], ['a', 'b', 'c', 'd', null, 'e']];
         yield 'two lines joined' => [['Find the day and find the first high water.', $c, $d, $e], ['b', 'c', 'd', 'e']];
         yield 'a line moved and rewritten' => [[$b, $c, $d, $e, 'Find the right day.'], ['b', 'c', 'd', 'e', 'a']];
-        yield 'two lines rewritten side by side' => [['Find your day.', 'Look for the first high water.', $c, $d, $e], ['a', 'b', 'c', 'd', 'e']];
+        yield 'two lines rewritten side by side' => [
+            ['Find your day.', 'Look for the first high water.', $c, $d, $e],
+            ['a', 'b', 'c', 'd', 'e'],
+        ];
         yield 'everything new' => [['Mind.', 'The mud.'], [null, null]];
         yield 'everything gone' => [[], []];
     }
@@ -49,7 +58,10 @@ final class LineMatchTest extends TestCase
     {
         $removed = $this->lines(['y' => 'Mind the mud.', 'z' => 'Find the day.', 'x' => 'Mind the mud.']);
 
-        self::assertSame(['a', 'y', 'z'], LineMatch::ids($this->lines(['a' => 'Find the day.']), $removed, ['Find the day.', 'Mind the mud.', 'Find the day.']));
+        self::assertSame(
+            ['a', 'y', 'z'],
+            LineMatch::ids($this->lines(['a' => 'Find the day.']), $removed, ['Find the day.', 'Mind the mud.', 'Find the day.']),
+        );
         self::assertSame([null], LineMatch::ids([], $removed, ['Mind the mud here.']));
     }
 
@@ -60,7 +72,14 @@ final class LineMatchTest extends TestCase
 
     public function test_other_scripts_match_too(): void
     {
-        self::assertSame(['a', 'b'], LineMatch::ids($this->lines(['a' => 'המים גבוהים.', 'b' => 'Öl läuft aus.']), [], ['המים גבוהים!', 'Öl läuft nicht aus.']));
+        self::assertSame(
+            ['a', 'b'],
+            LineMatch::ids(
+                $this->lines(['a' => 'המים גבוהים.', 'b' => 'Öl läuft aus.']),
+                [],
+                ['המים גבוהים!', 'Öl läuft nicht aus.'],
+            ),
+        );
     }
 
     public function test_a_whole_section_moved_keeps_every_line(): void
@@ -93,7 +112,11 @@ final class LineMatchTest extends TestCase
         $known = $texts = $meant = [];
         for ($i = 0; $i < 3000; $i++) {
             $known[] = new KnownLine("l{$i}", 's', "At station {$i} the tide stands {$i} fathoms over the old sill number {$i}.");
-            $texts[] = ['Something else number '.($i * 7).' altogether.', "At station {$i} the tide stands {$i} fathoms over the new sill number {$i}.", $known[$i]->text][$i % 3];
+            $texts[] = [
+                'Something else number '.$i * 7 .' altogether.',
+                "At station {$i} the tide stands {$i} fathoms over the new sill number {$i}.",
+                $known[$i]->text,
+            ][$i % 3];
             $meant[] = $i % 3 === 0 ? null : "l{$i}";
         }
 
@@ -102,7 +125,10 @@ final class LineMatchTest extends TestCase
 
     public function test_ten_thousand_lines_replaced_are_told_apart_in_bounded_work(): void
     {
-        $line = fn (int $seed, int $i): string => implode(' ', array_map(fn (int $k): string => 'w'.(($i * 31 + $k * $k * $seed) % 97), range(1, 8)));
+        $line = fn (int $seed, int $i): string => implode(
+            ' ',
+            array_map(fn (int $k): string => 'w'.($i * 31 + $k * $k * $seed) % 97, range(1, 8)),
+        );
         $known = array_map(fn (int $i): KnownLine => new KnownLine("l{$i}", 's', $line(3, $i)), range(0, 9_999));
         $ids = LineMatch::ids($known, [], array_map(fn (int $i): string => $line(7, $i), range(0, 9_999)));
 

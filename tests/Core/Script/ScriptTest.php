@@ -14,7 +14,8 @@ use PHPUnit\Framework\TestCase;
 
 final class ScriptTest extends TestCase
 {
-    private const TIDES = "# Tides\n\n[target 6:00]\n\n## High\n\n[slide: Tide table]\n\nOne. [slide] Two [pause 2 s] and a half.\n\n[note: ask Wenna]\n\n## Low ##\nThree.\n### not a section\n";
+    private const TIDES = "# Tides\n\n[target 6:00]\n\n## High\n\n[slide: Tide table]\n\nOne. [slide] Two [pause 2 s] and a "
+        ."half.\n\n[note: ask Wenna]\n\n## Low ##\nThree.\n### not a section\n";
 
     public function test_headings_make_title_and_sections(): void
     {
@@ -43,7 +44,10 @@ final class ScriptTest extends TestCase
         $lines = Script::read($text)->sections[0]->lines;
 
         self::assertSame(['Zuerst das Öl.', 'Dann', 'der „Kahn“.'], array_map(fn (Line $l): string => $l->text, $lines));
-        self::assertSame(["Zuerst  das [pause 1 s]\nÖl.", 'Dann', 'der „Kahn“.'], array_map(fn (Line $l): string => substr($text, $l->from, $l->until - $l->from), $lines));
+        self::assertSame(
+            ["Zuerst  das [pause 1 s]\nÖl.", 'Dann', 'der „Kahn“.'],
+            array_map(fn (Line $l): string => substr($text, $l->from, $l->until - $l->from), $lines),
+        );
     }
 
     public function test_escaped_and_unknown_brackets_are_text(): void
@@ -67,18 +71,52 @@ final class ScriptTest extends TestCase
 
     public function test_a_second_title_and_an_empty_heading_start_sections(): void
     {
-        self::assertSame(['Part two', ''], array_map(fn (Section $s): string => $s->heading, Script::read("# Tides\n# Part two\nHi.\n##\nHo.")->sections));
+        self::assertSame(
+            ['Part two', ''],
+            array_map(fn (Section $s): string => $s->heading, Script::read("# Tides\n# Part two\nHi.\n##\nHo.")->sections),
+        );
     }
 
     public function test_a_number_sign_at_the_end_of_a_word_stays(): void
     {
-        self::assertSame(['In C#', 'Low'], array_map(fn (Section $s): string => $s->heading, Script::read("## In C#\n## Low ##\n")->sections));
+        self::assertSame(
+            ['In C#', 'Low'],
+            array_map(fn (Section $s): string => $s->heading, Script::read("## In C#\n## Low ##\n")->sections),
+        );
     }
 
     public function test_any_text_comes_back_to_the_byte(): void
     {
         mt_srand(20);
-        $bits = ['# ', '## ', '##', '#', "\n", "\n\n", "\r\n", ' ', "\t", 'Tide. ', 'e.g. ', 'Öl 🌊', '[slide]', '[pause 2 s]', '\[note]', '[', ']', '- ', '1. ', '"', '\\', '…', "\xEF\xBB\xBF", 'שלום', '[layout: camera alone]', '[card: opening]', '### '];
+        $bits = [
+            '# ',
+            '## ',
+            '##',
+            '#',
+            "\n",
+            "\n\n",
+            "\r\n",
+            ' ',
+            "\t",
+            'Tide. ',
+            'e.g. ',
+            'Öl 🌊',
+            '[slide]',
+            '[pause 2 s]',
+            '\[note]',
+            '[',
+            ']',
+            '- ',
+            '1. ',
+            '"',
+            '\\',
+            '…',
+            "\xEF\xBB\xBF",
+            'שלום',
+            '[layout: camera alone]',
+            '[card: opening]',
+            '### ',
+        ];
         for ($round = 0; $round < 400; $round++) {
             $text = '';
             for ($i = mt_rand(0, 40); $i > 0; $i--) {
@@ -87,10 +125,17 @@ final class ScriptTest extends TestCase
             $script = Script::read($text);
             self::assertSame($text, $script->write());
             foreach ($script->lines() as $line) {
-                self::assertStringContainsString(mb_substr($line->text, 0, 1), mb_substr(substr($text, $line->from, $line->until - $line->from), 0, 2), $text);
+                self::assertStringContainsString(
+                    mb_substr($line->text, 0, 1),
+                    mb_substr(substr($text, $line->from, $line->until - $line->from), 0, 2),
+                    $text,
+                );
                 self::assertTrue(mb_check_encoding(substr($text, $line->from, $line->until - $line->from), 'UTF-8'));
             }
-            self::assertSame(strlen($text), $script->sections === [] ? strlen($script->head) : $script->sections[count($script->sections) - 1]->until());
+            self::assertSame(
+                strlen($text),
+                $script->sections === [] ? strlen($script->head) : $script->sections[count($script->sections) - 1]->until(),
+            );
         }
     }
 
@@ -98,7 +143,10 @@ final class ScriptTest extends TestCase
     {
         $changed = Script::read(self::TIDES)->withSection(0, 'Higher', "Uno.\n\nDue.");
 
-        self::assertSame("# Tides\n\n[target 6:00]\n\n## Higher\n\nUno.\n\nDue.\n\n## Low ##\nThree.\n### not a section\n", $changed->write());
+        self::assertSame(
+            "# Tides\n\n[target 6:00]\n\n## Higher\n\nUno.\n\nDue.\n\n## Low ##\nThree.\n### not a section\n",
+            $changed->write(),
+        );
     }
 
     public function test_sections_are_put_in_moved_and_taken_out(): void
@@ -125,7 +173,10 @@ final class ScriptTest extends TestCase
         self::assertSame("# Ebb & flow\n\n## A\n", Script::read("# Tides\n\n## A\n")->withTitle("Ebb &\nflow")->write());
         self::assertSame("# Tides\n\n## A\n", Script::read("## A\n")->withTitle('Tides')->write());
         self::assertSame("# Tides\n", Script::read('')->withTitle('Tides')->write());
-        self::assertSame("# Tides\n\n[target 1:00]\n\n## A\n", Script::read("\n[target 1:00]\n\n## A\n")->withTitle('Tides')->write());
+        self::assertSame(
+            "# Tides\n\n[target 1:00]\n\n## A\n",
+            Script::read("\n[target 1:00]\n\n## A\n")->withTitle('Tides')->write(),
+        );
     }
 
     public function test_a_card_has_a_kind_and_a_length(): void
@@ -144,13 +195,23 @@ final class ScriptTest extends TestCase
     {
         $seconds = fn (string $value): ?float => (new Cue(CueKind::Pause, $value, 0, 0))->length()?->seconds();
 
-        self::assertSame([2.0, 2.5, 2.5, 90.0, 90.0, 60.0, 1.0], array_map($seconds, ['2', '2.5 s', '2,5 seconds', '1:30', '1 min 30 s', '1 min', '1 second']));
+        self::assertSame(
+            [2.0, 2.5, 2.5, 90.0, 90.0, 60.0, 1.0],
+            array_map($seconds, ['2', '2.5 s', '2,5 seconds', '1:30', '1 min 30 s', '1 min', '1 second']),
+        );
         self::assertSame([null, null, null, null], array_map($seconds, ['', 'soon', '-1', '9999']));
     }
 
     public function test_a_title_is_renamed_wherever_in_the_head_it_stands(): void
     {
-        foreach (["# Old\n\n[target 4:00]\n\n## A\n\na.\n", "[target 4:00]\n\n# Old\n\n## A\n\na.\n", "\xEF\xBB\xBF# Old\n[note: x]\n## A\n\na.\n", "\n\n# Old #\n## A\n\na.\n"] as $text) {
+        foreach (
+            [
+                "# Old\n\n[target 4:00]\n\n## A\n\na.\n",
+                "[target 4:00]\n\n# Old\n\n## A\n\na.\n",
+                "\xEF\xBB\xBF# Old\n[note: x]\n## A\n\na.\n",
+                "\n\n# Old #\n## A\n\na.\n",
+            ] as $text
+        ) {
             $renamed = Script::read($text)->withTitle('New $1 \\0');
             self::assertSame('New $1 \\0', $renamed->title);
             self::assertStringNotContainsString('Old', $renamed->write());
@@ -172,9 +233,15 @@ final class ScriptTest extends TestCase
         $section = Section::ofText("\n[layout: camera alone]\n[slide: A]\n\nOne. [layout: slide alone] Two.\n");
 
         self::assertSame('camera alone', $section->layout()->write());
-        self::assertSame("[layout: slide with inset, large] [slide: A]\n\nOne. [layout: slide alone] Two.", $section->textWithOpening(CueKind::Layout, 'slide with inset, large'));
+        self::assertSame(
+            "[layout: slide with inset, large] [slide: A]\n\nOne. [layout: slide alone] Two.",
+            $section->textWithOpening(CueKind::Layout, 'slide with inset, large'),
+        );
         self::assertSame("[slide: A]\n\nOne. [layout: slide alone] Two.", $section->textWithOpening(CueKind::Layout, ''));
-        self::assertSame("[slide: B] [layout: camera alone]\n\nOne. [layout: slide alone] Two.", $section->textWithOpening(CueKind::Slide, 'B'));
+        self::assertSame(
+            "[slide: B] [layout: camera alone]\n\nOne. [layout: slide alone] Two.",
+            $section->textWithOpening(CueKind::Slide, 'B'),
+        );
     }
 
     public function test_writing_a_cue_keeps_it_one_cue(): void

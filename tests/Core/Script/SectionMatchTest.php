@@ -22,15 +22,36 @@ final class SectionMatchTest extends TestCase
         yield 'heading changed' => [[['Ebb', ['a1', 'a2', 'a3']], ['Boats', ['b1', 'b2']], ['', []]], ['A', 'B', 'C']];
         yield 'text changed' => [[['Tides', []], ['Boats', ['b1', 'b2']], ['', []]], ['A', 'B', 'C']];
         yield 'heading and text changed in place' => [[['Mud', []], ['Boats', ['b1', 'b2']], ['', []]], ['A', 'B', 'C']];
-        yield 'split: most lines keep the section' => [[['Tides', ['a1']], ['More tides', ['a2', 'a3']], ['Boats', ['b1', 'b2']], ['', []]], ['A', null, 'B', 'C']];
-        yield 'split without a heading' => [[['', ['a1']], ['', ['a2', 'a3']], ['Boats', ['b1', 'b2']], ['', []]], [null, 'A', 'B', 'C']];
+        yield 'split: most lines keep the section' => [
+            [['Tides', ['a1']], ['More tides', ['a2', 'a3']], ['Boats', ['b1', 'b2']], ['', []]],
+            ['A', null, 'B', 'C'],
+        ];
+        yield 'split without a heading' => [
+            [['', ['a1']], ['', ['a2', 'a3']], ['Boats', ['b1', 'b2']], ['', []]],
+            [null, 'A', 'B', 'C'],
+        ];
         yield 'merged' => [[['Tides', ['a1', 'a2', 'a3', 'b1', 'b2']], ['', []]], ['A', 'C']];
         yield 'merged under the smaller one\'s heading' => [[['Boats', ['a1', 'a2', 'a3', 'b1']], ['', []]], ['A', 'C']];
-        yield 'one put in' => [[['Tides', ['a1', 'a2', 'a3']], ['Mud', []], ['Boats', ['b1', 'b2']], ['', []]], ['A', null, 'B', 'C']];
-        yield 'removed one comes back by its heading' => [[['Tides', ['a1', 'a2', 'a3']], ['Dinghies', []], ['Boats', ['b1', 'b2']], ['', []]], ['A', 'D', 'B', 'C']];
-        yield 'removed one comes back by its lines' => [[['Tides', ['a1', 'a2', 'a3']], ['Punts', ['d1', 'd2']], ['Boats', ['b1', 'b2']], ['', []]], ['A', 'D', 'B', 'C']];
-        yield 'a line of a removed one brings nothing back' => [[['Tides', ['a1', 'd1', 'a3']], ['Boats', ['b1', 'b2']], ['', []]], ['A', 'B', 'C']];
-        yield 'the empty one gets its first heading' => [[['Tides', ['a1', 'a2', 'a3']], ['Boats', ['b1', 'b2']], ['Oars', []]], ['A', 'B', 'C']];
+        yield 'one put in' => [
+            [['Tides', ['a1', 'a2', 'a3']], ['Mud', []], ['Boats', ['b1', 'b2']], ['', []]],
+            ['A', null, 'B', 'C'],
+        ];
+        yield 'removed one comes back by its heading' => [
+            [['Tides', ['a1', 'a2', 'a3']], ['Dinghies', []], ['Boats', ['b1', 'b2']], ['', []]],
+            ['A', 'D', 'B', 'C'],
+        ];
+        yield 'removed one comes back by its lines' => [
+            [['Tides', ['a1', 'a2', 'a3']], ['Punts', ['d1', 'd2']], ['Boats', ['b1', 'b2']], ['', []]],
+            ['A', 'D', 'B', 'C'],
+        ];
+        yield 'a line of a removed one brings nothing back' => [
+            [['Tides', ['a1', 'd1', 'a3']], ['Boats', ['b1', 'b2']], ['', []]],
+            ['A', 'B', 'C'],
+        ];
+        yield 'the empty one gets its first heading' => [
+            [['Tides', ['a1', 'a2', 'a3']], ['Boats', ['b1', 'b2']], ['Oars', []]],
+            ['A', 'B', 'C'],
+        ];
     }
 
     /**
@@ -40,9 +61,21 @@ final class SectionMatchTest extends TestCase
     #[DataProvider('changes')]
     public function test_sections_are_found_again(array $now, array $ids): void
     {
-        $known = [new KnownSection('A', 'Tides'), new KnownSection('B', 'Boats'), new KnownSection('C', ''), new KnownSection('D', 'Dinghies', true)];
+        $known = [
+            new KnownSection('A', 'Tides'),
+            new KnownSection('B', 'Boats'),
+            new KnownSection('C', ''),
+            new KnownSection('D', 'Dinghies', true),
+        ];
 
-        self::assertSame($ids, SectionMatch::ids($known, self::SECTION_OF, array_map(fn (array $s): array => ['heading' => $s[0], 'lines' => $s[1]], $now)));
+        self::assertSame(
+            $ids,
+            SectionMatch::ids(
+                $known,
+                self::SECTION_OF,
+                array_map(fn (array $s): array => ['heading' => $s[0], 'lines' => $s[1]], $now),
+            ),
+        );
     }
 
     public function test_thousands_of_sections_with_one_name_stay_where_they_are(): void
@@ -56,6 +89,9 @@ final class SectionMatchTest extends TestCase
         // One new section is put before all of them.
         array_unshift($now, ['heading' => 'Begin', 'lines' => []]);
 
-        self::assertSame([null, ...array_map(fn (int $i): string => "s{$i}", range(0, 4_999))], SectionMatch::ids($known, $of, $now));
+        self::assertSame(
+            [null, ...array_map(fn (int $i): string => "s{$i}", range(0, 4_999))],
+            SectionMatch::ids($known, $of, $now),
+        );
     }
 }

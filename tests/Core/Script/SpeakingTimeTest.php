@@ -39,7 +39,10 @@ final class SpeakingTimeTest extends TestCase
         self::assertSame($plain + 2500 + 600, $this->time('[slide: A] One tide. [pause 2.5 s] [slide] One boat.'));
 
         $slow = Pace::learn(array_fill(0, 3, ['expected' => 10_000, 'real' => 20_000]));
-        self::assertSame(2 * $plain + 2500, SpeakingTime::of(Section::ofText('One tide. [pause 2.5 s] One boat.'), $slow)->milliseconds());
+        self::assertSame(
+            2 * $plain + 2500,
+            SpeakingTime::of(Section::ofText('One tide. [pause 2.5 s] One boat.'), $slow)->milliseconds(),
+        );
     }
 
     public function test_a_card_stands_as_long_as_it_says(): void
@@ -65,7 +68,10 @@ final class SpeakingTimeTest extends TestCase
         $three = Pace::learn([...$takes, ['expected' => 10_000, 'real' => 90_000]]);
         self::assertTrue($three->isLearned());
         self::assertSame(1.2, $three->factor);
-        self::assertSame(1.175, Pace::learn([...$takes, ['expected' => 10_000, 'real' => 90_000], ['expected' => 10_000, 'real' => 10_000]])->factor);
+        self::assertSame(
+            1.175,
+            Pace::learn([...$takes, ['expected' => 10_000, 'real' => 90_000], ['expected' => 10_000, 'real' => 10_000]])->factor,
+        );
     }
 
     public function test_takes_too_short_to_tell_are_left_out_and_the_pace_is_bounded(): void

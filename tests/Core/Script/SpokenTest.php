@@ -29,7 +29,10 @@ final class SpokenTest extends TestCase
         yield 'full hour' => ['at 07:00', "at seven o'clock"];
         yield 'minutes below ten' => ['at 7:05 a.m.', 'at seven oh five A M'];
         yield 'stop watch' => ['1:02:03', 'one hours two minutes three seconds'];
-        yield 'fraction' => ['1/12 and 3/4 and 1/2 and 24/7', 'one twelfth and three quarters and one half and twenty-four seven'];
+        yield 'fraction' => [
+            '1/12 and 3/4 and 1/2 and 24/7',
+            'one twelfth and three quarters and one half and twenty-four seven',
+        ];
         yield 'range' => ['5–7 boats, 10-12 kg', 'five to seven boats, ten to twelve kilograms'];
         yield 'money' => ['£1, £2.50 and €3 million', 'one pound, two pounds fifty and three million euros'];
         yield 'date' => ['on 14 March 2026', 'on the fourteenth of March twenty twenty-six'];
@@ -57,9 +60,41 @@ final class SpokenTest extends TestCase
     public static function syllables(): iterable
     {
         $counts = [
-            'the' => 1, 'water' => 2, 'creek' => 1, 'metre' => 2, 'metres' => 2, 'table' => 2, 'tables' => 2, 'time' => 1, 'times' => 1, 'looked' => 1, 'started' => 2, 'boxes' => 2,
-            'changes' => 2, 'height' => 1, 'area' => 3, 'idea' => 3, 'seven' => 2, 'eleven' => 3, 'nought' => 1, 'twelfth' => 1, 'create' => 2, 'science' => 2, 'only' => 2,
-            'every' => 3, "don't" => 1, "we're" => 1, 'Öl' => 1, 'rowing' => 2, 'going' => 2, 'W' => 3, 'people' => 2, 'hour' => 1, 'ocean' => 2, 'radio' => 3, 'question' => 2,
+            'the' => 1,
+            'water' => 2,
+            'creek' => 1,
+            'metre' => 2,
+            'metres' => 2,
+            'table' => 2,
+            'tables' => 2,
+            'time' => 1,
+            'times' => 1,
+            'looked' => 1,
+            'started' => 2,
+            'boxes' => 2,
+            'changes' => 2,
+            'height' => 1,
+            'area' => 3,
+            'idea' => 3,
+            'seven' => 2,
+            'eleven' => 3,
+            'nought' => 1,
+            'twelfth' => 1,
+            'create' => 2,
+            'science' => 2,
+            'only' => 2,
+            'every' => 3,
+            "don't" => 1,
+            "we're" => 1,
+            'Öl' => 1,
+            'rowing' => 2,
+            'going' => 2,
+            'W' => 3,
+            'people' => 2,
+            'hour' => 1,
+            'ocean' => 2,
+            'radio' => 3,
+            'question' => 2,
         ];
         foreach ($counts as $word => $count) {
             yield (string) $word => [(string) $word, $count];

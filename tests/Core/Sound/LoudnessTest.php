@@ -27,9 +27,10 @@ final class LoudnessTest extends TestCase
 
     public function test_blocks_are_read_from_the_encoders_log(): void
     {
-        $log = "[Parsed_ebur128_0 @ 0x55] t: 0.0999792  TARGET:-23 LUFS    M:-120.7 S:-120.7     I: -70.0 LUFS\n"
-            ."[Parsed_ebur128_0 @ 0x55] t: 0.5        TARGET:-23 LUFS    M: -18.3 S:-120.7     I: -18.3 LUFS\nframe= 10\n"
-            ."[Parsed_ebur128_0 @ 0x55] t: 12.6       TARGET:-23 LUFS    M:   nan S: -20.1     I: -18.3 LUFS\n";
+        $log =
+            "[Parsed_ebur128_0 @ 0x55] t: 0.0999792  TARGET:-23 LUFS    M:-120.7 S:-120.7     I: -70.0 LUFS\n".
+            "[Parsed_ebur128_0 @ 0x55] t: 0.5        TARGET:-23 LUFS    M: -18.3 S:-120.7     I: -18.3 LUFS\nframe= 10\n".
+            "[Parsed_ebur128_0 @ 0x55] t: 12.6       TARGET:-23 LUFS    M:   nan S: -20.1     I: -18.3 LUFS\n";
 
         self::assertSame([-120.7, -18.3, -120.7], Loudness::blocks($log, 0.0));
         self::assertSame([-120.7], Loudness::blocks($log, 0.5));
@@ -38,7 +39,16 @@ final class LoudnessTest extends TestCase
     public function test_a_stream_of_frames_is_cut_at_any_of_them(): void
     {
         // Header of a frame of AAC-LC, 48 kHz, stereo, with 13 bits of length, and as many bytes.
-        $frame = fn (int $length, string $fill): string => pack('C7', 0xFF, 0xF1, 0x4C, 0x80 | ($length >> 11), ($length >> 3) & 0xFF, (($length & 7) << 5) | 0x1F, 0xFC).str_repeat($fill, $length - 7);
+        $frame = fn (int $length, string $fill): string => pack(
+            'C7',
+            0xFF,
+            0xF1,
+            0x4C,
+            0x80 | ($length >> 11),
+            ($length >> 3) & 0xFF,
+            (($length & 7) << 5) | 0x1F,
+            0xFC,
+        ).str_repeat($fill, $length - 7);
         [$a, $b, $c] = [$frame(20, 'a'), $frame(3000, 'b'), $frame(9, 'c')];
 
         self::assertSame($a.$b, AdtsFrames::slice($a.$b.$c, 0, 2));

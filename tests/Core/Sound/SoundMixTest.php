@@ -99,7 +99,10 @@ final class SoundMixTest extends TestCase
         $out = fopen('php://memory', 'w+') ?: self::fail('no memory');
         (new SoundMix($places, $end ?? $until, function (SoundPiece $piece) {
             $file = fopen('php://memory', 'w+') ?: self::fail('no memory');
-            fwrite($file, str_repeat(pack('vv', ...array_fill(0, 2, $piece->sound === 'a' ? 1000 : 3000)), $piece->withHandles()));
+            fwrite(
+                $file,
+                str_repeat(pack('vv', ...array_fill(0, 2, $piece->sound === 'a' ? 1000 : 3000)), $piece->withHandles()),
+            );
             $this->opened[] = $file;
 
             return $file;

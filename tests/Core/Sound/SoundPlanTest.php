@@ -39,7 +39,11 @@ final class SoundPlanTest extends TestCase
     {
         $take = Example::take('t', [0, 960_000]);
         $assembly = $this->assembly([
-            $this->section('a', [new Passage($take, Example::span(0, 100_000)), new Passage($take, Example::span(100_000, 200_000)), new Passage($take, Example::span(300_000, 400_000))]),
+            $this->section('a', [
+                new Passage($take, Example::span(0, 100_000)),
+                new Passage($take, Example::span(100_000, 200_000)),
+                new Passage($take, Example::span(300_000, 400_000)),
+            ]),
         ]);
         $plan = SoundPlan::of($assembly, -16.0);
 
@@ -50,22 +54,40 @@ final class SoundPlanTest extends TestCase
 
     public function test_a_microphone_that_began_later_is_silent_until_then(): void
     {
-        $take = new Take('t', 1, [new Track(TrackKind::Microphone, 'm', Tick::of(96_000), Tick::of(4800))], Example::span(0, 96_000));
-        $piece = SoundPlan::of($this->assembly([$this->section('a', [new Passage($take, $take->used)])]), -16.0)->places[0]->piece;
+        $take = new Take(
+            't',
+            1,
+            [new Track(TrackKind::Microphone, 'm', Tick::of(96_000), Tick::of(4800))],
+            Example::span(0, 96_000),
+        );
+        $piece = SoundPlan::of($this->assembly([$this->section('a', [new Passage($take, $take->used)])]), -16.0)->places[0]
+            ->piece;
 
         self::assertSame(-4800, $piece->from);
         // 4800 samples and the 960 of the handle.
-        self::assertStringContainsString('adelay=delays=5760S:all=1', implode(' ', SoundCommand::piece($piece, 'm.flac', 0.0, 'out')));
+        self::assertStringContainsString(
+            'adelay=delays=5760S:all=1',
+            implode(' ', SoundCommand::piece($piece, 'm.flac', 0.0, 'out')),
+        );
     }
 
     public function test_cards_and_takes_without_a_voice_are_silent(): void
     {
-        $card = new SectionSource('c', 'C', new PictureChoice, card: new CardSource(Example::slide('card'), Tick::ofMilliseconds(2000)));
+        $card = new SectionSource(
+            'c',
+            'C',
+            new PictureChoice(),
+            card: new CardSource(Example::slide('card'), Tick::ofMilliseconds(2000)),
+        );
         $mute = new Take('t', 1, [], Example::span(0, 96_000));
         $plan = SoundPlan::of($this->assembly([$card, $this->section('a', [new Passage($mute, $mute->used)])]), -16.0);
 
         self::assertSame([null, null], array_map(fn (SoundPlace $p): ?string => $p->piece->sound, $plan->places));
-        self::assertContains('anullsrc=r=48000:cl=stereo,atrim=end_sample=97920', SoundCommand::piece($plan->places[0]->piece, null, 0.0, 'out'), 'with its handles');
+        self::assertContains(
+            'anullsrc=r=48000:cl=stereo,atrim=end_sample=97920',
+            SoundCommand::piece($plan->places[0]->piece, null, 0.0, 'out'),
+            'with its handles',
+        );
     }
 
     public function test_the_command_takes_a_handle_on_either_side_and_limits_only_where_it_must(): void
@@ -74,7 +96,10 @@ final class SoundPlanTest extends TestCase
         $quiet = implode(' ', SoundCommand::piece($piece, 'sound.flac', 7.25, 'out.pcm'));
         $loud = implode(' ', SoundCommand::piece($piece, 'sound.flac', 9.5, 'out.pcm'));
 
-        self::assertStringContainsString('atrim=start_sample=71040:end_sample=168960,asetpts=PTS-STARTPTS,pan=stereo|c0=c0|c1=c0,apad=whole_len=97920', $quiet);
+        self::assertStringContainsString(
+            'atrim=start_sample=71040:end_sample=168960,asetpts=PTS-STARTPTS,pan=stereo|c0=c0|c1=c0,apad=whole_len=97920',
+            $quiet,
+        );
         self::assertStringContainsString('volume=7.25dB,ebur128', $quiet);
         self::assertStringContainsString('volume=9.50dB,aresample=192000,alimiter=limit=0.80', $loud);
         self::assertFalse((new SoundPiece('s', 0, 1, -16.0))->needsNoLimiter(0.0), 'nobody knows its peak');
@@ -82,9 +107,19 @@ final class SoundPlanTest extends TestCase
 
     public function test_a_bed_steps_back_while_somebody_speaks_and_not_for_every_breath(): void
     {
-        $card = fn (string $id, int $ms): SectionSource => new SectionSource($id, $id, new PictureChoice, card: new CardSource(Example::slide('card'), Tick::ofMilliseconds($ms)));
-        $spoken = fn (string $id): SectionSource => $this->section($id, [new Passage(Example::take($id, [0, 96_000]), Example::span(0, 96_000))]);
-        $plan = SoundPlan::of($this->assembly([$card('c1', 4000), $spoken('a'), $card('c2', 400), $spoken('b'), $card('c3', 4000)]), -16.0);
+        $card = fn (string $id, int $ms): SectionSource => new SectionSource(
+            $id,
+            $id,
+            new PictureChoice(),
+            card: new CardSource(Example::slide('card'), Tick::ofMilliseconds($ms)),
+        );
+        $spoken = fn (string $id): SectionSource => $this->section($id, [
+            new Passage(Example::take($id, [0, 96_000]), Example::span(0, 96_000)),
+        ]);
+        $plan = SoundPlan::of(
+            $this->assembly([$card('c1', 4000), $spoken('a'), $card('c2', 400), $spoken('b'), $card('c3', 4000)]),
+            -16.0,
+        );
 
         // Four seconds of card, then speech until 8.4 s: the short card between is no reason to come up.
         self::assertSame([[168_000, 0.0], [192_000, -14.0], [403_200, -14.0], [427_200, 0.0]], $plan->bedEnvelope(-14.0, 24_000));
@@ -95,7 +130,10 @@ final class SoundPlanTest extends TestCase
         $sections = array_map(fn (int $i): array => ["Section {$i}", [0, 25 * 48_000]], range(1, 5));
         $parts = SoundPart::all(SoundPlan::of(Example::assembly($sections), -16.0));
 
-        self::assertSame([[0, 1_199_104], [1_199_104, 2_399_232], [2_399_232, 3_599_360], [3_599_360, 4_799_488], [4_799_488, 6_000_000]], array_map(fn (SoundPart $p): array => [$p->from, $p->until], $parts));
+        self::assertSame(
+            [[0, 1_199_104], [1_199_104, 2_399_232], [2_399_232, 3_599_360], [3_599_360, 4_799_488], [4_799_488, 6_000_000]],
+            array_map(fn (SoundPart $p): array => [$p->from, $p->until], $parts),
+        );
         foreach ($parts as $part) {
             self::assertSame(0, $part->from % SoundPart::FRAME);
         }
@@ -113,14 +151,23 @@ final class SoundPlanTest extends TestCase
             self::assertLessThanOrEqual(60 * 48_000, $part->until - $part->from);
         }
         self::assertSame(150 * 48_000, $long[count($long) - 1]->until);
-        self::assertCount(1, SoundPart::all(SoundPlan::of(Example::assembly([['One', [0, 48_000]], ['Two', [0, 48_000]]]), -16.0)));
+        self::assertCount(
+            1,
+            SoundPart::all(SoundPlan::of(Example::assembly([['One', [0, 48_000]], ['Two', [0, 48_000]]]), -16.0)),
+        );
         self::assertSame([0, null], SoundPart::all(SoundPlan::of(Example::assembly([['One', [0, 48_000]]]), -16.0))[0]->frames());
     }
 
     public function test_another_take_changes_the_parts_it_is_heard_in_and_those_behind_and_no_other(): void
     {
-        $sections = fn (int $third): array => array_map(fn (int $i): array => ["Section {$i}", [$i === 3 ? $third : 0, 25 * 48_000]], range(1, 6));
-        $keys = fn (int $third): array => array_map(fn (SoundPart $p): string => $p->key('v'), SoundPart::all(SoundPlan::of(Example::assembly($sections($third)), -16.0)));
+        $sections = fn (int $third): array => array_map(
+            fn (int $i): array => ["Section {$i}", [$i === 3 ? $third : 0, 25 * 48_000]],
+            range(1, 6),
+        );
+        $keys = fn (int $third): array => array_map(
+            fn (SoundPart $p): string => $p->key('v'),
+            SoundPart::all(SoundPlan::of(Example::assembly($sections($third)), -16.0)),
+        );
 
         self::assertSame(array_slice($keys(0), 0, 1), array_slice($keys(4800), 0, 1));
         self::assertNotSame($keys(0)[2], $keys(4800)[2]);
@@ -129,21 +176,28 @@ final class SoundPlanTest extends TestCase
     public function test_dissolves_overlap_and_are_never_cut_by_a_part(): void
     {
         $section = fn (string $id): SectionSource => new SectionSource(
-            $id, $id, new PictureChoice, [new Passage(Example::take($id, [0, 30 * 48_000]), Example::span(0, 30 * 48_000))], join: Join::dissolve(10),
+            $id,
+            $id,
+            new PictureChoice(),
+            [new Passage(Example::take($id, [0, 30 * 48_000]), Example::span(0, 30 * 48_000))],
+            join: Join::dissolve(10),
         );
         $plan = SoundPlan::of($this->assembly([$section('a'), $section('b'), $section('c')]), -16.0);
 
         self::assertSame([0, 740 * 1920, 1480 * 1920], array_column($plan->places, 'at'));
         self::assertSame([740 * 1920, 750 * 1920], $plan->places[1]->change($plan->places[0]));
         foreach (SoundPart::all($plan) as $part) {
-            self::assertNotContains(intdiv($part->from, SoundPart::FRAME), [intdiv(740 * 1920, SoundPart::FRAME), intdiv(1480 * 1920, SoundPart::FRAME)]);
+            self::assertNotContains(intdiv($part->from, SoundPart::FRAME), [
+                intdiv(740 * 1920, SoundPart::FRAME),
+                intdiv(1480 * 1920, SoundPart::FRAME),
+            ]);
         }
     }
 
     /** @param  list<Passage>  $passages */
     private function section(string $id, array $passages): SectionSource
     {
-        return new SectionSource($id, $id, new PictureChoice, $passages);
+        return new SectionSource($id, $id, new PictureChoice(), $passages);
     }
 
     /** @param  list<SectionSource>  $sections */

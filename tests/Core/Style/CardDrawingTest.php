@@ -28,11 +28,19 @@ final class CardDrawingTest extends TestCase
     #[DataProvider('cards')]
     public function test_a_card_is_a_well_formed_drawing_with_the_words_as_typed(CardTemplate $template, FrameSize $frame): void
     {
-        $card = CardDrawing::of($frame, HouseStyle::of(['card' => $template->value, 'accent' => 'ABCDEF', 'heading_face' => 'sans']), self::ODD, "Reading the Water\nWenna");
+        $card = CardDrawing::of(
+            $frame,
+            HouseStyle::of(['card' => $template->value, 'accent' => 'ABCDEF', 'heading_face' => 'sans']),
+            self::ODD,
+            "Reading the Water\nWenna",
+        );
         $drawing = simplexml_load_string($card->svg());
 
         self::assertNotFalse($drawing);
-        self::assertSame([(string) $frame->width, (string) $frame->height], [(string) $drawing['width'], (string) $drawing['height']]);
+        self::assertSame(
+            [(string) $frame->width, (string) $frame->height],
+            [(string) $drawing['width'], (string) $drawing['height']],
+        );
         $rows = array_map(strval(...), iterator_to_array($drawing->text, false));
         self::assertSame(self::ODD, implode(' ', array_slice($rows, 0, -2)));
         self::assertSame(['Reading the Water', 'Wenna'], array_slice($rows, -2));
@@ -58,6 +66,9 @@ final class CardDrawingTest extends TestCase
 
     public function test_a_card_without_words_is_still_a_card(): void
     {
-        self::assertStringNotContainsString('<text', CardDrawing::of(FrameSize::of(1280, 720), HouseStyle::of([]), '', '')->svg());
+        self::assertStringNotContainsString(
+            '<text',
+            CardDrawing::of(FrameSize::of(1280, 720), HouseStyle::of([]), '', '')->svg(),
+        );
     }
 }

@@ -26,7 +26,10 @@ final class HouseStyleTest extends TestCase
 
     public function test_a_lesson_overrides_some_of_it(): void
     {
-        $style = HouseStyle::of(['inset_shape' => 'circle', 'border' => 'thick'])->with(['inset_shape' => 'rounded', 'count_down' => 0]);
+        $style = HouseStyle::of(['inset_shape' => 'circle', 'border' => 'thick'])->with([
+            'inset_shape' => 'rounded',
+            'count_down' => 0,
+        ]);
 
         self::assertSame(InsetShape::Rounded, $style->inset->shape);
         self::assertSame('thick', $style->inset->border->width);
@@ -66,7 +69,10 @@ final class HouseStyleTest extends TestCase
     {
         $style = HouseStyle::stored(['accent' => 'a1b2c3', 'sparkle' => 7, 'card' => 'gone', 'count_down' => '3', 'fps' => 30]);
 
-        self::assertSame(['A1B2C3', 'page', 3, 30], [$style->colours->accent->hex, $style->card->value, $style->countDown, $style->rate->fps]);
+        self::assertSame(
+            ['A1B2C3', 'page', 3, 30],
+            [$style->colours->accent->hex, $style->card->value, $style->countDown, $style->rate->fps],
+        );
         self::assertSame('0B5D66', HouseStyle::stored(['accent' => []])->colours->accent->hex);
         self::assertSame(30, $style->withStored(['fps' => 'many'])->rate->fps, 'as before');
     }

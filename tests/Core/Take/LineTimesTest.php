@@ -18,12 +18,18 @@ final class LineTimesTest extends TestCase
 {
     public function test_a_line_begins_when_the_prompter_came_to_it(): void
     {
-        self::assertSame(['a' => 1000, 'b' => 3000, 'c' => 6500], $this->times([[0, 'line', 1], [3000, 'line', 2], [6500, 'line', 3]]));
+        self::assertSame(
+            ['a' => 1000, 'b' => 3000, 'c' => 6500],
+            $this->times([[0, 'line', 1], [3000, 'line', 2], [6500, 'line', 3]]),
+        );
     }
 
     public function test_a_pause_takes_no_time_in_the_take(): void
     {
-        self::assertSame(['a' => 1000, 'b' => 3000, 'c' => 6500], $this->times([[2000, 'pause', 0], [7000, 'resume', 0], [8000, 'line', 2], [11_500, 'line', 3]]));
+        self::assertSame(
+            ['a' => 1000, 'b' => 3000, 'c' => 6500],
+            $this->times([[2000, 'pause', 0], [7000, 'resume', 0], [8000, 'line', 2], [11_500, 'line', 3]]),
+        );
     }
 
     public function test_without_events_lines_share_the_time_by_their_length(): void
@@ -39,13 +45,19 @@ final class LineTimesTest extends TestCase
 
     public function test_going_back_to_a_line_says_it_and_the_rest_again(): void
     {
-        self::assertSame(['a' => 1000, 'b' => 4000, 'c' => 7000], $this->times([[2000, 'line', 2], [3000, 'line', 3], [4000, 'line', 2], [7000, 'line', 3]]));
+        self::assertSame(
+            ['a' => 1000, 'b' => 4000, 'c' => 7000],
+            $this->times([[2000, 'line', 2], [3000, 'line', 3], [4000, 'line', 2], [7000, 'line', 3]]),
+        );
         self::assertSame(['a' => 5000, 'b' => 6333, 'c' => 7667], $this->times([[2000, 'line', 2], [5000, 'line', 1]]));
     }
 
     public function test_events_outside_the_part_used_and_of_no_line_move_nothing_out_of_it(): void
     {
-        self::assertSame(['a' => 1000, 'b' => 1000, 'c' => 9000], $this->times([[200, 'line', 2], [20_000, 'line', 3], [21_000, 'line', 9], [22_000, 'line', 0]]));
+        self::assertSame(
+            ['a' => 1000, 'b' => 1000, 'c' => 9000],
+            $this->times([[200, 'line', 2], [20_000, 'line', 3], [21_000, 'line', 9], [22_000, 'line', 0]]),
+        );
         self::assertSame([], LineTimes::of([], [], Span::between(Tick::zero(), Tick::of(1))));
     }
 
@@ -55,11 +67,23 @@ final class LineTimesTest extends TestCase
      */
     private function times(array $events): array
     {
-        $lines = [new SpokenLine('a', 'One high tide.'), new SpokenLine('b', 'Two low tides.'), new SpokenLine('c', 'Three old boats.')];
-        $noted = array_map(fn (array $e): TakeEvent => match ($e[1]) {
-            'pause' => new Paused($e[0]), 'resume' => new Resumed($e[0]), default => new LineShown($e[0], $e[2]),
-        }, $events);
+        $lines = [
+            new SpokenLine('a', 'One high tide.'),
+            new SpokenLine('b', 'Two low tides.'),
+            new SpokenLine('c', 'Three old boats.'),
+        ];
+        $noted = array_map(
+            fn (array $e): TakeEvent => match ($e[1]) {
+                'pause' => new Paused($e[0]),
+                'resume' => new Resumed($e[0]),
+                default => new LineShown($e[0], $e[2]),
+            },
+            $events,
+        );
 
-        return array_map(fn (Tick $t): int => $t->milliseconds(), LineTimes::of($lines, $noted, Span::between(Tick::ofMilliseconds(1000), Tick::ofMilliseconds(9000))));
+        return array_map(
+            fn (Tick $t): int => $t->milliseconds(),
+            LineTimes::of($lines, $noted, Span::between(Tick::ofMilliseconds(1000), Tick::ofMilliseconds(9000))),
+        );
     }
 }

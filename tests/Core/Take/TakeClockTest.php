@@ -39,7 +39,12 @@ final class TakeClockTest extends TestCase
 
     public function test_a_pause_that_never_ended_lasts_on(): void
     {
-        self::assertSame(2_000, $this->clock(['pause', 2_000])->at(60_000)->milliseconds());
+        self::assertSame(
+            2_000,
+            $this->clock(['pause', 2_000])
+                ->at(60_000)
+                ->milliseconds(),
+        );
     }
 
     public function test_doubled_and_stray_events_change_nothing(): void
@@ -51,23 +56,42 @@ final class TakeClockTest extends TestCase
 
     public function test_the_log_is_read_in_order_and_past_damage(): void
     {
-        $events = EventLog::read("{\"at_ms\":900,\"kind\":\"line\",\"line\":2}\n{\"at_ms\":100,\"kind\":\"line\",\"line\":1}\nnot json\n{\"at_ms\":\"x\",\"kind\":\"line\"}\n{\"at_ms\":950.6,\"kind\":\"pau");
+        $events = EventLog::read(
+            "{\"at_ms\":900,\"kind\":\"line\",\"line\":2}\n{\"at_ms\":100,\"kind\":\"line\",\"line\":1}\nnot "
+                ."json\n{\"at_ms\":\"x\",\"kind\":\"line\"}\n{\"at_ms\":950.6,\"kind\":\"pau",
+        );
 
         self::assertEquals([new LineShown(100, 1), new LineShown(900, 2)], $events);
     }
 
     public function test_every_kind_is_a_value_of_its_own_and_what_is_not_known_is_kept(): void
     {
-        $log = '{"at_ms":0,"kind":"start","track":"camera"}'."\n".'{"at_ms":14,"kind":"start","track":"screen"}'."\n"
-            .'{"at_ms":20,"kind":"box","for_ms":2000,"x":0.1,"y":0.2,"width":2,"height":0.5,"colour":"0B5D66"}'."\n"
-            .'{"at_ms":30,"kind":"line","line":0}'."\n".'{"at_ms":31,"kind":"box","x":"left"}'."\n".'{"at_ms":40,"kind":"wave","at":[1,2]}'."\n";
+        $log =
+            '{"at_ms":0,"kind":"start","track":"camera"}'.
+            "\n".
+            '{"at_ms":14,"kind":"start","track":"screen"}'.
+            "\n".
+            '{"at_ms":20,"kind":"box","for_ms":2000,"x":0.1,"y":0.2,"width":2,"height":0.5,"colour":"0B5D66"}'.
+            "\n".
+            '{"at_ms":30,"kind":"line","line":0}'.
+            "\n".
+            '{"at_ms":31,"kind":"box","x":"left"}'.
+            "\n".
+            '{"at_ms":40,"kind":"wave","at":[1,2]}'.
+            "\n";
         $events = EventLog::read($log);
 
-        self::assertEquals([
-            new TrackStarted(0, TrackKind::Camera), new TrackStarted(14, TrackKind::Screen), new BoxDrawn(20, new Box(0.1, 0.2, 0.9, 0.5), 2000),
-            new UnknownEvent(30, ['kind' => 'line', 'line' => 0]), new UnknownEvent(31, ['kind' => 'box', 'x' => 'left']),
-            new UnknownEvent(40, ['kind' => 'wave', 'at' => [1, 2]]),
-        ], $events);
+        self::assertEquals(
+            [
+                new TrackStarted(0, TrackKind::Camera),
+                new TrackStarted(14, TrackKind::Screen),
+                new BoxDrawn(20, new Box(0.1, 0.2, 0.9, 0.5), 2000),
+                new UnknownEvent(30, ['kind' => 'line', 'line' => 0]),
+                new UnknownEvent(31, ['kind' => 'box', 'x' => 'left']),
+                new UnknownEvent(40, ['kind' => 'wave', 'at' => [1, 2]]),
+            ],
+            $events,
+        );
         self::assertEquals($events, EventLog::read(EventLog::write($events)), 'written and read again');
         self::assertSame(['camera' => 0, 'screen' => 14 * 48], array_map(fn ($t): int => $t->count, TrackOffsets::of($events)));
         self::assertSame([], TrackOffsets::of([]));
@@ -84,6 +108,11 @@ final class TakeClockTest extends TestCase
     /** @param  array{string, int}  ...$events */
     private function clock(array ...$events): TakeClock
     {
-        return TakeClock::fromEvents(array_map(fn (array $e): TakeEvent => $e[0] === 'pause' ? new Paused($e[1]) : new Resumed($e[1]), array_values($events)));
+        return TakeClock::fromEvents(
+            array_map(
+                fn (array $e): TakeEvent => $e[0] === 'pause' ? new Paused($e[1]) : new Resumed($e[1]),
+                array_values($events),
+            ),
+        );
     }
 }

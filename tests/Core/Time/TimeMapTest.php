@@ -21,14 +21,28 @@ final class TimeMapTest extends TestCase
         }
     }
 
-    /** @param  array{stretches: non-empty-list<array{frames: int, in_ticks: int, step: int}>, times: list<array{int, int}>, frames: list<array{int, int}>}  $example */
+    /**
+     * @param  array{stretches: non-empty-list<array{frames: int, in_ticks: int, step: int}>, times: list<array{int, int}>,
+     *     frames: list<array{int, int}>}  $example
+     */
     #[DataProvider('examples')]
     public function test_frames_and_moments_lead_to_each_other(array $example): void
     {
-        $map = TimeMap::of(array_map(fn (array $s): Stretch => new Stretch($s['frames'], Tick::of($s['in_ticks']), $s['step']), $example['stretches']));
+        $map = TimeMap::of(
+            array_map(
+                fn (array $s): Stretch => new Stretch($s['frames'], Tick::of($s['in_ticks']), $s['step']),
+                $example['stretches'],
+            ),
+        );
 
-        self::assertSame($example['times'], array_map(fn (array $t): array => [$t[0], $map->timeOf($t[0])->count], $example['times']));
-        self::assertSame($example['frames'], array_map(fn (array $f): array => [$f[0], $map->frameOf(Tick::of($f[0]))], $example['frames']));
+        self::assertSame(
+            $example['times'],
+            array_map(fn (array $t): array => [$t[0], $map->timeOf($t[0])->count], $example['times']),
+        );
+        self::assertSame(
+            $example['frames'],
+            array_map(fn (array $f): array => [$f[0], $map->frameOf(Tick::of($f[0]))], $example['frames']),
+        );
         self::assertSame($example['stretches'], $map->toArray());
     }
 

@@ -136,7 +136,8 @@ function Recording({ lesson, section }: { lesson: Lesson; section: Section }) {
     const silent = rolling && microphone !== null && heard.silentMs > SILENT_WARNING_MS;
     const warning =
         (silent &&
-            `The microphone went silent ${Math.round(heard.silentMs / 1000)} s ago. The take is still rolling. Check the plug.`) ||
+            `The microphone went silent ${Math.round(heard.silentMs / 1000)} s ago. ` +
+                'The take is still rolling. Check the plug.') ||
         now.notice ||
         (sending.trouble &&
             `${sending.trouble} What you record is kept in this browser and sent as soon as it can be.`) ||
