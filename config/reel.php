@@ -21,6 +21,9 @@ return [
     // How many encoder processes one export runs side by side.
     'render_slots' => (int) env('REEL_RENDER_SLOTS', 2),
 
+    // Whether a new take is got ready for the film before anybody has kept it, when there is nothing else to do.
+    'ahead' => (bool) env('REEL_AHEAD', true),
+
     // The rendered pieces that are kept, in bytes: above this, those not used for longest go.
     'cache_bytes' => (int) env('REEL_CACHE_BYTES', 30 * 1024 * 1024 * 1024),
 

@@ -87,12 +87,15 @@ final class ExportBench implements Bench
             'used' => [[24_000, $last->length_ticks]],
             'used_ticks' => $last->length_ticks - 24_000,
         ]);
-        $plan = ($this->assemble)($lesson);
-        foreach ($plan->pictures() as $spec) {
-            $this->pieces->make($this->pieces->order($spec), $plan->files);
-        }
-        foreach (SoundPart::all($plan->sound()) as $part) {
-            $this->sounds->part($part, $plan->files);
+        // What the background does: all that is kept, and then the new take.
+        foreach ([null, $last->id] as $asKept) {
+            $plan = ($this->assemble)($lesson, $asKept);
+            foreach ($plan->pictures() as $spec) {
+                $this->pieces->make($this->pieces->order($spec), $plan->files);
+            }
+            foreach (SoundPart::all($plan->sound()) as $part) {
+                $this->sounds->part($part, $plan->files);
+            }
         }
         $start = hrtime(true);
         ($this->decide)($last, Verdict::Kept);

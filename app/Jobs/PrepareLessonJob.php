@@ -15,7 +15,10 @@ use Illuminate\Contracts\Queue\ShouldQueue;
 use Illuminate\Foundation\Queue\Queueable;
 use OpenReel\Core\Sound\SoundPart;
 
-/** Has every piece of picture and sound made that is not in the cache yet, so that an export mostly joins. */
+/**
+ * Has every piece of picture and sound made that is not in the cache yet, so that an export mostly joins. A new take is got ready
+ * as well, as if it were kept already, after everything else: most are.
+ */
 final class PrepareLessonJob implements ShouldBeUniqueUntilProcessing, ShouldQueue
 {
     use Guarded, Queueable;
@@ -23,14 +26,19 @@ final class PrepareLessonJob implements ShouldBeUniqueUntilProcessing, ShouldQue
     /** Frees the lock should a worker die before it starts. */
     public int $uniqueFor = 30;
 
-    public function __construct(public readonly string $lessonId)
+    public function __construct(public readonly string $lessonId, public readonly ?string $asKept = null)
     {
-        $this->onQueue('background');
+        $this->onQueue($this->queueOfPieces());
+    }
+
+    private function queueOfPieces(): string
+    {
+        return $this->asKept === null ? 'background' : 'ahead';
     }
 
     public function uniqueId(): string
     {
-        return $this->lessonId;
+        return $this->lessonId.$this->asKept;
     }
 
     public function lockName(): string
@@ -46,15 +54,17 @@ final class PrepareLessonJob implements ShouldBeUniqueUntilProcessing, ShouldQue
                 return;
             }
             $cards->drawAll($lesson);
-            $plan = $assemble($lesson);
+            $plan = $assemble($lesson, $this->asKept);
             foreach ($plan->pictures() as $spec) {
                 if (! $pieces->has($spec)) {
-                    RenderPieceJob::dispatch($pieces->order($spec)->toArray(), $plan->files);
+                    RenderPieceJob::dispatch($pieces->order($spec)->toArray(), $plan->files)->onQueue($this->queueOfPieces());
                 }
             }
             foreach (SoundPart::all($plan->sound()) as $part) {
                 if (! $sounds->hasPart($part)) {
-                    RenderSoundJob::dispatch($part->toArray(), $sounds->key($part), $plan->files);
+                    RenderSoundJob::dispatch($part->toArray(), $sounds->key($part), $plan->files)->onQueue(
+                        $this->queueOfPieces(),
+                    );
                 }
             }
         });

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Media;
 
+use OpenReel\Core\Formats\FlacHeader;
 use OpenReel\Core\Render\ExportFacts;
 use OpenReel\Core\Render\RecordingInput;
 
@@ -99,6 +100,11 @@ final class FfprobeProber implements Prober
 
     public function seconds(string $path): float
     {
+        // To start the program takes longer than to look oneself.
+        if (str_ends_with($path, '.flac')) {
+            return FlacHeader::seconds((string) @file_get_contents($path, length: FlacHeader::BYTES));
+        }
+
         return (float) ($this->probe(['-show_entries', 'format=duration'], $path)['format']['duration'] ?? 0);
     }
 

@@ -14,13 +14,17 @@ use OpenReel\Core\Take\Verdict;
 /** Which take speaks which line of a lesson. */
 final class LessonCoverage
 {
-    /**
-     * Takes that were not kept, newest first, whose words are asked for: they only tell what changed since, in sections where
-     * nothing is kept.
-     */
+    /** Takes of a section, kept ones first and then the newest, whose words are asked for: as many as the margin of the page shows. */
     public const TELLING = 3;
 
-    public static function of(Lesson $lesson): Coverage
+    /** What TakeReader::known asks for. */
+    public const COLUMNS = [
+        'id', 'section_id', 'number', 'verdict', 'state', 'length_ticks', 'kept_order', 'used', 'speech_from', 'speech_until', 'lines',
+        'cut_ticks',
+    ];
+
+    /** @param  string|null  $asKept  id of a take that is treated as if it were kept now */
+    public static function of(Lesson $lesson, ?string $asKept = null): Coverage
     {
         $sections = DB::table('sections')
             ->where('lesson_id', $lesson->id)
@@ -38,7 +42,11 @@ final class LessonCoverage
         ) {
             $lines[$row->section_id][$row->id] = $row->text;
         }
-        $takes = DB::table('takes')->where('verdict', Verdict::Kept)->whereIn('section_id', $sections->pluck('id'))->get();
+        $takes = DB::table('takes')
+            ->where(fn ($q) => $q->where('verdict', Verdict::Kept)->orWhere('id', $asKept))
+            ->whereIn('section_id', $sections->pluck('id'))
+            ->get(self::COLUMNS);
+        $now = ['verdict' => Verdict::Kept->value, 'kept_order' => PHP_INT_MAX];
 
         return self::from(
             array_values(
@@ -48,7 +56,9 @@ final class LessonCoverage
                     ))
                     ->all(),
             ),
-            array_values($takes->map(fn (object $row): KnownTake => TakeReader::known((array) $row))->all()),
+            array_values($takes
+                ->map(fn (\stdClass $row): KnownTake => TakeReader::known(($row->id === $asKept ? $now : []) + (array) $row))
+                ->all()),
             $lesson,
         );
     }

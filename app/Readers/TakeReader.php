@@ -11,9 +11,11 @@ use OpenReel\Core\Coverage\KnownTake;
 use OpenReel\Core\Mark\Box;
 use OpenReel\Core\Mark\TakeMark;
 use OpenReel\Core\Picture\Shape;
+use OpenReel\Core\Picture\SourceColour;
 use OpenReel\Core\Take\SpokenLine;
 use OpenReel\Core\Take\Take as CoreTake;
 use OpenReel\Core\Take\Track as CoreTrack;
+use OpenReel\Core\Take\TrackKind;
 use OpenReel\Core\Take\Trim;
 use OpenReel\Core\Take\Verdict;
 use OpenReel\Core\Time\Span;
@@ -70,29 +72,47 @@ final class TakeReader
 
     public static function core(Take $take): CoreTake
     {
-        $used = self::used($take);
-
-        return new CoreTake(
-            $take->id,
-            $take->number,
-            array_values($take->tracks->filter(fn (Track $t): bool => $t->file_path !== null)->map(self::track(...))->all()),
-            Span::between($used[0]->from, $used[count($used) - 1]->until),
-            array_map(Tick::of(...), $take->line_ticks),
-            array_values(array_filter(array_map(self::mark(...), $take->marks))),
+        return self::coreOf(
+            $take->getAttributes(),
+            array_values($take->tracks->map(fn (Track $t): array => $t->getAttributes())->all()),
         );
     }
 
-    private static function track(Track $track): CoreTrack
+    /**
+     * The same from rows as they are in the database.
+     *
+     * @param  array<string, mixed>  $row
+     * @param  list<array<string, mixed>>  $tracks
+     */
+    public static function coreOf(array $row, array $tracks): CoreTake
     {
+        $used = self::usedOf($row);
+        $marks = $row['marks'] === '[]' ? [] : (array) json_decode($row['marks'], true);
+
+        return new CoreTake(
+            $row['id'],
+            (int) $row['number'],
+            array_map(self::track(...), array_values(array_filter($tracks, fn (array $t): bool => $t['file_path'] !== null))),
+            Span::between($used[0]->from, $used[count($used) - 1]->until),
+            array_map(fn (int $t): Tick => Tick::of($t), (array) json_decode($row['line_ticks'], true)),
+            array_values(array_filter(array_map(self::mark(...), $marks))),
+        );
+    }
+
+    /** @param  array<string, mixed>  $row */
+    private static function track(array $row): CoreTrack
+    {
+        $isPicture = $row['width'] !== null && $row['height'] !== null;
+
         return new CoreTrack(
-            $track->kind,
-            (string) $track->hash,
-            Tick::of($track->length_ticks),
-            Tick::of($track->offset_ticks),
-            $track->width === null || $track->height === null ? null : Shape::of($track->width, $track->height),
-            $track->colour(),
-            $track->loudness,
-            $track->peak,
+            TrackKind::from($row['kind']),
+            (string) $row['hash'],
+            Tick::of((int) $row['length_ticks']),
+            Tick::of((int) $row['offset_ticks']),
+            $isPicture ? Shape::of((int) $row['width'], (int) $row['height']) : null,
+            $isPicture ? SourceColour::told($row['colour_range'], $row['colour_matrix'], (int) $row['height']) : null,
+            $row['loudness'] === null ? null : (float) $row['loudness'],
+            $row['peak'] === null ? null : (float) $row['peak'],
         );
     }
 

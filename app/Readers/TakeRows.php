@@ -6,29 +6,48 @@ namespace App\Readers;
 
 use Illuminate\Support\Facades\DB;
 
-/** Takes as rows, with what is shown of their tracks: a lesson may have thousands. */
+/** Takes as rows, with what is shown of their tracks: a lesson may have thousands, and a model for each takes long. */
 final class TakeRows
 {
+    private const COLUMNS = [
+        'id', 'section_id', 'recorded_in', 'number', 'state', 'verdict', 'problem', 'recording_kept', 'length_ticks', 'speech_from',
+        'speech_until', 'used', 'flags', 'kept_order', 'created_at',
+    ];
+
     /**
      * @param  list<string>  $sections  ids
-     * @return \Generator<array<string, mixed>> highest number first: the take's columns, `width` and `height` of its camera, and
-     *                                          `played_hash`, of what is played back
+     * @return list<array<string, mixed>> highest number first: `width` and `height` of the take's camera and `played_hash`, of what
+     *                                    is played back, among its columns; its words are not
      */
-    public static function of(array $sections): \Generator
+    public static function of(array $sections): array
     {
         $tracks = fn (string $kind): \Closure => fn ($join) => $join
             ->on("{$kind}.take_id", '=', 'takes.id')
             ->where("{$kind}.kind", $kind);
+        $columns = implode(', ', array_map(fn (string $c): string => "takes.{$c}", self::COLUMNS));
         $rows = DB::table('takes')
             ->whereIn('takes.section_id', $sections)
             ->leftJoin('tracks as camera', $tracks('camera'))
             ->leftJoin('tracks as microphone', $tracks('microphone'))
             ->orderByDesc('takes.number')
-            ->selectRaw(
-                'takes.*, camera.width as width, camera.height as height, coalesce(camera.hash, microphone.hash) as played_hash',
-            );
-        foreach ($rows->get() as $row) {
-            yield (array) $row;
+            ->selectRaw("{$columns}, camera.width, camera.height, coalesce(camera.hash, microphone.hash) as played_hash");
+
+        return array_values(array_map(fn (\stdClass $row): array => (array) $row, $rows->get()->all()));
+    }
+
+    /**
+     * What takes say, and when: much to read, and asked for of few.
+     *
+     * @param  list<string>  $ids
+     * @return array<string, array{lines: string, line_ticks: string, cut_ticks: string}> by id, as JSON
+     */
+    public static function words(array $ids): array
+    {
+        $words = [];
+        foreach (DB::table('takes')->whereIn('id', $ids)->get(['id', 'lines', 'line_ticks', 'cut_ticks']) as $row) {
+            $words[$row->id] = ['lines' => $row->lines, 'line_ticks' => $row->line_ticks, 'cut_ticks' => $row->cut_ticks];
         }
+
+        return $words;
     }
 }

@@ -32,13 +32,12 @@ final readonly class Coverage
     {
         $kept = array_values(array_filter($takes, fn (KnownTake $t): bool => $t->isKept()));
         usort($kept, fn (KnownTake $a, KnownTake $b): int => [$b->order, $b->number] <=> [$a->order, $a->number]);
-        $spans = $spoken = $speakers = [];
+        $spans = $speakers = [];
         foreach ($kept as $take) {
             $spans[$take->id] = TakeSpans::of($take);
             foreach ($take->lines as $line) {
                 if (isset($spans[$take->id][$line->id])) {
                     $speakers[$line->id][$take->id] = $take;
-                    $spoken[$take->id][$line->id] = $line->text;
                 }
             }
         }
@@ -99,7 +98,7 @@ final readonly class Coverage
 
             return new LineCoverage($id, was: $was, wasTake: $was === null ? null : $told[1] ?? null);
         }
-        $said = array_column($take->lines, 'text', 'id')[$id];
+        $said = $take->lines[$take->places[$id]]->text;
         $others = array_values(array_diff(array_map(strval(...), array_keys($speakers)), [$take->id]));
         $why = match (true) {
             $take->id === $chosen => Why::Chosen,
@@ -123,7 +122,7 @@ final readonly class Coverage
     /** @return string|null the words that were said, when they are other words */
     private static function was(?string $said, string $text): ?string
     {
-        return $said === null || Words::key($said) === Words::key($text) ? null : $said;
+        return $said === null || $said === $text || Words::key($said) === Words::key($text) ? null : $said;
     }
 
     /**
@@ -184,7 +183,7 @@ final readonly class Coverage
      */
     private static function follows(KnownTake $take, array $run, string $line, array $lines): bool
     {
-        $order = array_flip(array_column($take->lines, 'id'));
+        $order = $take->places;
         $from = $order[$run[count($run) - 1]];
 
         return $order[$line] > $from && self::onlyGone($take, $from + 1, $order[$line], $lines);
@@ -217,15 +216,14 @@ final readonly class Coverage
      */
     private static function parts(KnownTake $take, array $run, array $lines, array $spans): array
     {
-        $ids = array_column($take->lines, 'id');
-        $order = array_flip($ids);
+        $order = $take->places;
         $from = $spans[$run[0]]->from;
         if (self::onlyGone($take, 0, $order[$run[0]], $lines)) {
             $from = $take->used[0]->from;
         }
         $until = $spans[$run[count($run) - 1]]->until;
-        for ($i = $order[$run[count($run) - 1]] + 1; $i < count($ids) && ! isset($lines[$ids[$i]]); $i++) {
-            $until = ($spans[$ids[$i]] ?? null)->until ?? $until;
+        for ($i = $order[$run[count($run) - 1]] + 1; isset($take->lines[$i]) && ! isset($lines[$take->lines[$i]->id]); $i++) {
+            $until = ($spans[$take->lines[$i]->id] ?? null)->until ?? $until;
         }
         $pieces = TakeSpans::inside(Span::between($from, $until), $take->used);
 

@@ -12,6 +12,9 @@ use OpenReel\Core\Time\Tick;
 /** What coverage needs to know about a take. */
 final readonly class KnownTake
 {
+    /** @var array<string, int> place of each of its lines, by line id */
+    public array $places;
+
     /**
      * @param  string  $section  id of the section it hangs on
      * @param  bool  $usable  it was listened to and has a length
@@ -31,6 +34,7 @@ final readonly class KnownTake
         public array $lines = [],
         public array $cuts = [],
     ) {
+        $this->places = array_flip(array_column($lines, 'id'));
     }
 
     public function isKept(): bool

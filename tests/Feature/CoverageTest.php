@@ -120,6 +120,28 @@ final class CoverageTest extends FeatureTestCase
         self::assertCount($all, $pieces());
     }
 
+    public function test_a_new_take_is_got_ready_before_it_is_kept_and_keeping_it_renders_nothing(): void
+    {
+        config(['reel.ahead' => true]);
+        $lesson = $this->lesson("# T\n\n## A\n\nOne is here.\n");
+        $section = $lesson->sections()->firstOrFail();
+        $this->keep($this->record($section, Clips::spoken()));
+        $again = $this->record($section, Clips::anotherTake());
+        self::assertCount(
+            1,
+            array_filter(
+                $this->getJson("/api/lessons/{$lesson->id}")->json('sections.0.takes'),
+                fn (array $t): bool => $t['verdict'] === 'kept',
+            ),
+        );
+        $pieces = fn (): array => glob("{$this->mediaRoot}/renders/{shot,sound,part}/*/*", GLOB_BRACE) ?: [];
+        $before = $pieces();
+
+        $this->keep($again);
+        $this->postJson("/api/lessons/{$lesson->id}/exports")->assertJson(['state' => 'done']);
+        self::assertSame($before, $pieces());
+    }
+
     private function lesson(string $text): Lesson
     {
         $lesson = Lesson::factory()->create(['width' => 320, 'height' => 180]);

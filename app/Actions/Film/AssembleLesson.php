@@ -8,14 +8,11 @@ use App\Media\FilmPlan;
 use App\Models\Lesson;
 use App\Models\Section;
 use App\Models\Slide;
-use App\Models\Take;
-use App\Models\Track;
 use App\Readers\CardPicture;
 use App\Readers\LessonCoverage;
 use App\Readers\LessonDeck;
 use App\Readers\LessonStyle;
 use App\Readers\TakeReader;
-use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Support\Facades\DB;
 use OpenReel\Core\Assembly\Assembly;
 use OpenReel\Core\Assembly\Passage;
@@ -28,24 +25,24 @@ use OpenReel\Core\Script\Script;
 use OpenReel\Core\Take\Take as CoreTake;
 use OpenReel\Core\Time\FrameRate;
 
-/** Computes a lesson's assembly from its script, slides, style and verdicts. Nothing is stored. */
+/** Computes a lesson's assembly from its script, slides, style and verdicts. Nothing of it is stored. */
 final class AssembleLesson
 {
-    public function __invoke(Lesson $lesson): FilmPlan
+    /** @param  string|null  $asKept  id of a take that is treated as if it were kept now */
+    public function __invoke(Lesson $lesson, ?string $asKept = null): FilmPlan
     {
         $style = LessonStyle::of($lesson);
         $frame = FrameSize::of($lesson->width, $lesson->height);
         $script = Script::read($lesson->script);
-        $coverage = LessonCoverage::of($lesson);
-        $takes = $this->takes($coverage);
+        $coverage = LessonCoverage::of($lesson, $asKept);
+        [$takes, $files] = $this->takes($coverage);
         $slides = array_values($lesson->slides()->get()->all());
-        $files = array_column(array_map(fn (Slide $s): array => [$s->hash, $s->path], $slides), 1, 0) + self::files($takes);
+        $files += array_column(array_map(fn (Slide $s): array => [$s->hash, $s->path], $slides), 1, 0);
         $logo = LessonStyle::logoRow($style);
         if ($logo !== null) {
             $files[$logo->hash] = $logo->path;
         }
         $cues = new PictureCues($script, LessonDeck::of($slides), $style);
-        $core = $takes->map(fn (Take $take): CoreTake => TakeReader::core($take))->all();
         $lines = $this->lines($lesson);
         $sources = [];
         foreach (array_values($lesson->sections()->get()->all()) as $index => $section) {
@@ -62,7 +59,7 @@ final class AssembleLesson
                 $section->id,
                 $section->heading,
                 $opening,
-                $card === null ? self::passages($section, $coverage, $core) : [],
+                $card === null ? self::passages($section, $coverage, $takes) : [],
                 $changes,
                 $card,
                 $lines[$section->id] ?? [],
@@ -96,33 +93,28 @@ final class AssembleLesson
         return $lines;
     }
 
-    /** @return Collection<string, Take> those that are heard, by id */
-    private function takes(Coverage $coverage): Collection
+    /**
+     * The takes that are heard, and where the files of their tracks lie.
+     *
+     * @return array{array<string, CoreTake>, array<string, string>} by id; path on the media disk by hash
+     */
+    private function takes(Coverage $coverage): array
     {
         $ids = [];
         foreach ($coverage->sections as $section) {
             array_push($ids, ...array_map(fn (UsedPart $p): string => $p->take, $section->parts));
         }
-        /** @var Collection<string, Take> */
-        $takes = Take::query()->with('tracks')->whereKey(array_unique($ids))->get()->keyBy('id');
-
-        return $takes;
-    }
-
-    /**
-     * @param  Collection<string, Take>  $takes
-     * @return array<string, string> path on the media disk by hash
-     */
-    private static function files(Collection $takes): array
-    {
-        $files = [];
-        foreach ($takes as $take) {
-            foreach ($take->tracks->filter(fn (Track $t): bool => $t->file_path !== null) as $track) {
-                $files[(string) $track->hash] = (string) $track->file_path;
-            }
+        $ids = array_values(array_unique($ids));
+        $tracks = $files = $takes = [];
+        foreach (DB::table('tracks')->whereIn('take_id', $ids)->whereNotNull('file_path')->get() as $row) {
+            $tracks[$row->take_id][] = (array) $row;
+            $files[$row->hash] = $row->file_path;
+        }
+        foreach (DB::table('takes')->whereIn('id', $ids)->get() as $row) {
+            $takes[$row->id] = TakeReader::coreOf((array) $row, $tracks[$row->id] ?? []);
         }
 
-        return $files;
+        return [$takes, $files];
     }
 
     /**

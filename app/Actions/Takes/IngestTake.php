@@ -171,6 +171,8 @@ final class IngestTake
         $take->section->touch();
         if ($take->verdict === Verdict::Kept) {
             PrepareLessonJob::dispatch($take->section->lesson_id);
+        } elseif ($take->verdict === Verdict::Undecided && config('reel.ahead')) {
+            PrepareLessonJob::dispatch($take->section->lesson_id, $take->id);
         }
     }
 

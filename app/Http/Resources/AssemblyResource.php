@@ -22,6 +22,16 @@ use OpenReel\Core\Take\TrackKind;
  */
 final class AssemblyResource extends JsonResource
 {
+    /**
+     * Nothing in it is left out on conditions, so it need not be searched for that.
+     *
+     * @return array<string, mixed>
+     */
+    public function resolve($request = null): array
+    {
+        return $this->toArray($request);
+    }
+
     /** @return array<string, mixed> */
     public function toArray(?Request $request = null): array
     {

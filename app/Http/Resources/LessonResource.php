@@ -28,6 +28,16 @@ use OpenReel\Core\Script\Script;
  */
 final class LessonResource extends JsonResource
 {
+    /**
+     * Nothing in it is left out on conditions, so it need not be searched for that: with thousands of takes it takes long.
+     *
+     * @return array<string, mixed>
+     */
+    public function resolve($request = null): array
+    {
+        return $this->toArray($request);
+    }
+
     /** @return array<string, mixed> */
     public function toArray(?Request $request = null): array
     {
@@ -108,19 +118,43 @@ final class LessonResource extends JsonResource
             ->groupBy('take_id')
             ->map(fn (Collection $of): array => array_values($of->all()))
             ->all();
-        $takes = $told = $known = [];
-        foreach (TakeRows::of($sections) as $row) {
-            // The words of older takes that were not kept are never asked for.
-            $tells =
-                $row['verdict'] === 'kept' ||
-                ($row['verdict'] !== 'discarded' &&
-                    ($told[$row['section_id']] = ($told[$row['section_id']] ?? 0) + 1) <= LessonCoverage::TELLING);
-            $takes[$row['section_id']][] = TakeResource::row($row, $tracks[$row['id']] ?? [], $tells);
-            if ($tells) {
-                $known[] = TakeReader::known($row);
+        $rows = TakeRows::of($sections);
+        $hasKept = array_flip(array_column(array_filter($rows, fn (array $r): bool => $r['verdict'] === 'kept'), 'section_id'));
+        $tell = self::telling($rows, $hasKept);
+        $words = TakeRows::words(array_keys($tell));
+        $takes = $known = [];
+        foreach ($rows as $row) {
+            $said = $words[$row['id']] ?? null;
+            $takes[$row['section_id']][] = TakeResource::row($row + ($said ?? []), $tracks[$row['id']] ?? [], $said !== null);
+            // Where something is kept, what others say is asked by nobody.
+            if ($said !== null && ($row['verdict'] === 'kept' || ! isset($hasKept[$row['section_id']]))) {
+                $known[] = TakeReader::known($row + $said);
             }
         }
 
         return [array_map(array_reverse(...), $takes), $known];
+    }
+
+    /**
+     * The words of older takes that were not kept are never asked for.
+     *
+     * @param  list<array<string, mixed>>  $rows  highest number first
+     * @param  array<string, int>  $hasKept  sections of which something is kept, as keys
+     * @return array<string, true> takes whose words are sent along, by id
+     */
+    private static function telling(array $rows, array $hasKept): array
+    {
+        $tell = $told = [];
+        foreach ($rows as $row) {
+            $section = $row['section_id'];
+            $most = LessonCoverage::TELLING - (isset($hasKept[$section]) ? 1 : 0);
+            $isNew = $row['verdict'] !== 'discarded' && ($told[$section] ?? 0) < $most;
+            if ($row['verdict'] === 'kept' || $isNew) {
+                $tell[$row['id']] = true;
+                $told[$section] = ($told[$section] ?? 0) + ($row['verdict'] === 'kept' ? 0 : 1);
+            }
+        }
+
+        return $tell;
     }
 }

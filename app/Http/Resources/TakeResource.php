@@ -46,7 +46,7 @@ final class TakeResource extends JsonResource
     public static function row(array $row, array $tracks = [], bool $withLines = true): array
     {
         $id = $row['id'];
-        $used = TakeReader::usedOf($row);
+        [$from, $until] = self::used($row);
         $hasPicture = $row['width'] !== null;
 
         return [
@@ -61,8 +61,8 @@ final class TakeResource extends JsonResource
             'problem' => $row['problem'] ?? null,
             'recording_kept' => (bool) ($row['recording_kept'] ?? true),
             'length_ms' => self::milliseconds($row['length_ticks']),
-            'used_from_ms' => self::milliseconds($used === [] ? 0 : $used[0]->from->count),
-            'used_until_ms' => self::milliseconds($used === [] ? 0 : $used[count($used) - 1]->until->count),
+            'used_from_ms' => self::milliseconds($from),
+            'used_until_ms' => self::milliseconds($until),
             'trimmed_by_hand' => ($row['used'] ?? null) !== null,
             'flags' => $row['flags'] === '[]' ? [] : json_decode($row['flags'], true),
             'camera' => $hasPicture ? ['width' => (int) $row['width'], 'height' => (int) $row['height']] : null,
@@ -74,6 +74,22 @@ final class TakeResource extends JsonResource
                 $tracks,
             ),
         ];
+    }
+
+    /**
+     * From the start of the first stretch that is used to the end of the last: see OpenReel\Core\Take\Trim.
+     *
+     * @param  array<string, mixed>  $row
+     * @return array{int, int} ticks
+     */
+    private static function used(array $row): array
+    {
+        if (($row['used'] ?? null) === null) {
+            return [(int) ($row['speech_from'] ?? 0), (int) ($row['speech_until'] ?? $row['length_ticks'])];
+        }
+        $used = TakeReader::usedOf($row);
+
+        return $used === [] ? [0, 0] : [$used[0]->from->count, $used[count($used) - 1]->until->count];
     }
 
     /** @param  list<Track>  $tracks */

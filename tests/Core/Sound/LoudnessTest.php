@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Tests\Core\Sound;
 
 use OpenReel\Core\Formats\AdtsFrames;
+use OpenReel\Core\Formats\FlacHeader;
 use OpenReel\Core\Sound\Loudness;
 use PHPUnit\Framework\TestCase;
 
@@ -56,5 +57,16 @@ final class LoudnessTest extends TestCase
         self::assertSame($b.$c, AdtsFrames::slice($a.$b.$c.substr($a, 0, 10), 1, null), 'a frame cut off is left out');
         self::assertSame('', AdtsFrames::slice($a, 1, null));
         self::assertSame('', AdtsFrames::slice('', 0, 3));
+    }
+
+    public function test_a_flac_file_says_how_long_it_is(): void
+    {
+        // 48 kHz, mono, 16 bits, 96,000 samples.
+        $bits = (48_000 << 44) | (0 << 41) | (15 << 36) | 96_000;
+        $header = 'fLaC'.str_repeat("\0", 14).pack('J', $bits).str_repeat("\0", 16);
+
+        self::assertSame(2.0, FlacHeader::seconds($header));
+        self::assertSame(0.0, FlacHeader::seconds(substr($header, 0, 41)));
+        self::assertSame(0.0, FlacHeader::seconds(str_repeat('x', 42)));
     }
 }
