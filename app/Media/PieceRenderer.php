@@ -12,6 +12,9 @@ use OpenReel\Core\Render\ShotSpec;
 /** Makes the pieces of picture that a film is joined from, each once. */
 final class PieceRenderer
 {
+    /** Part of the key of what is made of texts: change it when drawings come out otherwise. */
+    private const TEXT_RECIPE = 1;
+
     public function __construct(
         private readonly Encoder $encoder,
         private readonly Prober $prober,
@@ -78,7 +81,7 @@ final class PieceRenderer
     /** @param  callable(string $draft): mixed  $make */
     private function text(string $kind, string $text, string $extension, callable $make): string
     {
-        return $this->cache->findOrMake($kind, CacheKey::of($kind, ['text' => $text], ''), $extension, function (
+        return $this->cache->findOrMake($kind, CacheKey::of($kind, ['text' => $text, 'recipe' => self::TEXT_RECIPE], ''), $extension, function (
             string $draft,
         ) use ($make): array {
             $make($draft);

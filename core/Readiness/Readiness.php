@@ -36,6 +36,8 @@ final readonly class Readiness
      * @param  list<DeckSlide>  $deck  in order
      * @param  Layout  $layout  what the house style shows unless the script says otherwise
      * @param  list<int>  $cutOffCards  indexes of sections whose card cannot hold its words
+     * @param  array<int, list<int>>  $unspoken  numbers of lines that nobody speaks yet, by index of the section, where others are
+     *    spoken
      */
     public function __construct(
         private Script $script,
@@ -43,6 +45,7 @@ final readonly class Readiness
         private Layout $layout,
         private Pace $pace,
         private array $cutOffCards = [],
+        private array $unspoken = [],
     ) {
     }
 
@@ -58,6 +61,10 @@ final readonly class Readiness
             array_push($found, ...$this->section($section, $index, $length, $shown), ...$this->cues($section, $index, $shown));
             foreach ($section->lines as $line) {
                 array_push($found, ...$section->card() === null ? $this->line($line, $index) : []);
+                if (in_array($line->number, $this->unspoken[$index] ?? [], true)) {
+                    $says = 'No kept take speaks this line yet: "'.self::start($line->text).'"';
+                    $found[] = new Finding('take', $says, $line->from, $index);
+                }
             }
         }
 

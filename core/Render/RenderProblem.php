@@ -8,8 +8,9 @@ use OpenReel\Core\Problem;
 
 final class RenderProblem extends Problem
 {
-    public static function emptyJoin(): self
+    /** @param  int  $frame  of the film, at which the second begins */
+    public static function emptyJoin(int $frame): self
     {
-        return new self('Two sections are too short to be faded into each other.');
+        return new self('Two sections are too short to be faded into each other.', 'join', $frame);
     }
 }

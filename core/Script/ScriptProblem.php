@@ -10,6 +10,6 @@ final class ScriptProblem extends Problem
 {
     public static function empty(): self
     {
-        return new self('The script is empty. Start it with "# Title", then "## Section" and the words to be spoken.');
+        return new self('The script is empty. Start it with "# Title", then "## Section" and the words to be spoken.', 'script');
     }
 }

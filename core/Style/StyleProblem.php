@@ -37,16 +37,18 @@ final class StyleProblem extends Problem
                 'accent' => "The {$called} is written as six digits or letters from 0 to F, for example #0B5D66.",
                 default => "That is not one of the choices for the {$called}.",
             },
+            'style',
+            $name,
         );
     }
 
     public static function chosenOnce(): self
     {
-        return new self('Frame size and rate are chosen once, when the lesson is made.');
+        return new self('Frame size and rate are chosen once, when the lesson is made.', 'frame');
     }
 
     public static function unknown(string $name): self
     {
-        return new self("A house style has no part called \"{$name}\".");
+        return new self("A house style has no part called \"{$name}\".", 'style', $name);
     }
 }

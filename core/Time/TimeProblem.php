@@ -10,16 +10,16 @@ final class TimeProblem extends Problem
 {
     public static function unknownRate(int $fps): self
     {
-        return new self("A frame rate of {$fps} is not offered. Choose 24, 25, 30, 50 or 60 frames per second.");
+        return new self("A frame rate of {$fps} is not offered. Choose 24, 25, 30, 50 or 60 frames per second.", 'frame rate', $fps);
     }
 
     public static function negative(int $ticks): self
     {
-        return new self("A time cannot lie before the start ({$ticks} ticks).");
+        return new self("A time cannot lie before the start ({$ticks} ticks).", 'time', $ticks);
     }
 
     public static function endsBeforeItStarts(int $from, int $until): self
     {
-        return new self("The end must come after the start (from tick {$from} until tick {$until}).");
+        return new self("The end must come after the start (from tick {$from} until tick {$until}).", 'end', $until);
     }
 }

@@ -1,10 +1,11 @@
+import { readFileSync } from 'node:fs';
 import { EditorState } from '@codemirror/state';
 import { EditorView } from '@codemirror/view';
 import { describe, expect, it } from 'vitest';
 import { moveTo, openingCue, removeSection, sectionsOf } from '../../resources/js/page/commands';
 import { mapped } from '../../resources/js/page/places';
 import { differingRows, replacement } from '../../resources/js/page/replace';
-import { cueLabel, cuesIn, headingMark, writeCue } from '../../resources/js/page/syntax';
+import { type CueKind, cueLabel, cuesIn, headingMark, writeCue } from '../../resources/js/page/syntax';
 
 const state = (doc: string) => EditorState.create({ doc });
 /** Commands only read the state and dispatch, so a page without a window will do. */
@@ -18,6 +19,35 @@ const pageOf = (doc: string) => {
     return page as typeof page & EditorView;
 };
 const text = (page: { state: EditorState }) => page.state.doc.toString();
+
+interface Examples {
+    read: { text: string; cues: [string, string, string][] }[];
+    write: [CueKind, string, string][];
+    headings: [string, number, number][];
+}
+
+const examples = JSON.parse(readFileSync(new URL('../examples/cues.json', import.meta.url), 'utf8')) as Examples;
+
+describe('the syntax of a script, by the examples that the server is tested with', () => {
+    it('finds cues', () => {
+        for (const { text, cues } of examples.read) {
+            const found = cuesIn(text).map((cue) => [cue.kind, cue.value, text.slice(cue.from, cue.to)]);
+            expect(found).toEqual(cues);
+        }
+    });
+
+    it('writes them', () => {
+        for (const [kind, value, text] of examples.write) {
+            expect(writeCue(kind, value)).toBe(text);
+        }
+    });
+
+    it('knows headings', () => {
+        for (const [row, length, level] of examples.headings) {
+            expect(headingMark(row)).toEqual(level === 0 ? null : { length, level });
+        }
+    });
+});
 
 describe('cues and headings in the text', () => {
     it('are found where the server finds them', () => {

@@ -8,7 +8,9 @@ use App\Models\Lesson;
 use App\Models\Slide;
 use App\Readers\CardPicture;
 use App\Readers\LearnedPace;
+use App\Readers\LessonCoverage;
 use App\Readers\LessonStyle;
+use Illuminate\Support\Facades\DB;
 use OpenReel\Core\Picture\FrameSize;
 use OpenReel\Core\Readiness\DeckSlide;
 use OpenReel\Core\Readiness\Finding;
@@ -53,7 +55,27 @@ final class CheckReadiness
                 'at' => $f->at === null ? null : $map->utf16($f->at),
                 'section_id' => $f->section === null ? null : $sections[$f->section] ?? null,
             ],
-            (new Readiness($script, $deck, $style->layout, LearnedPace::of($lesson), $cutOff))->findings(),
+            (new Readiness(
+                $script, $deck, $style->layout, LearnedPace::of($lesson), $cutOff, self::unspoken($lesson, $sections->all()),
+            ))->findings(),
         );
+    }
+
+    /**
+     * @param  array<int, string>  $sections  ids, in order
+     * @return array<int, list<int>> numbers of lines by index of the section
+     */
+    private static function unspoken(Lesson $lesson, array $sections): array
+    {
+        $unspoken = [];
+        foreach (LessonCoverage::of($lesson)->sections as $id => $coverage) {
+            $index = array_search($id, $sections, true);
+            if ($index !== false && $coverage->isHeard() && $coverage->missing !== []) {
+                $numbers = DB::table('lines')->whereIn('id', $coverage->missing)->orderBy('position')->pluck('position');
+                $unspoken[$index] = array_values($numbers->map(intval(...))->all());
+            }
+        }
+
+        return $unspoken;
     }
 }

@@ -14,6 +14,9 @@ use OpenReel\Core\Script\LineSplitter;
 /** Has a section's script read by the stand-in voice; the same words are read once. */
 final class ReadAloud
 {
+    /** Part of a file's name: change it when the voice or its way of reading changes. */
+    private const RECIPE = 'v1 ';
+
     private const NOTHING_WRITTEN = 'Nothing is written in this section yet. This is the stand-in voice, so that you can try '
         .'everything without a microphone.';
 
@@ -65,6 +68,6 @@ final class ReadAloud
 
     private static function path(string $text): string
     {
-        return 'stand-in/'.hash('sha256', $text).'.wav';
+        return 'stand-in/'.hash('sha256', self::RECIPE.$text).'.wav';
     }
 }
