@@ -10,6 +10,9 @@ namespace App\Media;
  */
 final class RenderCache
 {
+    /** Kinds of pieces, each in a folder of its own. */
+    private const KINDS = ['shot', 'join', 'sound', 'part', 'soundtrack', 'drawing', 'script'];
+
     /** A use is noted when the last one noted is older than this. */
     private const USED_SECONDS = 1800;
 
@@ -80,6 +83,12 @@ final class RenderCache
      */
     public function sweep(int $limit): int
     {
+        foreach (glob($this->media->path('renders').'/*') ?: [] as $folder) {
+            if (! in_array(basename($folder), self::KINDS, true)) {
+                // Made by a version that called things otherwise: nobody will ask for it.
+                $this->media->deleteFolder('renders/'.basename($folder));
+            }
+        }
         $pieces = [];
         $all = 0;
         foreach (glob($this->media->path('renders').'/*/*/*') ?: [] as $file) {

@@ -15,9 +15,8 @@ final readonly class SoundPlan
     /**
      * @param  list<SoundPlace>  $places  in order; each begins where the one before ends, or within it while they dissolve
      * @param  int  $samples  of the whole film
-     * @param  array<int, int>  $ofSegment  index of the place in which each segment is heard
      */
-    private function __construct(public array $places, public int $samples, public array $ofSegment)
+    private function __construct(public array $places, public int $samples)
     {
     }
 
@@ -25,7 +24,7 @@ final readonly class SoundPlan
     public static function of(Assembly $assembly, float $target): self
     {
         $ticks = $assembly->rate->ticksPerFrame();
-        $groups = $ofSegment = [];
+        $groups = [];
         foreach ($assembly->segments as $i => $segment) {
             $before = $assembly->segments[$i - 1] ?? null;
             $goesOn =
@@ -39,7 +38,6 @@ final readonly class SoundPlan
             } else {
                 $groups[] = [$segment];
             }
-            $ofSegment[$i] = count($groups) - 1;
         }
         $places = array_map(
             fn (array $group): SoundPlace => new SoundPlace(
@@ -51,7 +49,7 @@ final readonly class SoundPlan
             $groups,
         );
 
-        return new self($places, $assembly->frames() * $ticks, $ofSegment);
+        return new self($places, $assembly->frames() * $ticks);
     }
 
     /**

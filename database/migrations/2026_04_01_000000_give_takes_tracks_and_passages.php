@@ -31,6 +31,8 @@ return new class extends Migration
             $table->unsignedBigInteger('offset_ticks')->default(0);
             $table->float('loudness')->nullable();
             $table->float('peak')->nullable();
+            // All that a list of takes shows of them.
+            $table->index(['take_id', 'kind', 'width', 'height', 'hash']);
         });
         Schema::table('takes', function (Blueprint $table) {
             $table->json('used')->nullable();
