@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
 import type { Assembly, Segment } from '../../resources/js/api/types';
-import { frameAt, isOver, mediaTime, meetingAt, placeOf } from '../../resources/js/player/plan';
+import { frameAt, isOver, mediaTime, meetingAt, placeOf, runsOf } from '../../resources/js/player/plan';
 import { type Stretch, TimeMap } from '../../resources/js/player/TimeMap';
 import { levelWord } from '../../resources/js/recorder/meter';
 import { rectAt } from '../../resources/js/ui/place';
@@ -58,6 +58,23 @@ describe('the plan in the player', () => {
         expect(isOver(one, 0, 1.99)).toBe(true);
         expect(frameAt(one.segments[0] as Segment, 5)).toBe(24);
         expect(frameAt(one.segments[0] as Segment, 0)).toBe(0);
+    });
+
+    it('lets one element play on where a take goes on', () => {
+        const of = (media_url: string | null, in_ticks: number, join: Segment['join'] = { kind: 'cut', frames: 0 }) =>
+            ({ ...segment(0, 10, in_ticks, join), media_url }) as Segment;
+        const dissolve = { kind: 'dissolve' as const, frames: 2 };
+        const segments = [
+            of('a', 0),
+            of('a', 19_200),
+            of('a', 38_401),
+            of('b', 57_601),
+            of(null, 0),
+            of(null, 0),
+            of('a', 0),
+            of('a', 19_200, dissolve),
+        ];
+        expect(runsOf({ segments })).toEqual([0, 0, 1, 2, 3, 4, 5, 6]);
     });
 
     it('shows both sides of a dissolve, and the ground at a dip, as the film does', () => {

@@ -1,6 +1,6 @@
 import type { Assembly, Segment } from '../api/types';
 import { Subscribable } from '../ui/Subscribable';
-import { frameAt, isOver, mediaTime, placeOf } from './plan';
+import { frameAt, isOver, mediaTime, placeOf, runsOf } from './plan';
 
 export interface PlayerSnapshot {
     index: number;
@@ -9,10 +9,12 @@ export interface PlayerSnapshot {
 }
 
 /**
- * Plays an assembly without rendering it. Two media elements take turns, so that the next segment is loaded and stands
- * at its start before the one on show is over.
+ * Plays an assembly without rendering it. Two media elements take turns, so that the next run of segments is loaded and
+ * stands at its start before the one on show is over.
  */
 export class AssemblyPlayer extends Subscribable<PlayerSnapshot> {
+    /** Which segments go on in one media element: see `runsOf`. */
+    private readonly runs: number[];
     private context: AudioContext | null = null;
     private gains: GainNode[] = [];
     private tick = 0;
@@ -25,6 +27,7 @@ export class AssemblyPlayer extends Subscribable<PlayerSnapshot> {
         private readonly elements: [HTMLVideoElement, HTMLVideoElement],
     ) {
         super({ index: 0, frame: 0, playing: false });
+        this.runs = runsOf(plan);
         this.seek(0);
     }
 
@@ -59,7 +62,7 @@ export class AssemblyPlayer extends Subscribable<PlayerSnapshot> {
         this.over = false;
         const { index, offset } = placeOf(this.plan, frame);
         this.load(index, offset);
-        this.load(index + 1, 0);
+        this.load(this.behind(index), 0);
         this.cardSince = performance.now() - (1000 * offset) / this.plan.fps;
         this.set({ index, frame: (this.plan.segments[index]?.start_frame ?? 0) + offset });
         if (playing) {
@@ -78,7 +81,17 @@ export class AssemblyPlayer extends Subscribable<PlayerSnapshot> {
     }
 
     private element(index: number): HTMLVideoElement {
-        return this.elements[(index % 2) as 0 | 1];
+        return this.elements[this.turn(index)];
+    }
+
+    private turn(index: number): 0 | 1 {
+        return ((this.runs[index] ?? 0) % 2) as 0 | 1;
+    }
+
+    /** The first segment of the next run. */
+    private behind(index: number): number {
+        const found = this.runs.findIndex((run) => run > (this.runs[index] ?? 0));
+        return found < 0 ? this.plan.segments.length : found;
     }
 
     private load(index: number, offset: number): void {
@@ -150,6 +163,10 @@ export class AssemblyPlayer extends Subscribable<PlayerSnapshot> {
             return;
         }
         this.set({ index: index + 1, frame: segment.start_frame });
+        if (this.runs[index] === this.runs[index + 1]) {
+            this.watch();
+            return;
+        }
         if (segment.join.kind === 'dissolve') {
             // The one before is heard and seen until it is gone.
             const left = (1000 * segment.join.frames) / this.plan.fps;
@@ -166,7 +183,7 @@ export class AssemblyPlayer extends Subscribable<PlayerSnapshot> {
     private leave(index: number): void {
         if (this.snapshot().index === index + 1) {
             this.element(index).pause();
-            this.load(index + 2, 0);
+            this.load(this.behind(index + 1), 0);
         }
     }
 
@@ -187,7 +204,7 @@ export class AssemblyPlayer extends Subscribable<PlayerSnapshot> {
     }
 
     private turnUp(index: number, db: number): void {
-        const gain = this.gains[index % 2];
+        const gain = this.gains[this.turn(index)];
         if (gain && this.segment(index)?.join.kind !== 'dissolve') {
             gain.gain.cancelScheduledValues(0);
             gain.gain.value = 10 ** (db / 20);
@@ -197,7 +214,7 @@ export class AssemblyPlayer extends Subscribable<PlayerSnapshot> {
     /** Brings a segment's sound up, or takes it away. */
     private fade(index: number, part: 0 | 1, milliseconds: number): void {
         const { context } = this;
-        const gain = this.gains[index % 2]?.gain;
+        const gain = this.gains[this.turn(index)]?.gain;
         const loud = 10 ** ((this.segment(index)?.gain_db ?? 0) / 20);
         if (context && gain) {
             gain.cancelScheduledValues(0);

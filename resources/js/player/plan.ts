@@ -43,6 +43,25 @@ export function isOver(plan: Assembly, index: number, seconds: number): boolean 
     return seconds >= mediaTime(segment, until) - 0.5 / plan.fps;
 }
 
+/**
+ * Segments that go on in the same media without a gap have the same number, others the next: one media element plays all of a
+ * number.
+ */
+export function runsOf({ segments }: Pick<Assembly, 'segments'>): number[] {
+    let run = 0;
+    return segments.map((segment, index) => {
+        const before = segments[index - 1];
+        const goesOn =
+            before !== undefined &&
+            before.media_url !== null &&
+            before.media_url === segment.media_url &&
+            segment.join.kind === 'cut' &&
+            mapOf(before).timeOf(before.frames) === mapOf(segment).timeOf(0);
+        run += index > 0 && !goesOn ? 1 : 0;
+        return run;
+    });
+}
+
 /** What is seen at a frame of the lesson. */
 export function shotAt(segment: Segment, frame: number): Shot | undefined {
     const offset = frame - segment.start_frame;

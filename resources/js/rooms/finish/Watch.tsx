@@ -1,11 +1,11 @@
-import { useEffect, useRef, useState, useSyncExternalStore } from 'react';
+import { useEffect, useMemo, useRef, useState, useSyncExternalStore } from 'react';
 import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
 import type { Assembly } from '../../api/types';
 import { AssemblyPlayer, type PlayerSnapshot } from '../../player/AssemblyPlayer';
 import { Icon } from '../../ui/Icon';
 import { KeysDialog } from '../../ui/KeysDialog';
-import { meetingAt, shotAt } from '../../player/plan';
+import { meetingAt, runsOf, shotAt } from '../../player/plan';
 import { Scene } from '../../ui/Scene';
 import { clock } from '../../ui/time';
 
@@ -18,6 +18,7 @@ export function Watch({ plan, from }: { plan: Assembly; from: string | undefined
     const second = useRef<HTMLVideoElement>(null);
     // One player a plan: the parent gives another key to another plan.
     const [played] = useState(plan);
+    const runs = useMemo(() => runsOf(plan), [plan]);
     const [player, setPlayer] = useState<AssemblyPlayer | null>(null);
     const { index, frame, playing } = useSyncExternalStore(
         player?.subscribe ?? nothing,
@@ -46,7 +47,10 @@ export function Watch({ plan, from }: { plan: Assembly; from: string | undefined
     }
     const { picture } = shot;
     const meeting = meetingAt(plan, index, frame);
-    const turnOf = (at: number, turn: number) => (at % 2 === turn ? at : meeting.before !== null ? at - 1 : at + 1);
+    const run = runs[index] ?? 0;
+    /** The segment that one of the two elements shows, or will show next. */
+    const segmentOf = (turn: number): number =>
+        run % 2 === turn ? index : (meeting.before ?? runs.findIndex((one) => one === run + 1));
     const toSegment = (by: number) => {
         const target = plan.segments[Math.max(0, Math.min(plan.segments.length - 1, index + by))];
         player?.seek(target?.start_frame ?? 0);
@@ -67,7 +71,7 @@ export function Watch({ plan, from }: { plan: Assembly; from: string | undefined
                 style={{ aspectRatio: `${picture.frame.width} / ${picture.frame.height}` }}
             >
                 {[first, second].map((element, turn) => {
-                    const own = turnOf(index, turn);
+                    const own = segmentOf(turn);
                     const shown = plan.segments[own];
                     const seen = shown && shotAt(shown, own === index ? frame : Math.max(frame, shown.start_frame));
                     return (
