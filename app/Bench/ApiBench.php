@@ -41,14 +41,13 @@ final class ApiBench implements Bench
         $section = (string) $lesson->sections()->firstOrFail()->id;
         $times = [];
         for ($round = 0; $round < self::ROUNDS; $round++) {
-            foreach (
-                [
-                    ['GET', "lessons/{$lesson->id}"],
-                    ['GET', "lessons/{$lesson->id}/assembly"],
-                    ['GET', 'lessons'],
-                    ['PATCH', "sections/{$section}"],
-                ] as [$method, $path]
-            ) {
+            $calls = [
+                ['GET', "lessons/{$lesson->id}"],
+                ['GET', "lessons/{$lesson->id}/assembly"],
+                ['GET', 'lessons'],
+                ['PATCH', "sections/{$section}"],
+            ];
+            foreach ($calls as [$method, $path]) {
                 $times[] = $this->time($method, $path, $method === 'PATCH' ? ['script' => "Round {$round}. Another line."] : []);
             }
         }

@@ -33,13 +33,12 @@ final class LessonCoverage
             ->orderBy('id')
             ->get(['id', 'script']);
         $lines = [];
-        foreach (
-            DB::table('lines')
-                ->where('lesson_id', $lesson->id)
-                ->whereNotNull('position')
-                ->orderBy('position')
-                ->get(['id', 'section_id', 'text']) as $row
-        ) {
+        $rows = DB::table('lines')
+            ->where('lesson_id', $lesson->id)
+            ->whereNotNull('position')
+            ->orderBy('position')
+            ->get(['id', 'section_id', 'text']);
+        foreach ($rows as $row) {
             $lines[$row->section_id][$row->id] = $row->text;
         }
         $takes = DB::table('takes')

@@ -23,12 +23,11 @@ final class LostJobs
         if (config('queue.default') !== 'database') {
             return;
         }
-        foreach (
-            DB::table('jobs')
-                ->whereNotNull('reserved_at')
-                ->where('reserved_at', '<=', time() - self::TAKEN_SECONDS)
-                ->get() as $row
-        ) {
+        $rows = DB::table('jobs')
+            ->whereNotNull('reserved_at')
+            ->where('reserved_at', '<=', time() - self::TAKEN_SECONDS)
+            ->get();
+        foreach ($rows as $row) {
             $payload = (array) json_decode($row->payload, true);
             $job = unserialize((string) ($payload['data']['command'] ?? ''));
             $lock = is_object($job) && method_exists($job, 'lockName') ? WorkLock::tryFor($job->lockName()) : null;

@@ -83,22 +83,18 @@ final readonly class Cue
     public function length(): ?Tick
     {
         $text = strtolower(trim($this->kind === CueKind::Card ? (string) strrchr($this->value, ',') : $this->value, " \t,"));
-        $seconds = match (true) {
-            preg_match('/^(\d{1,2}):(\d{2})$/', $text, $m) === 1 => 60 * (int) $m[1] + (int) $m[2],
-            preg_match('/^(\d+(?:[.,]\d+)?)\s*(?:s|sec|secs|seconds?)?$/', $text, $m) === 1 => (float) str_replace(
-                ',',
-                '.',
-                $m[1],
-            ),
-            preg_match('/^(\d+)\s*(?:m|min|mins|minutes?)(?:\s*(\d{1,2})\s*(?:s|sec|secs|seconds?)?)?$/', $text, $m) === 1 => 60 *
-                (int) $m[1] +
-                (int) ($m[2] ?? 0),
+        $clock = '/^(\d{1,2}):(\d{2})$/';
+        $seconds = '/^(\d+(?:[.,]\d+)?)\s*(?:s|sec|secs|seconds?)?$/';
+        $minutes = '/^(\d+)\s*(?:m|min|mins|minutes?)(?:\s*(\d{1,2})\s*(?:s|sec|secs|seconds?)?)?$/';
+        $length = match (true) {
+            preg_match($clock, $text, $m) === 1 => 60 * (int) $m[1] + (int) $m[2],
+            preg_match($seconds, $text, $m) === 1 => (float) str_replace(',', '.', $m[1]),
+            preg_match($minutes, $text, $m) === 1 => 60 * (int) $m[1] + (int) ($m[2] ?? 0),
             default => null,
         };
+        $isTooLong = $length > 60_000 || $length > self::LONGEST_SECONDS && $this->kind !== CueKind::Target;
 
-        return $seconds === null || ($seconds > self::LONGEST_SECONDS && $this->kind !== CueKind::Target) || $seconds > 60_000
-            ? null
-            : Tick::ofSeconds((float) $seconds);
+        return $length === null || $isTooLong ? null : Tick::ofSeconds((float) $length);
     }
 
     /** What is wrong with it, as a sentence; null when it can be followed. */

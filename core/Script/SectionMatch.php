@@ -105,13 +105,12 @@ final class SectionMatch
             while ($isEmpty && isset($alive[$anywhere], $taken[$alive[$anywhere]->id])) {
                 $anywhere++;
             }
-            foreach (
-                [
-                    $index,
-                    $index + $shift,
-                    ...$isEmpty ? range($anywhere, min($anywhere + self::MOST_NAMESAKES, count($alive))) : [],
-                ] as $place
-            ) {
+            $places = [
+                $index,
+                $index + $shift,
+                ...$isEmpty ? range($anywhere, min($anywhere + self::MOST_NAMESAKES, count($alive))) : [],
+            ];
+            foreach ($places as $place) {
                 $before = $alive[$place] ?? null;
                 $isFree = $before !== null && ! isset($taken[$before->id]);
                 if ($before === null || ! $isFree || ($isEmpty && $before->heading !== '' && $shift !== 0)) {

@@ -165,15 +165,14 @@ final readonly class SoundPart
     {
         $starts = [0];
         $grid = fn (int $sample): int => $sample - ($sample % self::FRAME);
-        foreach (
-            [
-                ...array_map(
-                    fn (SoundPlace $p): int => $p->join === JoinKind::Dissolve ? -1 : $p->at,
-                    array_slice($plan->places, 1),
-                ),
-                $plan->samples,
-            ] as $join
-        ) {
+        $joins = [
+            ...array_map(
+                fn (SoundPlace $p): int => $p->join === JoinKind::Dissolve ? -1 : $p->at,
+                array_slice($plan->places, 1),
+            ),
+            $plan->samples,
+        ];
+        foreach ($joins as $join) {
             while ($join - end($starts) > self::LONGEST) {
                 $starts[] = $grid(end($starts) + self::LENGTH);
             }

@@ -179,15 +179,14 @@ final class FuzzTest extends FeatureTestCase
             'tracks' => [['kind' => 'camera', 'mime' => 'video/webm']],
         ])->json();
 
-        foreach (
-            [
-                [],
-                ['tracks' => []],
-                ['tracks' => null],
-                ['tracks' => [['id' => 'other', 'chunks' => 0, 'bytes' => 0]]],
-                ['as_arrived' => false],
-            ] as $body
-        ) {
+        $all = [
+            [],
+            ['tracks' => []],
+            ['tracks' => null],
+            ['tracks' => [['id' => 'other', 'chunks' => 0, 'bytes' => 0]]],
+            ['as_arrived' => false],
+        ];
+        foreach ($all as $body) {
             $status = $this->postJson("/api/takes/{$take['id']}/finish", $body)
                 ->assertJsonPath('detail', fn (string $says): bool => $says !== '')
                 ->getStatusCode();

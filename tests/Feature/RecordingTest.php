@@ -344,14 +344,13 @@ final class RecordingTest extends FeatureTestCase
     public function test_nonsense_is_refused_with_a_sentence(): void
     {
         $section = $this->section();
-        foreach (
-            [
-                [],
-                ['tracks' => []],
-                ['tracks' => [['kind' => 'radio', 'mime' => 'audio/webm']]],
-                ['tracks' => [['kind' => 'camera', 'mime' => 'text/html']]],
-            ] as $body
-        ) {
+        $all = [
+            [],
+            ['tracks' => []],
+            ['tracks' => [['kind' => 'radio', 'mime' => 'audio/webm']]],
+            ['tracks' => [['kind' => 'camera', 'mime' => 'text/html']]],
+        ];
+        foreach ($all as $body) {
             $this->postJson("/api/sections/{$section->id}/takes", $body)
                 ->assertUnprocessable()
                 ->assertJson(['detail' => 'Say which devices are recorded.']);

@@ -80,13 +80,12 @@ final class AssembleLesson
     private function lines(Lesson $lesson): array
     {
         $lines = [];
-        foreach (
-            DB::table('lines')
-                ->where('lesson_id', $lesson->id)
-                ->whereNotNull('position')
-                ->orderBy('position')
-                ->get(['id', 'section_id']) as $row
-        ) {
+        $rows = DB::table('lines')
+            ->where('lesson_id', $lesson->id)
+            ->whereNotNull('position')
+            ->orderBy('position')
+            ->get(['id', 'section_id']);
+        foreach ($rows as $row) {
             $lines[$row->section_id][] = $row->id;
         }
 

@@ -61,12 +61,11 @@ final class ListLessons
     private function cards(): array
     {
         $cards = [];
-        foreach (
-            DB::table('sections')
-                ->whereNull('deleted_at')
-                ->where('script', 'like', '%[card%')
-                ->get(['lesson_id', 'script']) as $row
-        ) {
+        $rows = DB::table('sections')
+            ->whereNull('deleted_at')
+            ->where('script', 'like', '%[card%')
+            ->get(['lesson_id', 'script']);
+        foreach ($rows as $row) {
             $card = Section::ofText($row->script)->card();
             if ($card !== null) {
                 $cards[$row->lesson_id][] = $card->length->count;

@@ -82,13 +82,12 @@ final class SpeakerNotes
         $query->registerNamespace('a', self::A);
         $query->registerNamespace('p', self::P);
         $paragraphs = [];
-        foreach (
-            Package::all(
-                $query,
-                '//p:sp[not(p:nvSpPr/p:nvPr/p:ph[@type="sldImg" or @type="sldNum" or @type="dt" or @type="hdr" or '
-                    .'@type="ftr"])]//a:p',
-            ) as $paragraph
-        ) {
+        $found = Package::all(
+            $query,
+            '//p:sp[not(p:nvSpPr/p:nvPr/p:ph[@type="sldImg" or @type="sldNum" or @type="dt" or @type="hdr" or '
+                .'@type="ftr"])]//a:p',
+        );
+        foreach ($found as $paragraph) {
             $words = '';
             foreach (Package::all($query, './/a:t | .//a:br', $paragraph) as $run) {
                 $words .= $run->localName === 't' ? $run->textContent : ' ';
@@ -109,13 +108,12 @@ final class SpeakerNotes
             $query->registerNamespace('presentation', 'urn:oasis:names:tc:opendocument:xmlns:presentation:1.0');
             $query->registerNamespace('text', 'urn:oasis:names:tc:opendocument:xmlns:text:1.0');
             $paragraphs = [];
-            foreach (
-                Package::all(
-                    $query,
-                    './presentation:notes//draw:frame[not(@presentation:class) or @presentation:class="notes"]//text:p',
-                    $page,
-                ) as $paragraph
-            ) {
+            $found = Package::all(
+                $query,
+                './presentation:notes//draw:frame[not(@presentation:class) or @presentation:class="notes"]//text:p',
+                $page,
+            );
+            foreach ($found as $paragraph) {
                 $paragraphs[] = trim((string) preg_replace('/\s+/u', ' ', $paragraph->textContent));
             }
             $notes[] = implode("\n\n", array_filter($paragraphs, fn (string $p): bool => $p !== ''));

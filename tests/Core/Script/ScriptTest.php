@@ -204,14 +204,13 @@ final class ScriptTest extends TestCase
 
     public function test_a_title_is_renamed_wherever_in_the_head_it_stands(): void
     {
-        foreach (
-            [
-                "# Old\n\n[target 4:00]\n\n## A\n\na.\n",
-                "[target 4:00]\n\n# Old\n\n## A\n\na.\n",
-                "\xEF\xBB\xBF# Old\n[note: x]\n## A\n\na.\n",
-                "\n\n# Old #\n## A\n\na.\n",
-            ] as $text
-        ) {
+        $all = [
+            "# Old\n\n[target 4:00]\n\n## A\n\na.\n",
+            "[target 4:00]\n\n# Old\n\n## A\n\na.\n",
+            "\xEF\xBB\xBF# Old\n[note: x]\n## A\n\na.\n",
+            "\n\n# Old #\n## A\n\na.\n",
+        ];
+        foreach ($all as $text) {
             $renamed = Script::read($text)->withTitle('New $1 \\0');
             self::assertSame('New $1 \\0', $renamed->title);
             self::assertStringNotContainsString('Old', $renamed->write());
