@@ -10,7 +10,9 @@ final class TimeProblem extends Problem
 {
     public static function unknownRate(int $fps): self
     {
-        return new self("A frame rate of {$fps} is not offered. Choose 24, 25, 30, 50 or 60 frames per second.", 'frame rate', $fps);
+        $says = "A frame rate of {$fps} is not offered. Choose 24, 25, 30, 50 or 60 frames per second.";
+
+        return new self($says, 'frame rate', $fps);
     }
 
     public static function negative(int $ticks): self

@@ -83,13 +83,13 @@ final class CoverageTest extends FeatureTestCase
         $lesson = $this->lesson("# T\n\n## A\n\nOne is here.\n");
         $this->keep($this->record($lesson->sections()->firstOrFail(), Clips::spoken()));
         $this->putJson("/api/lessons/{$lesson->id}/script", [
-            'text' => "# T\n\n## A\n\nOne is here. This is "."new.\n",
+            'text' => "# T\n\n## A\n\nOne is here. This is new.\n",
             'revision' => $lesson->refresh()->revision,
         ])->assertOk();
 
         $section = $this->getJson("/api/lessons/{$lesson->id}")->json('sections.0');
         self::assertSame(
-            ['filled', true, 'kept, one line not recorded '.'yet'],
+            ['filled', true, 'kept, one line not recorded yet'],
             [$section['progress']['fill'], $section['progress']['notched'], $section['progress']['says']],
         );
         self::assertSame([$section['lines'][1]['id']], $section['coverage']['missing']);

@@ -62,7 +62,7 @@ final class IngestTake
     private const CUT_WITHIN_MS = 400;
 
     private const DAMAGED =
-        'This recording is damaged or is not a film or sound file. It is kept as it came; record the '.'section again.';
+        'This recording is damaged or is not a film or sound file. It is kept as it came; record the section again.';
 
     public function __construct(private readonly TakeMaker $maker, private readonly MediaStore $media)
     {

@@ -44,7 +44,8 @@ final class CueExamplesTest extends TestCase
     {
         foreach ($this->examples['headings'] as [$row, , $level]) {
             $script = Script::read($row);
-            $found = $script->title !== null ? 1 : (array_filter($script->sections, fn ($s): bool => $s->headingRow !== '') === [] ? 0 : 2);
+            $headed = array_filter($script->sections, fn ($s): bool => $s->headingRow !== '');
+            $found = $script->title !== null ? 1 : ($headed === [] ? 0 : 2);
             self::assertSame($level, $found, $row);
         }
     }
