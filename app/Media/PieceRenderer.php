@@ -81,12 +81,15 @@ final class PieceRenderer
     /** @param  callable(string $draft): mixed  $make */
     private function text(string $kind, string $text, string $extension, callable $make): string
     {
-        return $this->cache->findOrMake($kind, CacheKey::of($kind, ['text' => $text, 'recipe' => self::TEXT_RECIPE], ''), $extension, function (
-            string $draft,
-        ) use ($make): array {
-            $make($draft);
+        return $this->cache->findOrMake(
+            $kind,
+            CacheKey::of($kind, ['text' => $text, 'recipe' => self::TEXT_RECIPE], ''),
+            $extension,
+            function (string $draft) use ($make): array {
+                $make($draft);
 
-            return [];
-        })->path;
+                return [];
+            },
+        )->path;
     }
 }

@@ -14,12 +14,25 @@ use OpenReel\Core\Take\Verdict;
 /** Which take speaks which line of a lesson. */
 final class LessonCoverage
 {
-    /** Takes of a section, kept ones first and then the newest, whose words are asked for: as many as the margin of the page shows. */
+    /**
+     * Takes of a section, kept ones first and then the newest, whose words are asked for: as many as the margin of the page
+     * shows.
+     */
     public const TELLING = 3;
 
     /** What TakeReader::known asks for. */
     public const COLUMNS = [
-        'id', 'section_id', 'number', 'verdict', 'state', 'length_ticks', 'kept_order', 'used', 'speech_from', 'speech_until', 'lines',
+        'id',
+        'section_id',
+        'number',
+        'verdict',
+        'state',
+        'length_ticks',
+        'kept_order',
+        'used',
+        'speech_from',
+        'speech_until',
+        'lines',
         'cut_ticks',
     ];
 
@@ -50,14 +63,20 @@ final class LessonCoverage
         return self::from(
             array_values(
                 $sections
-                    ->map(fn (\stdClass $s): KnownSection => new KnownSection(
-                        $s->id, $lines[$s->id] ?? [], self::isCard($s->script),
-                    ))
+                    ->map(
+                        fn (\stdClass $s): KnownSection => new KnownSection(
+                            $s->id,
+                            $lines[$s->id] ?? [],
+                            self::isCard($s->script),
+                        ),
+                    )
                     ->all(),
             ),
-            array_values($takes
-                ->map(fn (\stdClass $row): KnownTake => TakeReader::known(($row->id === $asKept ? $now : []) + (array) $row))
-                ->all()),
+            array_values(
+                $takes
+                    ->map(fn (\stdClass $row): KnownTake => TakeReader::known(($row->id === $asKept ? $now : []) + (array) $row))
+                    ->all(),
+            ),
             $lesson,
         );
     }

@@ -10,13 +10,27 @@ use Illuminate\Support\Facades\DB;
 final class TakeRows
 {
     private const COLUMNS = [
-        'id', 'section_id', 'recorded_in', 'number', 'state', 'verdict', 'problem', 'recording_kept', 'length_ticks', 'speech_from',
-        'speech_until', 'used', 'flags', 'kept_order', 'created_at',
+        'id',
+        'section_id',
+        'recorded_in',
+        'number',
+        'state',
+        'verdict',
+        'problem',
+        'recording_kept',
+        'length_ticks',
+        'speech_from',
+        'speech_until',
+        'used',
+        'flags',
+        'kept_order',
+        'created_at',
     ];
 
     /**
      * @param  list<string>  $sections  ids
-     * @return list<array<string, mixed>> highest number first: `width` and `height` of the take's camera and `played_hash`, of what
+     * @return list<array<string, mixed>> highest number first: `width` and `height` of the take's camera and `played_hash`, of
+     *    what
      *                                    is played back, among its columns; its words are not
      */
     public static function of(array $sections): array
@@ -44,7 +58,11 @@ final class TakeRows
     public static function words(array $ids): array
     {
         $words = [];
-        foreach (DB::table('takes')->whereIn('id', $ids)->get(['id', 'lines', 'line_ticks', 'cut_ticks']) as $row) {
+        foreach (
+            DB::table('takes')
+                ->whereIn('id', $ids)
+                ->get(['id', 'lines', 'line_ticks', 'cut_ticks']) as $row
+        ) {
             $words[$row->id] = ['lines' => $row->lines, 'line_ticks' => $row->line_ticks, 'cut_ticks' => $row->cut_ticks];
         }
 

@@ -36,7 +36,8 @@ final readonly class Readiness
      * @param  list<DeckSlide>  $deck  in order
      * @param  Layout  $layout  what the house style shows unless the script says otherwise
      * @param  list<int>  $cutOffCards  indexes of sections whose card cannot hold its words
-     * @param  array<int, list<int>>  $unspoken  numbers of lines that nobody speaks yet, by index of the section, where others are
+     * @param  array<int, list<int>>  $unspoken  numbers of lines that nobody speaks yet, by index of the section, where others
+     *    are
      *    spoken
      */
     public function __construct(

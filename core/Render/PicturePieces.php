@@ -34,7 +34,9 @@ final class PicturePieces
         $ends = self::cut($before, $assembly, $before->frames - $taken, $taken);
         $begins = self::cut($after, $assembly, 0, $join->takenAfter());
 
-        return $ends === [] || $begins === [] ? throw RenderProblem::emptyJoin($after->startFrame) : new JoinSpec($join, $ends, $begins);
+        return $ends === [] || $begins === []
+            ? throw RenderProblem::emptyJoin($after->startFrame)
+            : new JoinSpec($join, $ends, $begins);
     }
 
     /** @return list<ShotSpec> some frames of a segment */
