@@ -48,7 +48,8 @@ function frameOf(film: string, frame: number): string {
 
 /** How like each other two pictures are, 0..1 (SSIM): smaller than either, so that neither is blown up. */
 function likeness(one: string, other: string): number {
-    const graph = '[0:v]scale=640:360:flags=area,format=gray[a];[1:v]scale=640:360:flags=area,format=gray[b];[a][b]ssim';
+    const graph =
+        '[0:v]scale=640:360:flags=area,format=gray[a];[1:v]scale=640:360:flags=area,format=gray[b];[a][b]ssim';
     const { stderr } = spawnSync('ffmpeg', ['-i', one, '-i', other, '-lavfi', graph, '-f', 'null', '-'], {
         encoding: 'utf8',
     });
