@@ -29,9 +29,8 @@ final class TakeRows
 
     /**
      * @param  list<string>  $sections  ids
-     * @return list<array<string, mixed>> highest number first: `width` and `height` of the take's camera and `played_hash`, of
-     *    what
-     *                                    is played back, among its columns; its words are not
+     * @return list<array<string, mixed>> highest number first: the take's columns without its words, `width` and `height` of its
+     *    camera, and `played_hash`, of what is played back
      */
     public static function of(array $sections): array
     {

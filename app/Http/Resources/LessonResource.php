@@ -103,8 +103,7 @@ final class LessonResource extends JsonResource
     /**
      * @param  list<string>  $sections
      * @return array{array<string, list<array<string, mixed>>>, list<KnownTake>} takes by section, in order of their numbers;
-     *    and what
-     *                                                                             coverage wants to know of them
+     *    and what coverage wants to know of them
      */
     private static function takes(array $sections): array
     {
