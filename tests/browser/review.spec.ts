@@ -28,6 +28,8 @@ test('takes are kept, discarded, dropped and brought back, and nothing is ever l
     await finish(page);
     await page.keyboard.press('k');
     await expect.poll(verdicts).toEqual(['discarded', 'undecided', 'kept']);
+    // The server knows before the page says it, where the notice of the take before may still stand.
+    await expect(page.getByText('Take 3 is kept.')).toBeVisible();
     await page.getByRole('button', { name: 'Undo' }).click();
     await expect.poll(verdicts).toEqual(['discarded', 'kept', 'undecided']);
 
