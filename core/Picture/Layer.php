@@ -23,10 +23,10 @@ final readonly class Layer
     ) {
     }
 
-    /** Whether it is the same on every frame of a shot. */
+    /** Whether it is the same on every frame, and can be put together with others once: what has an edge is cut out later. */
     public function stands(): bool
     {
-        return $this->source instanceof Still && $this->motion === null;
+        return $this->source instanceof Still && $this->motion === null && $this->edge === null;
     }
 
     /** Whether both are seen at some same place at some time. */

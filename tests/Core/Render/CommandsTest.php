@@ -14,6 +14,7 @@ use OpenReel\Core\Mark\Mark;
 use OpenReel\Core\Picture\Corner;
 use OpenReel\Core\Picture\Crop;
 use OpenReel\Core\Picture\Ease;
+use OpenReel\Core\Picture\Edge;
 use OpenReel\Core\Picture\FrameSize;
 use OpenReel\Core\Picture\Inset;
 use OpenReel\Core\Picture\InsetBorder;
@@ -155,6 +156,18 @@ final class CommandsTest extends TestCase
         self::assertStringContainsString('colorchannelmixer=aa=0.5000', $graph);
         self::assertStringContainsString("overlay=x='0+(100)*min(1,(n+9)/25)':y='0+(50)*min(1,(n+9)/25)'", $graph);
         self::assertStringContainsString('eval=frame', $graph);
+    }
+
+    public function test_a_still_with_an_edge_is_cut_out_as_the_browser_shows_it(): void
+    {
+        $frame = FrameSize::of(1280, 720);
+        $rect = new PixelRect(100, 50, 640, 360);
+        $edge = Edge::of(new Inset(shape: InsetShape::Rounded, border: new InsetBorder('thin')), $rect, $frame);
+        $layer = new Layer(Example::slide('s'), $rect, edge: $edge);
+        $spec = new ShotSpec(new Picture($frame, '1B2430', [$layer]), FrameRate::of(25), 50);
+
+        self::assertCount(2, $spec->drawings());
+        self::assertStringContainsString('alphamerge', $this->graph(ShotCommand::arguments($spec, 'out.mp4')));
     }
 
     public function test_a_move_is_where_the_browser_has_it(): void
