@@ -14,8 +14,6 @@ export default defineConfig({
     globalSetup: './tests/browser/setup.ts',
     // One at a time: recording happens in real time, and the machine has two cores.
     workers: 1,
-    // To go once three whole runs in a row have passed without it; what is reported as flaky is a fault to be found.
-    retries: process.env.CI ? 1 : 0,
     timeout: 120_000,
     expect: { timeout: 15_000 },
     reporter: [['list']],

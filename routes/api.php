@@ -18,12 +18,10 @@ use Illuminate\Support\Facades\Route;
 // Asked by a page that could not reach the server a moment ago.
 Route::get('here', fn () => response()->noContent());
 
-// Asked by a page that could not reach the server a moment ago.
-Route::get('here', fn () => response()->noContent());
-
 Route::apiResource('lessons', LessonController::class);
 Route::post('lessons/{lesson}/restore', [LessonController::class, 'restore'])->withTrashed();
 Route::get('lessons/{lesson}/assembly', [LessonController::class, 'assembly']);
+Route::put('lessons/{lesson}/verdicts', [TakeController::class, 'undo']);
 Route::put('lessons/{lesson}/choices', [LessonController::class, 'choose']);
 Route::put('lessons/{lesson}/order', [LessonController::class, 'order']);
 
@@ -70,6 +68,7 @@ Route::put('takes/{take}/events/{number}', [TakeController::class, 'events'])->w
 Route::post('takes/{take}/finish', [TakeController::class, 'finish']);
 Route::post('takes/{take}/read-again', [TakeController::class, 'readAgain']);
 Route::get('takes/{take}/media', [TakeController::class, 'media']);
+Route::get('takes/{take}/tracks/{kind}', [TakeController::class, 'track']);
 Route::get('takes/{take}/poster', [TakeController::class, 'poster']);
 Route::get('takes/{take}/wave', [TakeController::class, 'wave']);
 Route::put('tracks/{track}/chunks/{number}', [TrackController::class, 'append'])->whereNumber('number');

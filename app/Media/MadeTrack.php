@@ -11,7 +11,7 @@ use OpenReel\Core\Time\Tick;
 final readonly class MadeTrack
 {
     /**
-     * @param  Tick  $offset  moment of the take at which the file begins
+     * @param  int  $offset  ticks of the take at which the file begins; below zero when it begins before
      * @param  array{int, int}|null  $size  width and height of a picture, as shown
      * @param  string|null  $range  of a picture's colours, as its file says
      * @param  string|null  $matrix  of a picture's colours, as its file says
@@ -22,7 +22,7 @@ final readonly class MadeTrack
         public TrackKind $kind,
         public string $draft,
         public Tick $length,
-        public Tick $offset,
+        public int $offset,
         public ?array $size = null,
         public ?string $range = null,
         public ?string $matrix = null,

@@ -46,14 +46,15 @@ final class SoundRenderer
             $piece,
             $files,
         ): array {
-            $sound =
-                $piece->sound === null
-                    ? null
-                    : $this->media->path($files[$piece->sound] ?? throw MissingFile::named($piece->sound));
+            $path = fn (?string $hash): ?string => $hash === null
+                ? null
+                : $this->media->path($files[$hash] ?? throw MissingFile::named($hash));
+            $sound = $path($piece->sound);
+            $computer = $path($piece->computer?->sound);
             $search = GainSearch::start($piece->target, $sound === null ? null : $piece->loudness);
             do {
                 $gain = $search->gain;
-                $report = LoudnessReport::read($this->encoder->run(SoundCommand::piece($piece, $sound, $gain, $draft)));
+                $report = LoudnessReport::read($this->encoder->run(SoundCommand::piece($piece, $sound, $gain, $draft, $computer)));
                 $search = $report->lufs === null || $search->done ? $search : $search->next($report->lufs);
                 // The best try may not have been the last one: then it is made once more.
             } while ($report->lufs !== null && $search->gain !== $gain);

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Media;
 
+use OpenReel\Core\Listening\Lag;
 use OpenReel\Core\Listening\LevelReader;
 use OpenReel\Core\Listening\Levels;
 use OpenReel\Core\Picture\SourceColour;
@@ -58,23 +59,54 @@ final class TakeMaker
             array_push($made, ...$tracks);
             foreach ($recordings as $recording) {
                 if ($recording !== $main && $recording !== $microphone) {
-                    array_push($made, ...$this->together($recording, null)[0]);
+                    $offset = $this->offset($recording, $microphone ?? $main);
+                    array_push($made, ...$this->together($recording, null, $offset)[0]);
                 }
             }
         } catch (\Throwable $e) {
             array_map(fn (MadeTrack $t): bool => @unlink($t->draft), $made);
             throw $e;
         }
-        $length = max(array_map(fn (MadeTrack $t): int => $t->offset->count + $t->length->count, $made));
+        $length = max(array_map(fn (MadeTrack $t): int => $t->offset + $t->length->count, $made));
 
         return new MadeTake($made, $voice, $main->offset, Tick::of($length));
     }
 
     /**
+     * When a recording began, in ticks of the take: told by the voice in it, where that is also in the other one and loud
+     * enough; else as the recorder noted it.
+     */
+    private function offset(Recording $recording, Recording $voice): int
+    {
+        $lag = $recording->inStep ? Lag::between($this->beginning($voice), $this->beginning($recording)) : null;
+
+        return $lag === null ? $recording->offset->count : $voice->offset->count - $lag;
+    }
+
+    /** @return list<int> samples as Lag wants them; none when there is no sound in it */
+    private function beginning(Recording $recording): array
+    {
+        $pcm = $this->media->draft('pcm');
+        try {
+            $this->encoder->run(IngestCommand::beginning($recording->path, $pcm), seconds: self::SECONDS);
+
+            return array_map(
+                fn (int $v): int => $v >= 32768 ? $v - 65536 : $v,
+                array_values(unpack('v*', (string) file_get_contents($pcm)) ?: []),
+            );
+        } catch (ProgramFailed) {
+            return [];
+        } finally {
+            @unlink($pcm);
+        }
+    }
+
+    /**
      * @param  Recording|null  $microphone  a recording of its own that holds the sound
+     * @param  int|null  $offset  ticks of the take at which it begins, when that is known better than the recorder noted it
      * @return array{non-empty-list<MadeTrack>, Levels|null}
      */
-    private function together(Recording $main, ?Recording $microphone): array
+    private function together(Recording $main, ?Recording $microphone, ?int $offset = null): array
     {
         $facts = $this->prober->recording($main->path);
         $voice = $microphone === null ? $facts : $this->prober->recording($microphone->path);
@@ -96,11 +128,13 @@ final class TakeMaker
                 ($microphone->offset->count - $main->offset->count) / Tick::RATE,
                 $voice->audioCodec,
             ),
-            $facts->audioCodec !== null => new SoundInput(null, 0.0, $facts->audioCodec),
+            // The voice in it has done its work.
+            $main->inStep && $main->kind === TrackKind::Screen && $offset !== null => null,
+            $facts->audioCodec !== null => new SoundInput(null, 0.0, $facts->audioCodec, $main->inStep),
             default => null,
         };
         if (! $facts->changesSize) {
-            return $this->files($main, $main->path, $facts, $sound, $seconds);
+            return $this->files($main, $main->path, $facts, $sound, $seconds, $offset);
         }
         $steady = $this->media->draft('mkv');
         try {
@@ -109,15 +143,21 @@ final class TakeMaker
                 seconds: self::SECONDS + 2 * $seconds,
             );
 
-            return $this->files($main, $steady, $this->prober->recording($steady), $sound, $seconds);
+            return $this->files($main, $steady, $this->prober->recording($steady), $sound, $seconds, $offset);
         } finally {
             @unlink($steady);
         }
     }
 
     /** @return array{non-empty-list<MadeTrack>, Levels|null} */
-    private function files(Recording $main, string $raw, RecordingFacts $facts, ?SoundInput $sound, float $seconds): array
-    {
+    private function files(
+        Recording $main,
+        string $raw,
+        RecordingFacts $facts,
+        ?SoundInput $sound,
+        float $seconds,
+        ?int $offset,
+    ): array {
         $isHeard = $sound?->codec !== null;
         $media = $facts->videoCodec === null ? null : $this->media->draft(IngestCommand::container($facts->videoCodec));
         $flac = $isHeard ? $this->media->draft('flac') : null;
@@ -153,6 +193,7 @@ final class TakeMaker
                     LoudnessReport::read($log),
                     Tick::of($length),
                     $sound?->path !== null,
+                    $offset ?? $main->offset->count,
                 ),
                 $levels,
             ];
@@ -174,6 +215,7 @@ final class TakeMaker
         LoudnessReport $loudness,
         Tick $length,
         bool $hasMicrophone,
+        int $offset,
     ): array {
         $copied = $facts->videoCodec !== null && IngestCommand::copies($facts->videoCodec);
         $tracks = [];
@@ -183,7 +225,7 @@ final class TakeMaker
                 $kind,
                 $media,
                 $length,
-                $main->offset,
+                $offset,
                 [$facts->width, $facts->height],
                 $copied ? $facts->range : 'tv',
                 $copied ? $facts->matrix : 'bt709',
@@ -199,7 +241,7 @@ final class TakeMaker
                 $kind,
                 $flac,
                 $levels->length(),
-                $main->offset,
+                $offset,
                 loudness: $loudness->lufs,
                 peak: $levels->peak(),
             );

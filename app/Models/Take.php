@@ -35,7 +35,14 @@ use OpenReel\Core\Take\Verdict;
  * @property int $silence_ms how long the script asked to be silent meanwhile
  * @property array<string, int> $line_ticks when each of them begins, by line id
  * @property array<string, int> $cut_ticks where it can be cut before each of them, by line id
- * @property list<array<string, mixed>> $marks what was drawn while it was recorded: a box, and ticks `from` and `until`
+ * @property list<array<string, mixed>> $marks what was drawn while it was recorded, as OpenReel\Core\Mark\TakeMark has it, and
+ *    what was wiped off: kind `wipe`, with `on` and `from`
+ * @property list<array{int, int}> $fluffs ticks from and until of reads that went wrong
+ * @property list<array{id: int, at: int, says: string}> $markers places to come back to: tick, and what the presenter wrote there
+ * @property list<array{line: string, within: float, cue: string}> $given cues given while it was recorded that the script does not
+ *    hold yet
+ * @property array{x: float, y: float, width: float, height: float}|null $framing part of the camera's picture that is shown
+ * @property array{x: float, y: float, width: float, height: float}|null $area part of the screen that is shown
  * @property int $event_rows of its event log that have arrived
  * @property int $kept_order of two kept takes, the one with the higher order was kept later; 0 when it was not
  * @property bool $recording_kept what came from the recorder is still there, and can be read again
@@ -58,6 +65,9 @@ final class Take extends Model
         'line_ticks' => '{}',
         'cut_ticks' => '{}',
         'marks' => '[]',
+        'fluffs' => '[]',
+        'markers' => '[]',
+        'given' => '[]',
         'length_ticks' => 0,
         'event_rows' => 0,
         'kept_order' => 0,
@@ -74,6 +84,11 @@ final class Take extends Model
             'line_ticks' => 'array',
             'cut_ticks' => 'array',
             'marks' => 'array',
+            'fluffs' => 'array',
+            'markers' => 'array',
+            'given' => 'array',
+            'framing' => 'array',
+            'area' => 'array',
             'used' => 'array',
             'recording_kept' => 'boolean',
         ];

@@ -32,7 +32,7 @@ use OpenReel\Core\Take\TrackKind;
  *    OpenReel\Core\Picture\SourceColour
  * @property string|null $colour_matrix
  * @property int $length_ticks
- * @property int $offset_ticks moment of the take at which the file begins
+ * @property int $offset_ticks moment of the take at which the file begins; below zero when it begins before
  * @property float|null $loudness LUFS of a sound, all of it
  * @property float|null $peak dBFS of a sound's largest sample
  * @property Carbon $updated_at

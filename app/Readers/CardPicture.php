@@ -9,6 +9,7 @@ use App\Media\SlideMaker;
 use App\Media\Workshop;
 use App\Models\Lesson;
 use OpenReel\Core\Assembly\CardSource;
+use OpenReel\Core\Assembly\PictureCues;
 use OpenReel\Core\Picture\FrameSize;
 use OpenReel\Core\Picture\Shape;
 use OpenReel\Core\Picture\Still;
@@ -18,7 +19,7 @@ use OpenReel\Core\Script\Section;
 use OpenReel\Core\Style\CardDrawing;
 use OpenReel\Core\Style\HouseStyle;
 
-/** Cards as pictures: drawn once for each wording and style, in the background, and shown by preview and export alike. */
+/** Cards, pages of the board and key caps as pictures: drawn once for each wording and style, in the background, and shown by preview and export alike. */
 final class CardPicture
 {
     public function __construct(private readonly SlideMaker $slides, private readonly MediaStore $media)
@@ -32,13 +33,13 @@ final class CardPicture
         if ($card === null) {
             return null;
         }
-        $hash = self::hash(self::drawing($section, $frame, $style)->svg());
+        $svg = self::drawing($section, $frame, $style)->svg();
 
-        return new CardSource(new Still(StillKind::Card, $hash, Shape::of($frame->width, $frame->height), $hash), $card->length);
+        return new CardSource(Still::drawn(StillKind::Card, $svg, Shape::of($frame->width, $frame->height)), $card->length);
     }
 
     /**
-     * Draws those of a lesson's cards whose pictures are not there yet.
+     * Draws those of a lesson's cards, pages of the board and key caps whose pictures are not there yet.
      *
      * @return int how many were drawn
      */
@@ -46,11 +47,18 @@ final class CardPicture
     {
         $style = LessonStyle::of($lesson);
         $frame = FrameSize::of($lesson->width, $lesson->height);
+        $script = Script::read($lesson->script);
+        $drawings = (new PictureCues($script, [], $style, $frame))->drawings();
+        foreach ($script->sections as $section) {
+            if ($section->card() !== null) {
+                $drawings[] = self::drawing($section, $frame, $style)->svg();
+            }
+        }
         $work = [];
-        foreach (Script::read($lesson->script)->sections as $section) {
-            $svg = $section->card() === null ? null : self::drawing($section, $frame, $style)->svg();
-            if ($svg !== null && ! $this->media->exists(self::path(self::hash($svg)))) {
-                $work[self::hash($svg)] = fn () => $this->draw($svg);
+        foreach ($drawings as $svg) {
+            $path = self::path(Still::drawn(StillKind::Card, $svg, Shape::of(1, 1))->hash);
+            if (! $this->media->exists($path)) {
+                $work[$path] = fn () => $this->draw($svg, $path);
             }
         }
         Workshop::run(array_values($work), (int) config('reel.render_slots'));
@@ -94,16 +102,10 @@ final class CardPicture
         return "cards/{$hash}.png";
     }
 
-    private function draw(string $svg): void
+    private function draw(string $svg, string $path): void
     {
         $draft = $this->media->draft('png');
         $this->slides->draw($svg, $draft);
-        $this->media->settle($draft, self::path(self::hash($svg)));
-    }
-
-    /** What a picture is called: by its drawing. */
-    private static function hash(string $svg): string
-    {
-        return hash('sha256', CardDrawing::RECIPE.$svg);
+        $this->media->settle($draft, $path);
     }
 }

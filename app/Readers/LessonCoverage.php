@@ -30,6 +30,7 @@ final class LessonCoverage
         'length_ticks',
         'kept_order',
         'used',
+        'fluffs',
         'speech_from',
         'speech_until',
         'lines',

@@ -6,24 +6,33 @@ namespace App\Readers;
 
 use App\Models\Section;
 use App\Refusal;
+use OpenReel\Core\Assembly\BoardPages;
 use OpenReel\Core\Assembly\PictureChange;
 use OpenReel\Core\Assembly\PictureChoice;
 use OpenReel\Core\Assembly\PictureCues;
+use OpenReel\Core\Mark\Mark;
+use OpenReel\Core\Mark\Stroke;
 use OpenReel\Core\Picture\FrameSize;
 use OpenReel\Core\Picture\Picture;
-use OpenReel\Core\Picture\Shape;
+use OpenReel\Core\Picture\StageKind;
 use OpenReel\Core\Picture\TrackAt;
+use OpenReel\Core\Script\Cue;
 use OpenReel\Core\Script\Script;
-use OpenReel\Core\Take\TrackKind;
 
-/** What a section shows with a given camera, line by line, by the same rules as the assembly. */
+/** What a section shows with a given camera and screen, line by line, by the same rules as the assembly. */
 final class SectionPicture
 {
-    /** @return list<array{from_line: int, picture: Picture}> each seen from its line on; the first from line 1 */
-    public static function of(Section $section, ?Shape $camera): array
+    /**
+     * @param  BoardPages  $boards  what stands on the board when it begins
+     * @param  list<Cue>  $given  cues given by key, which hold whatever the script says
+     * @return list<array{from_line: int, within: float, picture: Picture, surface: string|null, says: string}> each seen from its
+     *    place on; the first from the start
+     */
+    public static function of(Section $section, ?TrackAt $camera, ?TrackAt $screen, BoardPages $boards, array $given = []): array
     {
         $lesson = $section->lesson;
         $style = LessonStyle::of($lesson);
+        $frame = FrameSize::of($lesson->width, $lesson->height);
         $script = Script::read($lesson->script);
         $index = array_search($section->id, $lesson->sections()->pluck('id')->all(), true);
         $text = $index === false ? null : $script->sections[$index] ?? null;
@@ -32,23 +41,43 @@ final class SectionPicture
         }
         $numbers = array_map(strval(...), range(1, max(1, count($text->lines))));
         $deck = LessonDeck::of(array_values($lesson->slides()->get()->all()));
-        [$opening, $changes] = (new PictureCues($script, $deck, $style))->of($text, $numbers);
+        $cues = new PictureCues($script, $deck, $style, $frame);
+        [$opening, $changes] = $cues->of($text, $numbers);
         $logo = LessonStyle::logo($style, LessonStyle::logoRow($style));
-        $live = $camera === null ? null : TrackAt::live(TrackKind::Camera, $camera);
-        $frame = FrameSize::of($lesson->width, $lesson->height);
-        $seen = fn (int $line, PictureChoice $choice): array => [
-            'from_line' => $line,
-            'picture' => Picture::of(
+        $seen = function (int $line, float $within, PictureChoice $choice) use (
+            $frame, $style, $logo, $camera, $screen, $boards, $cues, $given,
+        ): array {
+            $choice = array_reduce($given, $cues->with(...), $choice);
+            $stage = $choice->stage?->kind === StageKind::Screen ? $screen : $choice->stage?->still;
+            $picture = fn (Mark ...$marks): Picture => Picture::of(
                 $frame,
                 $choice->layout,
                 $choice->inset,
-                $choice->slide,
-                $live,
+                $stage,
+                $camera,
                 $logo,
                 $style->colours->ground->hex,
-            ),
-        ];
+                array_values($marks),
+            );
+            $bare = $picture();
+            $rect = $bare->stageRect();
+            $ink = $rect === null || $choice->stage === null ? [] : array_map(
+                fn (Stroke $s): Mark => new Mark($s->whole($rect->width / $rect->height), 0, PHP_INT_MAX),
+                $boards->on($choice->stage->surface()),
+            );
 
-        return [$seen(1, $opening), ...array_map(fn (PictureChange $c): array => $seen((int) $c->line, $c->then), $changes)];
+            return [
+                'from_line' => $line,
+                'within' => $within,
+                'picture' => $ink === [] ? $bare : $picture(...$ink),
+                'surface' => $choice->stage?->surface(),
+                'says' => $choice->stage->says ?? '',
+            ];
+        };
+
+        return [
+            $seen(1, 0.0, $opening),
+            ...array_map(fn (PictureChange $c): array => $seen((int) $c->line, $c->within, $c->then), $changes),
+        ];
     }
 }

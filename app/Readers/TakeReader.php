@@ -8,8 +8,9 @@ use App\Models\Take;
 use App\Models\TakeState;
 use App\Models\Track;
 use OpenReel\Core\Coverage\KnownTake;
-use OpenReel\Core\Mark\Box;
 use OpenReel\Core\Mark\TakeMark;
+use OpenReel\Core\Mark\Wipe;
+use OpenReel\Core\Picture\Crop;
 use OpenReel\Core\Picture\Shape;
 use OpenReel\Core\Picture\SourceColour;
 use OpenReel\Core\Take\SpokenLine;
@@ -27,7 +28,7 @@ final class TakeReader
     /** @return list<Span> what is used of it */
     public static function used(Take $take): array
     {
-        return Trim::used($take->used, $take->speech_from, $take->speech_until, $take->length_ticks);
+        return Trim::used($take->used, $take->speech_from, $take->speech_until, $take->length_ticks, $take->fluffs);
     }
 
     /**
@@ -43,6 +44,7 @@ final class TakeReader
             isset($row['speech_from']) ? (int) $row['speech_from'] : null,
             isset($row['speech_until']) ? (int) $row['speech_until'] : null,
             (int) $row['length_ticks'],
+            ($row['fluffs'] ?? '[]') === '[]' ? [] : json_decode($row['fluffs'], true),
         );
     }
 
@@ -95,7 +97,10 @@ final class TakeReader
             array_map(self::track(...), array_values(array_filter($tracks, fn (array $t): bool => $t['file_path'] !== null))),
             Span::between($used[0]->from, $used[count($used) - 1]->until),
             array_map(fn (int $t): Tick => Tick::of($t), (array) json_decode($row['line_ticks'], true)),
-            array_values(array_filter(array_map(self::mark(...), $marks))),
+            array_values(array_filter(array_map(TakeMark::read(...), $marks))),
+            self::wipes($marks),
+            Crop::read(json_decode($row['framing'] ?? 'null', true)),
+            Crop::read(json_decode($row['area'] ?? 'null', true)),
         );
     }
 
@@ -108,21 +113,24 @@ final class TakeReader
             TrackKind::from($row['kind']),
             (string) $row['hash'],
             Tick::of((int) $row['length_ticks']),
-            Tick::of((int) $row['offset_ticks']),
+            Tick::of(max(0, (int) $row['offset_ticks'])),
             $isPicture ? Shape::of((int) $row['width'], (int) $row['height']) : null,
             $isPicture ? SourceColour::told($row['colour_range'], $row['colour_matrix'], (int) $row['height']) : null,
             $row['loudness'] === null ? null : (float) $row['loudness'],
             $row['peak'] === null ? null : (float) $row['peak'],
+            Tick::of(max(0, -(int) $row['offset_ticks'])),
         );
     }
 
-    /** @param  array<string, mixed>  $mark */
-    private static function mark(array $mark): ?TakeMark
+    /**
+     * @param  array<array<string, mixed>>  $marks
+     * @return list<Wipe>
+     */
+    private static function wipes(array $marks): array
     {
-        $box = Box::read($mark);
-
-        return $box === null
-            ? null
-            : new TakeMark($box, Span::between(Tick::of((int) $mark['from']), Tick::of((int) $mark['until'])));
+        return array_values(array_map(
+            fn (array $m): Wipe => new Wipe((string) $m['on'], Tick::of((int) $m['from'])),
+            array_filter($marks, fn (array $m): bool => ($m['kind'] ?? '') === 'wipe'),
+        ));
     }
 }

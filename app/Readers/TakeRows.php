@@ -22,6 +22,10 @@ final class TakeRows
         'speech_from',
         'speech_until',
         'used',
+        'fluffs',
+        'markers',
+        'framing',
+        'area',
         'flags',
         'kept_order',
         'created_at',
@@ -42,8 +46,12 @@ final class TakeRows
             ->whereIn('takes.section_id', $sections)
             ->leftJoin('tracks as camera', $tracks('camera'))
             ->leftJoin('tracks as microphone', $tracks('microphone'))
+            ->leftJoin('tracks as screen', $tracks('screen'))
             ->orderByDesc('takes.number')
-            ->selectRaw("{$columns}, camera.width, camera.height, coalesce(camera.hash, microphone.hash) as played_hash");
+            ->selectRaw("{$columns}, camera.width, camera.height, coalesce(camera.hash, microphone.hash, screen.hash) as played_hash, "
+                .'coalesce(camera.offset_ticks, microphone.offset_ticks, screen.offset_ticks) as played_offset, '
+                .'screen.width as screen_width, screen.height as screen_height, screen.hash as screen_hash, '
+                .'screen.offset_ticks as screen_offset');
 
         return array_values(array_map(fn (\stdClass $row): array => (array) $row, $rows->get()->all()));
     }

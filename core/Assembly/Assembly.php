@@ -23,12 +23,14 @@ final readonly class Assembly
     /**
      * @param  list<Segment>  $segments  in order
      * @param  list<SectionSource>  $missing  sections that are not heard, in order
+     * @param  array<string, BoardPages>  $pages  what stands on the board when each section begins, by its id
      */
     private function __construct(
         public FrameSize $frame,
         public FrameRate $rate,
         public array $segments,
         public array $missing,
+        private array $pages,
     ) {
     }
 
@@ -45,14 +47,16 @@ final readonly class Assembly
     ): self {
         $plan = new ShotPlan($frame, $logo, $ground);
         $maps = self::maps($sections, $rate);
-        $segments = $missing = [];
+        $segments = $missing = $pages = [];
+        $boards = BoardPages::blank();
         foreach ($sections as $index => $section) {
+            $pages[$section->id] = $boards;
             if ($section->card === null && $section->passages === []) {
                 $missing[] = $section;
 
                 continue;
             }
-            foreach (self::seen($section, $maps[$index] ?? [], $plan, $rate) as $n => [$passage, $map, $shots]) {
+            foreach (self::seen($section, $maps[$index] ?? [], $plan, $rate, $boards) as $n => [$passage, $map, $shots]) {
                 $frames = array_sum(array_map(fn (Shot $s): int => $s->frames, $shots));
                 $last = end($segments) ?: null;
                 $join = $n > 0 || $last === null ? Join::cut() : ($section->join ?? Join::cut())->within($last->frames, $frames);
@@ -70,9 +74,16 @@ final readonly class Assembly
                     $n === 0,
                 );
             }
+            $boards = array_reduce($section->passages, fn (BoardPages $b, Passage $p): BoardPages => $b->after($p), $boards);
         }
 
-        return new self($frame, $rate, $segments, $missing);
+        return new self($frame, $rate, $segments, $missing, $pages);
+    }
+
+    /** What stands on the board when a section begins. */
+    public function boardsBefore(string $section): BoardPages
+    {
+        return $this->pages[$section] ?? BoardPages::blank();
     }
 
     public function frames(): int
@@ -105,17 +116,22 @@ final readonly class Assembly
      * @param  list<TimeMap>  $maps  of its passages
      * @return list<array{Passage|null, TimeMap|null, non-empty-list<Shot>}>
      */
-    private static function seen(SectionSource $section, array $maps, ShotPlan $plan, FrameRate $rate): array
-    {
+    private static function seen(
+        SectionSource $section,
+        array $maps,
+        ShotPlan $plan,
+        FrameRate $rate,
+        BoardPages $boards,
+    ): array {
         if ($section->card !== null) {
             return [[null, null, [$plan->card($section->card, max(1, $section->card->length->framesToHold($rate)))]]];
         }
         $choice = $section->opening;
-        $changes = $section->timedChanges();
         $seen = [];
         foreach ($section->passages as $n => $passage) {
-            [$shots, $choice] = $plan->of($choice, $changes, $passage, $maps[$n]);
+            [$shots, $choice] = $plan->of($choice, $section, $passage, $maps[$n], $boards);
             $seen[] = [$passage, $maps[$n], $shots];
+            $boards = $boards->after($passage);
         }
 
         return $seen;

@@ -5,26 +5,58 @@ declare(strict_types=1);
 namespace OpenReel\Core\Assembly;
 
 use OpenReel\Core\Deck\ShownSlides;
+use OpenReel\Core\Picture\Board;
+use OpenReel\Core\Picture\BoardPaper;
+use OpenReel\Core\Picture\FrameSize;
 use OpenReel\Core\Picture\Inset;
+use OpenReel\Core\Picture\Shape;
+use OpenReel\Core\Picture\Stage;
 use OpenReel\Core\Picture\Still;
+use OpenReel\Core\Picture\StillKind;
+use OpenReel\Core\Script\BoardCue;
 use OpenReel\Core\Script\Cue;
 use OpenReel\Core\Script\CueKind;
+use OpenReel\Core\Script\Keys;
 use OpenReel\Core\Script\LayoutCue;
 use OpenReel\Core\Script\Script;
 use OpenReel\Core\Script\Section;
 use OpenReel\Core\Style\HouseStyle;
+use OpenReel\Core\Style\KeysDrawing;
 
 /** Reads off a lesson's script what is seen where, with the slides and the house style at hand. */
 final class PictureCues
 {
     private ShownSlides $shown;
 
+    /** @var array<int, int> page of the board that each board cue means, by the byte at which it stands */
+    private array $pages = [];
+
+    /** @var array<int, BoardPaper> by page, as it is begun */
+    private array $papers = [];
+
     /**
      * @param  list<array{name: string, still: Still}>  $deck  the lesson's slides, in the order of the deck
      */
-    public function __construct(Script $script, private readonly array $deck, private readonly HouseStyle $style)
-    {
+    public function __construct(
+        private readonly Script $script,
+        private readonly array $deck,
+        private readonly HouseStyle $style,
+        private readonly FrameSize $frame,
+    ) {
         $this->shown = ShownSlides::of($script, array_column($deck, 'name'));
+        $page = 1;
+        foreach ($script->sections as $section) {
+            foreach ($section->cues as $cue) {
+                $board = $cue->kind === CueKind::Board ? BoardCue::read($cue->value) : null;
+                if ($board !== null) {
+                    $page = $board->page ?? $page;
+                    $this->pages[$cue->from] = $page;
+                    if ($board->paper !== null) {
+                        $this->papers[$page] ??= $board->paper;
+                    }
+                }
+            }
+        }
     }
 
     /**
@@ -33,43 +65,135 @@ final class PictureCues
      */
     public function of(Section $section, array $lines): array
     {
-        $slide = null;
+        $stage = null;
         $layout = new LayoutCue;
-        $opening = $this->choice($layout, $slide);
+        $opening = $this->choice($layout, $stage);
         $changes = [];
         foreach ($section->cues as $cue) {
-            if ($cue->kind === CueKind::Slide) {
-                $slide = $this->slide($cue) ?? $slide;
+            if ($cue->kind->isStage()) {
+                $stage = $cue->kind === CueKind::CameraAlone ? null : $this->stage($cue) ?? $stage;
             } elseif ($cue->kind === CueKind::Layout) {
                 $layout = LayoutCue::read($cue->value)?->over($layout) ?? $layout;
             } else {
                 continue;
             }
             if ($cue->line === 1 && $cue->within === 0.0) {
-                $opening = $this->choice($layout, $slide);
+                $opening = $this->choice($layout, $stage);
             } elseif (isset($lines[$cue->line - 1])) {
-                $changes[] = new PictureChange($lines[$cue->line - 1], $cue->within, $this->choice($layout, $slide));
+                $changes[] = new PictureChange($lines[$cue->line - 1], $cue->within, $this->choice($layout, $stage));
             }
         }
 
         return [$opening, $changes];
     }
 
-    private function choice(LayoutCue $layout, ?Still $slide): PictureChoice
+    /**
+     * @param  list<string>  $lines  ids of the section's lines, in order
+     * @return list<KeysShown> in order
+     */
+    public function keys(Section $section, array $lines): array
+    {
+        $shown = [];
+        foreach ($section->cues as $cue) {
+            $caps = $cue->kind === CueKind::Keys ? Keys::read($cue->value) : [];
+            if ($caps !== [] && isset($lines[$cue->line - 1])) {
+                $shown[] = new KeysShown(
+                    $lines[$cue->line - 1],
+                    $cue->within,
+                    (new KeysDrawing($caps, $this->frame, $this->style))->layer(),
+                );
+            }
+        }
+
+        return $shown;
+    }
+
+    /** A page as it is before anything is written on it. */
+    public function page(int $page): Stage
+    {
+        return Stage::board(
+            $page,
+            Still::drawn(StillKind::Board, $this->paper($page), Shape::of($this->frame->width, $this->frame->height)),
+        );
+    }
+
+    /** @return list<string> SVG drawings of everything that its cues show and that is drawn by us: pages of the board, key caps */
+    public function drawings(): array
+    {
+        $drawings = array_map($this->paper(...), array_values(array_unique($this->pages)));
+        foreach ($this->script->sections as $section) {
+            foreach ($section->cues as $cue) {
+                $caps = $cue->kind === CueKind::Keys ? Keys::read($cue->value) : [];
+                if ($caps !== []) {
+                    $drawings[] = (new KeysDrawing($caps, $this->frame, $this->style))->svg();
+                }
+            }
+        }
+
+        return array_values(array_unique($drawings));
+    }
+
+    private function paper(int $page): string
+    {
+        $colours = $this->style->colours;
+
+        return Board::svg(
+            $this->papers[$page] ?? BoardPaper::Plain,
+            $this->frame,
+            $colours->paper,
+            $colours->ground,
+            $colours->ink,
+        );
+    }
+
+    private function choice(LayoutCue $layout, ?Stage $stage): PictureChoice
     {
         $inset = $this->style->inset;
 
         return new PictureChoice(
             $layout->layout ?? $this->style->layout,
             new Inset($layout->corner ?? $inset->corner, $layout->size ?? $inset->size, $inset->shape, $inset->border),
-            $slide,
+            $stage,
         );
     }
 
-    private function slide(Cue $cue): ?Still
+    /** What is seen once a cue was given that the script does not hold; one that says nothing about the picture changes nothing. */
+    public function with(PictureChoice $choice, Cue $given): PictureChoice
     {
+        $inset = $choice->inset;
+        $layout = $given->kind === CueKind::Layout ? LayoutCue::read($given->value) : null;
+        if ($layout !== null) {
+            $inset = new Inset($layout->corner ?? $inset->corner, $layout->size ?? $inset->size, $inset->shape, $inset->border);
+        }
+        $page = $given->kind === CueKind::Board ? BoardCue::read($given->value)?->page : null;
+        $stage = match (true) {
+            $given->kind === CueKind::CameraAlone => null,
+            $given->kind === CueKind::Screen => Stage::screen($given->value),
+            $given->kind === CueKind::Board => $this->page($page ?? 1),
+            $given->kind === CueKind::Slide => $this->named($given->value) ?? $choice->stage,
+            default => $choice->stage,
+        };
+
+        return new PictureChoice($layout->layout ?? $choice->layout, $inset, $stage);
+    }
+
+    private function named(string $slide): ?Stage
+    {
+        $index = $this->shown->named($slide);
+
+        return $index === null ? null : Stage::slide($this->deck[$index]['still']);
+    }
+
+    private function stage(Cue $cue): ?Stage
+    {
+        if ($cue->kind === CueKind::Screen) {
+            return Stage::screen($cue->value);
+        }
+        if ($cue->kind === CueKind::Board) {
+            return isset($this->pages[$cue->from]) ? $this->page($this->pages[$cue->from]) : null;
+        }
         $index = $this->shown->at($cue);
 
-        return $index === null ? null : $this->deck[$index]['still'];
+        return $index === null ? null : Stage::slide($this->deck[$index]['still']);
     }
 }

@@ -13,6 +13,7 @@ final readonly class SectionSource
      * @param  list<PictureChange>  $changes  in order
      * @param  list<string>  $lines  ids of its lines, in order
      * @param  Join|null  $join  how it meets what comes before it; null is a cut
+     * @param  list<KeysShown>  $keys  in order
      */
     public function __construct(
         public string $id,
@@ -23,6 +24,7 @@ final readonly class SectionSource
         public ?CardSource $card = null,
         public array $lines = [],
         public ?Join $join = null,
+        public array $keys = [],
     ) {
     }
 

@@ -5,13 +5,20 @@ declare(strict_types=1);
 namespace OpenReel\Core\Assembly;
 
 use OpenReel\Core\Mark\Mark;
+use OpenReel\Core\Mark\Stroke;
+use OpenReel\Core\Picture\Crop;
 use OpenReel\Core\Picture\FrameSize;
+use OpenReel\Core\Picture\Inset;
+use OpenReel\Core\Picture\Layer;
 use OpenReel\Core\Picture\Layout;
 use OpenReel\Core\Picture\Logo;
 use OpenReel\Core\Picture\Picture;
 use OpenReel\Core\Picture\SourceColour;
+use OpenReel\Core\Picture\Stage;
+use OpenReel\Core\Picture\StageKind;
 use OpenReel\Core\Picture\TrackAt;
 use OpenReel\Core\Take\TrackKind;
+use OpenReel\Core\Time\Tick;
 use OpenReel\Core\Time\TimeMap;
 
 /** Cuts a segment into shots, at the frames on which its cues fall. */
@@ -23,24 +30,41 @@ final readonly class ShotPlan
 
     /**
      * @param  PictureChoice  $choice  what is seen when the passage begins
-     * @param  list<PictureChange>  $changes  of its section, in order
+     * @param  BoardPages  $boards  what stands on the board when the passage begins
      * @return array{non-empty-list<Shot>, PictureChoice} the shots, and what is seen at the end
      */
-    public function of(PictureChoice $choice, array $changes, Passage $passage, TimeMap $map): array
-    {
+    public function of(
+        PictureChoice $choice,
+        SectionSource $section,
+        Passage $passage,
+        TimeMap $map,
+        BoardPages $boards,
+    ): array {
         $cuts = [0 => $choice];
-        foreach ($this->timed($changes, $passage, $map) as [$frame, $then]) {
+        foreach ($this->timed($section->timedChanges(), $passage, $map) as [$frame, $then]) {
             $choice = $then;
             // What comes up behind the passage is seen from the next one on.
             if ($frame < $map->frames) {
                 $cuts[$frame] = $then;
             }
         }
-        $shots = [];
+        $keys = $this->keys($section->keys, $passage, $map);
         $starts = array_keys($cuts);
+        foreach ($keys as [$from, $until]) {
+            array_push($starts, $from, ...$until < $map->frames ? [$until] : []);
+        }
+        $starts = array_values(array_unique($starts));
+        sort($starts);
+        $shots = [];
+        $seen = $cuts[0];
         foreach ($starts as $i => $start) {
             $until = $starts[$i + 1] ?? $map->frames;
-            $shots[] = new Shot($start, $until - $start, $this->picture($cuts[$start], $passage, $map, $start, $until));
+            $seen = $cuts[$start] ?? $seen;
+            $picture = $this->picture($seen, $passage, $map, $boards, $start, $until);
+            foreach ($keys as [$from, $behind, $caps]) {
+                $picture = $from <= $start && $start < $behind ? $picture->under($caps) : $picture;
+            }
+            $shots[] = new Shot($start, $until - $start, $picture);
         }
 
         return [$shots, $choice];
@@ -48,7 +72,12 @@ final readonly class ShotPlan
 
     public function card(CardSource $card, int $frames): Shot
     {
-        return new Shot(0, $frames, $this->still(new PictureChoice(Layout::SlideAlone, slide: $card->picture)));
+        return new Shot(
+            0,
+            $frames,
+            Picture::of($this->frame, Layout::SlideAlone, new Inset(), $card->picture, null, $this->logo,
+                $this->ground),
+        );
     }
 
     /**
@@ -60,10 +89,7 @@ final readonly class ShotPlan
         $timed = [];
         $last = 0;
         foreach ($changes as $change) {
-            $at =
-                $passage->lines !== [] && ! in_array($change->line, $passage->lines, true)
-                    ? null
-                    : $passage->take->at($change->line, $change->within);
+            $at = self::at($change->line, $change->within, $passage);
             if ($at !== null) {
                 $frame = $at->isBefore($passage->span->until) ? $map->frameOf($at) : $map->frames;
                 // A cue never takes effect before the one it follows.
@@ -74,53 +100,102 @@ final readonly class ShotPlan
         return $timed;
     }
 
-    private function picture(PictureChoice $choice, Passage $passage, TimeMap $map, int $from, int $until): Picture
+    /**
+     * @param  list<KeysShown>  $keys
+     * @return list<array{int, int, Layer}> first frame, the frame behind the last, and what is shown
+     */
+    private function keys(array $keys, Passage $passage, TimeMap $map): array
     {
-        $track = $passage->take->track(TrackKind::Camera);
-        $camera = null;
-        if ($track?->shape !== null) {
-            $at = $map->timeOf($from);
-            $colour = $track->colour ?? SourceColour::told(null, null, $track->shape->height);
-            $camera = new TrackAt(
-                TrackKind::Camera,
-                $track->shape,
-                $track->hash,
-                $colour,
-                $at->minusOrZero($track->offset),
-                $track->offset->minusOrZero($at),
-            );
+        $timed = [];
+        foreach ($keys as $shown) {
+            $at = self::at($shown->line, $shown->within, $passage);
+            if ($at !== null && $at->isBefore($passage->span->until)) {
+                $from = $map->frameOf($at);
+                $until = max($from + 1, $map->frameOf($at->plus(Tick::ofMilliseconds(KeysShown::LENGTH_MS))));
+                $timed[] = [$from, $until, $shown->caps];
+            }
         }
 
-        return Picture::of(
+        return $timed;
+    }
+
+    private static function at(string $line, float $within, Passage $passage): ?Tick
+    {
+        return $passage->lines !== [] && ! in_array($line, $passage->lines, true) ? null : $passage->take->at($line, $within);
+    }
+
+    private function picture(
+        PictureChoice $choice,
+        Passage $passage,
+        TimeMap $map,
+        BoardPages $boards,
+        int $from,
+        int $until,
+    ): Picture {
+        $take = $passage->take;
+        $camera = self::track($passage, TrackKind::Camera, $map->timeOf($from), $take->framing);
+        $stage = $choice->stage?->kind === StageKind::Screen
+            ? self::track($passage, TrackKind::Screen, $map->timeOf($from), $take->area)
+            : $choice->stage?->still;
+        $seen = fn (Mark ...$marks): Picture => Picture::of(
             $this->frame,
             $choice->layout,
             $choice->inset,
-            $choice->slide,
+            $stage,
             $camera,
             $this->logo,
             $this->ground,
-            self::marks($passage, $map, $from, $until),
+            array_values($marks),
         );
+        $bare = $seen();
+        $rect = $choice->stage === null || $stage === null ? null : $bare->stageRect();
+        if ($rect === null || $choice->stage === null) {
+            return $bare;
+        }
+        $marks = self::marks($choice->stage, $passage, $map, $boards, $rect->width / $rect->height);
+        $marks = array_values(array_filter(array_map(fn (Mark $m): ?Mark => $m->within($from, $until), $marks)));
+
+        return $marks === [] ? $bare : $seen(...$marks);
     }
 
-    private function still(PictureChoice $choice): Picture
+    private static function track(Passage $passage, TrackKind $kind, Tick $at, ?Crop $part): ?TrackAt
     {
-        return Picture::of($this->frame, $choice->layout, $choice->inset, $choice->slide, null, $this->logo, $this->ground);
+        $track = $passage->take->track($kind);
+
+        return $track?->shape === null
+            ? null
+            : new TrackAt(
+                $kind,
+                $track->shape,
+                $track->hash,
+                $track->colour ?? SourceColour::told(null, null, $track->shape->height),
+                Tick::of(max(0, $track->fileAt($at))),
+                Tick::of(max(0, -$track->fileAt($at))),
+                $part,
+            );
     }
 
-    /** @return list<Mark> what is drawn while the shot is seen */
-    private static function marks(Passage $passage, TimeMap $map, int $from, int $until): array
+    /** @return list<Mark> what is drawn over a stage in a passage, bottom to top; frames counted in the passage */
+    private static function marks(Stage $stage, Passage $passage, TimeMap $map, BoardPages $boards, float $aspect): array
     {
-        $marks = [];
+        $surface = $stage->surface();
+        $wiped = $map->frames;
+        foreach ($passage->take->wipes as $wipe) {
+            if ($wipe->on === $surface && ! $wipe->at->isBefore($passage->span->from)) {
+                $wiped = min($wiped, $map->frameOf($wipe->at));
+            }
+        }
+        $marks = array_map(
+            fn (Stroke $s): Mark => new Mark($s->whole($aspect), 0, $wiped),
+            $boards->on($surface, $passage->take->id),
+        );
         foreach ($passage->take->marks as $mark) {
-            $first = max($from, $map->frameOf($mark->seen->from));
-            $behind = min($until, $map->frameOf($mark->seen->until));
             if (
-                $first < $behind &&
+                $mark->isOn($surface) &&
                 $mark->seen->from->isBefore($passage->span->until) &&
                 $passage->span->from->isBefore($mark->seen->until)
             ) {
-                $marks[] = new Mark($mark->box, $first - $from, $behind - $from);
+                array_push($marks, ...$mark->drawing->marks($mark->seen, $map, $aspect));
             }
         }
 

@@ -17,8 +17,9 @@ final readonly class ShownSlides
 {
     /**
      * @param  array<int, int|null>  $byCue  index in the deck by the byte at which the cue stands; null when there is none such
+     * @param  array<string, int>  $places  index in the deck by name
      */
-    private function __construct(private array $byCue)
+    private function __construct(private array $byCue, private array $places, private int $slides)
     {
     }
 
@@ -33,16 +34,13 @@ final readonly class ShownSlides
                 if ($cue->kind !== CueKind::Slide) {
                     continue;
                 }
-                $index =
-                    $cue->value === ''
-                        ? $last + 1
-                        : $places[self::key($cue->value)] ?? (ctype_digit($cue->value) ? (int) $cue->value - 1 : -1);
+                $index = $cue->value === '' ? $last + 1 : self::place($cue->value, $places);
                 $byCue[$cue->from] = isset($names[$index]) ? $index : null;
                 $last = $byCue[$cue->from] ?? $last;
             }
         }
 
-        return new self($byCue);
+        return new self($byCue, $places, count($names));
     }
 
     /** @return int|null index in the deck */
@@ -66,6 +64,20 @@ final readonly class ShownSlides
     public function all(): array
     {
         return array_values(array_unique(array_filter($this->byCue, fn (?int $i): bool => $i !== null)));
+    }
+
+    /** @return int|null index in the deck of the slide of that name, or failing that of that number */
+    public function named(string $name): ?int
+    {
+        $index = self::place($name, $this->places);
+
+        return $index >= 0 && $index < $this->slides ? $index : null;
+    }
+
+    /** @param  array<string, int>  $places */
+    private static function place(string $name, array $places): int
+    {
+        return $places[self::key($name)] ?? (ctype_digit($name) ? (int) $name - 1 : -1);
     }
 
     private static function key(string $name): string

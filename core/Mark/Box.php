@@ -4,8 +4,11 @@ declare(strict_types=1);
 
 namespace OpenReel\Core\Mark;
 
+use OpenReel\Core\Time\Span;
+use OpenReel\Core\Time\TimeMap;
+
 /** A box drawn round something, in parts of the picture it belongs to (0..1), so that it stays right at any size. */
-final readonly class Box
+final readonly class Box implements Drawing, Figure
 {
     /** Widths of the line, in parts of the picture's shorter side. */
     public const WIDTH = 0.008;
@@ -43,9 +46,20 @@ final readonly class Box
             : null;
     }
 
-    /** @return array{x: float, y: float, width: float, height: float, colour: string} */
+    public function marks(Span $seen, TimeMap $map, float $aspect): array
+    {
+        return [new Mark($this, $map->frameOf($seen->from), $map->frameOf($seen->until))];
+    }
+
+    public function part(float $from, float $until): self
+    {
+        return $this;
+    }
+
+    /** @return array{kind: string, x: float, y: float, width: float, height: float, colour: string} */
     public function toArray(): array
     {
-        return ['x' => $this->x, 'y' => $this->y, 'width' => $this->width, 'height' => $this->height, 'colour' => $this->colour];
+        return ['kind' => 'box', 'x' => $this->x, 'y' => $this->y, 'width' => $this->width, 'height' => $this->height,
+            'colour' => $this->colour];
     }
 }

@@ -5,30 +5,93 @@ declare(strict_types=1);
 namespace OpenReel\Core\Mark;
 
 use OpenReel\Core\Take\Event\BoxDrawn;
+use OpenReel\Core\Take\Event\Drawn;
 use OpenReel\Core\Take\Event\TakeEvent;
+use OpenReel\Core\Take\Event\TakenBack;
+use OpenReel\Core\Take\Event\Wiped;
 use OpenReel\Core\Take\TakeClock;
 use OpenReel\Core\Time\Span;
 use OpenReel\Core\Time\Tick;
 
-/** What was drawn while a take was recorded: from its events, in take time. */
-final class TakeMarks
+/** What was drawn while a take was recorded, and what was wiped off: from its events, in take time. */
+final readonly class TakeMarks
 {
+    /** Until the take ends: a day, longer than any take. */
+    private const FOREVER_MS = 86_400_000;
+
     /**
-     * @param  list<TakeEvent>  $events
-     * @return list<TakeMark>
+     * @param  list<TakeMark>  $marks  in the order in which they lie over each other
+     * @param  list<Wipe>  $wipes  in order
      */
-    public static function of(array $events): array
+    private function __construct(public array $marks, public array $wipes)
+    {
+    }
+
+    /** @param  list<TakeEvent>  $events  in order of time */
+    public static function of(array $events): self
     {
         $clock = TakeClock::fromEvents($events);
-        $marks = [];
-        foreach ($events as $event) {
+        $marks = $wipes = [];
+        foreach ($events as $i => $event) {
             if ($event instanceof BoxDrawn) {
-                $from = $clock->at($event->atMs);
-                $until = Tick::later($clock->at($event->atMs + $event->forMs), $from->plus(Tick::of(1)));
-                $marks[] = new TakeMark($event->box, Span::between($from, $until));
+                $marks[] = self::mark($event->box, $clock, $event->atMs, $event->atMs + $event->forMs);
+            } elseif ($event instanceof Drawn) {
+                $until = self::until($event, array_slice($events, $i + 1));
+                $marks[] = self::mark($event->drawing, $clock, $event->atMs, $until, $event->on);
+            } elseif ($event instanceof Wiped) {
+                $wipes[] = new Wipe($event->on, $clock->at($event->atMs));
             }
         }
 
-        return $marks;
+        return new self(array_values(array_filter($marks)), $wipes);
+    }
+
+    /** When the last stroke was drawn to its end; null when nothing was written. */
+    public function written(): ?Tick
+    {
+        $last = null;
+        foreach ($this->marks as $mark) {
+            if ($mark->drawing instanceof Stroke) {
+                $points = $mark->drawing->points;
+                $end = $mark->seen->from->plus(Tick::ofMilliseconds($points[count($points) - 1][0]));
+                $last = $last === null ? $end : Tick::later($last, $end);
+            }
+        }
+
+        return $last;
+    }
+
+    /**
+     * Wall time at which it is gone.
+     *
+     * @param  list<TakeEvent>  $later
+     */
+    private static function until(Drawn $drawn, array $later): int
+    {
+        $length = match (true) {
+            $drawn->drawing instanceof Click => Click::LENGTH_MS,
+            $drawn->drawing instanceof PointerPath => $drawn->drawing->lengthMs(),
+            default => null,
+        };
+        if ($length !== null) {
+            return $drawn->atMs + $length;
+        }
+        foreach ($later as $event) {
+            $isGone =
+                $event instanceof TakenBack && $event->id === $drawn->id || $event instanceof Wiped && $event->on === $drawn->on;
+            if ($isGone) {
+                return $event->atMs;
+            }
+        }
+
+        return self::FOREVER_MS;
+    }
+
+    private static function mark(Drawing $drawing, TakeClock $clock, int $from, int $until, string $on = ''): ?TakeMark
+    {
+        $start = $clock->at($from);
+        $end = $clock->at($until);
+
+        return $start->isBefore($end) ? new TakeMark($drawing, Span::between($start, $end), $on) : null;
     }
 }

@@ -37,6 +37,24 @@ final readonly class Colour
         return new self(vsprintf('%02X%02X%02X', array_map(fn (float $v): int => (int) round(max(0.0, min(255.0, $v))), $rgb)));
     }
 
+    /** The hue on the other side of the circle, bright enough to be told from black: what stands out beside this one. */
+    public function opposite(): self
+    {
+        [$r, $g, $b] = array_map(fn (string $pair): float => hexdec($pair) / 255, str_split($this->hex, 2));
+        [$most, $least] = [max($r, $g, $b), min($r, $g, $b)];
+        $light = max(0.42, min(0.6, ($most + $least) / 2));
+        // Mirrored about the middle the hue is the opposite one; a grey has none, and is given a warm one.
+        $turned = $most - $least < 0.05 ? [0.7, 0.35, 0.1] : [$most + $least - $r, $most + $least - $g, $most + $least - $b];
+        $middle = (max($turned) + min($turned)) / 2;
+        $spread = max(0.05, max($turned) - min($turned));
+        $reach = 2 * min($light, 1 - $light) * 0.75;
+
+        return new self(vsprintf('%02X%02X%02X', array_map(
+            fn (float $v): int => (int) round(255 * max(0.0, min(1.0, $light + ($v - $middle) / $spread * $reach))),
+            $turned,
+        )));
+    }
+
     /** Contrast to another colour as WCAG 2.2 defines it: 1..21. */
     public function contrast(self $other): float
     {

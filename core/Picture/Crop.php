@@ -11,6 +11,47 @@ final readonly class Crop
     {
     }
 
+    /** The smallest part of a side that can be meant. */
+    public const LEAST = 0.05;
+
+    /**
+     * @param  mixed  $data  as `toArray` gives it
+     * @return self|null null when it is no part of a picture, or all of it; what reaches out of the picture is cut off
+     */
+    public static function read(mixed $data): ?self
+    {
+        $sides = [];
+        foreach (['x', 'y', 'width', 'height'] as $name) {
+            $side = is_array($data) ? $data[$name] ?? null : null;
+            if (! is_int($side) && ! (is_float($side) && is_finite($side))) {
+                return null;
+            }
+            $sides[] = (float) $side;
+        }
+        [$x, $y, $width, $height] = $sides;
+        [$left, $top] = [max(0.0, $x), max(0.0, $y)];
+        [$width, $height] = [min(1.0, $x + $width) - $left, min(1.0, $y + $height) - $top];
+        $isWhole = $width >= 1.0 && $height >= 1.0;
+
+        return $isWhole || $width < self::LEAST || $height < self::LEAST
+            ? null
+            : new self(round($left, 5), round($top, 5), round($width, 5), round($height, 5));
+    }
+
+    /** The largest part in its middle that has a shape, so that nothing has to be stretched or cut off later. */
+    public function narrowed(Shape $whole, float $aspect): self
+    {
+        $ratio = $whole->aspect() * $this->width / $this->height / $aspect;
+        [$width, $height] = $ratio > 1 ? [$this->width / $ratio, $this->height] : [$this->width, $this->height * $ratio];
+
+        return new self(
+            round($this->x + ($this->width - $width) / 2, 5),
+            round($this->y + ($this->height - $height) / 2, 5),
+            round($width, 5),
+            round($height, 5),
+        );
+    }
+
     /** The shape of what is left of a picture. */
     public function shape(Shape $whole): Shape
     {

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace OpenReel\Core\Picture;
 
 use OpenReel\Core\Mark\Mark;
+use OpenReel\Core\Take\TrackKind;
 
 /** What is seen: layers, bottom to top, on a ground. */
 final readonly class Picture
@@ -21,42 +22,71 @@ final readonly class Picture
     }
 
     /**
-     * What a layout makes of a stage and a camera. The stage is shown whole; an inset and a camera alone fill their
-     * rectangle, cropped evenly where the shapes differ. What is drawn over the stage lies under the inset, the logo over
-     * everything.
+     * What a layout makes of a stage and a camera. The stage is shown whole; a camera fills its rectangle, cropped evenly where
+     * the shapes differ. What is drawn over the stage lies under the inset, the logo over everything but keys.
      *
      * @param  Layout  $wish  what cannot be had (no camera, no stage) falls back to what can be shown
-     * @param  list<Mark>  $marks
+     * @param  Still|TrackAt|null  $stage  a slide or a page of the board; a screen
+     * @param  list<Mark>  $marks  over the stage
      */
     public static function of(
         FrameSize $frame,
         Layout $wish,
         Inset $inset,
-        ?Still $stage,
+        Still|TrackAt|null $stage,
         ?TrackAt $camera,
         ?Logo $logo = null,
         string $ground = self::GROUND,
         array $marks = [],
     ): self {
         $layout = $wish->possibleWith($stage !== null, $camera !== null);
+        $sides = $layout === Layout::SideBySide && $stage !== null
+            ? SideBySide::of($frame, self::shape($stage), $inset->corner)
+            : null;
         $layers = [];
         if ($stage !== null && $layout !== Layout::CameraAlone) {
-            $rect = PixelRect::contained($stage->shape->aspect(), $frame);
-            $layers[] = new Layer($stage, $rect);
+            $rect = $sides->stage ?? PixelRect::contained(self::shape($stage)->aspect(), $frame);
+            $layers[] = new Layer($stage, $rect, crop: $stage instanceof TrackAt ? $stage->part : null);
             if ($marks !== []) {
                 $layers[] = new Layer(new Marks($marks), $rect);
             }
         }
         if ($camera !== null && $layout !== Layout::SlideAlone) {
             $isInset = $layout === Layout::SlideWithInset;
-            $rect = $isInset ? $inset->rect($frame, $camera->shape) : self::wholeFrame($frame, $camera->shape);
-            $layers[] = new Layer($camera, $rect, Fit::Filled, $isInset ? Edge::of($inset, $rect, $frame) : null);
+            $rect = match (true) {
+                $sides !== null => $sides->camera,
+                $isInset => $inset->rect($frame, $camera->seen()),
+                default => self::wholeFrame($frame, $camera->seen()),
+            };
+            $layers[] = new Layer(
+                $camera,
+                $rect,
+                Fit::Filled,
+                $isInset ? Edge::of($inset, $rect, $frame) : null,
+                $camera->part?->narrowed($camera->shape, $rect->width / $rect->height),
+            );
         }
         if ($logo !== null) {
             $layers[] = new Layer(new Still(StillKind::Logo, $logo->hash, $logo->shape, $logo->hash), $logo->rect($frame));
         }
 
         return new self($frame, $ground, $layers);
+    }
+
+    /** The same with something laid over everything. */
+    public function under(Layer $layer): self
+    {
+        return new self($this->frame, $this->ground, [...$this->layers, $layer]);
+    }
+
+    /** Where the stage lies; null when none is seen. */
+    public function stageRect(): ?PixelRect
+    {
+        $first = $this->layers[0] ?? null;
+        $isStage = $first?->source instanceof Still && $first->source->kind !== StillKind::Logo
+            || $first?->source instanceof TrackAt && $first->source->kind === TrackKind::Screen;
+
+        return $isStage ? $first->rect : null;
     }
 
     /** @return list<string> hashes of the files it is made from */
@@ -76,6 +106,11 @@ final readonly class Picture
             'ground' => $this->ground,
             'layers' => array_map(fn (Layer $l): array => ['source' => $l->source->key()] + $l->toArray(), $this->layers),
         ];
+    }
+
+    private static function shape(Still|TrackAt $stage): Shape
+    {
+        return $stage instanceof TrackAt ? $stage->seen() : $stage->shape;
     }
 
     private static function wholeFrame(FrameSize $frame, Shape $camera): PixelRect

@@ -8,5 +8,7 @@ enum StillKind: string
 {
     case Slide = 'slide';
     case Card = 'card';
+    case Board = 'board';
     case Logo = 'logo';
+    case Keys = 'keys';
 }

@@ -14,6 +14,7 @@ final readonly class TrackAt implements Source
      * @param  string  $hash  SHA-256 of its file; empty for a camera that nothing is recorded from yet
      * @param  Tick  $at  moment of the file that the first frame shows
      * @param  Tick  $late  how long its first picture stands before that, because the track began later than the take
+     * @param  Crop|null  $part  that is shown: a camera's framing, a screen's area; null for all of it
      */
     public function __construct(
         public TrackKind $kind,
@@ -22,13 +23,20 @@ final readonly class TrackAt implements Source
         public SourceColour $colour,
         public Tick $at,
         public Tick $late,
+        public ?Crop $part = null,
     ) {
     }
 
     /** What a device would show: only its shape is known. */
-    public static function live(TrackKind $kind, Shape $shape): self
+    public static function live(TrackKind $kind, Shape $shape, ?Crop $part = null): self
     {
-        return new self($kind, $shape, '', SourceColour::told(null, null, $shape->height), Tick::zero(), Tick::zero());
+        return new self($kind, $shape, '', SourceColour::told(null, null, $shape->height), Tick::zero(), Tick::zero(), $part);
+    }
+
+    /** The shape of what is shown of it. */
+    public function seen(): Shape
+    {
+        return $this->part?->shape($this->shape) ?? $this->shape;
     }
 
     public function key(): array

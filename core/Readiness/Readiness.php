@@ -89,7 +89,8 @@ final readonly class Readiness
         $layout = $section->layout()->layout ?? $this->layout;
         if (
             $layout !== Layout::CameraAlone &&
-            array_filter(array_map($shown->at(...), $section->openingCues(CueKind::Slide)), is_int(...)) === []
+            array_filter(array_map($shown->at(...), $section->openingCues(CueKind::Slide)), is_int(...)) === [] &&
+            self::opensOtherwise($section) === false
         ) {
             $found[] = new Finding(
                 'picture',
@@ -117,6 +118,18 @@ final readonly class Readiness
         }
 
         return $found;
+    }
+
+    /** Whether it says that it begins with a screen, the board or the presenter alone. */
+    private static function opensOtherwise(Section $section): bool
+    {
+        foreach ([CueKind::Screen, CueKind::Board, CueKind::CameraAlone] as $kind) {
+            if ($section->openingCues($kind) !== []) {
+                return true;
+            }
+        }
+
+        return false;
     }
 
     /** @return list<Finding> */

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace OpenReel\Core\Render;
 
+use OpenReel\Core\Listening\Lag;
 use OpenReel\Core\Picture\PixelRect;
 use OpenReel\Core\Picture\SourceColour;
 use OpenReel\Core\Time\Tick;
@@ -15,6 +16,9 @@ final class IngestCommand
     private const IN_WEBM = ['vp8', 'vp9', 'av1'];
 
     private const IN_MP4 = ['h264'];
+
+    /** In so many seconds somebody says something. */
+    private const BEGINNING_SECONDS = 30;
 
     private const ENCODED = [
         '-c:v',
@@ -80,7 +84,7 @@ final class IngestCommand
             array_push(
                 $arguments,
                 '-filter_complex',
-                "[{$from}:a:0]aresample=48000:async=1:first_pts=0,aformat=channel_layouts=mono,asplit=3[keep][listen][meter];".
+                "[{$from}:a:0]".($voice->isRight ? 'pan=mono|c0=c1,' : '').'aresample=48000:async=1:first_pts=0,aformat=channel_layouts=mono,asplit=3[keep][listen][meter];'.
                     '[meter]pan=stereo|c0=c0|c1=c0,ebur128=framelog=verbose,anullsink',
             );
             array_push(
@@ -119,6 +123,20 @@ final class IngestCommand
         }
 
         return $arguments;
+    }
+
+    /**
+     * The beginning of a sound, left of it, as raw PCM for Lag.
+     *
+     * @return list<string>
+     */
+    public static function beginning(string $raw, string $pcm): array
+    {
+        return [
+            ...self::input($raw), '-t', (string) self::BEGINNING_SECONDS, '-map', '0:a:0',
+            '-af', 'pan=mono|c0=c0,aresample='.Lag::RATE.':async=1:first_pts=0',
+            '-c:a', 'pcm_s16le', '-f', 's16le', $pcm,
+        ];
     }
 
     /** @return list<string> */

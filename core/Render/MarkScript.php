@@ -5,7 +5,10 @@ declare(strict_types=1);
 namespace OpenReel\Core\Render;
 
 use OpenReel\Core\Mark\Box;
+use OpenReel\Core\Mark\Figure;
 use OpenReel\Core\Mark\Mark;
+use OpenReel\Core\Mark\Outline;
+use OpenReel\Core\Mark\Ring;
 use OpenReel\Core\Picture\Colour;
 use OpenReel\Core\Picture\FrameSize;
 use OpenReel\Core\Picture\Marks;
@@ -29,9 +32,8 @@ final class MarkScript
     {
         $events = '';
         foreach ($marks->marks as $mark) {
-            if ($mark->until > $skip) {
-                $events .= self::event($mark, $rect, $rate, $skip);
-            }
+            $seen = $mark->within($skip, PHP_INT_MAX);
+            $events .= $seen === null ? '' : self::event($seen, $rect, $rate);
         }
 
         return "[Script Info]\nScriptType: v4.00+\nPlayResX: {$frame->width}\nPlayResY: "
@@ -42,15 +44,103 @@ final class MarkScript
             "[Events]\nFormat: Layer, Start, End, Style, Text\n{$events}";
     }
 
-    private static function event(Mark $mark, PixelRect $rect, FrameRate $rate, int $skip): string
+    private static function event(Mark $mark, PixelRect $rect, FrameRate $rate): string
     {
-        return sprintf(
-            "Dialogue: 0,%s,%s,Mark,{\\an7\\pos(0,0)\\bord0\\shad0\\1c&H%s&\\p4}%s\n",
-            self::time($mark->from - $skip, $rate),
-            self::time($mark->until - $skip, $rate),
-            self::colour($mark->box->colour),
-            self::box($mark->box, $rect),
+        $figure = $mark->figure;
+        $rows = match (true) {
+            $figure instanceof Box => [self::drawn($figure->colour, self::box($figure, $rect))],
+            $figure instanceof Outline => [self::drawn($figure->colour, self::outline($figure, $rect), $figure->opacity)],
+            $figure instanceof Ring => self::ring($figure, $rect, $mark, $rate),
+            default => throw RenderProblem::unknownFigure(),
+        };
+
+        return implode('', array_map(
+            fn (string $row): string => sprintf(
+                "Dialogue: 0,%s,%s,Mark,%s\n",
+                self::time($mark->from, $rate),
+                self::time($mark->until, $rate),
+                $row,
+            ),
+            $rows,
+        ));
+    }
+
+    /** Polygons at their place. */
+    private static function drawn(string $colour, string $path, float $opacity = 1.0): string
+    {
+        return '{\\an7\\pos(0,0)'.self::look($colour).($opacity < 1.0 ? '\\1a'.self::alpha($opacity) : '')."\\p4}{$path}";
+    }
+
+    private static function look(string $colour): string
+    {
+        return '\\bord0\\shad0\\1c&H'.self::colour($colour).'&';
+    }
+
+    /** How much is let through, as libass counts it. */
+    private static function alpha(float $opacity): string
+    {
+        return sprintf('&H%02X&', (int) round(255 * (1 - max(0.0, min(1.0, $opacity)))));
+    }
+
+    private static function outline(Outline $outline, PixelRect $rect): string
+    {
+        $scale = $rect->height / Figure::UNITS;
+        $path = '';
+        foreach ($outline->polygons as $polygon) {
+            $points = array_map(
+                fn (array $p): string => (int) round(self::FINE * ($rect->x + $p[0] * $scale)).' '.
+                    (int) round(self::FINE * ($rect->y + $p[1] * $scale)),
+                array_chunk($polygon, 2),
+            );
+            $path .= 'm '.array_shift($points).' l '.implode(' ', $points).' ';
+        }
+
+        return rtrim($path);
+    }
+
+    /**
+     * The edge and, over it, the line, drawn once and moved.
+     *
+     * @return list<string>
+     */
+    private static function ring(Ring $ring, PixelRect $rect, Mark $mark, FrameRate $rate): array
+    {
+        $scale = $rect->height / Figure::UNITS;
+        $outer = Ring::RADIUS + Ring::EDGE;
+        $half = $outer * $scale;
+        $place = fn (float $x, float $y): string => sprintf(
+            '%.2F,%.2F',
+            $rect->x + $x * $rect->width - $half,
+            $rect->y + $y * $rect->height - $half,
         );
+        // The event begins half a frame before its first frame; it is there when its last one is over.
+        $start = (int) round(500 / $rate->fps);
+        $end = $start + (int) round((1000 * ($mark->until - $mark->from)) / $rate->fps);
+        $move = '\\an7\\move('.$place($ring->x, $ring->y).','.$place($ring->toX, $ring->toY).",{$start},{$end})";
+        $fade = '\\1a'.self::alpha($ring->opacity);
+        if ($ring->opacity !== $ring->opacityTo) {
+            $fade .= "\\t({$start},{$end},\\1a".self::alpha($ring->opacityTo).')';
+        }
+        $row = fn (string $colour, int $radius, int $hole): string => '{'.$move.self::look($colour).$fade.'\\p4}'.
+            self::circle($outer, $radius, 1, $scale).' '.self::circle($outer, $hole, -1, $scale);
+
+        return [
+            $row(Ring::EDGE_COLOUR, $outer, Ring::RADIUS - Ring::LINE - Ring::EDGE),
+            $row($ring->colour, Ring::RADIUS, Ring::RADIUS - Ring::LINE),
+        ];
+    }
+
+    /** @param  int  $middle  both ways, in Figure::UNITS */
+    private static function circle(int $middle, int $radius, int $way, float $scale): string
+    {
+        $points = [];
+        for ($i = 0; $i < 48; $i++) {
+            $angle = ($way * 2 * M_PI * $i) / 48;
+            $points[] = (int) round(self::FINE * $scale * ($middle + $radius * cos($angle))).' '.
+                (int) round(self::FINE * $scale * ($middle + $radius * sin($angle)));
+        }
+
+        return 'm '.array_shift($points).' l '.implode(' ', $points);
     }
 
     /** Half a frame before the frame it means: hundredths of a second are too coarse to name frames. */

@@ -13,4 +13,9 @@ final class RenderProblem extends Problem
     {
         return new self('Two sections are too short to be faded into each other.', 'join', $frame);
     }
+
+    public static function unknownFigure(): self
+    {
+        return new self('A figure of no known kind is to be drawn.', 'the marks of a shot');
+    }
 }

@@ -15,7 +15,8 @@ final readonly class Cue
     /** One cue in brackets; an escaped bracket (`\[pause]`) is text. */
     public const PATTERN = '/(?<!\\\\)'.self::BRACKET.'/iu';
 
-    private const BRACKET = '\[(slide|pause|layout|note|target|card)(?:\s*:\s*|\s+|(?=\]))([^\[\]\r\n]*)\]';
+    private const BRACKET = '\[(slide|pause|layout|note|target|card|screen|board|keys|camera\s+alone)'
+        .'(?:\s*:\s*|\s+|(?=\]))([^\[\]\r\n]*)\]';
 
     /**
      * @param  string  $value  what stands behind the word, white space at its ends removed
@@ -45,7 +46,9 @@ final readonly class Cue
             return null;
         }
 
-        return new self(CueKind::from(strtolower($match[1])), trim($match[2]), $from, $from + strlen($match[0]));
+        $word = strtolower((string) preg_replace('/\s+/', ' ', $match[1]));
+
+        return new self(CueKind::from($word), trim($match[2]), $from, $from + strlen($match[0]));
     }
 
     public static function opens(string $text): bool
@@ -107,12 +110,20 @@ final readonly class Cue
                     ."[{$this->kind->value} 1:30]."
                 : null,
             CueKind::Layout => LayoutCue::read($this->value) === null
-                ? "\"{$this->value}\" is no layout. Write [layout: slide with inset], [layout: slide alone] or [layout: "
-                    .'camera alone].'
+                ? "\"{$this->value}\" is no layout. Write [layout: slide with inset], [layout: slide alone], "
+                    .'[layout: side by side] or [layout: camera alone].'
                 : null,
             CueKind::Card => CardCue::read($this) === null
                 ? "\"{$this->value}\" is no card. Write [card: opening, 5 s], [card: divider, 3 s] or [card: closing, 5 s]."
                 : null,
+            CueKind::Screen => $this->value === ''
+                ? 'A screen is asked for, and nobody says what is to be seen on it. Write [screen: the tide gauge].'
+                : null,
+            CueKind::Board => BoardCue::read($this->value) === null
+                ? "\"{$this->value}\" is no page of the board. Write [board], [board: 2] or [board: 2, squared]."
+                : null,
+            CueKind::CameraAlone => $this->value === '' ? null : 'Write [camera alone] without anything behind it.',
+            CueKind::Keys => Keys::read($this->value) === [] ? 'No keys are named. Write [keys: Ctrl+S].' : null,
             CueKind::Note => null,
         };
     }

@@ -19,4 +19,18 @@ enum CueKind: string
     case Target = 'target';
     /** `[card: opening, 5 s]` the section is a still title page of its heading and words; nobody speaks. */
     case Card = 'card';
+    /** `[screen: the tide gauge, live]` a screen is shown, and what is to be seen on it. */
+    case Screen = 'screen';
+    /** `[board]`, `[board: 2, squared]` a page is written on by hand. */
+    case Board = 'board';
+    /** `[camera alone]` nothing but the presenter, until something else is shown. */
+    case CameraAlone = 'camera alone';
+    /** `[keys: Ctrl+S]` the keys pressed are shown for a moment. */
+    case Keys = 'keys';
+
+    /** Whether it says what is on the stage from there on. */
+    public function isStage(): bool
+    {
+        return in_array($this, [self::Slide, self::Screen, self::Board, self::CameraAlone], true);
+    }
 }

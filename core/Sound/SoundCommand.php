@@ -32,9 +32,10 @@ final class SoundCommand
      * @param  string|null  $sound  path of the take's sound, mono or stereo at 48 kHz; null makes silence
      * @param  float  $gain  dB
      * @param  string  $out  path of the raw PCM file to write
+     * @param  string|null  $computer  path of the computer's sound, when the piece has one
      * @return list<string> arguments after the program's name; the log ends with the loudness reached
      */
-    public static function piece(SoundPiece $piece, ?string $sound, float $gain, string $out): array
+    public static function piece(SoundPiece $piece, ?string $sound, float $gain, string $out, ?string $computer = null): array
     {
         $samples = $piece->withHandles();
         if ($sound === null) {
@@ -50,34 +51,37 @@ final class SoundCommand
                 $out,
             ];
         }
-        $from = $piece->from - SoundPiece::HANDLE;
+        $voice = self::stretch($piece->from, $samples, $gain);
+        $limiter = $piece->needsNoLimiter($gain) ? '' : self::LIMITER;
+        $end = $limiter.self::METER.',aformat=sample_fmts=s16:sample_rates=48000:channel_layouts=stereo';
+        $graph = $piece->computer === null || $computer === null
+            ? ['-i', $sound, '-af', "{$voice},{$end}"]
+            : [
+                '-i', $sound, '-i', $computer, '-filter_complex',
+                "[0:a]{$voice}[v];[1:a]".self::stretch($piece->computer->from, $samples, $piece->computer->gain).
+                    "[c];[v][c]amix=inputs=2:normalize=0:duration=first,{$end}",
+            ];
 
-        return [
-            '-i',
-            $sound,
-            '-af',
-            implode(
-                ',',
-                array_filter([
-                    sprintf('atrim=start_sample=%d:end_sample=%d', max(0, $from), max(1, $from + $samples)),
-                    'asetpts=PTS-STARTPTS',
-                    $from < 0 ? 'adelay=delays='.-$from.'S:all=1' : null,
-                    self::finalStereo(),
-                    "apad=whole_len={$samples}",
-                    "atrim=end_sample={$samples}",
-                    sprintf('volume=%.2FdB', $gain),
-                    ($piece->needsNoLimiter($gain) ? '' : self::LIMITER).self::METER,
-                    'aformat=sample_fmts=s16:sample_rates=48000:channel_layouts=stereo',
-                ]),
-            ),
-            '-map_metadata',
-            '-1',
-            '-c:a',
-            'pcm_s16le',
-            '-f',
-            's16le',
-            $out,
-        ];
+        return [...$graph, '-map_metadata', '-1', '-c:a', 'pcm_s16le', '-f', 's16le', $out];
+    }
+
+    /** Some samples of a sound with its handles, on both sides, at a level. */
+    private static function stretch(int $from, int $samples, float $gain): string
+    {
+        $from -= SoundPiece::HANDLE;
+
+        return implode(
+            ',',
+            array_filter([
+                sprintf('atrim=start_sample=%d:end_sample=%d', max(0, $from), max(1, $from + $samples)),
+                'asetpts=PTS-STARTPTS',
+                $from < 0 ? 'adelay=delays='.-$from.'S:all=1' : null,
+                self::finalStereo(),
+                "apad=whole_len={$samples}",
+                "atrim=end_sample={$samples}",
+                sprintf('volume=%.2FdB', $gain),
+            ]),
+        );
     }
 
     /**

@@ -131,9 +131,10 @@ final readonly class SoundPart
     /** @return list<string> hashes of the sound files it is made from */
     public function files(): array
     {
-        $sounds = array_map(fn (SoundPlace $p): ?string => $p->piece->sound, $this->places);
-
-        return array_values(array_unique(array_filter($sounds)));
+        return array_values(array_unique(array_merge([], ...array_map(
+            fn (SoundPlace $p): array => $p->piece->files(),
+            $this->places,
+        ))));
     }
 
     public function key(string $encoder): string

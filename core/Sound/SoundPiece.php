@@ -23,6 +23,7 @@ final readonly class SoundPiece
      * @param  float|null  $loudness  LUFS of the whole take: where the search for the gain starts; not part of the key, because
      *                                it follows from the sound
      * @param  float|null  $peak  dBFS of the whole take, likewise
+     * @param  ComputerSound|null  $computer  what is heard of the computer beside the voice
      */
     public function __construct(
         public ?string $sound,
@@ -31,7 +32,14 @@ final readonly class SoundPiece
         public float $target,
         public ?float $loudness = null,
         public ?float $peak = null,
+        public ?ComputerSound $computer = null,
     ) {
+    }
+
+    /** @return list<string> hashes of the files it is made from */
+    public function files(): array
+    {
+        return array_values(array_filter([$this->sound, $this->computer?->sound], fn (?string $h): bool => $h !== null));
     }
 
     /** @return int samples of its file */
@@ -43,16 +51,24 @@ final readonly class SoundPiece
     /** Whether it can be as loud as it is meant to be without a limiter having anything to do. */
     public function needsNoLimiter(float $gain): bool
     {
-        return $this->peak !== null && $this->peak + $gain <= SoundCommand::SAFE_PEAK;
+        return $this->computer === null && $this->peak !== null && $this->peak + $gain <= SoundCommand::SAFE_PEAK;
     }
 
     /** @param  array<string, mixed>  $piece  as `toArray` gives it */
     public static function read(array $piece): self
     {
-        return new self($piece['sound'], $piece['from'], $piece['samples'], $piece['target'], $piece['loudness'], $piece['peak']);
+        return new self(
+            $piece['sound'],
+            $piece['from'],
+            $piece['samples'],
+            $piece['target'],
+            $piece['loudness'],
+            $piece['peak'],
+            isset($piece['computer']) ? new ComputerSound(...$piece['computer']) : null,
+        );
     }
 
-    /** @return array{sound: string|null, from: int, samples: int, target: float, loudness: float|null, peak: float|null} */
+    /** @return array<string, mixed> */
     public function toArray(): array
     {
         return [
@@ -62,7 +78,7 @@ final readonly class SoundPiece
             'target' => $this->target,
             'loudness' => $this->loudness,
             'peak' => $this->peak,
-        ];
+        ] + ($this->computer === null ? [] : ['computer' => $this->computer->toArray()]);
     }
 
     public function key(string $encoder): string
@@ -79,6 +95,6 @@ final readonly class SoundPiece
             'samples' => $this->samples,
             'target' => $this->sound === null ? 0.0 : $this->target,
             'recipe' => SoundCommand::RECIPE,
-        ];
+        ] + ($this->computer === null ? [] : ['computer' => $this->computer->toArray()]);
     }
 }

@@ -96,17 +96,25 @@ final readonly class SoundPlan
 
     private static function piece(Segment $segment, int $samples, float $target): SoundPiece
     {
-        $track = $segment->passage?->take->track(TrackKind::Microphone);
+        $voice = $segment->passage?->take->track(TrackKind::Microphone);
+        $computer = $segment->passage?->take->track(TrackKind::Computer);
+        // Without a voice the computer is what is listened to.
+        $track = $voice ?? $computer;
+        if ($track === null || $segment->map === null) {
+            return new SoundPiece(null, 0, $samples, $target);
+        }
+        $in = $segment->map->timeOf(0);
 
-        return $track === null || $segment->map === null
-            ? new SoundPiece(null, 0, $samples, $target)
-            : new SoundPiece(
-                $track->hash,
-                $segment->map->timeOf(0)->count - $track->offset->count,
-                $samples,
-                $target,
-                $track->loudness,
-                $track->peak,
-            );
+        return new SoundPiece(
+            $track->hash,
+            $track->fileAt($in),
+            $samples,
+            $target,
+            $track->loudness,
+            $track->peak,
+            $voice === null || $computer === null
+                ? null
+                : ComputerSound::under($target, $computer->hash, $computer->fileAt($in), $computer->loudness),
+        );
     }
 }

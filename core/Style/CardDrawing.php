@@ -15,9 +15,6 @@ use OpenReel\Core\Script\PlainText;
  */
 final readonly class CardDrawing
 {
-    /** Part of the drawing's cache key: change it when cards look different. */
-    public const RECIPE = 2;
-
     /** Width of an average letter in em, over both shipped faces. */
     private const LETTER = 0.53;
 

@@ -5,14 +5,24 @@ declare(strict_types=1);
 namespace OpenReel\Core\Take;
 
 use OpenReel\Core\Mark\Box;
+use OpenReel\Core\Mark\Click;
+use OpenReel\Core\Mark\PointerPath;
+use OpenReel\Core\Mark\Stroke;
+use OpenReel\Core\Script\Cue;
 use OpenReel\Core\Take\Event\BoxDrawn;
+use OpenReel\Core\Take\Event\CueGiven;
+use OpenReel\Core\Take\Event\Drawn;
 use OpenReel\Core\Take\Event\Finished;
 use OpenReel\Core\Take\Event\LineShown;
+use OpenReel\Core\Take\Event\MarkerDropped;
 use OpenReel\Core\Take\Event\Paused;
 use OpenReel\Core\Take\Event\Resumed;
 use OpenReel\Core\Take\Event\TakeEvent;
+use OpenReel\Core\Take\Event\TakenBack;
 use OpenReel\Core\Take\Event\TrackStarted;
 use OpenReel\Core\Take\Event\UnknownEvent;
+use OpenReel\Core\Take\Event\WentAgain;
+use OpenReel\Core\Take\Event\Wiped;
 
 /** A take's events as JSON lines: `{"at_ms": 1200, "kind": "line", ...}`. Described in docs/formats.md. */
 final class EventLog
@@ -61,21 +71,62 @@ final class EventLog
     private static function event(int $at, array $data): TakeEvent
     {
         return match ($data['kind']) {
-            'line' => is_int($data['line'] ?? null) && $data['line'] > 0 ? new LineShown($at, $data['line']) : null,
+            'line' => self::isCount($data['line'] ?? null) ? new LineShown($at, $data['line']) : null,
+            'again' => self::isCount($data['line'] ?? null) ? new WentAgain($at, $data['line']) : null,
+            'marker' => new MarkerDropped($at),
+            'cue' => self::cue($at, $data['cue'] ?? null),
             'pause' => new Paused($at),
             'resume' => new Resumed($at),
             'finish' => new Finished($at),
-            'start' => self::started($at, $data['track'] ?? null),
+            'start' => self::started($at, $data),
             'box' => self::box($at, $data),
+            'stroke', 'pointer', 'click' => self::drawn($at, $data),
+            'take-back' => self::isCount($data['id'] ?? null) ? new TakenBack($at, $data['id']) : null,
+            'wipe' => self::isSurface($data['on'] ?? null) ? new Wiped($at, $data['on']) : null,
             default => null,
         } ?? new UnknownEvent($at, $data);
     }
 
-    private static function started(int $at, mixed $track): ?TrackStarted
+    private static function isCount(mixed $said): bool
     {
-        $kind = is_string($track) ? TrackKind::tryFrom($track) : null;
+        return is_int($said) && $said > 0;
+    }
 
-        return $kind === null ? null : new TrackStarted($at, $kind);
+    /** Whether it names a surface, see OpenReel\Core\Picture\Stage::surface. */
+    private static function isSurface(mixed $said): bool
+    {
+        return is_string($said) && preg_match('/^(slide:[\w-]{1,64}|screen|board:\d{1,2})$/', $said) === 1;
+    }
+
+    private static function cue(int $at, mixed $said): ?CueGiven
+    {
+        $cue = is_string($said) ? Cue::read($said, 0) : null;
+
+        return $cue === null || $cue->problem() !== null ? null : new CueGiven($at, Cue::write($cue->kind, $cue->value));
+    }
+
+    /** @param  array<string, mixed>  $data */
+    private static function drawn(int $at, array $data): ?Drawn
+    {
+        $on = $data['on'] ?? null;
+        $drawing = match ($data['kind']) {
+            'stroke' => Stroke::read($data),
+            'pointer' => PointerPath::read($data),
+            default => Click::read($data),
+        };
+
+        return $drawing === null || ! is_string($on) || ! self::isSurface($on)
+            ? null
+            : new Drawn($at, $on, $drawing, self::isCount($data['id'] ?? null) ? $data['id'] : null);
+    }
+
+    /** @param  array<string, mixed>  $data */
+    private static function started(int $at, array $data): ?TrackStarted
+    {
+        $kind = is_string($data['track'] ?? null) ? TrackKind::tryFrom($data['track']) : null;
+        $surface = in_array($data['surface'] ?? null, ['monitor', 'window', 'browser'], true) ? $data['surface'] : null;
+
+        return $kind === null ? null : new TrackStarted($at, $kind, ($data['in_step'] ?? false) === true, $surface);
     }
 
     /** @param  array<string, mixed>  $data */

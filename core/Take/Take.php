@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace OpenReel\Core\Take;
 
 use OpenReel\Core\Mark\TakeMark;
+use OpenReel\Core\Mark\Wipe;
+use OpenReel\Core\Picture\Crop;
 use OpenReel\Core\Time\Span;
 use OpenReel\Core\Time\Tick;
 
@@ -17,6 +19,9 @@ final readonly class Take
      * @param  array<string, Tick>  $lines  when each line begins, by line id, in the order they are spoken; empty when that is
      *    not known
      * @param  list<TakeMark>  $marks  what was drawn while it was recorded
+     * @param  list<Wipe>  $wipes  and what was wiped off, in order
+     * @param  Crop|null  $framing  part of the camera's picture that is shown; null for all of it
+     * @param  Crop|null  $area  part of the screen that is shown
      */
     public function __construct(
         public string $id,
@@ -25,6 +30,9 @@ final readonly class Take
         public Span $used,
         public array $lines = [],
         public array $marks = [],
+        public array $wipes = [],
+        public ?Crop $framing = null,
+        public ?Crop $area = null,
     ) {
     }
 

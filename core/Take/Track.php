@@ -18,6 +18,7 @@ final readonly class Track
      * @param  SourceColour|null  $colour  how a picture's colours are meant
      * @param  float|null  $loudness  LUFS of a sound, all of it; null when it could not be measured
      * @param  float|null  $peak  dBFS of a sound's largest sample; null when nobody looked
+     * @param  Tick|null  $lead  how much of the file lies before the take begins; null is nothing
      */
     public function __construct(
         public TrackKind $kind,
@@ -28,6 +29,13 @@ final readonly class Track
         public ?SourceColour $colour = null,
         public ?float $loudness = null,
         public ?float $peak = null,
+        public ?Tick $lead = null,
     ) {
+    }
+
+    /** The moment of the file at a moment of the take; below zero, the file begins later: ticks. */
+    public function fileAt(Tick $take): int
+    {
+        return $take->count - $this->offset->count + ($this->lead->count ?? 0);
     }
 }

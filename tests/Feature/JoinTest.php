@@ -26,6 +26,7 @@ use OpenReel\Core\Picture\Motion;
 use OpenReel\Core\Picture\Picture;
 use OpenReel\Core\Picture\PixelRect;
 use OpenReel\Core\Picture\Shape;
+use OpenReel\Core\Picture\Stage;
 use OpenReel\Core\Picture\Still;
 use OpenReel\Core\Picture\StillKind;
 use OpenReel\Core\Render\ShotCommand;
@@ -181,7 +182,7 @@ final class JoinTest extends FeatureTestCase
         return new SectionSource(
             $id,
             $id,
-            new PictureChoice(Layout::SlideAlone, slide: $this->still($colour)),
+            new PictureChoice(Layout::SlideAlone, stage: Stage::slide($this->still($colour))),
             [new Passage($take, Span::between(Tick::zero(), Tick::ofMilliseconds(2000)))],
             join: $join,
         );

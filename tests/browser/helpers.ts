@@ -1,6 +1,7 @@
-import { type APIRequestContext, expect, type Page } from '@playwright/test';
+import { type APIRequestContext, expect, type Locator, type Page } from '@playwright/test';
 import { execFileSync, spawnSync } from 'node:child_process';
-import type { Lesson, ScriptText, Section, Take } from '../../resources/js/api/types';
+import { writeFileSync } from 'node:fs';
+import type { Export, Lesson, ScriptText, Section, Take } from '../../resources/js/api/types';
 
 export const slides = (...numbers: number[]) => numbers.map((n) => `demo/lesson/slides/0${n}.png`);
 
@@ -38,11 +39,53 @@ export async function openRecord(page: Page, lesson: Lesson, section = 0): Promi
     await expect(page.getByText('Ready', { exact: true })).toBeVisible();
 }
 
-/** Chooses devices by their names. */
-export async function choose(page: Page, camera: string, microphone: string): Promise<void> {
-    await page.getByLabel('Camera').selectOption({ label: camera });
-    await page.getByLabel('Microphone', { exact: true }).selectOption({ label: microphone });
+/** Opens the set-up, does something there, and closes it. */
+export async function setUp(page: Page, act: (panel: Locator) => Promise<unknown>): Promise<void> {
+    await page.getByRole('button', { name: 'Set up' }).click();
+    const panel = page.getByRole('dialog', { name: 'Set up' });
+    await act(panel);
+    await panel.getByRole('button', { name: 'Close' }).click();
+    await expect(panel).toHaveCount(0);
     await expect(page.getByText('Ready', { exact: true })).toBeVisible();
+}
+
+/** Chooses devices by their names. */
+export async function choose(page: Page, camera: string, microphone: string, screen?: string): Promise<void> {
+    await setUp(page, async (panel) => {
+        await panel.getByLabel('Camera', { exact: true }).selectOption({ label: camera });
+        await panel.getByLabel('Microphone', { exact: true }).selectOption({ label: microphone });
+        if (screen) {
+            await panel.getByLabel('Screen', { exact: true }).selectOption({ label: screen });
+        }
+    });
+}
+
+export const STAND_IN_SCREEN = 'Stand-in screen: a tide gauge';
+
+/** Waits until a take has been listened to. */
+export async function listened(request: APIRequestContext, lesson: string, section: string): Promise<Take> {
+    const latest = async () => (await takesOf(request, lesson, section)).at(-1);
+    await expect.poll(async () => (await latest())?.state, { timeout: 30_000 }).toBe('ready');
+    return (await latest()) as Take;
+}
+
+/** Exports a lesson and gets the film. */
+export async function filmOf(request: APIRequestContext, lesson: string, file: string): Promise<string> {
+    const made = (await (await request.post(`/api/lessons/${lesson}/exports`)).json()) as Export;
+    const state = async () => ((await (await request.get(`/api/exports/${made.id}`)).json()) as Export).state;
+    await expect.poll(state, { timeout: 90_000 }).toBe('done');
+    writeFileSync(file, await (await request.get(`/api/exports/${made.id}/file`)).body());
+    return file;
+}
+
+/** The mean colour of a small patch of a frame of a film. */
+export function patchOf(film: string, frame: number, x: number, y: number, size = 4): number[] {
+    const filter =
+        `select=eq(n\\,${frame}),scale=in_range=tv:in_color_matrix=bt709,format=rgb24,` +
+        `crop=${size}:${size}:${x}:${y},scale=1:1:flags=area`;
+    return [
+        ...execFileSync('ffmpeg', ['-v', 'error', '-i', film, '-vf', filter, '-frames:v', '1', '-f', 'rawvideo', '-']),
+    ];
 }
 
 /** Counts down and waits until it rolls. */

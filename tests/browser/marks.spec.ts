@@ -1,9 +1,9 @@
 import { type APIRequestContext, expect, type Locator, test } from '@playwright/test';
 import { execFileSync, spawnSync } from 'node:child_process';
 import { createHash } from 'node:crypto';
-import { readFileSync, writeFileSync } from 'node:fs';
-import type { Export, Lesson, Take } from '../../resources/js/api/types';
-import { makeLesson, slides, takesOf } from './helpers';
+import { readFileSync } from 'node:fs';
+import type { Lesson, Take } from '../../resources/js/api/types';
+import { filmOf, makeLesson, slides, takesOf } from './helpers';
 
 /** A take of four seconds during which a box was drawn from second 1 to 3, kept and used whole. */
 async function taken(request: APIRequestContext, lesson: Lesson): Promise<Take> {
@@ -27,15 +27,6 @@ async function taken(request: APIRequestContext, lesson: Lesson): Promise<Take> 
     await expect.poll(state, { timeout: 30_000 }).toBe('ready');
     const kept = { verdict: 'kept', used_from_ms: 0, used_until_ms: 4000 };
     return (await (await request.patch(`/api/takes/${made.id}`, { data: kept })).json()) as Take;
-}
-
-async function filmOf(request: APIRequestContext, lesson: Lesson): Promise<string> {
-    const made = (await (await request.post(`/api/lessons/${lesson.id}/exports`)).json()) as Export;
-    const state = async () => ((await (await request.get(`/api/exports/${made.id}`)).json()) as Export).state;
-    await expect.poll(state, { timeout: 60_000 }).toBe('done');
-    const film = test.info().outputPath('film.mp4');
-    writeFileSync(film, await (await request.get(`/api/exports/${made.id}/file`)).body());
-    return film;
 }
 
 /** A frame of the film as a picture. */
@@ -72,7 +63,7 @@ test('a box drawn while recording is seen for two seconds, in the browser as in 
         multipart: { 'files[0]': slide, section: lesson.sections[0]?.id ?? '' },
     });
     await taken(request, lesson);
-    const film = await filmOf(request, lesson);
+    const film = await filmOf(request, lesson.id, test.info().outputPath('film.mp4'));
 
     await page.setViewportSize({ width: 1600, height: 1100 });
     await page.goto(`/lessons/${lesson.id}/finish`);

@@ -44,6 +44,12 @@ export const lesson = {
         "name": "Reading the Water"
     },
     "count_down": 3,
+    "pens": [
+        "1B2430",
+        "0B5D66",
+        "FAF8F3",
+        "BB2B1B"
+    ],
     "target_ms": 30000,
     "pace": {
         "factor": 1,
@@ -59,13 +65,15 @@ export const lesson = {
                     "id": "id5",
                     "number": 1,
                     "paragraph": 1,
-                    "text": "Find the right day."
+                    "text": "Find the right day.",
+                    "spoken_ms": 1530
                 },
                 {
                     "id": "id6",
                     "number": 2,
                     "paragraph": 1,
-                    "text": "Then 4.8 4.9 5.0 5.1 read the height."
+                    "text": "Then 4.8 4.9 5.0 5.1 read the height.",
+                    "spoken_ms": 4770
                 }
             ],
             "estimate_ms": 6300,
@@ -150,6 +158,11 @@ export const lesson = {
                         "width": 320,
                         "height": 240
                     },
+                    "screen": null,
+                    "framing": null,
+                    "area": null,
+                    "fluffs": [],
+                    "markers": [],
                     "media_url": "/api/takes/id7/media?v=12345678",
                     "poster_url": "/api/takes/id7/poster",
                     "recorded_at": "2026-03-01T12:00:00Z",
@@ -183,6 +196,11 @@ export const lesson = {
                     "trimmed_by_hand": false,
                     "flags": [],
                     "camera": null,
+                    "screen": null,
+                    "framing": null,
+                    "area": null,
+                    "fluffs": [],
+                    "markers": [],
                     "media_url": "/api/takes/id8/media?v=recordin",
                     "poster_url": null,
                     "recorded_at": "2026-03-01T12:00:00Z",
@@ -205,7 +223,8 @@ export const lesson = {
                     "id": "id11",
                     "number": 1,
                     "paragraph": 1,
-                    "text": "Nobody has said this."
+                    "text": "Nobody has said this.",
+                    "spoken_ms": 2070
                 }
             ],
             "estimate_ms": 2070,
@@ -254,7 +273,8 @@ export const lesson = {
                     "id": "id13",
                     "number": 1,
                     "paragraph": 1,
-                    "text": "Thanks."
+                    "text": "Thanks.",
+                    "spoken_ms": 720
                 }
             ],
             "estimate_ms": 2000,
@@ -328,6 +348,7 @@ export const assembly = {
             ],
             "offset_ticks": 0,
             "media_url": "/api/takes/id7/media?v=12345678",
+            "beside": [],
             "gain_db": 1.5,
             "shots": [
                 {
@@ -426,6 +447,7 @@ export const assembly = {
             "map": null,
             "offset_ticks": 0,
             "media_url": null,
+            "beside": [],
             "gain_db": 1.5,
             "shots": [
                 {
@@ -722,6 +744,16 @@ export const style = {
 export const pictures = [
     {
         "from_line": 1,
+        "within": 0,
+        "surface": "slide:id3",
+        "stage": {
+            "x": 0,
+            "y": 0,
+            "width": 320,
+            "height": 180
+        },
+        "wants_screen": false,
+        "says": "",
         "frame": {
             "width": 320,
             "height": 180
@@ -768,6 +800,11 @@ export const pictures = [
     },
     {
         "from_line": 2,
+        "within": 0,
+        "surface": null,
+        "stage": null,
+        "wants_screen": false,
+        "says": "",
         "frame": {
             "width": 320,
             "height": 180

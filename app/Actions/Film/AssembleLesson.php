@@ -21,6 +21,9 @@ use OpenReel\Core\Assembly\SectionSource;
 use OpenReel\Core\Coverage\Coverage;
 use OpenReel\Core\Coverage\UsedPart;
 use OpenReel\Core\Picture\FrameSize;
+use OpenReel\Core\Picture\Shape;
+use OpenReel\Core\Picture\Still;
+use OpenReel\Core\Picture\StillKind;
 use OpenReel\Core\Script\Script;
 use OpenReel\Core\Take\Take as CoreTake;
 use OpenReel\Core\Time\FrameRate;
@@ -42,7 +45,7 @@ final class AssembleLesson
         if ($logo !== null) {
             $files[$logo->hash] = $logo->path;
         }
-        $cues = new PictureCues($script, LessonDeck::of($slides), $style);
+        $cues = new PictureCues($script, LessonDeck::of($slides), $style, $frame);
         $lines = $this->lines($lesson);
         $sources = [];
         foreach (array_values($lesson->sections()->get()->all()) as $index => $section) {
@@ -63,7 +66,12 @@ final class AssembleLesson
                 $changes,
                 $card,
                 $lines[$section->id] ?? [],
+                keys: $cues->keys($text, $lines[$section->id] ?? []),
             );
+        }
+        foreach ($cues->drawings() as $svg) {
+            $hash = Still::drawn(StillKind::Board, $svg, Shape::of(1, 1))->hash;
+            $files[$hash] = CardPicture::path($hash);
         }
         $assembly = Assembly::of(
             $frame,

@@ -20,27 +20,44 @@ use OpenReel\Core\Take\Verdict;
  */
 final class GiveVerdict
 {
+    public function __construct(private readonly WriteGivenCues $write)
+    {
+    }
+
     /** @throws Refusal when a take that cannot be played is to be kept */
-    public function __invoke(Take $take, Verdict $verdict): void
+    public function __invoke(Take $take, Verdict $verdict): VerdictGiven
     {
         if ($verdict === Verdict::Kept && in_array($take->state, [TakeState::Recording, TakeState::Unusable], true)) {
             throw Refusal::conflict($take->problem ?? 'This take is still being recorded.');
         }
-        DB::transaction(function () use ($take, $verdict): void {
+        $given = DB::transaction(function () use ($take, $verdict): VerdictGiven {
             $takes = DB::table('takes')
                 ->whereIn('section_id', DB::table('sections')->where('lesson_id', $take->section->lesson_id)->select('id'))
                 ->where(fn ($q) => $q->where('verdict', Verdict::Kept)->orWhere('id', $take->id))
                 ->get();
             $known = array_values($takes->map(fn (object $row): KnownTake => TakeReader::known((array) $row))->all());
+            $before = [];
             foreach (Verdicts::after($known, $take->id, $verdict) as $id => $next) {
+                $one = Take::query()->findOrFail($id);
+                $before[] = [
+                    'id' => $one->id,
+                    'verdict' => $one->verdict->value,
+                    'kept_order' => $one->kept_order,
+                    'given' => $one->given,
+                ];
                 // Of two kept takes the one kept later is heard where both speak.
                 $order = $next === Verdict::Kept ? 1 + (int) DB::table('takes')->max('kept_order') : 0;
-                Take::query()
-                    ->findOrFail($id)
-                    ->update(['verdict' => $next, 'kept_order' => $order]);
+                $one->update(['verdict' => $next, 'kept_order' => $order]);
             }
             $take->refresh()->section->touch();
+            $text = $take->section->lesson->script;
+            $wrote = $verdict === Verdict::Kept ? ($this->write)($take) : [];
+            $revision = (int) $take->section->lesson()->value('revision');
+
+            return new VerdictGiven($before, $wrote, $wrote === [] ? null : ['text' => $text, 'revision' => $revision]);
         });
         PrepareLessonJob::dispatch($take->section->lesson_id);
+
+        return $given;
     }
 }

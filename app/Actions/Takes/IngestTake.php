@@ -21,10 +21,16 @@ use OpenReel\Core\Listening\SoundFlag;
 use OpenReel\Core\Listening\SpeechFinder;
 use OpenReel\Core\Mark\TakeMark;
 use OpenReel\Core\Mark\TakeMarks;
+use OpenReel\Core\Mark\Wipe;
+use OpenReel\Core\Take\Event\MarkerDropped;
 use OpenReel\Core\Take\Event\TakeEvent;
+use OpenReel\Core\Take\Event\TrackStarted;
 use OpenReel\Core\Take\EventLog;
+use OpenReel\Core\Take\Fluffs;
+use OpenReel\Core\Take\Given;
 use OpenReel\Core\Take\LineTimes;
 use OpenReel\Core\Take\SpokenLine;
+use OpenReel\Core\Take\TakeClock;
 use OpenReel\Core\Take\TrackOffsets;
 use OpenReel\Core\Take\Verdict;
 use OpenReel\Core\Time\Span;
@@ -60,6 +66,9 @@ final class IngestTake
 
     /** A cut between two lines may lie so far from where the prompter moved on, in milliseconds. */
     private const CUT_WITHIN_MS = 400;
+
+    /** So long is looked at what was written last. */
+    private const AFTER_WRITING_MS = 600;
 
     private const DAMAGED =
         'This recording is damaged or is not a film or sound file. It is kept as it came; record the section again.';
@@ -115,13 +124,20 @@ final class IngestTake
     private function recordings(Take $take, array $events): array
     {
         $offsets = TrackOffsets::of($events);
-        $recordings = [];
+        $recordings = $started = [];
+        foreach ($events as $event) {
+            if ($event instanceof TrackStarted) {
+                $started[$event->track->value] ??= $event;
+            }
+        }
         foreach ($take->tracks as $track) {
             if ($track->path !== null && $this->media->bytes($track->path) > 0) {
                 $recordings[] = new Recording(
                     $track->kind,
                     $this->media->path($track->path),
                     $offsets[$track->kind->value] ?? Tick::zero(),
+                    ($started[$track->kind->value] ?? null)->inStep ?? false,
+                    ($started[$track->kind->value] ?? null)?->surface,
                 );
             }
         }
@@ -138,27 +154,39 @@ final class IngestTake
         $this->media->delete($take->folder().'/poster.jpg');
         $speech = SpeechFinder::find($levels);
         $later = fn (?Tick $at): ?int => $at?->plus($made->voiceFrom)->count;
+        // What was written behind the last word is meant to be seen.
+        $written = TakeMarks::of($events)->written()?->plus(Tick::ofMilliseconds(self::AFTER_WRITING_MS));
+        $until = $later($speech?->until);
         $take->fill([
             'state' => TakeState::Ready,
             'problem' => null,
             'length_ticks' => $made->length->count,
             'speech_from' => $later($speech?->from),
-            'speech_until' => $later($speech?->until),
+            'speech_until' => $until === null || $written === null
+                ? $until
+                : max($until, min($written->count, $made->length->count)),
             'flags' => $made->voice === null ? ['no-sound'] : array_column(SoundFlag::of($levels), 'value'),
-            'marks' => array_map(
-                fn (TakeMark $m): array => ['from' => $m->seen->from->count, 'until' => $m->seen->until->count] +
-                    $m->box->toArray(),
-                TakeMarks::of($events),
+            'marks' => self::marks($events),
+            'fluffs' => array_map(
+                fn (Span $s): array => array_map(
+                    fn (Tick $t): int => self::quiet($levels, $t, $made)->count,
+                    [$s->from, $s->until],
+                ),
+                Fluffs::of($events),
             ),
         ]);
+        $take->fluffs = array_values(array_filter($take->fluffs, fn (array $f): bool => $f[0] < $f[1]));
+        $take->used_ticks = $take->fluffs === [] && $take->used === null
+            ? null
+            : array_sum(array_map(fn (Span $s): int => $s->length()->count, TakeReader::used($take)));
+        $take->markers = self::markers($take->markers, $events);
         $times = $this->lineTimes($take, $events);
         $take->line_ticks = array_map(fn (Tick $t): int => $t->count, $times);
         $take->cut_ticks = array_map(
-            fn (Tick $t): int => $levels
-                ->quietest($t->minusOrZero($made->voiceFrom), Tick::ofMilliseconds(self::CUT_WITHIN_MS))
-                ->plus($made->voiceFrom)->count,
+            fn (Tick $t): int => self::quiet($levels, $t, $made)->count,
             $times,
         );
+        $take->given = Given::of($events, $take->fluffs, $times, TakeReader::used($take));
         $tracks = $this->settle($take, $made);
         DB::transaction(function () use ($take, $tracks): void {
             $take->tracks()->update(self::NO_FILE);
@@ -193,7 +221,7 @@ final class IngestTake
                 'colour_range' => $isPicture ? $track->range ?? self::UNSAID : null,
                 'colour_matrix' => $isPicture ? $track->matrix ?? self::UNSAID : null,
                 'length_ticks' => $track->length->count,
-                'offset_ticks' => $track->offset->count,
+                'offset_ticks' => $track->offset,
                 'loudness' => $track->loudness,
                 'peak' => $track->peak,
             ];
@@ -212,6 +240,50 @@ final class IngestTake
         $used = TakeReader::used($take);
 
         return $used === [] ? [] : LineTimes::of($lines, $events, Span::between($used[0]->from, $used[count($used) - 1]->until));
+    }
+
+    /** The quietest moment near one: where a cut does least harm. */
+    private static function quiet(Levels $levels, Tick $at, MadeTake $made): Tick
+    {
+        return $levels
+            ->quietest($at->minusOrZero($made->voiceFrom), Tick::ofMilliseconds(self::CUT_WITHIN_MS))
+            ->plus($made->voiceFrom);
+    }
+
+    /**
+     * @param  list<TakeEvent>  $events
+     * @return list<array<string, mixed>>
+     */
+    private static function marks(array $events): array
+    {
+        $drawn = TakeMarks::of($events);
+
+        return [
+            ...array_map(fn (TakeMark $m): array => $m->toArray(), $drawn->marks),
+            ...array_map(fn (Wipe $w): array => ['kind' => 'wipe', 'on' => $w->on, 'from' => $w->at->count], $drawn->wipes),
+        ];
+    }
+
+    /**
+     * Markers in the order they were dropped; what was written at them stays when a take is read again.
+     *
+     * @param  list<array{id: int, at: int, says: string}>  $before
+     * @param  list<TakeEvent>  $events
+     * @return list<array{id: int, at: int, says: string}>
+     */
+    private static function markers(array $before, array $events): array
+    {
+        $clock = TakeClock::fromEvents($events);
+        $says = array_column($before, 'says', 'id');
+        $markers = [];
+        foreach ($events as $event) {
+            if ($event instanceof MarkerDropped) {
+                $id = count($markers) + 1;
+                $markers[] = ['id' => $id, 'at' => $clock->at($event->atMs)->count, 'says' => $says[$id] ?? ''];
+            }
+        }
+
+        return $markers;
     }
 
     private function refuse(Take $take, string $problem): void

@@ -4,8 +4,10 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Actions\Film\AssembleLesson;
 use App\Actions\Script\ChangeSection;
 use App\Actions\Script\EditScript;
+use App\Http\Requests\PictureRequest;
 use App\Http\Requests\SectionRequest;
 use App\Http\Resources\LinePictureResource;
 use App\Http\Resources\SectionResource;
@@ -15,7 +17,8 @@ use App\Readers\SectionPicture;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
-use OpenReel\Core\Picture\Shape;
+use OpenReel\Core\Assembly\BoardPages;
+use OpenReel\Core\Take\TrackKind;
 
 final class SectionController
 {
@@ -34,21 +37,25 @@ final class SectionController
         return new SectionResource($section->refresh()->load('slide', 'takes.tracks'));
     }
 
-    /** What is where in the frame, line by line, when a camera of the given size records this section; none without a size. */
-    public function picture(Request $request, Section $section): JsonResponse
+    /**
+     * What is where in the frame, line by line, when a camera and a screen of the given sizes record this section; none without
+     * a size.
+     */
+    public function picture(PictureRequest $request, Section $section, AssembleLesson $assemble): JsonResponse
     {
-        $request->validate(
-            [
-                'width' => ['required_with:height', 'integer', 'between:1,16384'],
-                'height' => ['required_with:width', 'integer', 'between:1,16384'],
-            ],
-            ['*' => 'That is not the size of a camera picture.'],
+        // Only a board shows what was written on it before.
+        $boards = str_contains(strtolower($section->script.implode('', (array) $request->input('cue', []))), '[board')
+            ? $assemble($section->lesson)->assembly->boardsBefore($section->id)
+            : BoardPages::blank();
+        $pictures = SectionPicture::of(
+            $section,
+            $request->track(TrackKind::Camera, '', 'framing'),
+            $request->track(TrackKind::Screen, 'screen_', 'area'),
+            $boards,
+            $request->cues(),
         );
-        $camera = $request->has('width') ? Shape::of($request->integer('width'), $request->integer('height')) : null;
 
-        return new JsonResponse(
-            array_map(fn (array $p): array => (new LinePictureResource($p))->toArray(), SectionPicture::of($section, $camera)),
-        );
+        return new JsonResponse(array_map(fn (array $p): array => (new LinePictureResource($p))->toArray(), $pictures));
     }
 
     public function destroy(Section $section, EditScript $edit): Response

@@ -6,14 +6,19 @@ namespace App\Http\Controllers;
 
 use App\Actions\Takes\AppendEvents;
 use App\Actions\Takes\FinishTake;
+use App\Actions\Takes\FrameTake;
 use App\Actions\Takes\GiveVerdict;
 use App\Actions\Takes\MakePoster;
+use App\Actions\Takes\NoteMarker;
 use App\Actions\Takes\ReadAgain;
 use App\Actions\Takes\StartTake;
 use App\Actions\Takes\TrimTake;
+use App\Actions\Takes\UndoVerdict;
+use App\Actions\Takes\VerdictGiven;
 use App\Http\MediaResponse;
 use App\Http\Requests\TakeRequest;
 use App\Http\Resources\TakeResource;
+use App\Models\Lesson;
 use App\Models\Section;
 use App\Models\Take;
 use App\Models\TakeState;
@@ -23,6 +28,7 @@ use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Validation\Rule;
+use OpenReel\Core\Picture\Crop;
 use OpenReel\Core\Take\TrackKind;
 use OpenReel\Core\Take\Verdict;
 use Symfony\Component\HttpFoundation\Response;
@@ -34,6 +40,8 @@ final class TakeController
         $request->validate(
             [
                 'tracks' => ['required', 'array', 'min:1'],
+                'framing' => ['sometimes', 'nullable', 'array'],
+                'area' => ['sometimes', 'nullable', 'array'],
                 'tracks.*.kind' => ['required', 'distinct', Rule::enum(TrackKind::class)],
                 'tracks.*.mime' => [
                     'required',
@@ -45,7 +53,14 @@ final class TakeController
             ['*' => 'Say which devices are recorded.'],
         );
 
-        return (new TakeResource($start($section, array_column($request->input('tracks'), 'mime', 'kind'))->load('tracks')))
+        return (new TakeResource(
+            $start(
+                $section,
+                array_column($request->input('tracks'), 'mime', 'kind'),
+                Crop::read($request->input('framing')),
+                Crop::read($request->input('area')),
+            )->load('tracks'),
+        ))
             ->response()
             ->setStatusCode(201);
     }
@@ -66,19 +81,68 @@ final class TakeController
         return response()->noContent();
     }
 
-    public function update(TakeRequest $request, Take $take, GiveVerdict $decide, TrimTake $trim): TakeResource
-    {
+    /** Beside the take: what a verdict wrote into the script, and what brings everything back to where it was. */
+    public function update(
+        TakeRequest $request,
+        Take $take,
+        GiveVerdict $decide,
+        TrimTake $trim,
+        FrameTake $frame,
+        NoteMarker $note,
+    ): JsonResponse {
         // All of it or nothing.
-        DB::transaction(function () use ($request, $take, $decide, $trim): void {
-            if ($request->has('verdict')) {
-                $decide($take, Verdict::from($request->string('verdict')->value()));
-            }
+        $given = DB::transaction(function () use ($request, $take, $decide, $trim, $frame, $note): ?VerdictGiven {
             if ($request->hasAny(['used_from_ms', 'used_until_ms'])) {
                 $trim($take, $request->ticks('used_from_ms'), $request->ticks('used_until_ms'));
             }
+            foreach (['framing', 'area'] as $part) {
+                if ($request->has($part)) {
+                    $frame($take, $part, Crop::read($request->input($part)), $request->string('for', 'take')->value());
+                }
+            }
+            if ($request->has('marker')) {
+                $note($take, $request->integer('marker.id'), $request->string('marker.says')->value());
+            }
+
+            return $request->has('verdict') ? $decide($take, Verdict::from($request->string('verdict')->value())) : null;
         });
 
-        return new TakeResource($take->refresh());
+        return new JsonResponse(
+            (new TakeResource($take->refresh()))->toArray() +
+                ($given === null ? [] : ['undo' => $given->toArray(), 'wrote' => $given->wrote]),
+        );
+    }
+
+    /** Makes a lesson's takes what they were before a verdict, as the answer to it told. */
+    public function undo(Request $request, Lesson $lesson, UndoVerdict $undo): Response
+    {
+        $request->validate(
+            [
+                'takes' => ['required', 'array', 'max:500'],
+                'takes.*.id' => ['required', 'string'],
+                'takes.*.verdict' => ['required', Rule::enum(Verdict::class)],
+                'takes.*.kept_order' => ['required', 'integer', 'min:0'],
+                'takes.*.given' => ['present', 'array', 'max:500'],
+                'takes.*.given.*.line' => ['required', 'string'],
+                'takes.*.given.*.within' => ['required', 'numeric', 'between:0,1'],
+                'takes.*.given.*.cue' => ['required', 'string', 'max:300'],
+                'script' => ['nullable', 'array'],
+                'script.text' => ['required_with:script', 'nullable', 'string'],
+                'script.revision' => ['required_with:script', 'integer'],
+            ],
+            ['*' => 'That is not how the takes were before.'],
+        );
+        $undo($lesson, array_values($request->input('takes')), $request->input('script'));
+
+        return response()->noContent();
+    }
+
+    /** A track of a take by itself: the screen, the computer's sound. */
+    public function track(Take $take, TrackKind $kind): Response
+    {
+        $track = $take->track($kind);
+
+        return MediaResponse::of($track?->file_path, $track->file_mime ?? 'application/octet-stream');
     }
 
     /** More rows of the event log, as JSON lines; the number tells how many come before them. */

@@ -19,6 +19,12 @@ final class TakeRequest extends FormRequest
             'verdict' => ['sometimes', Rule::enum(Verdict::class)],
             'used_from_ms' => ['sometimes', 'nullable', 'integer', 'min:0'],
             'used_until_ms' => ['sometimes', 'nullable', 'integer', 'min:0'],
+            'framing' => ['sometimes', 'nullable', 'array'],
+            'area' => ['sometimes', 'nullable', 'array'],
+            'for' => ['sometimes', Rule::in(['take', 'section', 'lesson'])],
+            'marker' => ['sometimes', 'array'],
+            'marker.id' => ['required_with:marker', 'integer'],
+            'marker.says' => ['present_with:marker', 'nullable', 'string', 'max:500'],
         ];
     }
 
@@ -26,6 +32,8 @@ final class TakeRequest extends FormRequest
     public function messages(): array
     {
         return [
+            'for.*' => 'A part of the picture is chosen for a take, a section or the lesson.',
+            'marker.*' => 'Say which marker it is, and in at most 500 characters what is to be written there.',
             'verdict.*' => 'A take is kept, discarded or undecided.',
             '*' => 'Start and end are whole milliseconds from the start of the take.',
         ];

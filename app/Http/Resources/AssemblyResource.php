@@ -12,8 +12,11 @@ use OpenReel\Core\Assembly\SectionSource;
 use OpenReel\Core\Assembly\Segment;
 use OpenReel\Core\Assembly\Shot;
 use OpenReel\Core\Render\ShotSpec;
+use OpenReel\Core\Sound\ComputerSound;
 use OpenReel\Core\Sound\GainSearch;
+use OpenReel\Core\Take\Take;
 use OpenReel\Core\Take\TrackKind;
+use OpenReel\Core\Time\Tick;
 
 /**
  * The assembly as the browser plays it: the same frames and rectangles that the export is made from.
@@ -71,7 +74,7 @@ final class AssemblyResource extends JsonResource
     {
         $take = $segment->passage?->take;
         $voice = $take?->track(TrackKind::Microphone);
-        $played = $take?->track(TrackKind::Camera) ?? $voice;
+        $played = $take?->track(TrackKind::Camera) ?? $voice ?? $take?->track(TrackKind::Screen);
 
         return [
             'section_id' => $segment->sectionId,
@@ -84,12 +87,39 @@ final class AssemblyResource extends JsonResource
             'take_number' => $take?->number,
             'lines' => $segment->passage->lines ?? [],
             'map' => $segment->map?->toArray(),
-            'offset_ticks' => $played->offset->count ?? 0,
+            'offset_ticks' => $played === null ? 0 : -$played->fileAt(Tick::zero()),
             'media_url' => $take === null ? null : "/api/takes/{$take->id}/media?v=".substr($played->hash ?? '', 0, 8),
+            'beside' => $take === null ? [] : self::beside($take, $this->resource->target),
             'gain_db' => GainSearch::start($this->resource->target, $voice?->loudness)->gain,
             'shots' => array_map(fn (Shot $shot): array => [
                 'offset' => $shot->offset, 'frames' => $shot->frames, 'picture' => PictureResource::of($shot->picture),
             ], $segment->shots),
         ];
+    }
+
+    /**
+     * What runs beside the take's own media: its screen, and the computer's sound.
+     *
+     * @return list<array{kind: string, url: string, offset_ticks: int, gain_db: float}>
+     */
+    private static function beside(Take $take, float $target): array
+    {
+        $beside = [];
+        foreach ([TrackKind::Screen, TrackKind::Computer] as $kind) {
+            $track = $take->track($kind);
+            if ($track === null) {
+                continue;
+            }
+            $beside[] = [
+                'kind' => $kind->value,
+                'url' => "/api/takes/{$take->id}/tracks/{$kind->value}?v=".substr($track->hash, 0, 8),
+                'offset_ticks' => -$track->fileAt(Tick::zero()),
+                'gain_db' => $kind === TrackKind::Computer
+                    ? ComputerSound::under($target, $track->hash, 0, $track->loudness)->gain
+                    : 0.0,
+            ];
+        }
+
+        return $beside;
     }
 }

@@ -19,6 +19,7 @@ use Illuminate\Support\Collection;
 use Illuminate\Support\Facades\DB;
 use OpenReel\Core\Coverage\KnownSection;
 use OpenReel\Core\Coverage\KnownTake;
+use OpenReel\Core\Picture\Colour;
 use OpenReel\Core\Script\Script;
 
 /**
@@ -77,6 +78,7 @@ final class LessonResource extends JsonResource
             'revision' => $this->revision,
             'course' => $this->course === null ? null : ['id' => $this->course->id, 'name' => $this->course->name],
             'count_down' => $style->countDown,
+            'pens' => array_map(fn (Colour $c): string => $c->hex, $style->colours->pens()),
             'target_ms' => $this->target(),
             'pace' => ['factor' => $pace->factor, 'takes' => $pace->takes],
             'sections' => $sections

@@ -79,6 +79,7 @@ final class SectionResource extends JsonResource
                     'number' => (int) $l->position,
                     'paragraph' => (int) $l->paragraph,
                     'text' => $l->text,
+                    'spoken_ms' => (int) round((int) $l->spoken_ms * $pace->factor),
                 ],
                 $lines,
             ),

@@ -25,9 +25,19 @@ final class TakeResource extends JsonResource
     public function toArray(?Request $request = null): array
     {
         $camera = $this->resource->track(TrackKind::Camera);
+        $screen = $this->resource->track(TrackKind::Screen);
 
         return self::row(
-            ['width' => $camera?->width, 'height' => $camera?->height, 'played_hash' => $this->resource->played()?->hash] +
+            [
+                'width' => $camera?->width,
+                'height' => $camera?->height,
+                'played_hash' => $this->resource->played()?->hash,
+                'screen_width' => $screen?->width,
+                'screen_height' => $screen?->height,
+                'screen_hash' => $screen?->hash,
+                'screen_offset' => $screen?->offset_ticks,
+                'played_offset' => $this->resource->played()?->offset_ticks,
+            ] +
                 $this->resource->getAttributes(),
             $this->state === TakeState::Recording ? array_values($this->tracks->all()) : [],
         );
@@ -66,6 +76,14 @@ final class TakeResource extends JsonResource
             'trimmed_by_hand' => ($row['used'] ?? null) !== null,
             'flags' => $row['flags'] === '[]' ? [] : json_decode($row['flags'], true),
             'camera' => $hasPicture ? ['width' => (int) $row['width'], 'height' => (int) $row['height']] : null,
+            'screen' => self::screen($row),
+            'framing' => json_decode($row['framing'] ?? 'null', true),
+            'area' => json_decode($row['area'] ?? 'null', true),
+            'fluffs' => self::stretches($row['fluffs'] ?? '[]'),
+            'markers' => array_map(
+                fn (array $m): array => ['id' => $m['id'], 'at_ms' => self::milliseconds($m['at']), 'says' => $m['says']],
+                ($row['markers'] ?? '[]') === '[]' ? [] : json_decode($row['markers'], true),
+            ),
             'media_url' => "/api/takes/{$id}/media?v=".substr($row['played_hash'] ?? $row['state'], 0, 8),
             'poster_url' => $hasPicture ? "/api/takes/{$id}/poster" : null,
             'recorded_at' => str_replace(' ', 'T', $row['created_at']).'Z',
@@ -90,6 +108,32 @@ final class TakeResource extends JsonResource
         $used = TakeReader::usedOf($row);
 
         return $used === [] ? [0, 0] : [$used[0]->from->count, $used[count($used) - 1]->until->count];
+    }
+
+    /**
+     * @param  array<string, mixed>  $row
+     * @return array{width: int, height: int, url: string, late_ms: int}|null
+     */
+    private static function screen(array $row): ?array
+    {
+        return ($row['screen_width'] ?? null) === null
+            ? null
+            : [
+                'width' => (int) $row['screen_width'],
+                'height' => (int) $row['screen_height'],
+                'url' => "/api/takes/{$row['id']}/tracks/screen?v=".substr((string) $row['screen_hash'], 0, 8),
+                // How much later it begins than what is played.
+                'late_ms' => (int) round(((int) $row['screen_offset'] - (int) $row['played_offset']) / self::TICKS_PER_MS),
+            ];
+    }
+
+    /** @return list<array{from_ms: int, until_ms: int}> */
+    private static function stretches(string $json): array
+    {
+        return $json === '[]' ? [] : array_map(
+            fn (array $s): array => ['from_ms' => self::milliseconds($s[0]), 'until_ms' => self::milliseconds($s[1])],
+            array_values(json_decode($json, true)),
+        );
     }
 
     /** @param  list<Track>  $tracks */

@@ -9,13 +9,27 @@ use OpenReel\Core\Take\TrackKind;
 /** The recorder of one track began. */
 final readonly class TrackStarted extends TakeEvent
 {
-    public function __construct(int $atMs, public TrackKind $track)
-    {
+    /**
+     * @param  bool  $inStep  the microphone is recorded along with it, to tell exactly when it began
+     * @param  string|null  $surface  what a screen was taken from: `monitor`, `window`, `browser`
+     */
+    public function __construct(
+        int $atMs,
+        public TrackKind $track,
+        public bool $inStep = false,
+        public ?string $surface = null,
+    ) {
         parent::__construct($atMs);
     }
 
     public function toArray(): array
     {
-        return ['kind' => 'start', 'track' => $this->track->value];
+        return array_filter(
+            [
+                'kind' => 'start', 'track' => $this->track->value, 'in_step' => $this->inStep ?: null,
+                'surface' => $this->surface,
+            ],
+            fn (mixed $v): bool => $v !== null,
+        );
     }
 }

@@ -13,10 +13,11 @@ import type {
     Lesson,
     LessonSummary,
     LinePicture,
+    Rect,
     Section,
     Slide,
-    Take,
     Verdict,
+    VerdictGiven,
 } from './types';
 
 export function useLessons() {
@@ -113,29 +114,71 @@ export function useDecks(lessonId: string) {
     });
 }
 
-/** What a section shows, line by line, with a camera of this size. */
-export function useSectionPicture(
-    section: Section,
-    revision: number,
-    camera: { width?: number; height?: number } | null,
-) {
-    const query = camera?.width && camera.height ? `?width=${camera.width}&height=${camera.height}` : '';
-    return useQuery({
-        queryKey: ['picture', section.id, revision, section.layout, section.inset_corner, section.inset_size, query],
-        queryFn: () => api.get<LinePicture[]>(`sections/${section.id}/picture${query}`),
-        placeholderData: keepPreviousData,
-    });
+interface Size {
+    width?: number;
+    height?: number;
+}
+
+/** Sizes of camera and screen, and the parts of them that are shown. */
+export interface Seen {
+    camera: Size | null;
+    screen?: Size | null;
+    framing?: Rect | null;
+    area?: Rect | null;
+}
+
+const partOf = ({ x, y, width, height }: Rect) => [x, y, width, height].join(',');
+
+function pictureOf(section: Section, revision: number, { camera, screen, framing, area }: Seen, cues: string[]) {
+    const query = new URLSearchParams();
+    const size = (of: Size | null | undefined, prefix: string) => {
+        if (of?.width && of.height) {
+            query.set(`${prefix}width`, String(of.width));
+            query.set(`${prefix}height`, String(of.height));
+        }
+    };
+    size(camera, '');
+    size(screen, 'screen_');
+    if (framing) {
+        query.set('framing', partOf(framing));
+    }
+    if (area) {
+        query.set('area', partOf(area));
+    }
+    cues.forEach((cue) => query.append('cue[]', cue));
+    const asked = query.toString();
+    return {
+        queryKey: ['picture', section.id, revision, section.layout, section.inset_corner, section.inset_size, asked],
+        queryFn: () => api.get<LinePicture[]>(`sections/${section.id}/picture${asked && `?${asked}`}`),
+    };
+}
+
+/**
+ * What a section shows, line by line.
+ *
+ * @param cues given by key, that hold whatever the script says
+ */
+export function useSectionPicture(section: Section, revision: number, seen: Seen, cues: string[] = []) {
+    return useQuery({ ...pictureOf(section, revision, seen, cues), placeholderData: keepPreviousData });
+}
+
+export function prefetchPictures(section: Section, revision: number, seen: Seen, cues: string[]): void {
+    void queryClient.prefetchQuery(pictureOf(section, revision, seen, cues));
 }
 
 /** Runs a change and then reads the lesson, its plan and its exports anew. */
-export function useLessonChange<Input>(lessonId: string, change: (input: Input) => Promise<unknown>) {
+export function useLessonChange<Input, Answer>(lessonId: string, change: (input: Input) => Promise<Answer>) {
     return useMutation({
         mutationFn: change,
         onSettled: () => refreshLesson(lessonId),
     });
 }
 
-export const giveVerdict = (take: string, verdict: Verdict) => api.patch<Take>(`takes/${take}`, { verdict });
+export const giveVerdict = (take: string, verdict: Verdict) => api.patch<VerdictGiven>(`takes/${take}`, { verdict });
+
+/** Brings takes and script back to where they were before a verdict. */
+export const undoVerdict = (lessonId: string, undo: VerdictGiven['undo']) =>
+    api.put<void>(`lessons/${lessonId}/verdicts`, undo);
 
 export const changeSection = (
     section: string,

@@ -4,7 +4,7 @@ import type { Stretch } from '../player/TimeMap';
 
 export type Verdict = 'undecided' | 'kept' | 'discarded';
 export type TakeState = 'recording' | 'ingesting' | 'ready' | 'unusable';
-export type Layout = 'slide-with-inset' | 'slide-alone' | 'camera-alone';
+export type Layout = 'slide-with-inset' | 'side-by-side' | 'slide-alone' | 'camera-alone';
 export type Corner = 'top-left' | 'top-right' | 'bottom-left' | 'bottom-right';
 export type InsetSize = 'small' | 'medium' | 'large';
 export type Flag = 'silent' | 'very-quiet' | 'clipped' | 'no-sound';
@@ -30,6 +30,8 @@ export interface Line {
     number: number;
     paragraph: number;
     text: string;
+    /** How long it takes to say at the presenter's pace. */
+    spoken_ms: number;
 }
 
 export interface Slide {
@@ -64,10 +66,25 @@ export interface Take {
     flags: Flag[];
     /** Size of the camera's picture; null without one. */
     camera: { width: number; height: number } | null;
+    /** Its screen, and how much later that begins than what is played; null without one. */
+    screen: { width: number; height: number; url: string; late_ms: number } | null;
+    /** The part of camera and screen that is shown, in parts of their sides; null for all of it. */
+    framing: Rect | null;
+    area: Rect | null;
+    /** Reads that went wrong, and are not used. */
+    fluffs: { from_ms: number; until_ms: number }[];
+    markers: Marker[];
     media_url: string;
     poster_url: string | null;
     recorded_at: string;
     tracks: { id: string; kind: TrackKind; next_chunk: number }[];
+}
+
+/** A place to come back to, and what the presenter wrote there. */
+export interface Marker {
+    id: number;
+    at_ms: number;
+    says: string;
 }
 
 export interface Section {
@@ -140,6 +157,8 @@ export interface Lesson {
     revision: number;
     course: { id: string; name: string } | null;
     count_down: number;
+    /** Colours to write with, RRGGBB; the second is that of the pointer. */
+    pens: string[];
     target_ms: number | null;
     /** How the presenter's pace compares with the assumed one, and from how many takes that is known. */
     pace: { factor: number; takes: number };
@@ -161,7 +180,7 @@ export interface Picture {
 }
 
 export interface Layer {
-    shows: 'slide' | 'card' | 'logo' | 'camera' | 'screen' | 'marks';
+    shows: 'slide' | 'card' | 'board' | 'keys' | 'logo' | 'camera' | 'screen' | 'marks';
     /** Of a picture that stands. */
     url: string | null;
     marks: Mark[];
@@ -178,12 +197,27 @@ export interface Layer {
     motion: { from: Rect; frames: number; ease: 'steady' | 'soft' } | null;
 }
 
-/** A box, in parts of the picture it belongs to, for some frames of the shot. */
-export interface Mark extends Rect {
-    from: number;
-    until: number;
-    colour: string;
-}
+/** Something drawn over a picture for some frames of the shot. */
+export type Mark = { from: number; until: number } & Figure;
+
+/** Places are in parts of the picture; radius, line, edge and paths in units of which its height has 10,000. */
+export type Figure =
+    | ({ kind: 'box'; colour: string } & Rect)
+    | { kind: 'outline'; path: string; colour: string; opacity: number }
+    | {
+          kind: 'ring';
+          x: number;
+          y: number;
+          to_x: number;
+          to_y: number;
+          opacity: number;
+          opacity_to: number;
+          colour: string;
+          radius: number;
+          line: number;
+          edge: number;
+          edge_colour: string;
+      };
 
 export interface Segment {
     section_id: string;
@@ -203,9 +237,19 @@ export interface Segment {
     /** Moment of the take at which its media begin. */
     offset_ticks: number;
     media_url: string | null;
+    /** What runs beside the take's own media. */
+    beside: Beside[];
     gain_db: number;
     /** Without gaps, together as long as the segment. */
     shots: Shot[];
+}
+
+export interface Beside {
+    kind: 'screen' | 'computer';
+    url: string;
+    /** Moment of the take at which it begins; below zero when it begins before. */
+    offset_ticks: number;
+    gain_db: number;
 }
 
 export interface Shot {
@@ -244,6 +288,13 @@ export interface Export {
     file_url: string | null;
 }
 
+/** The answer to a verdict: the take, and what brings everything back to where it was. */
+export interface VerdictGiven extends Take {
+    undo: Record<string, unknown>;
+    /** Cues given while recording that were written into the script. */
+    wrote: string[];
+}
+
 export interface Setup {
     /** Frame sizes by shape. */
     frames: Record<string, [number, number][]>;
@@ -255,6 +306,15 @@ export interface Setup {
 /** What a section shows from one of its lines on. */
 export interface LinePicture extends Picture {
     from_line: number;
+    /** Part of that line already spoken, 0..1. */
+    within: number;
+    /** What is drawn on it belongs to this; null where there is nothing to draw on. */
+    surface: string | null;
+    /** Where the stage lies in the frame. */
+    stage: Rect | null;
+    wants_screen: boolean;
+    /** What is to be seen on the screen, in the presenter's words. */
+    says: string;
 }
 
 /** A script as text, and where sections and lines stand in it, in UTF-16 units. */

@@ -1,6 +1,7 @@
 /** What of a script the page has to see for itself while it is typed; the server reads the rest (core/Script). */
 
-export type CueKind = 'slide' | 'pause' | 'layout' | 'note' | 'target' | 'card';
+export type CueKind =
+    'slide' | 'pause' | 'layout' | 'note' | 'target' | 'card' | 'screen' | 'board' | 'keys' | 'camera alone';
 
 export interface CueAt {
     kind: CueKind;
@@ -11,11 +12,12 @@ export interface CueAt {
 }
 
 /** The same pattern as `OpenReel\Core\Script\Cue::PATTERN`. */
-const cue = /(?<!\\)\[(slide|pause|layout|note|target|card)(?:\s*:\s*|\s+|(?=\]))([^[\]\r\n]*)\]/gi;
+const cue =
+    /(?<!\\)\[(slide|pause|layout|note|target|card|screen|board|keys|camera\s+alone)(?:\s*:\s*|\s+|(?=\]))([^[\]\r\n]*)\]/gi;
 
 export function cuesIn(text: string, offset = 0): CueAt[] {
     return [...text.matchAll(cue)].map((match) => ({
-        kind: match[1]?.toLowerCase() as CueKind,
+        kind: match[1]?.toLowerCase().replace(/\s+/g, ' ') as CueKind,
         value: (match[2] ?? '').trim(),
         from: offset + match.index,
         to: offset + match.index + match[0].length,
@@ -51,5 +53,13 @@ export function cueLabel({ kind, value }: Pick<CueAt, 'kind' | 'value'>): string
             return `target ${value}`;
         case 'card':
             return `${value} card`;
+        case 'screen':
+            return value === '' ? 'screen' : `screen: ${value}`;
+        case 'board':
+            return value === '' ? 'board' : `board, ${value}`;
+        case 'keys':
+            return `keys ${value}`;
+        case 'camera alone':
+            return 'camera alone';
     }
 }

@@ -1,11 +1,19 @@
 import type { Assembly, Segment } from '../api/types';
 import { Subscribable } from '../ui/Subscribable';
+import { follow } from './follow';
 import { frameAt, isOver, mediaTime, placeOf, runsOf } from './plan';
+import { TICKS_PER_SECOND } from './TimeMap';
 
 export interface PlayerSnapshot {
     index: number;
     frame: number;
     playing: boolean;
+}
+
+/** Elements that play in step with one of the player's own. */
+export interface Companions {
+    screen: HTMLVideoElement;
+    computer: HTMLAudioElement;
 }
 
 /**
@@ -17,6 +25,8 @@ export class AssemblyPlayer extends Subscribable<PlayerSnapshot> {
     private readonly runs: number[];
     private context: AudioContext | null = null;
     private gains: GainNode[] = [];
+    /** By which element and kind: lets go of what runs beside. */
+    private readonly releases = new Map<string, () => void>();
     private tick = 0;
     private over = false;
     /** When the card on show began, in milliseconds of the page's clock; cards have no media to keep time. */
@@ -25,6 +35,8 @@ export class AssemblyPlayer extends Subscribable<PlayerSnapshot> {
     constructor(
         private readonly plan: Assembly,
         private readonly elements: [HTMLVideoElement, HTMLVideoElement],
+        /** What runs beside each of them: a screen, and the computer's sound. */
+        private readonly beside: [Companions, Companions],
     ) {
         super({ index: 0, frame: 0, playing: false });
         this.runs = runsOf(plan);
@@ -72,7 +84,10 @@ export class AssemblyPlayer extends Subscribable<PlayerSnapshot> {
 
     close(): void {
         this.pause();
-        this.elements.forEach((element) => element.removeAttribute('src'));
+        this.releases.forEach((letGo) => letGo());
+        [...this.elements, ...this.beside.flatMap(({ screen, computer }) => [screen, computer])].forEach((element) =>
+            element.removeAttribute('src'),
+        );
         void this.context?.close();
     }
 
@@ -104,6 +119,29 @@ export class AssemblyPlayer extends Subscribable<PlayerSnapshot> {
             element.src = segment.media_url;
         }
         element.currentTime = mediaTime(segment, offset);
+        this.accompany(segment, this.turn(index));
+    }
+
+    /** What runs beside a take's own media plays in step with it. */
+    private accompany(segment: Segment, turn: 0 | 1): void {
+        for (const kind of ['screen', 'computer'] as const) {
+            const element = this.beside[turn][kind];
+            const found = segment.beside.find((one) => one.kind === kind);
+            const key = `${turn}/${kind}`;
+            if (element.getAttribute('src') === (found?.url ?? null)) {
+                continue;
+            }
+            this.releases.get(key)?.();
+            this.releases.delete(key);
+            if (!found) {
+                element.removeAttribute('src');
+                continue;
+            }
+            element.src = found.url;
+            element.volume = Math.min(1, 10 ** (found.gain_db / 20));
+            const late = (found.offset_ticks - segment.offset_ticks) / TICKS_PER_SECOND;
+            this.releases.set(key, follow(this.elements[turn], element, late));
+        }
     }
 
     private async run(): Promise<void> {

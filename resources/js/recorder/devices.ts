@@ -1,8 +1,13 @@
 import { StandInCamera } from './standInCamera';
 import { StandInMicrophone } from './standInMicrophone';
+import { StandInScreen } from './standInScreen';
 
 export const NONE = 'none';
 export const STAND_IN = 'stand-in';
+/** The browser asks which screen, window or tab. */
+export const ASK = 'ask';
+/** Before the id of a second camera, such as one over the desk, that is recorded as a screen is. */
+const DESK = 'camera:';
 
 export interface DeviceChoice {
     id: string;
@@ -12,6 +17,7 @@ export interface DeviceChoice {
 export interface DeviceLists {
     cameras: DeviceChoice[];
     microphones: DeviceChoice[];
+    screens: DeviceChoice[];
 }
 
 /** Real and stand-in devices in the same lists. Names of real ones are known only after permission was given. */
@@ -27,12 +33,15 @@ export async function listDevices(): Promise<DeviceLists> {
                 id: device.deviceId || `any-${kind}`,
                 name: device.label || `${name} ${index + 1}`,
             }));
+    const cameras = real('videoinput', 'Camera');
     return {
-        cameras: [
-            ...real('videoinput', 'Camera'),
-            { id: STAND_IN, name: 'Stand-in presenter' },
-            { id: NONE, name: 'No camera' },
+        screens: [
+            { id: NONE, name: 'No screen' },
+            ...(canShare() ? [{ id: ASK, name: 'Screen, window or tab' }] : []),
+            { id: STAND_IN, name: 'Stand-in screen: a tide gauge' },
+            ...cameras.map(({ id, name }) => ({ id: `${DESK}${id}`, name: `Second camera: ${name}` })),
         ],
+        cameras: [...cameras, { id: STAND_IN, name: 'Stand-in presenter' }, { id: NONE, name: 'No camera' }],
         microphones: [
             ...real('audioinput', 'Microphone'),
             { id: STAND_IN, name: 'Stand-in voice' },
@@ -40,6 +49,8 @@ export async function listDevices(): Promise<DeviceLists> {
         ],
     };
 }
+
+const canShare = () => typeof navigator.mediaDevices?.getDisplayMedia === 'function';
 
 /** A device could not be opened. The message says why, and what to do. */
 export class DeviceProblem extends Error {}
@@ -61,6 +72,8 @@ const exactly = (id: string): { deviceId?: { exact: string } } =>
 /** What a device gives, and how to let go of it. */
 export interface OpenDevice {
     stream: MediaStream;
+    /** What a screen is taken from: `monitor`, `window`, `browser`. */
+    surface?: string;
     close(): void;
 }
 
@@ -117,4 +130,53 @@ export async function openMicrophone(
     } catch (error) {
         throw problem(error, 'microphone');
     }
+}
+
+/**
+ * @param withSound the computer's sound is wanted too; not every screen gives it
+ * @throws DeviceProblem
+ */
+export async function openScreen(
+    id: string,
+    frame: { width: number; height: number; fps: number },
+    withSound: boolean,
+): Promise<OpenDevice | null> {
+    if (id === NONE) {
+        return null;
+    }
+    if (id === STAND_IN) {
+        return new StandInScreen(withSound);
+    }
+    if (id.startsWith(DESK)) {
+        return openCamera(id.slice(DESK.length), frame, () => 0);
+    }
+    try {
+        const stream = await navigator.mediaDevices.getDisplayMedia({
+            video: { frameRate: { max: frame.fps } },
+            // A recording wants the sound as it is.
+            audio: withSound && {
+                echoCancellation: false,
+                noiseSuppression: false,
+                autoGainControl: false,
+                channelCount: 2,
+            },
+            selfBrowserSurface: 'exclude',
+            surfaceSwitching: 'include',
+        } as DisplayMediaStreamOptions);
+        const surface = stream.getVideoTracks()[0]?.getSettings().displaySurface;
+        return { stream, surface, close: () => stream.getTracks().forEach((track) => track.stop()) };
+    } catch (error) {
+        const refused = error instanceof DOMException && error.name === 'NotAllowedError';
+        throw new DeviceProblem(
+            refused
+                ? 'No screen is shared. Press Share a screen and choose one, or go on without.'
+                : 'The screen could not be shared. Choose another, or the stand-in screen.',
+        );
+    }
+}
+
+/** A headset that sends telephone quality: what it says of its rate, in Hz; null when it is good enough or says nothing. */
+export function telephoneRate(stream: MediaStream | undefined): number | null {
+    const rate = stream?.getAudioTracks()[0]?.getSettings().sampleRate;
+    return rate !== undefined && rate <= 16_000 ? rate : null;
 }

@@ -5,6 +5,8 @@ export type LevelWord = 'silent' | 'too quiet' | 'good' | 'too loud';
 export interface MeterSnapshot {
     /** Level of the last moment, dBFS, -96..0. */
     db: number;
+    /** Highest peak lately, dBFS. */
+    peakDb: number;
     word: LevelWord;
     /** Milliseconds since something was last heard. */
     silentMs: number;
@@ -37,7 +39,7 @@ export class Meter extends Subscribable<MeterSnapshot> {
     private heardAt = performance.now();
 
     constructor(stream: MediaStream) {
-        super({ db: FLOOR_DB, word: 'silent', silentMs: 0 });
+        super({ db: FLOOR_DB, peakDb: FLOOR_DB, word: 'silent', silentMs: 0 });
         this.analyser.fftSize = 2048;
         this.samples = new Float32Array(this.analyser.fftSize);
         this.context.createMediaStreamSource(stream).connect(this.analyser);
@@ -70,7 +72,8 @@ export class Meter extends Subscribable<MeterSnapshot> {
         if (db >= SILENT_DB) {
             this.heardAt = now;
         }
-        const word = levelWord(Math.max(...this.recent.map((r) => r.db)), Math.max(...this.recent.map((r) => r.peak)));
-        this.set({ db, word, silentMs: now - this.heardAt });
+        const peakDb = Math.max(FLOOR_DB, ...this.recent.map((r) => r.peak));
+        const word = levelWord(Math.max(...this.recent.map((r) => r.db)), peakDb);
+        this.set({ db, peakDb, word, silentMs: now - this.heardAt });
     }
 }

@@ -12,12 +12,17 @@ export interface SessionSnapshot {
     takeId: string | null;
     /** Counted from 0; the line the prompter shows as current. */
     line: number;
+    /** Markers dropped so far. */
+    markers: number;
+    /** The microphone is held silent. */
+    muted: boolean;
     /** What went wrong, or what the presenter should know. */
     notice: string | null;
 }
 
 /** The part of MediaRecorder that is used. */
 export interface RecorderLike {
+    readonly state?: string;
     start(timeslice: number): void;
     pause(): void;
     resume(): void;
@@ -25,6 +30,16 @@ export interface RecorderLike {
     ondataavailable: ((event: { data: Blob }) => void) | null;
     onstop: (() => void) | null;
     onerror: (() => void) | null;
+}
+
+/** One recorder of several that are started together. */
+export interface TrackRecorder {
+    kind: TrackKind;
+    recorder: RecorderLike;
+    /** The microphone is recorded along, so that the server can tell exactly when it began. */
+    inStep?: boolean;
+    /** What a screen is taken from. */
+    surface?: string;
 }
 
 export interface OpenedTake {
@@ -40,12 +55,14 @@ export interface SessionPorts {
     openTake(): Promise<OpenedTake>;
     /** Gives up a take in which nothing was recorded. */
     abandonTake(take: OpenedTake): Promise<void>;
-    /** Recorders of what the devices give now, one a track, none of them started. */
-    recorders(): { kind: TrackKind; recorder: RecorderLike }[];
+    /** Recorders of what the devices give now, one a track, none of them started; the take ends with the first of them. */
+    recorders(): TrackRecorder[];
     keepChunk(take: OpenedTake, kind: TrackKind, chunk: Blob): void;
     keepEvent(take: OpenedTake, row: string): void;
     /** Everything is recorded: bring it to the server. Resolves when it is there. */
     deliver(take: OpenedTake, discard: boolean): Promise<void>;
+    /** Keeps the microphone silent, or no longer. */
+    mute(on: boolean): void;
     /** Takes the one recording place of this browser. */
     claim(): Promise<(() => void) | null>;
     now(): number;
@@ -77,7 +94,16 @@ export class RecordingSession extends Subscribable<SessionSnapshot> {
     private pausedMs = 0;
 
     constructor(private readonly ports: SessionPorts) {
-        super({ state: 'idle', countLeft: 0, takeNumber: null, takeId: null, line: 0, notice: null });
+        super({
+            state: 'idle',
+            countLeft: 0,
+            takeNumber: null,
+            takeId: null,
+            line: 0,
+            markers: 0,
+            muted: false,
+            notice: null,
+        });
     }
 
     /** The devices are open and show what they see. */
@@ -109,7 +135,15 @@ export class RecordingSession extends Subscribable<SessionSnapshot> {
         }
         const attempt: Attempt = { take: null, recorders: [], release: null };
         this.attempt = attempt;
-        this.set({ state: 'counting', countLeft: seconds, notice: null, line: 0, takeNumber: null, takeId: null });
+        this.set({
+            state: 'counting',
+            countLeft: seconds,
+            notice: null,
+            line: 0,
+            markers: 0,
+            takeNumber: null,
+            takeId: null,
+        });
         const claim = this.placeIsFree.then(() => this.ports.claim());
         this.placeIsFree = claim.then((release) => {
             attempt.release = release;
@@ -159,49 +193,115 @@ export class RecordingSession extends Subscribable<SessionSnapshot> {
 
     pause(): void {
         if (this.snapshot().state === 'rolling') {
-            this.attempt?.recorders.forEach((recorder) => recorder.pause());
+            this.attempt?.recorders.forEach((recorder) => recorder.state !== 'inactive' && recorder.pause());
             this.note('pause');
             this.pausedAt = this.ports.now();
             this.set({ state: 'paused' });
         }
     }
 
-    resume(): void {
-        if (this.snapshot().state === 'paused') {
-            this.attempt?.recorders.forEach((recorder) => recorder.resume());
-            this.pausedMs += this.ports.now() - (this.pausedAt ?? this.ports.now());
-            this.pausedAt = null;
-            this.note('resume');
-            this.set({ state: 'rolling' });
+    /** Goes on, after so many seconds of counting; pressed again meanwhile, at once. */
+    resume(countIn = 0): void {
+        if (this.snapshot().state !== 'paused') {
+            return;
         }
+        clearTimeout(this.countTimer);
+        if (countIn > 0 && this.snapshot().countLeft === 0) {
+            this.countInto(countIn);
+            return;
+        }
+        this.attempt?.recorders.forEach((recorder) => recorder.state !== 'inactive' && recorder.resume());
+        this.pausedMs += this.ports.now() - (this.pausedAt ?? this.ports.now());
+        this.pausedAt = null;
+        this.note('resume');
+        this.set({ state: 'rolling', countLeft: 0 });
+    }
+
+    private countInto(left: number): void {
+        this.set({ countLeft: left });
+        this.countTimer = setTimeout(() => {
+            if (left > 1) {
+                this.countInto(left - 1);
+            } else {
+                this.resume();
+            }
+        }, COUNT_MS);
     }
 
     /** Moves the prompter. */
     toLine(line: number): void {
         this.set({ line });
-        if (['rolling', 'paused'].includes(this.snapshot().state)) {
+        if (this.isRolling()) {
             this.note('line', { line: line + 1 });
         }
+    }
+
+    /** A line went wrong: what was said of it so far will not be used, and it is said again from its start. */
+    again(line: number): void {
+        if (this.isRolling()) {
+            this.note('again', { line: line + 1 });
+            this.toLine(line);
+        }
+    }
+
+    /** Drops a mark to come back to. */
+    marker(): void {
+        if (this.isRolling()) {
+            this.note('marker');
+            this.set({ markers: this.snapshot().markers + 1 });
+        }
+    }
+
+    /** Holds the microphone silent for a moment. */
+    mute(on: boolean): void {
+        if (on !== this.snapshot().muted && (!on || this.isRolling())) {
+            this.ports.mute(on);
+            this.note(on ? 'mute' : 'unmute');
+            this.set({ muted: on });
+        }
+    }
+
+    /**
+     * Notes something in the take's log while it rolls or rests.
+     *
+     * @param at on the clock of `now`, when it began
+     */
+    log(kind: string, more: Record<string, unknown>, at?: number): void {
+        if (this.isRolling()) {
+            this.note(kind, more, at);
+        }
+    }
+
+    isRolling(): boolean {
+        return ['rolling', 'paused'].includes(this.snapshot().state);
     }
 
     /**
      * Ends the take and brings it to the server.
      *
      * @param discard sets it aside at once, restorable
+     * @param goOn does not wait until all of it has arrived, so that the next take can begin
      * @returns the take when all of it has arrived, null when nothing was rolling
      */
-    async finish(discard = false): Promise<OpenedTake | null> {
+    async finish(discard = false, goOn = false): Promise<OpenedTake | null> {
         const { attempt } = this;
-        if (!attempt?.take || !['rolling', 'paused'].includes(this.snapshot().state)) {
+        if (!attempt?.take || !this.isRolling()) {
             return null;
         }
         const { take, recorders } = attempt;
+        clearTimeout(this.countTimer);
+        this.mute(false);
         this.note('finish');
-        this.set({ state: 'finishing' });
+        this.set({ state: 'finishing', countLeft: 0 });
         await Promise.all(
             recorders.map(
                 (recorder) =>
                     new Promise<void>((stopped) => {
+                        if (recorder.state === 'inactive') {
+                            // It stopped by itself: its last chunk came before.
+                            stopped();
+                            return;
+                        }
                         recorder.onstop = () => stopped();
                         recorder.stop();
                     }),
@@ -209,6 +309,12 @@ export class RecordingSession extends Subscribable<SessionSnapshot> {
         );
         // From here on nothing can be lost; sending may take as long as the network wants.
         this.startedAt = 0;
+        if (goOn) {
+            void this.ports.deliver(take, discard).catch(() => undefined);
+            this.end({ state: 'armed' });
+            this.giveBack(attempt);
+            return take;
+        }
         try {
             await this.ports.deliver(take, discard);
             this.end({ state: 'armed' });
@@ -243,21 +349,18 @@ export class RecordingSession extends Subscribable<SessionSnapshot> {
         }
         try {
             const made = this.ports.recorders();
-            for (const { kind, recorder } of made) {
+            made.forEach(({ kind, recorder }, index) => {
                 recorder.ondataavailable = ({ data }) => this.ports.keepChunk(take, kind, data);
-                recorder.onerror = () => {
-                    this.set({ notice: 'The recorder stopped by itself. Everything up to then is safe.' });
-                    void this.finish();
-                };
-            }
+                recorder.onerror = () => this.stopped(kind, index === 0);
+            });
             this.startedAt = this.ports.now();
-            const started = made.map(({ kind, recorder }) => {
+            const started = made.map(({ kind, recorder, inStep, surface }) => {
                 recorder.start(TIMESLICE_MS);
                 attempt.recorders.push(recorder);
-                return { track: kind, at: this.ports.now() };
+                return { track: kind, in_step: inStep, surface, at: this.ports.now() };
             });
             // How much later one began than another, to a millisecond: what keeps them in step.
-            started.forEach(({ track, at }) => this.note('start', { track }, at));
+            started.forEach(({ at, ...track }) => this.note('start', track, at));
         } catch {
             attempt.recorders.forEach((recorder) => recorder.stop());
             this.startedAt = 0;
@@ -273,6 +376,19 @@ export class RecordingSession extends Subscribable<SessionSnapshot> {
         this.pausedMs = 0;
         this.set({ state: 'rolling', countLeft: 0 });
         this.note('line', { line: this.snapshot().line + 1 });
+    }
+
+    /** A recorder gave up. The take goes on without it, unless it is the one that everything else is beside. */
+    private stopped(kind: TrackKind, isMain: boolean): void {
+        if (isMain) {
+            this.set({ notice: 'The recorder stopped by itself. Everything up to then is safe.' });
+            void this.finish();
+        } else {
+            const what = kind === 'screen' ? 'The screen' : "The computer's sound";
+            this.set({
+                notice: `${what} is no longer recorded. The take goes on; what there is of both is safe.`,
+            });
+        }
     }
 
     /** The attempt at hand is over; what it still has to give back goes on by itself. */

@@ -9,6 +9,7 @@ import { NoticesProvider } from './Notices';
 import { FinishRoom, HandOverRoom, RecordRoom, ReviewRoom, ScriptRoom } from './rooms';
 
 const CourseRoom = lazy(() => import('../rooms/course/CourseRoom'));
+const PrompterRoom = lazy(() => import('../rooms/prompter/PrompterRoom'));
 const PrintRoom = lazy(() => import('../rooms/script/PrintRoom'));
 
 const router = createBrowserRouter([
@@ -27,6 +28,15 @@ const router = createBrowserRouter([
         element: (
             <Suspense>
                 <PrintRoom />
+            </Suspense>
+        ),
+        errorElement: <Fault />,
+    },
+    {
+        path: '/lessons/:lessonId/prompter',
+        element: (
+            <Suspense>
+                <PrompterRoom />
             </Suspense>
         ),
         errorElement: <Fault />,

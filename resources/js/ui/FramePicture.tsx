@@ -6,13 +6,17 @@ interface Props {
     picture: Picture;
     /** What fills the camera's rectangle: a video or a still. */
     camera?: ReactNode;
+    /** The same for a screen. */
+    screen?: ReactNode;
     mirrored?: boolean;
+    /** Lies over the stage and under everything else. */
+    sheet?: ReactNode;
     label: string;
     children?: ReactNode;
 }
 
 /** The frame as it will be delivered, at whatever size there is room for. */
-export function FramePicture({ picture, camera, mirrored = false, label, children }: Props) {
+export function FramePicture({ picture, camera, screen, sheet, mirrored = false, label, children }: Props) {
     return (
         <div
             className="frame-picture"
@@ -20,7 +24,7 @@ export function FramePicture({ picture, camera, mirrored = false, label, childre
             aria-label={label}
             style={{ aspectRatio: `${picture.frame.width} / ${picture.frame.height}` }}
         >
-            <Scene picture={picture} camera={camera} mirrored={mirrored} />
+            <Scene picture={picture} camera={camera} screen={screen} sheet={sheet} mirrored={mirrored} />
             {children}
         </div>
     );

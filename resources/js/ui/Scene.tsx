@@ -9,6 +9,10 @@ interface Props {
     /** Frames since the shot began. */
     frame?: number;
     camera?: ReactNode;
+    /** The screen that is recorded or was. */
+    screen?: ReactNode;
+    /** Lies over the stage and under everything else. */
+    sheet?: ReactNode;
     mirrored?: boolean;
     /** How much of it is seen, over what lies below. */
     opacity?: number;
@@ -18,34 +22,40 @@ interface Props {
 }
 
 /**
- * Layers, bottom to top, on a ground: the plan's pixels become per cent. The camera's element stays where it is in the page,
- * whatever comes and goes around it, because an element that is moved stops playing.
+ * Layers, bottom to top, on a ground: the plan's pixels become per cent. What plays stays where it is in the page, whatever comes
+ * and goes around it, because an element that is moved stops playing.
  */
-export function Scene({ picture, frame = 0, camera, mirrored = false, opacity = 1, above = false, hidden }: Props) {
-    const at = picture.layers.findIndex((layer) => layer.shows === 'camera');
-    const layer = picture.layers[at];
+export function Scene({ picture, frame = 0, camera, screen, sheet, mirrored = false, ...how }: Props) {
+    const { opacity = 1, above = false, hidden } = how;
     const look = (one: Layer, index: number): CSSProperties => ({
         ...place(rectAt(one, frame), picture.frame),
         ...cutOut(one, picture.frame),
         zIndex: index + 1,
         opacity: one.opacity,
     });
+    const moving = (kind: 'camera' | 'screen', element: ReactNode, more = '') => {
+        const at = picture.layers.findIndex((layer) => layer.shows === kind);
+        const layer = picture.layers[at];
+        const edge = layer && edgeLook(layer, picture.frame);
+        return (
+            element && (
+                <div className={`${kind}${more}`} style={layer ? look(layer, at) : outOfSight}>
+                    <div style={cropped(layer?.crop ?? null)}>{element}</div>
+                    {edge && <div className="edge" style={edge} />}
+                </div>
+            )
+        );
+    };
     return (
         <div
             className="scene"
             aria-hidden={hidden || undefined}
             style={hidden ? outOfSight : { background: `#${picture.ground}`, opacity, zIndex: above ? 1 : 0 }}
         >
-            {camera && (
-                <div className={mirrored ? 'camera mirrored' : 'camera'} style={layer ? look(layer, at) : outOfSight}>
-                    <div style={cropped(layer?.crop ?? null)}>{camera}</div>
-                    {layer && edgeLook(layer, picture.frame) && (
-                        <div className="edge" style={edgeLook(layer, picture.frame) ?? undefined} />
-                    )}
-                </div>
-            )}
+            {moving('camera', camera, mirrored ? ' mirrored' : '')}
+            {moving('screen', screen)}
             {picture.layers.map((one, index) =>
-                one.shows === 'camera' ? null : (
+                one.shows === 'camera' || one.shows === 'screen' ? null : (
                     <div key={`${one.shows}/${index}`} className={one.shows} style={look(one, index)}>
                         {one.shows === 'marks' ? (
                             <MarkDrawing marks={one.marks} rect={one.rect} frame={frame} />
@@ -61,6 +71,11 @@ export function Scene({ picture, frame = 0, camera, mirrored = false, opacity = 
                         )}
                     </div>
                 ),
+            )}
+            {sheet && picture.layers[0] && (
+                <div className="sheet" style={{ ...place(picture.layers[0].rect, picture.frame), zIndex: 1 }}>
+                    {sheet}
+                </div>
             )}
         </div>
     );

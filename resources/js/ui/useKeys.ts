@@ -7,8 +7,10 @@ export interface Key {
     name: string;
     does: string;
     act: () => void;
+    /** What happens when it is let go, for keys that are held. */
+    release?: (() => void) | undefined;
     /** Left out of the list, and not heard, while false. */
-    when?: boolean;
+    when?: boolean | undefined;
 }
 
 const typing = 'input, textarea, select, [contenteditable="true"], [role="dialog"] *, [role="menu"] *';
@@ -34,7 +36,19 @@ export function useKeys(keys: Key[]): void {
                 key.act();
             }
         };
+        const letGo = (event: KeyboardEvent) => {
+            const pressed = event.key.length === 1 ? event.key.toLowerCase() : event.key;
+            current.current.find((k) => k.release && k.keys.includes(pressed))?.release?.();
+        };
+        // A key that is held when the page loses the keyboard is never let go here.
+        const leave = () => current.current.forEach((key) => key.release?.());
         window.addEventListener('keydown', hear);
-        return () => window.removeEventListener('keydown', hear);
+        window.addEventListener('keyup', letGo);
+        window.addEventListener('blur', leave);
+        return () => {
+            window.removeEventListener('keydown', hear);
+            window.removeEventListener('keyup', letGo);
+            window.removeEventListener('blur', leave);
+        };
     }, []);
 }

@@ -13,6 +13,7 @@ use OpenReel\Core\Picture\FrameSize;
 use OpenReel\Core\Picture\Inset;
 use OpenReel\Core\Picture\Layout;
 use OpenReel\Core\Picture\Shape;
+use OpenReel\Core\Picture\Stage;
 use OpenReel\Core\Picture\Still;
 use OpenReel\Core\Picture\StillKind;
 use OpenReel\Core\Take\Take;
@@ -57,7 +58,7 @@ final class Example
                     ),
                 ];
 
-        return new SectionSource($id, $heading, new PictureChoice($layout, new Inset(), self::slide("slide-{$id}")), $passages);
+        return new SectionSource($id, $heading, new PictureChoice($layout, new Inset(), Stage::slide(self::slide("slide-{$id}"))), $passages);
     }
 
     public static function slide(string $id, ?Shape $shape = null): Still

@@ -21,6 +21,7 @@ use OpenReel\Core\Picture\Layout;
 use OpenReel\Core\Picture\Logo;
 use OpenReel\Core\Picture\Marks;
 use OpenReel\Core\Picture\Shape;
+use OpenReel\Core\Picture\Stage;
 use OpenReel\Core\Picture\Still;
 use OpenReel\Core\Picture\StillKind;
 use OpenReel\Core\Picture\TrackAt;
@@ -263,7 +264,7 @@ final class ShotsTest extends TestCase
 
     private function choice(string $slide, Layout $layout = Layout::SlideWithInset): PictureChoice
     {
-        return new PictureChoice($layout, slide: Example::slide($slide));
+        return new PictureChoice($layout, stage: Stage::slide(Example::slide($slide)));
     }
 
     /** @param  array<string, float>  $lines  second in the take by line */

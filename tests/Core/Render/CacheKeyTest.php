@@ -15,6 +15,7 @@ use OpenReel\Core\Picture\InsetShape;
 use OpenReel\Core\Picture\Layout;
 use OpenReel\Core\Picture\Logo;
 use OpenReel\Core\Picture\Shape;
+use OpenReel\Core\Picture\Stage;
 use OpenReel\Core\Render\CacheKey;
 use OpenReel\Core\Render\ShotSpec;
 use OpenReel\Core\Sound\SoundPlan;
@@ -83,7 +84,7 @@ final class CacheKeyTest extends TestCase
         $choice = fn (Inset $inset): SectionSource => new SectionSource(
             'a',
             'One',
-            new PictureChoice(Layout::SlideWithInset, $inset, Example::slide('s')),
+            new PictureChoice(Layout::SlideWithInset, $inset, Stage::slide(Example::slide('s'))),
             Example::section('a', 'One', [0, 96_000])->passages,
         );
         $key = fn (Inset $inset, ?Logo $logo = null, string $ground = '1B2430'): string => $this->picture(

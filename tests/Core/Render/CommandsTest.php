@@ -27,6 +27,7 @@ use OpenReel\Core\Picture\Picture;
 use OpenReel\Core\Picture\PixelRect;
 use OpenReel\Core\Picture\Shape;
 use OpenReel\Core\Picture\SourceColour;
+use OpenReel\Core\Picture\Stage;
 use OpenReel\Core\Picture\TrackAt;
 use OpenReel\Core\Render\FilmCommand;
 use OpenReel\Core\Render\IngestCommand;
@@ -92,7 +93,7 @@ final class CommandsTest extends TestCase
     public function test_a_round_inset_with_a_border_is_cut_out_at_its_own_size(): void
     {
         $inset = new Inset(shape: InsetShape::Circle, border: new InsetBorder('thick'));
-        $arguments = $this->styled(new PictureChoice(Layout::SlideWithInset, $inset, Example::slide('s')));
+        $arguments = $this->styled(new PictureChoice(Layout::SlideWithInset, $inset, Stage::slide(Example::slide('s'))));
         $graph = $this->graph($arguments);
 
         self::assertCount(4, $this->inputs($arguments), 'slide, camera, border and mask');
@@ -108,7 +109,7 @@ final class CommandsTest extends TestCase
 
     public function test_a_logo_that_the_camera_does_not_touch_is_drawn_once_on_the_slide(): void
     {
-        $arguments = $this->styled(new PictureChoice(Layout::SlideWithInset, new Inset(), Example::slide('s')), Corner::TopLeft);
+        $arguments = $this->styled(new PictureChoice(Layout::SlideWithInset, new Inset(), Stage::slide(Example::slide('s'))), Corner::TopLeft);
         $graph = $this->graph($arguments);
 
         self::assertSame([PieceFiles::of('hash-s'), PieceFiles::of('l'), PieceFiles::of('media-a')], $this->inputs($arguments));
@@ -119,7 +120,7 @@ final class CommandsTest extends TestCase
     public function test_a_logo_in_the_insets_corner_lies_over_the_camera(): void
     {
         $arguments = $this->styled(
-            new PictureChoice(Layout::SlideWithInset, new Inset(), Example::slide('s')),
+            new PictureChoice(Layout::SlideWithInset, new Inset(), Stage::slide(Example::slide('s'))),
             Corner::BottomRight,
         );
 
@@ -350,7 +351,7 @@ final class CommandsTest extends TestCase
             $section = new SectionSource(
                 'a',
                 'One',
-                new PictureChoice($layout, slide: Example::slide('s', $slide)),
+                new PictureChoice($layout, stage: Stage::slide(Example::slide('s', $slide))),
                 $section->passages,
             );
         }

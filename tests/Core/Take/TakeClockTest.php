@@ -100,7 +100,7 @@ final class TakeClockTest extends TestCase
     public function test_what_is_drawn_rests_while_the_take_is_paused(): void
     {
         $events = [new BoxDrawn(1000, new Box(0, 0, 1, 1), 2000), new Paused(1500), new Resumed(9000)];
-        [$mark] = TakeMarks::of($events);
+        [$mark] = TakeMarks::of($events)->marks;
 
         self::assertSame([48_000, 72_000], [$mark->seen->from->count, $mark->seen->until->count]);
     }

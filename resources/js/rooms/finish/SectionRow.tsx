@@ -20,6 +20,7 @@ interface Props {
 
 const layouts = {
     'slide-with-inset': 'Slide with inset',
+    'side-by-side': 'Side by side',
     'slide-alone': 'Slide alone',
     'camera-alone': 'Camera alone',
 };

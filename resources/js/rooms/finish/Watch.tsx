@@ -2,7 +2,7 @@ import { useEffect, useMemo, useRef, useState, useSyncExternalStore } from 'reac
 import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
 import type { Assembly } from '../../api/types';
-import { AssemblyPlayer, type PlayerSnapshot } from '../../player/AssemblyPlayer';
+import { AssemblyPlayer, type Companions, type PlayerSnapshot } from '../../player/AssemblyPlayer';
 import { Icon } from '../../ui/Icon';
 import { KeysDialog } from '../../ui/KeysDialog';
 import { meetingAt, runsOf, shotAt } from '../../player/plan';
@@ -16,6 +16,8 @@ const nothing = () => () => undefined;
 export function Watch({ plan, from }: { plan: Assembly; from: string | undefined }) {
     const first = useRef<HTMLVideoElement>(null);
     const second = useRef<HTMLVideoElement>(null);
+    const screens = [useRef<HTMLVideoElement>(null), useRef<HTMLVideoElement>(null)];
+    const sounds = useRef([new Audio(), new Audio()]);
     // One player a plan: the parent gives another key to another plan.
     const [played] = useState(plan);
     const runs = useMemo(() => runsOf(plan), [plan]);
@@ -26,12 +28,15 @@ export function Watch({ plan, from }: { plan: Assembly; from: string | undefined
     );
 
     useEffect(() => {
-        if (!first.current || !second.current) {
+        const beside = screens.map(({ current: screen }, turn) => ({ screen, computer: sounds.current[turn] }));
+        if (!first.current || !second.current || beside.some(({ screen }) => !screen)) {
             return;
         }
-        const made = new AssemblyPlayer(played, [first.current, second.current]);
+        const made = new AssemblyPlayer(played, [first.current, second.current], beside as [Companions, Companions]);
         setPlayer(made);
         return () => made.close();
+        // The elements are there as long as this is.
+        // eslint-disable-next-line react-hooks/exhaustive-deps
     }, [played]);
     useEffect(() => {
         const segment = plan.segments.find((s) => s.section_id === from);
@@ -80,6 +85,7 @@ export function Watch({ plan, from }: { plan: Assembly; from: string | undefined
                             picture={seen?.picture ?? picture}
                             frame={frame - (shown?.start_frame ?? 0) - (seen?.offset ?? 0)}
                             camera={<video ref={element} preload="auto" playsInline />}
+                            screen={<video ref={screens[turn]} preload="auto" muted playsInline />}
                             opacity={own === index ? meeting.opacity : 1}
                             above={own === index}
                             hidden={own !== index && own !== meeting.before}

@@ -1,6 +1,7 @@
 import { useEffect, useState } from 'react';
 import Button from 'react-bootstrap/Button';
 import type { RecordingSession, SessionState } from '../../recorder/session';
+import type { Action } from '../../recorder/keys';
 import { Icon } from '../../ui/Icon';
 import { clock } from '../../ui/time';
 
@@ -9,10 +10,20 @@ interface Props {
     session: RecordingSession;
     expectedMs: number;
     dropArmed: boolean;
+    /** Counted from 0, of how many. */
     line: number;
     lines: number;
+    /** The first key of an act, as it is written. */
+    keyFor: (action: Action) => string;
+    isFirst: boolean;
+    isLast: boolean;
     onStart: () => void;
     onFinish: () => void;
+    /** Null when there is nothing to go on with. */
+    onGoOn: (() => void) | null;
+    onPause: () => void;
+    onAgain: () => void;
+    onMarker: () => void;
     onDrop: () => void;
     onStep: (by: number) => void;
 }
@@ -35,10 +46,10 @@ export function Controls({
     dropArmed,
     line,
     lines,
-    onStart,
-    onFinish,
-    onDrop,
-    onStep,
+    isFirst,
+    isLast,
+    keyFor,
+    ...acts
 }: Props) {
     const rolling = state === 'rolling' || state === 'paused';
     return (
@@ -49,17 +60,20 @@ export function Controls({
             </p>
             <p className="elapsed times">
                 <Elapsed session={session} running={rolling} />{' '}
-                <span className="soft">of about {clock(expectedMs)}</span>
+                <span className="soft">
+                    of about {clock(expectedMs)}
+                    {lines > 0 && `, line ${line + 1} of ${lines}`}
+                </span>
             </p>
             <div className="buttons">
                 {(state === 'armed' || state === 'idle' || state === 'failed') && (
-                    <Button size="lg" onClick={onStart} disabled={state !== 'armed'}>
-                        <Icon name="dot" /> Record <kbd>R</kbd>
+                    <Button size="lg" onClick={acts.onStart} disabled={state !== 'armed'}>
+                        <Icon name="dot" /> Record <kbd>{keyFor('record')}</kbd>
                     </Button>
                 )}
                 {state === 'counting' && (
                     <Button size="lg" variant="quiet" onClick={() => void session.cancel()}>
-                        Cancel <kbd>Esc</kbd>
+                        Cancel <kbd>{keyFor('cancel')}</kbd>
                     </Button>
                 )}
                 {state === 'finishing' && (
@@ -69,30 +83,37 @@ export function Controls({
                 )}
                 {rolling && (
                     <>
-                        <Button size="lg" onClick={onFinish}>
-                            <Icon name="stop" /> Finish <kbd>F</kbd>
+                        <Button onClick={acts.onFinish}>
+                            <Icon name="stop" /> Finish <kbd>{keyFor('finish')}</kbd>
                         </Button>
-                        <Button
-                            size="lg"
-                            variant="quiet"
-                            onClick={() => (state === 'paused' ? session.resume() : session.pause())}
-                        >
+                        {acts.onGoOn && (
+                            <Button variant="quiet" onClick={acts.onGoOn}>
+                                Finish, go on <kbd>{keyFor('goOn')}</kbd>
+                            </Button>
+                        )}
+                        <Button variant="quiet" onClick={acts.onPause}>
                             <Icon name={state === 'paused' ? 'play' : 'pause'} />{' '}
-                            {state === 'paused' ? 'Resume' : 'Pause'} <kbd>P</kbd>
+                            {state === 'paused' ? 'Resume' : 'Pause'} <kbd>{keyFor('pause')}</kbd>
                         </Button>
-                        <Button size="lg" variant={dropArmed ? 'warning' : 'quiet'} onClick={onDrop}>
-                            <Icon name="arrowCounter" /> {dropArmed ? 'Press again to drop' : 'Drop, go again'}{' '}
-                            <kbd>D</kbd>
+                        <Button variant="quiet" onClick={acts.onAgain}>
+                            <Icon name="arrowCounter" /> Go again <kbd>{keyFor('again')}</kbd>
+                        </Button>
+                        <Button variant="quiet" onClick={acts.onMarker}>
+                            Marker <kbd>{keyFor('marker')}</kbd>
+                        </Button>
+                        <Button variant={dropArmed ? 'warning' : 'quiet'} onClick={acts.onDrop}>
+                            <Icon name="cross" /> {dropArmed ? 'Press again to drop' : 'Drop'}{' '}
+                            <kbd>{keyFor('drop')}</kbd>
                         </Button>
                     </>
                 )}
             </div>
             <div className="line-step">
-                <Button variant="quiet" disabled={line === 0} onClick={() => onStep(-1)}>
+                <Button variant="quiet" disabled={isFirst} onClick={() => acts.onStep(-1)}>
                     Back
                 </Button>
-                <Button variant="quiet" disabled={line >= lines - 1} onClick={() => onStep(1)}>
-                    Next line <kbd>↓</kbd>
+                <Button variant="quiet" disabled={isLast} onClick={() => acts.onStep(1)}>
+                    Next <kbd>{keyFor('next')}</kbd>
                 </Button>
             </div>
         </div>

@@ -1,7 +1,7 @@
 import { useSyncExternalStore } from 'react';
 import type { Meter, MeterSnapshot } from '../../recorder/meter';
 
-const deaf: MeterSnapshot = { db: -96, word: 'silent', silentMs: 0 };
+const deaf: MeterSnapshot = { db: -96, peakDb: -96, word: 'silent', silentMs: 0 };
 const nothing = () => () => undefined;
 
 export function useMeter(meter: Meter | null): MeterSnapshot {
@@ -12,7 +12,7 @@ const RANGE_DB = 60;
 
 /** How loud the microphone is: a bar, and the verdict in a word. */
 export function MeterBar({ meter, off }: { meter: MeterSnapshot; off: boolean }) {
-    const part = Math.max(0, Math.min(1, (meter.db + RANGE_DB) / RANGE_DB));
+    const along = (db: number) => Math.max(0, Math.min(1, (db + RANGE_DB) / RANGE_DB));
     const word = off ? 'off' : meter.word;
     return (
         <div className="meter" data-word={word}>
@@ -29,7 +29,8 @@ export function MeterBar({ meter, off }: { meter: MeterSnapshot; off: boolean })
                 aria-valuenow={Math.round(Math.max(-60, meter.db))}
                 aria-valuetext={word}
             >
-                <div style={{ width: `${off ? 0 : part * 100}%` }} />
+                <div style={{ width: `${off ? 0 : along(meter.db) * 100}%` }} />
+                {!off && <i className="peak" style={{ left: `${along(meter.peakDb) * 100}%` }} />}
             </div>
         </div>
     );

@@ -2,13 +2,18 @@ import { useEffect, useRef } from 'react';
 import type { Line } from '../../api/types';
 
 interface Props {
-    lines: Line[];
+    lines: Pick<Line, 'number' | 'text'>[];
     current: number;
+    /** Rem. */
+    size: number;
+    /** Per cent of the room. */
+    width?: number;
+    mirrored?: boolean;
     onLine: (line: number) => void;
 }
 
 /** The script as it is spoken: the current line stands clear, near the camera; the next ones follow. */
-export function Prompter({ lines, current, onLine }: Props) {
+export function Prompter({ lines, current, size, width = 100, mirrored = false, onLine }: Props) {
     const here = useRef<HTMLButtonElement>(null);
     const box = useRef<HTMLDivElement>(null);
     useEffect(() => {
@@ -21,9 +26,15 @@ export function Prompter({ lines, current, onLine }: Props) {
                 behavior: still ? 'auto' : 'smooth',
             });
         }
-    }, [current]);
+    }, [current, size, width]);
     return (
-        <section className="prompter" aria-label="Prompter" ref={box} tabIndex={-1}>
+        <section
+            className={mirrored ? 'prompter for-glass' : 'prompter'}
+            aria-label="Prompter"
+            ref={box}
+            tabIndex={-1}
+            style={{ fontSize: `${size}rem`, width: `${width}%` }}
+        >
             {lines.length === 0 && (
                 <p className="nothing">
                     Nothing is written in this section. Speak freely, or write it in Script first.

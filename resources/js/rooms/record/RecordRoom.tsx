@@ -1,31 +1,41 @@
-import { useCallback, useEffect, useRef, useSyncExternalStore } from 'react';
-import Alert from 'react-bootstrap/Alert';
+import { useCallback, useEffect, useMemo, useRef, useState, useSyncExternalStore } from 'react';
 import Button from 'react-bootstrap/Button';
-import { useNavigate } from 'react-router';
-import { useSectionPicture } from '../../api/lesson';
+import { useLocation, useNavigate } from 'react-router';
+import { useSlides } from '../../api/lesson';
 import { refreshLesson } from '../../api/queries';
-import type { Lesson, Section } from '../../api/types';
+import type { Layout, Lesson, Section } from '../../api/types';
+import { keyName, keysOf, rememberedKeys, rememberKeys } from '../../recorder/keys';
 import { outbox } from '../../recorder/outbox';
+import { PrompterHost } from '../../recorder/secondWindow';
 import { useLessonPlace } from '../../shell/LessonFrame';
 import { roomPath } from '../../shell/paths';
 import { useNotices } from '../../shell/Notices';
 import { sectionState, sectionTitle } from '../../shell/sectionState';
 import { EmptyPlace } from '../../ui/EmptyPlace';
-import { Icon } from '../../ui/Icon';
-import { KeysDialog } from '../../ui/KeysDialog';
 import { Controls } from './Controls';
-import { DevicePanel } from './DevicePanel';
+import { Drawing } from './Drawing';
 import { LeaveDialog } from './LeaveDialog';
 import { MeterBar, useMeter } from './MeterBar';
+import { SmallRoom, useOutOfSight } from './OutOfSight';
+import { PictureRow } from './PictureRow';
 import { Prompter } from './Prompter';
 import { recordKeys } from './recordKeys';
+import { RoomFacts } from './RoomFacts';
+import { SetupPanel } from './SetupPanel';
 import { Slate } from './Slate';
 import { Stage } from './Stage';
-import { useDevices } from './useDevices';
+import { type InkChoice, useInk } from './useInk';
+import { useLivePicture } from './useLivePicture';
+import { useMediaKeys } from './useMediaKeys';
+import { usePrompterPace } from './usePrompterPace';
 import { useDrop } from './useDrop';
 import { useSession } from './useSession';
-
-const SILENT_WARNING_MS = 8000;
+import { useSetup } from './useSetup';
+import { type SourceKind, useSources } from './useSources';
+import { useStopping } from './useStopping';
+import { useWakeLock } from './useWakeLock';
+import { useWarnings } from './useWarnings';
+import { Warnings } from './Warnings';
 
 export default function RecordRoom() {
     const { lesson, section } = useLessonPlace();
@@ -47,25 +57,54 @@ export default function RecordRoom() {
             </EmptyPlace>
         );
     }
-    return <Recording key={section.id} lesson={lesson} section={section} />;
+    return <Room lesson={lesson} section={section} />;
 }
 
-function Recording({ lesson, section }: { lesson: Lesson; section: Section }) {
+/** How one comes to a section when the one before was finished to go on: its countdown begins by itself. */
+interface Arrival {
+    roll?: boolean;
+}
+
+const lostNames: Record<SourceKind, string> = {
+    camera: 'The camera was unplugged.',
+    microphone: 'The microphone was unplugged.',
+    screen: 'The screen is no longer shared.',
+};
+
+/** Devices stay open from one section to the next; what belongs to a section begins anew with it. */
+function Room({ lesson, section }: { lesson: Lesson; section: Section }) {
     const go = useNavigate();
+    const arrival = useLocation().state as Arrival | null;
     const { say } = useNotices();
-    const lost = useRef<(kind: string) => void>(() => {});
-    const devices = useDevices(lesson, section.id, (kind) => lost.current(kind));
-    const { camera, microphone, meter } = devices;
+    const [setup, change] = useSetup(lesson);
+    const [ownKeys, setOwnKeys] = useState(rememberedKeys);
+    const [settingUp, setSettingUp] = useState(false);
+    const lost = useRef<(kind: SourceKind) => void>(() => {});
+    const sources = useSources(lesson, section.id, setup, change, (kind) => lost.current(kind));
+    const { camera, microphone, screen, meter } = sources;
     const { session, ...now } = useSession({
         lessonId: lesson.id,
         sectionId: section.id,
         camera: camera?.stream,
         microphone: microphone?.stream,
+        screen: screen?.stream,
+        surface: screen?.surface,
+        framing: setup.framing,
+        area: setup.area,
     });
+    const { data: slides } = useSlides(lesson.id);
+    const [host, setHost] = useState<PrompterHost | null>(null);
+    const live = useLivePicture(lesson, section, setup, sources, session, slides, (line) => host?.move(line));
+    const ink = useInk(session);
+    const [choice, setChoice] = useState<InkChoice>({ hand: 'point', colour: lesson.pens[0] ?? '', thick: false });
     const sending = useSyncExternalStore(outbox.subscribe, outbox.snapshot);
     const heard = useMeter(meter);
     const rolling = now.state === 'rolling' || now.state === 'paused';
-    const ready = !devices.opening && (camera !== null || microphone !== null);
+    const ready = !sources.opening && (camera !== null || microphone !== null || screen !== null);
+    const patch = useRef<HTMLDivElement>(null);
+    const flicker = useCallback((bright: boolean) => patch.current?.classList.toggle('is-bright', bright), []);
+    const { plan } = live;
+    const surface = plan?.surface ?? null;
 
     useEffect(() => {
         if (ready) {
@@ -74,6 +113,7 @@ function Recording({ lesson, section }: { lesson: Lesson; section: Section }) {
             session.disarm();
         }
     }, [session, ready, now.state]);
+    useWakeLock(ready);
 
     // The stand-in voice starts with the take, and holds its breath with it.
     useEffect(() => {
@@ -91,7 +131,38 @@ function Recording({ lesson, section }: { lesson: Lesson; section: Section }) {
         }
     }, [rolling, microphone]);
 
-    const start = useCallback(() => void session.start(lesson.count_down), [session, lesson.count_down]);
+    const clear = useRef<() => void>(() => {});
+    clear.current = () => {
+        live.forget();
+        ink.clear();
+    };
+    const toStart = useRef(live.toStart);
+    toStart.current = live.toStart;
+    const start = useCallback(() => {
+        setSettingUp(false);
+        clear.current();
+        toStart.current();
+        void session.start(lesson.count_down);
+    }, [session, lesson.count_down]);
+    // A take begins on clean surfaces, also when something was tried during the countdown.
+    const begun = now.state === 'rolling' || now.state === 'paused' ? now.takeId : null;
+    useEffect(() => {
+        if (begun) {
+            clear.current();
+        }
+    }, [begun]);
+    // A section is new: so are its lines.
+    useEffect(() => {
+        clear.current();
+        toStart.current();
+    }, [section.id]);
+    useEffect(() => {
+        if (arrival?.roll && ready && now.state === 'armed') {
+            void go('.', { replace: true, state: null });
+            start();
+        }
+    }, [arrival, ready, now.state, start, go]);
+
     const finish = useCallback(async () => {
         const take = await session.finish();
         if (take) {
@@ -99,12 +170,25 @@ function Recording({ lesson, section }: { lesson: Lesson; section: Section }) {
             void go(roomPath(lesson.id, 'review', section.id));
         }
     }, [session, lesson.id, section.id, go]);
+    const index = lesson.sections.findIndex((s) => s.id === section.id);
+    const nextSection = lesson.sections.slice(index + 1).find((s) => !s.card);
+    const goOn = async () => {
+        if (!nextSection) {
+            await finish();
+            return;
+        }
+        const take = await session.finish(false, true);
+        if (take) {
+            void go(roomPath(lesson.id, 'record', nextSection.id), { state: { roll: true } satisfies Arrival });
+            void refreshLesson(lesson.id);
+        }
+    };
     lost.current = (kind) => {
         if (rolling) {
-            say(`The ${kind} was unplugged. The take was finished; everything up to then is safe.`);
+            say(`${lostNames[kind]} The take was finished; everything up to then is safe.`);
             void finish();
         } else {
-            // The devices' own place says what to do.
+            // The set-up says what to do.
             void session.cancel();
         }
     };
@@ -116,87 +200,189 @@ function Recording({ lesson, section }: { lesson: Lesson; section: Section }) {
             start();
         }
     });
-    const lines = section.lines.length;
-    const step = (by: number) => session.toLine(Math.max(0, Math.min(lines - 1, now.line + by)));
-    const keys = recordKeys({
-        state: now.state,
-        start,
+    const step = (by: number) => {
+        live.move(by);
+        ink.line();
+    };
+    const toLine = (line: number) => {
+        live.toLine(line);
+        ink.line();
+    };
+    const again = () => {
+        ink.again();
+        live.again();
+        session.again(live.line);
+    };
+    const resume = () => void session.resume(setup.countIn ? 3 : 0);
+    const pause = () => (now.state === 'paused' ? resume() : session.pause());
+    const layout = (to: Layout) => () => live.setLayout(to);
+    const hand = (to: InkChoice['hand']) => () => setChoice({ ...choice, hand: to });
+    const acts = {
+        record: start,
         cancel: () => void session.cancel(),
-        pause: () => session.pause(),
-        resume: () => session.resume(),
+        pause,
         finish: () => void finish(),
+        goOn: () => void goOn(),
         drop: drop.press,
-        step,
+        again,
+        marker: () => session.marker(),
+        mute: () => session.mute(true),
+        next: () => step(1),
+        back: () => step(-1),
+        inset: layout('slide-with-inset'),
+        sides: layout('side-by-side'),
+        stage: layout('slide-alone'),
+        camera: layout('camera-alone'),
+        nextSlide: () => live.turn(1),
+        backSlide: () => live.turn(-1),
+        point: hand('point'),
+        pen: hand('pen'),
+        highlight: hand('highlighter'),
+        takeBack: () => surface && ink.takeBack(surface),
+        wipe: () => surface && ink.wipe(surface),
+    };
+    const keys = recordKeys(now.state, ownKeys, acts, () => session.mute(false));
+    useMediaKeys(now.state, pause, () => void finish());
+
+    usePrompterPace({
+        lines: section.lines,
+        line: live.line,
+        speed: setup.prompter.speed,
+        moves: setup.prompter.pace === 'voice' && now.state === 'rolling',
+        voice: microphone?.stream,
+        onLine: toLine,
     });
+    const stopsIn = useStopping(session, now.state === 'rolling', setup, heard.silentMs, () => void finish());
 
-    const size = camera?.stream.getVideoTracks()[0]?.getSettings();
-    const { data: plans } = useSectionPicture(section, lesson.revision, size ?? null);
-    // The picture follows the prompter, as the film will follow the words.
-    const plan = plans?.findLast((one) => one.from_line <= now.line + 1) ?? plans?.[0];
-    const silent = rolling && microphone !== null && heard.silentMs > SILENT_WARNING_MS;
-    const warning =
-        (silent &&
-            `The microphone went silent ${Math.round(heard.silentMs / 1000)} s ago. ` +
-                'The take is still rolling. Check the plug.') ||
-        now.notice ||
-        (sending.trouble &&
-            `${sending.trouble} What you record is kept in this browser and sent as soon as it can be.`) ||
-        (microphone === null &&
-            !devices.problems.microphone &&
-            devices.chosen.microphone === 'none' &&
-            'No microphone is chosen: nobody will hear you.') ||
-        null;
-    const index = lesson.sections.findIndex((s) => s.id === section.id);
+    const latest = useRef({ step, toLine });
+    latest.current = { step, toLine };
+    useEffect(() => {
+        const made = new PrompterHost({
+            step: (by) => latest.current.step(by),
+            line: (line) => latest.current.toLine(line),
+        });
+        setHost(made);
+        return () => made.close();
+    }, []);
+    const title = `${index + 1}. ${sectionTitle(section, index)}`;
+    const lines = useMemo(() => section.lines.map(({ number, text }) => ({ number, text })), [section.lines]);
+    useEffect(() => {
+        host?.show({
+            lessonId: lesson.id,
+            title: lesson.title,
+            section: title,
+            lines,
+            line: live.line,
+            state: now.state,
+            elapsed: session.elapsed(),
+            countLeft: now.countLeft,
+        });
+    }, [host, lesson.id, lesson.title, title, lines, live.line, now.state, now.countLeft, session]);
+
+    const warnings = useWarnings({
+        lesson,
+        setup,
+        sources,
+        heard,
+        rolling,
+        muted: now.muted,
+        sending,
+        plan,
+        patch: flicker,
+    });
+    const outOfSight = useOutOfSight(
+        <SmallRoom
+            session={session}
+            state={now.state}
+            line={section.lines[live.line]}
+            level={<MeterBar meter={heard} off={microphone === null} />}
+            inPicture={screen?.surface === 'monitor'}
+            onAgain={again}
+            onResume={resume}
+            onFinish={() => void finish()}
+        />,
+    );
     const nextNumber = Math.max(0, ...section.takes.map((take) => take.number)) + 1;
-
     return (
         <main className={`record-room state-${now.state}`}>
             <h1 className="visually-hidden">
                 Record section {index + 1}, {sectionTitle(section, index)}
             </h1>
-            <Prompter lines={section.lines} current={now.line} onLine={(line) => session.toLine(line)} />
-            <aside className="record-side" aria-label="Devices">
-                <DevicePanel devices={devices} locked={now.state !== 'idle' && now.state !== 'armed'} />
-                <MeterBar meter={heard} off={microphone === null} />
-            </aside>
+            <Prompter
+                lines={section.lines}
+                current={live.line}
+                size={setup.prompter.size}
+                width={setup.prompter.width}
+                mirrored={setup.prompter.mirrored}
+                onLine={toLine}
+            />
+            <RoomFacts
+                lesson={lesson}
+                section={section}
+                title={title}
+                take={rolling ? (now.takeNumber ?? nextNumber) : nextNumber}
+                rolling={rolling}
+                waiting={sending.waiting}
+                markers={now.markers}
+                setup={setup}
+                sources={sources}
+                heard={heard}
+                keys={keys}
+                onSetup={() => setSettingUp(true)}
+                onSmallWindow={outOfSight.open}
+            />
             <div className="record-stage">
-                {plan && <Stage plan={plan} camera={camera?.stream} />}
+                {plan && (
+                    <Stage
+                        plan={plan}
+                        camera={camera?.stream}
+                        screen={screen?.stream}
+                        sheet={
+                            plan.stage &&
+                            surface && (
+                                <Drawing
+                                    key={surface}
+                                    stage={plan.stage}
+                                    surface={surface}
+                                    ink={ink}
+                                    choice={choice}
+                                    accent={lesson.pens[1] ?? ''}
+                                    pointer={setup.pointer}
+                                    clicks={setup.clicks}
+                                />
+                            )
+                        }
+                    />
+                )}
                 {now.state === 'counting' && (
                     <Slate
                         lesson={lesson.title}
-                        section={`${index + 1}. ${sectionTitle(section, index)}`}
+                        section={title}
                         take={now.takeNumber ?? nextNumber}
                         left={now.countLeft}
                         of={lesson.count_down}
                     />
                 )}
             </div>
-            <aside className="record-facts" aria-label="This section">
-                <h2>
-                    {index + 1}. {sectionTitle(section, index)}
-                </h2>
-                <p className="soft">
-                    {rolling ? `Take ${now.takeNumber}` : `Take ${nextNumber} comes next`}
-                    {section.takes.length > 0 && !rolling && `, after ${section.takes.length} so far`}
-                </p>
-                <p className="soft small">
-                    {rolling
-                        ? sending.waiting <= 2
-                            ? 'Everything you say is on the server a moment later.'
-                            : `${sending.waiting} s are kept in this browser and still on their way to the server.`
-                        : camera
-                          ? 'You see yourself as in a mirror. The film is not mirrored.'
-                          : ''}
-                </p>
-                <KeysDialog keys={keys} />
-            </aside>
-            <div className="record-warning" role="status" aria-live="assertive">
-                {warning && (
-                    <Alert variant="warning" className="mb-0">
-                        <Icon name="exclamation" /> {warning}
-                    </Alert>
-                )}
-            </div>
+            <PictureRow
+                plan={plan}
+                pens={lesson.pens}
+                choice={choice}
+                hasInk={surface !== null && ink.on(surface).length > 0}
+                canTurn={live.canTurn}
+                onChoice={setChoice}
+                onLayout={live.setLayout}
+                onTurn={live.turn}
+                onTakeBack={acts.takeBack}
+                onWipe={acts.wipe}
+            />
+            <Warnings
+                notice={now.notice}
+                stopsIn={stopsIn}
+                muted={now.muted}
+                warnings={warnings}
+                share={sources.waitsForShare && !rolling ? sources.share : null}
+            />
             <Controls
                 state={now.state}
                 session={session}
@@ -204,11 +390,34 @@ function Recording({ lesson, section }: { lesson: Lesson; section: Section }) {
                 dropArmed={drop.armed}
                 onStart={start}
                 onFinish={() => void finish()}
+                onGoOn={nextSection ? () => void goOn() : null}
+                onPause={pause}
+                onAgain={again}
+                onMarker={acts.marker}
                 onDrop={drop.press}
                 onStep={step}
-                lines={lines}
-                line={now.line}
+                isFirst={live.isFirst}
+                isLast={live.isLast}
+                line={live.line}
+                lines={section.lines.length}
+                keyFor={(action) => keyName(keysOf(action, ownKeys)[0] ?? '')}
             />
+            <SetupPanel
+                open={settingUp && !rolling && now.state !== 'counting'}
+                lesson={lesson}
+                setup={setup}
+                sources={sources}
+                heard={heard}
+                keys={ownKeys}
+                onChange={change}
+                onKeys={(next) => {
+                    setOwnKeys(next);
+                    rememberKeys(next);
+                }}
+                onClose={() => setSettingUp(false)}
+            />
+            {outOfSight.portal}
+            <div ref={patch} className="own-patch" aria-hidden="true" />
             <LeaveDialog state={now.state} onLeave={() => session.leave()} />
         </main>
     );

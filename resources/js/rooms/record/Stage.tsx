@@ -1,26 +1,26 @@
-import { useEffect, useRef } from 'react';
+import type { ReactNode } from 'react';
 import type { LinePicture } from '../../api/types';
 import { FramePicture } from '../../ui/FramePicture';
+import { Live } from './Live';
 
 interface Props {
     plan: LinePicture;
     camera: MediaStream | undefined;
+    screen: MediaStream | undefined;
+    /** A sheet over the stage to draw on. */
+    sheet: ReactNode;
 }
 
 /** The picture as the viewer will get it, except that the presenter sees herself as in a mirror. */
-export function Stage({ plan, camera }: Props) {
-    const video = useRef<HTMLVideoElement>(null);
-    useEffect(() => {
-        if (video.current) {
-            video.current.srcObject = camera ?? null;
-        }
-    }, [camera, plan]);
+export function Stage({ plan, camera, screen, sheet }: Props) {
     return (
         <FramePicture
             picture={plan}
             label="The picture as it will be delivered"
             mirrored
-            camera={camera && <video ref={video} autoPlay muted playsInline />}
+            camera={camera && <Live stream={camera} />}
+            screen={screen && <Live stream={screen} />}
+            sheet={sheet}
         />
     );
 }

@@ -1,43 +1,32 @@
+import { type Action, ACTIONS, keyNames, keysOf, type OwnKeys } from '../../recorder/keys';
 import type { SessionState } from '../../recorder/session';
 import type { Key } from '../../ui/useKeys';
 
-interface Acts {
-    state: SessionState;
-    start: () => void;
-    cancel: () => void;
-    pause: () => void;
-    resume: () => void;
-    finish: () => void;
-    drop: () => void;
-    step: (by: number) => void;
-}
-
-/** The keys of the Record room. Page Up and Page Down are what a clicker sends. */
-export function recordKeys({ state, start, cancel, pause, resume, finish, drop, step }: Acts): Key[] {
+/** The keys of the Record room: each act with the keys the presenter chose for it. */
+export function recordKeys(
+    state: SessionState,
+    own: OwnKeys,
+    acts: Record<Action, () => void>,
+    unmute: () => void,
+): Key[] {
     const rolling = state === 'rolling' || state === 'paused';
-    return [
-        { keys: ['r'], name: 'R', does: 'Record: count down, then roll', act: start, when: state === 'armed' },
-        { keys: ['Escape'], name: 'Esc', does: 'Cancel the countdown', act: cancel, when: state === 'counting' },
-        {
-            keys: ['p', ' '],
-            name: 'P or Space',
-            does: 'Pause or resume',
-            act: state === 'paused' ? resume : pause,
-            when: rolling,
-        },
-        { keys: ['f'], name: 'F', does: 'Finish the take', act: finish, when: rolling },
-        { keys: ['d'], name: 'D', does: 'Drop the take and go again; press it twice', act: drop, when: rolling },
-        {
-            keys: ['ArrowDown', 'ArrowRight', 'PageDown', 'n'],
-            name: '↓ or → or Page Down or N',
-            does: 'Next line',
-            act: () => step(1),
-        },
-        {
-            keys: ['ArrowUp', 'ArrowLeft', 'PageUp', 'b'],
-            name: '↑ or ← or Page Up or B',
-            does: 'Previous line',
-            act: () => step(-1),
-        },
-    ];
+    const when: Partial<Record<Action, boolean>> = {
+        record: state === 'armed',
+        cancel: state === 'counting',
+        pause: rolling,
+        finish: rolling,
+        goOn: rolling,
+        drop: rolling,
+        again: rolling,
+        marker: rolling,
+        mute: rolling,
+    };
+    return (Object.keys(ACTIONS) as Action[]).map((action) => ({
+        keys: [...keysOf(action, own)],
+        name: keyNames(keysOf(action, own)),
+        does: ACTIONS[action].does,
+        act: acts[action],
+        release: action === 'mute' ? unmute : undefined,
+        when: when[action],
+    }));
 }

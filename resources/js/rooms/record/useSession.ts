@@ -1,15 +1,16 @@
 import { useRef, useState, useSyncExternalStore } from 'react';
 import { api } from '../../api/client';
-import type { Take } from '../../api/types';
-import { quality, type RecordingFormat, recordingFormat } from '../../recorder/media';
+import type { Rect, Take } from '../../api/types';
+import { makeRecorders, recordingFormats, type Sources as Streams } from '../../recorder/media';
 import { outbox } from '../../recorder/outbox';
 import { RecordingSession, type SessionPorts } from '../../recorder/session';
 
-interface Sources {
+interface Wanted extends Streams {
     lessonId: string;
     sectionId: string;
-    camera: MediaStream | undefined;
-    microphone: MediaStream | undefined;
+    /** The parts of camera and screen that are to be shown. */
+    framing: Rect | null;
+    area: Rect | null;
 }
 
 const ONE_PLACE = 'open-reel-recording';
@@ -26,19 +27,15 @@ function claim(): Promise<(() => void) | null> {
     });
 }
 
-function ports(sources: () => Sources): SessionPorts {
-    const formats = (): RecordingFormat[] => {
-        const chosen = recordingFormat(sources().camera !== undefined, sources().microphone !== undefined);
-        return chosen ? [chosen] : [];
-    };
+function ports(wanted: () => Wanted): SessionPorts {
     return {
         async openTake() {
-            const { lessonId, sectionId } = sources();
-            const tracks = formats();
+            const { lessonId, sectionId, framing, area } = wanted();
+            const tracks = recordingFormats(wanted());
             if (tracks.length === 0) {
-                throw new Error('There is nothing to record from. Choose a camera or a microphone.');
+                throw new Error('There is nothing to record from. Choose a camera, a microphone or a screen.');
             }
-            const take = await api.post<Take>(`sections/${sectionId}/takes`, { tracks });
+            const take = await api.post<Take>(`sections/${sectionId}/takes`, { tracks, framing, area });
             await outbox.open({
                 takeId: take.id,
                 lessonId,
@@ -55,29 +52,23 @@ function ports(sources: () => Sources): SessionPorts {
             await outbox.forget(take.id);
             await api.delete(`takes/${take.id}`);
         },
-        recorders() {
-            const { camera, microphone } = sources();
-            const stream = new MediaStream([
-                ...(camera?.getVideoTracks() ?? []),
-                ...(microphone?.getAudioTracks() ?? []),
-            ]);
-            return formats().map(({ kind, mime }) => ({
-                kind,
-                recorder: new MediaRecorder(stream, { mimeType: mime, ...quality }) as never,
-            }));
-        },
+        recorders: () => makeRecorders(wanted()),
         keepChunk: (take, kind, chunk) => void outbox.add(take.id, take.tracks[kind] ?? '', chunk),
         keepEvent: (take, row) => outbox.log(take.id, row),
         deliver: (take, discard) => outbox.finish(take.id, discard),
+        mute: (on) =>
+            wanted()
+                .microphone?.getAudioTracks()
+                .forEach((track) => (track.enabled = !on)),
         claim,
         now: () => performance.now(),
     };
 }
 
 /** The recording session of the room, and its state. */
-export function useSession(sources: Sources) {
-    const current = useRef(sources);
-    current.current = sources;
+export function useSession(wanted: Wanted) {
+    const current = useRef(wanted);
+    current.current = wanted;
     const [session] = useState(() => new RecordingSession(ports(() => current.current)));
     return { session, ...useSyncExternalStore(session.subscribe, session.snapshot) };
 }

@@ -4,14 +4,16 @@ import Button from 'react-bootstrap/Button';
 import Spinner from 'react-bootstrap/Spinner';
 import { useNavigate } from 'react-router';
 import { api } from '../../api/client';
-import { giveVerdict, useLessonChange } from '../../api/lesson';
-import type { Lesson, Section, Take, Verdict } from '../../api/types';
+import { giveVerdict, undoVerdict, useLessonChange } from '../../api/lesson';
+import type { Lesson, Section, Take, Verdict, VerdictGiven } from '../../api/types';
 import { roomPath } from '../../shell/paths';
 import { useNotices } from '../../shell/Notices';
 import { takeWarning } from '../../shell/sectionState';
 import { Icon } from '../../ui/Icon';
 import { KeysDialog } from '../../ui/KeysDialog';
 import type { Key } from '../../ui/useKeys';
+import { Markers } from './Markers';
+import { TakeFraming } from './TakeFraming';
 import { TakePicture } from './TakePicture';
 import { nextStep } from './nextStep';
 import { Trim } from './Trim';
@@ -45,13 +47,8 @@ export function TakeDesk({ lesson, section, take, onPicked, onStep }: Props) {
             return;
         }
         onPicked(take.id);
-        const before = standing;
-        const kept = section.takes.filter((t) => t.verdict === 'kept' && t.id !== take.id);
-        const undo = async () => {
-            await giveVerdict(take.id, before);
-            for (const other of kept) {
-                await giveVerdict(other.id, 'kept');
-            }
+        const undo = async (given: VerdictGiven) => {
+            await undoVerdict(lesson.id, given.undo);
             verdict.reset();
             refresh.mutate();
         };
@@ -60,7 +57,13 @@ export function TakeDesk({ lesson, section, take, onPicked, onStep }: Props) {
             discarded: `Take ${take.number} is set aside.`,
             undecided: `Take ${take.number} is undecided again.`,
         };
-        verdict.mutate(to, { onSuccess: () => say(says[to], () => void undo().catch(failed)), onError: failed });
+        verdict.mutate(to, {
+            onSuccess: (given) => {
+                const wrote = given.wrote.length > 0 ? ` Written into the script: ${given.wrote.join(', ')}.` : '';
+                say(says[to] + wrote, () => void undo(given).catch(failed));
+            },
+            onError: failed,
+        });
     };
     const refresh = useLessonChange(lesson.id, () => Promise.resolve());
     const again = () => go(roomPath(lesson.id, 'record', section.id));
@@ -96,12 +99,14 @@ export function TakeDesk({ lesson, section, take, onPicked, onStep }: Props) {
                         Read again
                     </Button>
                 )}
+                {playable && (take.camera || take.screen) && <TakeFraming lesson={lesson} take={take} url={mediaUrl} />}
                 <KeysDialog keys={keys} />
             </header>
             {playable ? (
                 <>
                     <TakePicture lesson={lesson} section={section} take={take} media={media} url={mediaUrl} />
                     <Warning take={take} />
+                    <Markers lesson={lesson} take={take} media={media} />
                     {take.state === 'ready' ? (
                         <Trim lesson={lesson} take={take} media={media} playback={playback} />
                     ) : (

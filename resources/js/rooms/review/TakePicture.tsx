@@ -1,6 +1,7 @@
-import { type RefObject, useState } from 'react';
+import { type RefObject, useEffect, useRef, useState } from 'react';
 import { useSectionPicture } from '../../api/lesson';
 import type { Lesson, Section, Take } from '../../api/types';
+import { follow } from '../../player/follow';
 import { FramePicture } from '../../ui/FramePicture';
 
 interface Props {
@@ -15,8 +16,19 @@ interface Props {
 export function TakePicture({ lesson, section, take, media, url }: Props) {
     const [seen, setSeen] = useState(take.camera);
     const [line, setLine] = useState(1);
-    const { data: plans } = useSectionPicture(section, lesson.revision, take.camera ?? seen);
+    const screen = useRef<HTMLVideoElement>(null);
+    const { data: plans } = useSectionPicture(section, lesson.revision, {
+        camera: take.camera ?? (take.screen ? null : seen),
+        screen: take.screen,
+        framing: take.framing,
+        area: take.area,
+    });
     const plan = plans?.findLast((one) => one.from_line <= line) ?? plans?.[0];
+    const late = (take.screen?.late_ms ?? 0) / 1000;
+    useEffect(
+        () => (media.current && screen.current ? follow(media.current, screen.current, late) : undefined),
+        [media, late, plan],
+    );
     const video = (
         <video
             ref={media}
@@ -32,7 +44,12 @@ export function TakePicture({ lesson, section, take, media, url }: Props) {
     );
     return plan ? (
         <div className="take-picture">
-            <FramePicture picture={plan} camera={video} label={`Take ${take.number} as it will stand in the film`} />
+            <FramePicture
+                picture={plan}
+                camera={video}
+                screen={take.screen && <video ref={screen} src={take.screen.url} preload="auto" muted playsInline />}
+                label={`Take ${take.number} as it will stand in the film`}
+            />
         </div>
     ) : (
         <div className="take-picture" />

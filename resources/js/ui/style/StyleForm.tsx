@@ -24,6 +24,7 @@ type Options = [StyleValue, string][];
 
 const layouts: Options = [
     ['slide-with-inset', 'Slide with inset'],
+    ['side-by-side', 'Side by side'],
     ['slide-alone', 'Slide alone'],
     ['camera-alone', 'Camera alone'],
 ];

@@ -1,0 +1,30 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Actions\Takes;
+
+use App\Jobs\PrepareLessonJob;
+use App\Models\Take;
+use OpenReel\Core\Picture\Crop;
+
+/** Says which part of camera or screen is shown of a take, or of all takes of its section or lesson: recordings keep everything. */
+final class FrameTake
+{
+    /**
+     * @param  'framing'|'area'  $part  of the camera, of the screen
+     * @param  Crop|null  $crop  null shows all
+     * @param  string  $for  `take`, `section` or `lesson`
+     */
+    public function __invoke(Take $take, string $part, ?Crop $crop, string $for): void
+    {
+        $takes = match ($for) {
+            'lesson' => Take::query()->whereIn('section_id', $take->section->lesson->sections()->select('id')),
+            'section' => Take::query()->where('section_id', $take->section_id),
+            default => Take::query()->whereKey($take->id),
+        };
+        $takes->update([$part => $crop === null ? null : json_encode($crop->toArray(), JSON_THROW_ON_ERROR)]);
+        $take->section->touch();
+        PrepareLessonJob::dispatch($take->section->lesson_id);
+    }
+}

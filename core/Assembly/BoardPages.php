@@ -1,0 +1,69 @@
+<?php
+
+declare(strict_types=1);
+
+namespace OpenReel\Core\Assembly;
+
+use OpenReel\Core\Mark\Stroke;
+use OpenReel\Core\Mark\TakeMark;
+use OpenReel\Core\Mark\Wipe;
+
+/** What stands on the pages of the board at a place of the film, because it was written earlier in it and not wiped off. */
+final readonly class BoardPages
+{
+    /** @param  array<string, list<array{string, Stroke}>>  $ink  id of the take and stroke, by surface */
+    private function __construct(private array $ink)
+    {
+    }
+
+    public static function blank(): self
+    {
+        return new self([]);
+    }
+
+    /**
+     * @param  string  $surface  see Stage::surface
+     * @param  string|null  $but  id of a take that shows by itself what was written in it
+     * @return list<Stroke> in the order written
+     */
+    public function on(string $surface, ?string $but = null): array
+    {
+        return array_map(
+            fn (array $one): Stroke => $one[1],
+            array_values(array_filter($this->ink[$surface] ?? [], fn (array $one): bool => $one[0] !== $but)),
+        );
+    }
+
+    /** The pages as a passage leaves them. */
+    public function after(Passage $passage): self
+    {
+        $ink = $this->ink;
+        foreach ($passage->take->wipes as $wipe) {
+            if (self::isWithin($wipe, $passage)) {
+                unset($ink[$wipe->on]);
+            }
+        }
+        foreach ($passage->take->marks as $mark) {
+            if ($mark->drawing instanceof Stroke && str_starts_with($mark->on, 'board:') && self::stays($mark, $passage)) {
+                $ink[$mark->on][] = [$passage->take->id, $mark->drawing];
+            }
+        }
+
+        return new self($ink);
+    }
+
+    private static function isWithin(Wipe $wipe, Passage $passage): bool
+    {
+        return ! $wipe->at->isBefore($passage->span->from) && $wipe->at->isBefore($passage->span->until);
+    }
+
+    /** Whether it was written in the passage, and stands when that is over. */
+    private static function stays(TakeMark $mark, Passage $passage): bool
+    {
+        $from = $mark->seen->from;
+
+        return ! $from->isBefore($passage->span->from) &&
+            $from->isBefore($passage->span->until) &&
+            ! $mark->seen->until->isBefore($passage->span->until);
+    }
+}

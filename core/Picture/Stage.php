@@ -1,0 +1,47 @@
+<?php
+
+declare(strict_types=1);
+
+namespace OpenReel\Core\Picture;
+
+/** What is meant to be seen on the stage: a slide, the screen that a take recorded, or a page of the board. */
+final readonly class Stage
+{
+    /**
+     * @param  Still|null  $still  the slide, or the page as it is before anything is written on it; null for a screen
+     * @param  int  $page  of the board, counted from 1; 0 for anything else
+     * @param  string  $says  what is to be seen on a screen, in the presenter's words
+     */
+    private function __construct(
+        public StageKind $kind,
+        public ?Still $still,
+        public int $page = 0,
+        public string $says = '',
+    ) {
+    }
+
+    public static function slide(Still $slide): self
+    {
+        return new self(StageKind::Slide, $slide);
+    }
+
+    public static function screen(string $says = ''): self
+    {
+        return new self(StageKind::Screen, null, says: $says);
+    }
+
+    public static function board(int $page, Still $paper): self
+    {
+        return new self(StageKind::Board, $paper, $page);
+    }
+
+    /** What a mark names to say that it was drawn here: `slide:ID`, `screen`, `board:2`. */
+    public function surface(): string
+    {
+        return match ($this->kind) {
+            StageKind::Slide => 'slide:'.($this->still->id ?? ''),
+            StageKind::Screen => 'screen',
+            StageKind::Board => "board:{$this->page}",
+        };
+    }
+}

@@ -1,0 +1,208 @@
+import { useCallback, useEffect, useRef, useState } from 'react';
+import type { Lesson } from '../../api/types';
+import {
+    ASK,
+    type DeviceLists,
+    listDevices,
+    NONE,
+    type OpenDevice,
+    openCamera,
+    openMicrophone,
+    openScreen,
+    STAND_IN,
+} from '../../recorder/devices';
+import { Meter } from '../../recorder/meter';
+import type { Setup } from '../../recorder/setup';
+import type { StandInMicrophone } from '../../recorder/standInMicrophone';
+import type { ChangeSetup } from './useSetup';
+
+export type SourceKind = 'camera' | 'microphone' | 'screen';
+type Microphone = OpenDevice & Partial<StandInMicrophone>;
+
+/** What is recorded from, open and listened to. */
+export interface Sources {
+    lists: DeviceLists;
+    /** Devices that came or went while the room was open, in words. */
+    news: string | null;
+    camera: OpenDevice | null;
+    microphone: Microphone | null;
+    screen: OpenDevice | null;
+    meter: Meter | null;
+    problems: Partial<Record<SourceKind, string>>;
+    /** Something was chosen and is not open yet: nothing may be recorded from what was there before. */
+    opening: boolean;
+    /** The browser has to be asked for a screen, by a press. */
+    waitsForShare: boolean;
+    share: () => void;
+}
+
+const none: DeviceLists = { cameras: [], microphones: [], screens: [] };
+
+/** One device, opened anew whenever what it is opened with changes. */
+function useDevice<Device extends OpenDevice>(
+    kind: SourceKind,
+    key: string | null,
+    open: () => Promise<Device | null>,
+    watch: { note: (problem?: string) => void; lost: () => void; opened: () => void },
+) {
+    /** What is open, and what it was opened for. */
+    const [{ device, opened }, setOpen] = useState<{ device: Device | null; opened: string | null }>({
+        device: null,
+        opened: null,
+    });
+    const latest = useRef({ open, ...watch });
+    latest.current = { open, ...watch };
+    useEffect(() => {
+        if (key === null) {
+            return;
+        }
+        let gone = false;
+        let mine: Device | null = null;
+        latest.current.note();
+        latest.current
+            .open()
+            .then((found) => {
+                mine = found;
+                if (gone) {
+                    found?.close();
+                    return;
+                }
+                found?.stream.getTracks().forEach((track) => {
+                    track.onended = () => {
+                        latest.current.note(
+                            kind === 'screen'
+                                ? 'The screen is no longer shared. Share it again, or go on without.'
+                                : `The ${kind} was unplugged. Plug it in again or choose another.`,
+                        );
+                        setOpen({ device: null, opened: key });
+                        latest.current.lost();
+                    };
+                });
+                setOpen({ device: found, opened: key });
+                latest.current.opened();
+            })
+            .catch((error: Error) => {
+                if (!gone) {
+                    latest.current.note(error.message);
+                    setOpen({ device: null, opened: key });
+                }
+            });
+        return () => {
+            gone = true;
+            mine?.stream.getTracks().forEach((track) => (track.onended = null));
+            mine?.close();
+            setOpen({ device: null, opened: null });
+        };
+    }, [kind, key]);
+    return [device, key !== null && opened !== key] as const;
+}
+
+/** @param onLost told when a device goes away while it is in use */
+export function useSources(
+    lesson: Lesson,
+    sectionId: string,
+    setup: Setup,
+    change: ChangeSetup,
+    onLost: (kind: SourceKind) => void,
+): Sources {
+    const [lists, setLists] = useState(none);
+    const [news, setNews] = useState<string | null>(null);
+    const [problems, setProblems] = useState<Partial<Record<SourceKind, string>>>({});
+    const [meter, setMeter] = useState<Meter | null>(null);
+    /** Counts the presses on Share: the browser is asked at each. */
+    const [shares, setShares] = useState(0);
+    const known = useRef<string[] | null>(null);
+    const currentMeter = useRef<Meter | null>(null);
+    const lost = useRef(onLost);
+    lost.current = onLost;
+    const frame = { width: lesson.width, height: lesson.height, fps: lesson.fps };
+
+    const refresh = useCallback(async () => {
+        const found = await listDevices();
+        const names = [...found.cameras, ...found.microphones].map((device) => device.name);
+        const before = known.current;
+        if (before && !before.every((name) => /^(Camera|Microphone) \d+$/.test(name) || name.includes('tand-in'))) {
+            const came = names.filter((name) => !before.includes(name));
+            const went = before.filter((name) => !names.includes(name));
+            setNews(
+                went.length > 0
+                    ? `${went.join(', ')}: no longer there.`
+                    : came.length > 0
+                      ? `New: ${came.join(', ')}. Choose it in the set-up if it is meant.`
+                      : null,
+            );
+        }
+        known.current = names;
+        setLists(found);
+        return found;
+    }, []);
+    useEffect(() => {
+        const again = () => void refresh();
+        void refresh().then((found) => {
+            const first = (of: { id: string }[]) => of.find((one) => one.id !== NONE)?.id ?? NONE;
+            change({
+                camera: setup.camera ?? first(found.cameras),
+                microphone: setup.microphone ?? first(found.microphones),
+            });
+        });
+        navigator.mediaDevices?.addEventListener('devicechange', again);
+        return () => navigator.mediaDevices?.removeEventListener('devicechange', again);
+        // What was remembered is completed once.
+        // eslint-disable-next-line react-hooks/exhaustive-deps
+    }, [refresh, change]);
+
+    const note = (kind: SourceKind) => (problem?: string) => setProblems((all) => ({ ...all, [kind]: problem }));
+    const watch = (kind: SourceKind) => ({
+        note: note(kind),
+        lost: () => lost.current(kind),
+        opened: () => void listDevices().then(setLists),
+    });
+
+    // The stand-in voice reads the section at hand; real microphones stay open from one section to the next.
+    const voiceOf = setup.microphone === STAND_IN ? sectionId : '';
+    const [microphone, openingMicrophone] = useDevice<Microphone>(
+        'microphone',
+        setup.microphone === undefined ? null : `${setup.microphone}/${voiceOf}`,
+        async () => {
+            const device = await openMicrophone(setup.microphone ?? NONE, `/api/sections/${voiceOf}/stand-in-voice`);
+            if (device && 'speaks' in device && device.speaks === false) {
+                note('microphone')(
+                    'The stand-in voice cannot speak: the program flite is not installed on the server.',
+                );
+            }
+            return device;
+        },
+        watch('microphone'),
+    );
+    useEffect(() => {
+        const made = microphone ? new Meter(microphone.stream) : null;
+        currentMeter.current = made;
+        setMeter(made);
+        return () => made?.close();
+    }, [microphone]);
+    const [camera, openingCamera] = useDevice(
+        'camera',
+        setup.camera === undefined ? null : `${setup.camera}/${frame.width}x${frame.height}@${frame.fps}`,
+        () => openCamera(setup.camera ?? NONE, frame, () => currentMeter.current?.mouth() ?? 0),
+        watch('camera'),
+    );
+    const asks = setup.screen === ASK;
+    const [screen, openingScreen] = useDevice(
+        'screen',
+        asks && shares === 0 ? null : `${setup.screen}/${setup.computer}/${asks ? shares : ''}@${frame.fps}`,
+        () => openScreen(setup.screen, frame, setup.computer),
+        watch('screen'),
+    );
+    return {
+        lists,
+        news,
+        camera,
+        microphone,
+        screen,
+        meter,
+        problems,
+        opening: openingCamera || openingMicrophone || openingScreen,
+        waitsForShare: asks && screen === null && !openingScreen,
+        share: () => setShares((count) => count + 1),
+    };
+}

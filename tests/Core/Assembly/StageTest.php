@@ -1,0 +1,291 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Core\Assembly;
+
+use OpenReel\Core\Assembly\Assembly;
+use OpenReel\Core\Assembly\Passage;
+use OpenReel\Core\Assembly\PictureChoice;
+use OpenReel\Core\Assembly\PictureCues;
+use OpenReel\Core\Assembly\SectionSource;
+use OpenReel\Core\Assembly\Segment;
+use OpenReel\Core\Assembly\Shot;
+use OpenReel\Core\Mark\Stroke;
+use OpenReel\Core\Mark\TakeMark;
+use OpenReel\Core\Mark\Tool;
+use OpenReel\Core\Mark\Wipe;
+use OpenReel\Core\Picture\Corner;
+use OpenReel\Core\Picture\Crop;
+use OpenReel\Core\Picture\FrameSize;
+use OpenReel\Core\Picture\Inset;
+use OpenReel\Core\Picture\Layer;
+use OpenReel\Core\Picture\Layout;
+use OpenReel\Core\Picture\Marks;
+use OpenReel\Core\Picture\Picture;
+use OpenReel\Core\Picture\PixelRect;
+use OpenReel\Core\Picture\Shape;
+use OpenReel\Core\Picture\SideBySide;
+use OpenReel\Core\Picture\Stage;
+use OpenReel\Core\Picture\Still;
+use OpenReel\Core\Picture\StillKind;
+use OpenReel\Core\Picture\TrackAt;
+use OpenReel\Core\Script\Script;
+use OpenReel\Core\Style\HouseStyle;
+use OpenReel\Core\Take\Take;
+use OpenReel\Core\Take\Track;
+use OpenReel\Core\Take\TrackKind;
+use OpenReel\Core\Time\FrameRate;
+use OpenReel\Core\Time\Span;
+use OpenReel\Core\Time\Tick;
+use PHPUnit\Framework\TestCase;
+
+/** What a section shows beside slides: screens, boards, the presenter alone, keys. */
+final class StageTest extends TestCase
+{
+    public function testAScreenIsShownAsItWasRecordedAndTheCameraBesideIt(): void
+    {
+        $take = $this->take('t', screenOffset: 480, area: new Crop(0.25, 0.5, 0.5, 0.5));
+        $shot = $this->of([$this->section('s', $take, Stage::screen('the gauge'))])->segments[0]->shots[0];
+        [$screen, $camera] = $shot->picture->layers;
+
+        self::assertInstanceOf(TrackAt::class, $screen->source);
+        self::assertSame([TrackKind::Screen, 48_000 - 480], [$screen->source->kind, $screen->source->at->count]);
+        self::assertSame(['x' => 0.25, 'y' => 0.5, 'width' => 0.5, 'height' => 0.5], $screen->crop?->toArray());
+        self::assertSame([0, 0, 1280, 720], $this->rect($screen->rect), 'the part has the shape of the whole');
+        self::assertInstanceOf(TrackAt::class, $camera->source);
+        self::assertSame(TrackKind::Camera, $camera->source->kind);
+    }
+
+    public function testAFileThatBeginsBeforeItsTakeIsReadLater(): void
+    {
+        $take = $this->take('t', screenOffset: -960);
+        $screen = $this->of([$this->section('s', $take, Stage::screen())])->segments[0]->shots[0]->picture->layers[0]->source;
+
+        self::assertInstanceOf(TrackAt::class, $screen);
+        self::assertSame([48_960, 0], [$screen->at->count, $screen->late->count]);
+    }
+
+    public function testWithoutAScreenRecordedThePresenterIsShownAlone(): void
+    {
+        $take = Example::take('t', [48_000, 240_000], [], Shape::of(1280, 720));
+        $picture = $this->of([$this->section('s', $take, Stage::screen())])->segments[0]->shots[0]->picture;
+
+        self::assertCount(1, $picture->layers);
+        self::assertNull($picture->stageRect());
+        self::assertSame([0, 0, 1280, 720], $this->rect($picture->layers[0]->rect));
+    }
+
+    public function testSideBySideBothAreAsHighAndInTheMiddle(): void
+    {
+        $sides = SideBySide::of(FrameSize::of(1920, 1080), Shape::of(1600, 900), Corner::BottomRight);
+        self::assertSame([44, 198, 1216, 684], $this->rect($sides->stage));
+        self::assertSame([1304, 198, 572, 684], $this->rect($sides->camera));
+
+        $left = SideBySide::of(FrameSize::of(1920, 1080), Shape::of(1600, 900), Corner::TopLeft);
+        self::assertLessThan($left->stage->x, $left->camera->x);
+
+        $upright = SideBySide::of(FrameSize::of(1080, 1920), Shape::of(1600, 900), Corner::BottomRight);
+        self::assertLessThan($upright->camera->y, $upright->stage->y);
+        self::assertSame(1920 - 44, $upright->camera->y + $upright->camera->height);
+
+        foreach ([$sides, $left, $upright] as $one) {
+            self::assertFalse($one->stage->overlaps($one->camera));
+        }
+    }
+
+    public function testSideBySideFallsBackToWhatThereIs(): void
+    {
+        $camera = TrackAt::live(TrackKind::Camera, Shape::of(16, 9));
+        $of = fn (?Still $stage, ?TrackAt $camera): array => array_map(
+            fn (Layer $l): array => $this->rect($l->rect),
+            Picture::of(FrameSize::of(1920, 1080), Layout::SideBySide, new Inset(), $stage, $camera)->layers,
+        );
+        self::assertSame([[0, 0, 1920, 1080]], $of(null, $camera));
+        self::assertSame([[0, 0, 1920, 1080]], $of(Example::slide('s', Shape::of(16, 9)), null));
+    }
+
+    public function testFramingIsNarrowedToWhereTheCameraStands(): void
+    {
+        $camera = TrackAt::live(TrackKind::Camera, Shape::of(1280, 720), new Crop(0.25, 0.0, 0.5, 1.0));
+        [, $layer] = Picture::of(
+            FrameSize::of(1920, 1080), Layout::SideBySide, new Inset(), Example::slide('s', Shape::of(16, 9)), $camera,
+        )->layers;
+
+        self::assertNotNull($layer->crop);
+        self::assertEqualsWithDelta(
+            $layer->rect->width / $layer->rect->height,
+            $layer->crop->shape(Shape::of(1280, 720))->aspect(),
+            0.01,
+        );
+        self::assertEqualsWithDelta(0.5, $layer->crop->x + $layer->crop->width / 2, 0.001, 'it stays in the middle');
+        self::assertLessThanOrEqual(0.5, $layer->crop->width);
+    }
+
+    public function testPartsOfAPictureAreCheckedAndCutOffAtItsEdges(): void
+    {
+        $part = fn (mixed $x, mixed $y, mixed $w, mixed $h): ?array => Crop::read(
+            ['x' => $x, 'y' => $y, 'width' => $w, 'height' => $h],
+        )?->toArray();
+
+        self::assertSame(['x' => 0.0, 'y' => 0.5, 'width' => 0.4, 'height' => 0.5], $part(-0.1, 0.5, 0.5, 7));
+        self::assertNull($part(0, 0, 1, 1), 'all of it is no part');
+        self::assertNull($part(0.99, 0, 1, 1));
+        self::assertNull($part(0, 0, NAN, 1));
+        self::assertNull($part(0, 0, 'half', 1));
+        self::assertNull(Crop::read(null));
+    }
+
+    public function testCuesSayWhatIsShown(): void
+    {
+        $text = "## One\n\n[slide] A one. [screen: the gauge] A two. [camera alone] A three. [board: 2, squared] A four.\n\n"
+            ."## Two\n\n[board] B one. [layout: side by side] B two. [board: 1] B three. [keys: Ctrl+S] B four.\n";
+        $script = Script::read($text);
+        $cues = new PictureCues($script, [['name' => 'Table', 'still' => Example::slide('t')]], HouseStyle::of([]), FrameSize::of(640, 360));
+        [$opening, $changes] = $cues->of($script->sections[0], ['1', '2', '3', '4']);
+        $surfaces = array_map(fn ($c): ?string => $c->then->stage?->surface(), $changes);
+        self::assertSame(['slide:t', 'screen', null, 'board:2'], [$opening->stage?->surface(), ...$surfaces]);
+        self::assertSame('the gauge', $changes[0]->then->stage?->says);
+
+        [$opening, $changes] = $cues->of($script->sections[1], ['5', '6', '7', '8']);
+        self::assertSame('board:2', $opening->stage?->surface(), 'the page shown last');
+        self::assertSame(Layout::SideBySide, $changes[0]->then->layout);
+        self::assertSame('board:1', $changes[1]->then->stage?->surface());
+        self::assertNotSame($cues->page(1)->still?->hash, $cues->page(2)->still?->hash, 'squared paper');
+
+        [$keys] = $cues->keys($script->sections[1], ['5', '6', '7', '8']);
+        self::assertSame('8', $keys->line);
+        self::assertSame(StillKind::Keys, $keys->caps->source instanceof Still ? $keys->caps->source->kind : null);
+        self::assertCount(3, $cues->drawings(), 'two papers and a row of caps');
+    }
+
+    public function testKeysAreShownForAMoment(): void
+    {
+        $text = Script::read("## One\n\n[slide] Save it. [keys: Ctrl+S] Then go on.\n");
+        $cues = new PictureCues($text, [['name' => 'Table', 'still' => Example::slide('t')]], HouseStyle::of([]), FrameSize::of(1280, 720));
+        [$opening] = $cues->of($text->sections[0], ['a', 'b']);
+        $take = $this->take('t', lines: ['a' => 48_000, 'b' => 96_000]);
+        $section = new SectionSource(
+            's', 'One', $opening, [new Passage($take, $take->used)], keys: $cues->keys($text->sections[0], ['a', 'b']),
+        );
+        $shots = array_map(
+            fn (Shot $s): array => [$s->offset, $s->frames, count($s->picture->layers)],
+            $this->of([$section])->segments[0]->shots,
+        );
+
+        self::assertSame([[0, 25, 2], [25, 62, 3], [87, 13, 2]], $shots);
+    }
+
+    public function testInkOnASlideIsSeenOnThatSlideOnly(): void
+    {
+        $take = $this->take('t', marks: [$this->ink('slide:one', 1500)]);
+        $on = fn (string $slide): array => $this->marks(
+            $this->of([$this->section('s', $take, Stage::slide(Example::slide($slide)))])->segments[0],
+        );
+
+        self::assertSame([[12, 100]], $on('one'));
+        self::assertSame([], $on('two'));
+    }
+
+    public function testWhatIsWrittenOnABoardStaysUntilItIsWiped(): void
+    {
+        $board = fn (int $page): Stage => Stage::board($page, Example::slide("paper-{$page}"));
+        $one = $this->take('t1', marks: [$this->ink('board:1', 1500), $this->ink('board:1', 200), $this->ink('board:2', 2000)]);
+        $two = $this->take('t2', marks: [$this->ink('board:1', 3000)], wipes: [new Wipe('board:1', Tick::ofMilliseconds(2000))]);
+        $three = $this->take('t3');
+        $film = $this->of([
+            $this->section('a', $one, $board(1)),
+            $this->section('b', $three, Stage::slide(Example::slide('between'))),
+            $this->section('c', $two, $board(1)),
+            $this->section('d', $three, $board(1)),
+            $this->section('e', $three, $board(2)),
+        ]);
+
+        [$a, $b, $c, $d, $e] = array_map($this->marks(...), $film->segments);
+        self::assertSame([[12, 100], [0, 100]], $a, 'what was drawn before the used part stands from its start');
+        self::assertSame([], $b);
+        self::assertSame([[0, 25], [50, 100]], $c, 'wiped after a second; then something new');
+        self::assertSame([[0, 100]], $d);
+        self::assertSame([[0, 100]], $e);
+        self::assertCount(1, $film->boardsBefore('c')->on('board:1'));
+        self::assertCount(1, $film->boardsBefore('d')->on('board:1'));
+        self::assertSame([], $film->boardsBefore('a')->on('board:1'));
+        self::assertSame([], $film->boardsBefore('nowhere')->on('board:1'));
+    }
+
+    /** @return list<array{int, int}> */
+    private function marks(Segment $segment): array
+    {
+        $marks = [];
+        foreach ($segment->shots as $shot) {
+            foreach ($shot->picture->layers as $layer) {
+                foreach ($layer->source instanceof Marks ? $layer->source->marks : [] as $mark) {
+                    $marks[] = [$mark->from, $mark->until];
+                }
+            }
+        }
+
+        return $marks;
+    }
+
+    private function ink(string $on, int $milliseconds): TakeMark
+    {
+        return new TakeMark(
+            new Stroke(Tool::Pen, '000000', false, [[0, 0.5, 0.5, 0.5]]),
+            Span::between(Tick::ofMilliseconds($milliseconds), Tick::ofMilliseconds(80_000)),
+            $on,
+        );
+    }
+
+    /**
+     * A take of four seconds from second 1 on, with a camera and a screen.
+     *
+     * @param  array<string, int>  $lines
+     * @param  list<TakeMark>  $marks
+     * @param  list<Wipe>  $wipes
+     */
+    private function take(
+        string $id,
+        int $screenOffset = 0,
+        ?Crop $area = null,
+        array $lines = [],
+        array $marks = [],
+        array $wipes = [],
+    ): Take {
+        $length = Tick::of(10_000_000);
+
+        return new Take(
+            $id,
+            1,
+            [
+                new Track(TrackKind::Camera, "camera-{$id}", $length, Tick::zero(), Shape::of(1280, 720)),
+                new Track(
+                    TrackKind::Screen, "screen-{$id}", $length, Tick::of(max(0, $screenOffset)), Shape::of(1920, 1080),
+                    lead: Tick::of(max(0, -$screenOffset)),
+                ),
+            ],
+            Example::span(48_000, 240_000),
+            array_map(Tick::of(...), $lines),
+            $marks,
+            $wipes,
+            area: $area,
+        );
+    }
+
+    private function section(string $id, Take $take, Stage $stage): SectionSource
+    {
+        return new SectionSource($id, $id, new PictureChoice(stage: $stage), [new Passage($take, $take->used)]);
+    }
+
+    /** @param  list<SectionSource>  $sections */
+    private function of(array $sections): Assembly
+    {
+        return Assembly::of(FrameSize::of(1280, 720), FrameRate::of(25), $sections);
+    }
+
+    /** @return list<int> */
+    private function rect(PixelRect $rect): array
+    {
+        return array_values($rect->toArray());
+    }
+}

@@ -1,0 +1,89 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Core\Script;
+
+use OpenReel\Core\Script\BoardCue;
+use OpenReel\Core\Script\Cue;
+use OpenReel\Core\Script\CueKind;
+use OpenReel\Core\Script\CuePlaces;
+use OpenReel\Core\Script\Keys;
+use OpenReel\Core\Script\Script;
+use PHPUnit\Framework\TestCase;
+
+final class CuePlacesTest extends TestCase
+{
+    private const SCRIPT = "# Tides\n\n## One\n\n[slide] Six rows a day. High water comes twice, and so does low water.\n\n## Two\n\nMore.\n";
+
+    public function testCuesStandBeforeWordsAndTheRestStaysAsItIs(): void
+    {
+        $text = $this->written([0, 2, 0.0, '[layout: camera alone]'], [0, 2, 0.55, '[slide: Low]'], [1, 1, 0.0, '[board]']);
+
+        self::assertSame(
+            "# Tides\n\n## One\n\n[slide] Six rows a day. [layout: camera alone] High water comes twice, [slide: Low] and so does "
+                ."low water.\n\n## Two\n\n[board] More.\n",
+            $text,
+        );
+    }
+
+    public function testACueThatStandsThereIsNotWrittenTwice(): void
+    {
+        $once = $this->written([0, 2, 0.3, '[slide: Low]']);
+
+        self::assertSame($once, CuePlaces::write(Script::read($once), [
+            ['section' => 0, 'line' => 2, 'within' => 0.3, 'cue' => '[slide: Low]'],
+        ]));
+    }
+
+    public function testTwoAtOnePlaceStandInTheirOrder(): void
+    {
+        self::assertStringContainsString(
+            '[slide: Low] [layout: slide alone] High water',
+            $this->written([0, 2, 0.0, '[slide: Low]'], [0, 2, 0.0, '[layout: slide alone]']),
+        );
+    }
+
+    public function testLinesThatAreGoneAreLeftOut(): void
+    {
+        self::assertSame(self::SCRIPT, $this->written([0, 9, 0.0, '[slide]'], [5, 1, 0.0, '[slide]']));
+    }
+
+    public function testBoardsAndKeysSayWhatTheyMean(): void
+    {
+        self::assertEquals(new BoardCue(), BoardCue::read(''));
+        self::assertEquals(new BoardCue(2, \OpenReel\Core\Picture\BoardPaper::Squared), BoardCue::read('page 2, Squared'));
+        self::assertNull(BoardCue::read('0'));
+        self::assertNull(BoardCue::read('pink'));
+        self::assertSame(['Ctrl', 'S'], Keys::read('Ctrl+S'));
+        self::assertSame(['Ctrl', '+'], Keys::read('Ctrl++'));
+        self::assertSame(['Shift', 'Page Down'], Keys::read(' Shift +  Page Down '));
+        self::assertSame([], Keys::read(''));
+        self::assertSame([], Keys::read('a+b+c+d+e+f'));
+        self::assertSame([], Keys::read('a very long key with no name'));
+    }
+
+    public function testStageCuesAreRead(): void
+    {
+        $cues = Script::read("## S\n\n[screen: the gauge] One. [Camera  Alone] Two. [keys: Ctrl+S] [board: 2]\n")->sections[0]->cues;
+
+        self::assertSame(
+            [['screen', 'the gauge'], ['camera alone', ''], ['keys', 'Ctrl+S'], ['board', '2']],
+            array_map(fn (Cue $c): array => [$c->kind->value, $c->value], $cues),
+        );
+        self::assertSame('[camera alone]', Cue::write(CueKind::CameraAlone));
+        self::assertNotNull((new Cue(CueKind::Screen, '', 0, 0))->problem());
+        self::assertNotNull((new Cue(CueKind::Board, 'blue', 0, 0))->problem());
+        self::assertNotNull((new Cue(CueKind::Keys, '', 0, 0))->problem());
+        self::assertNull((new Cue(CueKind::Layout, 'side by side', 0, 0))->problem());
+    }
+
+    /** @param  array{int, int, float, string}  ...$cues */
+    private function written(array ...$cues): string
+    {
+        return CuePlaces::write(Script::read(self::SCRIPT), array_map(
+            fn (array $c): array => array_combine(['section', 'line', 'within', 'cue'], $c),
+            array_values($cues),
+        ));
+    }
+}

@@ -1,0 +1,287 @@
+import { expect, type Page, test } from '@playwright/test';
+import { readFileSync } from 'node:fs';
+import type { Lesson } from '../../resources/js/api/types';
+import {
+    choose,
+    filmOf,
+    finish,
+    listened,
+    makeLesson,
+    openRecord,
+    patchOf,
+    roll,
+    setUp,
+    slides,
+    STAND_IN_SCREEN,
+    takesOf,
+    textOf,
+} from './helpers';
+
+const sectionOf = (lesson: Lesson, index = 0): string => lesson.sections[index]?.id ?? '';
+
+async function keep(page: Page): Promise<void> {
+    await page.keyboard.press('k');
+    await expect(page.getByRole('status').filter({ hasText: 'Kept' })).toBeVisible();
+}
+
+/** A point of the stage, in the page. */
+async function stagePoint(page: Page, x: number, y: number): Promise<[number, number]> {
+    const box = await page.getByLabel('The stage: point at it or write on it').boundingBox();
+    return [(box?.x ?? 0) + (box?.width ?? 0) * x, (box?.y ?? 0) + (box?.height ?? 0) * y];
+}
+
+/** Draws a straight stroke with the mouse. */
+async function stroke(page: Page, from: [number, number], to: [number, number]): Promise<void> {
+    await page.mouse.move(...(await stagePoint(page, ...from)));
+    await page.mouse.down();
+    await page.mouse.move(...(await stagePoint(page, ...to)), { steps: 8 });
+    await page.mouse.up();
+}
+
+test('a screen is recorded beside the camera, and both are in the film', async ({ page, request }) => {
+    const lesson = await makeLesson(request, 'Reading the gauge', [
+        '[screen: the tide gauge] [layout: side by side]\n\nRead the gauge. Then write it down.',
+    ]);
+    await openRecord(page, lesson);
+    await expect(page.getByText('This section shows a screen: the tide gauge.')).toBeVisible();
+    await choose(page, 'Stand-in presenter', 'Stand-in voice', STAND_IN_SCREEN);
+    await expect(page.getByText('This section shows a screen')).toHaveCount(0);
+    await roll(page);
+    await page.waitForTimeout(5000);
+    await finish(page);
+    const take = await listened(request, lesson.id, sectionOf(lesson));
+    expect(take.screen).toMatchObject({ width: 1920, height: 1080 });
+    expect(take.camera).toMatchObject({ width: 1280, height: 720 });
+    expect(Math.abs(take.screen?.late_ms ?? 999)).toBeLessThan(100);
+    await keep(page);
+    const film = await filmOf(request, lesson.id, test.info().outputPath('film.mp4'));
+    // The stage stands left: the stand-in's dark bar at its top, white sheets below; the camera right.
+    const bar = patchOf(film, 40, 500, 140, 8);
+    expect(Math.abs((bar[0] ?? 0) - 0x26)).toBeLessThan(14);
+    expect(Math.abs((bar[1] ?? 0) - 0x43)).toBeLessThan(14);
+    expect(Math.abs((bar[2] ?? 0) - 0x4c)).toBeLessThan(14);
+    const wall = patchOf(film, 40, 880, 160, 8);
+    expect(Math.abs((wall[0] ?? 0) - 0xd9)).toBeLessThan(14);
+});
+
+test('ink on a slide and on a board is in the film, where it was drawn', async ({ page, request }) => {
+    test.setTimeout(180_000);
+    const lesson = await makeLesson(request, 'Ink', [
+        '[board: 1, plain] [layout: slide alone]\n\nOne twelfth in the first hour.',
+        '[board: 1] [layout: slide alone]\n\nTwo twelfths in the second.',
+    ]);
+    await openRecord(page, lesson);
+    await choose(page, 'Stand-in presenter', 'Stand-in voice');
+    await roll(page);
+    await page.keyboard.press('i');
+    await page.getByRole('button', { name: 'Contrast', exact: true }).click();
+    await page.getByRole('button', { name: 'Thin' }).click();
+    await stroke(page, [0.2, 0.5], [0.6, 0.5]);
+    await stroke(page, [0.2, 0.8], [0.6, 0.8]);
+    await page.keyboard.press('z');
+    await page.keyboard.press('h');
+    await stroke(page, [0.1, 0.25], [0.3, 0.25]);
+    await page.waitForTimeout(1500);
+    await finish(page);
+    await keep(page);
+    const first = await listened(request, lesson.id, sectionOf(lesson));
+
+    // What was written stands on the board when the next section begins, and can be wiped.
+    await openRecord(page, lesson, 1);
+    await expect(page.locator('.record-stage .marks path')).toHaveCount(2);
+    await roll(page);
+    await page.waitForTimeout(2500);
+    await page.keyboard.press('w');
+    await page.waitForTimeout(1500);
+    await finish(page);
+    await keep(page);
+    const second = await listened(request, lesson.id, sectionOf(lesson, 1));
+    for (const take of [first, second]) {
+        // All of a take: the stand-in's voice decides nothing here.
+        const whole = { used_from_ms: 0, used_until_ms: take.length_ms };
+        await request.patch(`/api/takes/${take.id}`, { data: whole });
+    }
+
+    const film = await filmOf(request, lesson.id, test.info().outputPath('film.mp4'));
+    const [pen] = lesson.pens.slice(3);
+    const isPen = (patch: number[]) =>
+        [0, 2, 4].every((at, i) => Math.abs((patch[i] ?? 0) - Number.parseInt((pen ?? '').slice(at, at + 2), 16)) < 30);
+    const isPaper = (patch: number[]) => patch.every((value) => value > 225);
+    const end = Math.floor((first.length_ms * 25) / 1000) - 5;
+    expect(isPen(patchOf(film, end, 510, 359, 3)), 'the stroke').toBe(true);
+    expect(isPaper(patchOf(film, end, 510, 575, 3)), 'what was taken back').toBe(true);
+    expect(isPaper(patchOf(film, 2, 510, 359, 3)), 'before it was drawn').toBe(true);
+    const lit = patchOf(film, end, 250, 179, 3);
+    expect(isPen(lit) || isPaper(lit), 'a highlighter lets through what lies below').toBe(false);
+    const begins = Math.ceil((first.length_ms * 25) / 1000);
+    expect(isPen(patchOf(film, begins + 20, 510, 359, 3)), 'still there in the next section').toBe(true);
+    const all = begins + Math.floor((second.length_ms * 25) / 1000);
+    expect(isPaper(patchOf(film, all - 5, 510, 359, 3)), 'wiped').toBe(true);
+});
+
+test('a fluffed read is left out, and markers are shown in Review', async ({ page, request }) => {
+    const lesson = await makeLesson(request, 'Again', ['First line here. Second line here. Third line here.']);
+    await openRecord(page, lesson);
+    await choose(page, 'Stand-in presenter', 'Stand-in voice');
+    await roll(page);
+    await page.waitForTimeout(1500);
+    await page.keyboard.press('ArrowDown');
+    await page.waitForTimeout(1500);
+    await page.keyboard.press('g');
+    await expect(page.locator('.prompter .current')).toHaveText('Second line here.');
+    await page.waitForTimeout(1200);
+    await page.keyboard.press('m');
+    await expect(page.getByText(/1 marker/)).toBeVisible();
+    await page.keyboard.press('ArrowDown');
+    await page.waitForTimeout(1200);
+    await finish(page);
+    const take = await listened(request, lesson.id, sectionOf(lesson));
+    expect(take.fluffs).toHaveLength(1);
+    const [fluff] = take.fluffs;
+    expect((fluff?.until_ms ?? 0) - (fluff?.from_ms ?? 0)).toBeGreaterThan(700);
+    await keep(page);
+    await expect(page.getByText('left out: you went again here')).toBeVisible();
+    await page.getByLabel('Marker 1: what it is for').fill('Check the height.');
+    await page.getByLabel('Marker 1: what it is for').press('Tab');
+    await page.reload();
+    await expect(page.getByLabel('Marker 1: what it is for')).toHaveValue('Check the height.');
+    const plan = (await (await request.get(`/api/lessons/${lesson.id}/assembly`)).json()) as { length_ms: number };
+    const left = (fluff?.until_ms ?? 0) - (fluff?.from_ms ?? 0);
+    expect(plan.length_ms).toBeLessThan(take.used_until_ms - take.used_from_ms - left + 200);
+});
+
+test('a layout changed by key is shown at once, and written into the script when the take is kept', async ({
+    page,
+    request,
+}) => {
+    const lesson = await makeLesson(request, 'Live', ['One two three four five six. Seven eight nine ten.']);
+    const slide = { name: 'tide.png', mimeType: 'image/png', buffer: readFileSync(slides(1)[0] ?? '') };
+    await request.post(`/api/lessons/${lesson.id}/slides`, {
+        multipart: { 'files[0]': slide, section: sectionOf(lesson) },
+    });
+    await openRecord(page, lesson);
+    await choose(page, 'Stand-in presenter', 'Stand-in voice');
+    await roll(page);
+    await page.waitForTimeout(1200);
+    await page.keyboard.press('ArrowDown');
+    await page.waitForTimeout(300);
+    await page.keyboard.press('4');
+    await expect(page.locator('.record-stage .slide')).toHaveCount(0);
+    await page.waitForTimeout(1200);
+    await finish(page);
+    const before = await textOf(request, lesson.id);
+    await page.keyboard.press('k');
+    await expect(page.getByText('Written into the script: [layout: camera alone].')).toBeVisible();
+    expect(await textOf(request, lesson.id)).toContain('[layout: camera alone]');
+    const line = (await textOf(request, lesson.id)).indexOf('[layout');
+    expect(line).toBeGreaterThan((await textOf(request, lesson.id)).indexOf('five'));
+    await page.getByRole('button', { name: 'Undo' }).click();
+    await expect.poll(() => textOf(request, lesson.id)).toBe(before);
+    expect((await takesOf(request, lesson.id, sectionOf(lesson)))[0]?.verdict).toBe('undecided');
+});
+
+test('a whole lesson is recorded in one go', async ({ page, request }) => {
+    const lesson = await makeLesson(request, 'In one go', ['The first part.', 'The second part.', 'The third part.']);
+    await openRecord(page, lesson);
+    await choose(page, 'Stand-in presenter', 'Stand-in voice');
+    await roll(page);
+    for (const part of [1, 2]) {
+        await page.waitForTimeout(1500);
+        await page.keyboard.press('o');
+        await page.waitForURL(new RegExp(`/record/${sectionOf(lesson, part)}`));
+        await expect(page.getByText('Counting down')).toBeVisible();
+        await expect(page.getByText('Recording', { exact: true })).toBeVisible({ timeout: 10_000 });
+        await expect(page.locator('.prompter .current')).toHaveText(`The ${part === 1 ? 'second' : 'third'} part.`);
+    }
+    await page.waitForTimeout(1500);
+    await expect(page.getByRole('button', { name: /Finish, go on/ })).toHaveCount(0);
+    await finish(page);
+    for (const index of [0, 1, 2]) {
+        const take = await listened(request, lesson.id, sectionOf(lesson, index));
+        expect(take.length_ms).toBeGreaterThan(1200);
+    }
+});
+
+test('the second prompter follows the room, and sends its own steps back', async ({ page, context, request }) => {
+    const lesson = await makeLesson(request, 'Two windows', ['Line one. Line two. Line three.']);
+    await openRecord(page, lesson);
+    const opened = context.waitForEvent('page');
+    await page.getByRole('link', { name: 'Second prompter' }).click();
+    const second = await opened;
+    await expect(second.locator('.prompter .current')).toHaveText('Line one.');
+    await page.bringToFront();
+    const late = await second.evaluateHandle(() => {
+        const seen = { at: 0 };
+        new MutationObserver(() => (seen.at ||= performance.timeOrigin + performance.now())).observe(document.body, {
+            subtree: true,
+            attributes: true,
+            attributeFilter: ['aria-current'],
+        });
+        return seen;
+    });
+    const pressed = await page.evaluate(() => {
+        const at = performance.timeOrigin + performance.now();
+        document.body.dispatchEvent(new KeyboardEvent('keydown', { key: 'PageDown', bubbles: true }));
+        return at;
+    });
+    await expect(second.locator('.prompter .current')).toHaveText('Line two.');
+    expect((await late.evaluate((seen) => seen.at)) - pressed, 'milliseconds behind').toBeLessThan(50);
+    await second.bringToFront();
+    await second.keyboard.press('PageDown');
+    await expect(page.locator('.prompter .current')).toHaveText('Line three.');
+    await second.getByLabel('Mirrored, for a glass').check();
+    await expect(second.locator('.prompter.for-glass')).toBeVisible();
+    await expect(page.locator('.prompter.for-glass')).toHaveCount(0);
+});
+
+test('keys can be changed, and what clashes is told', async ({ page, request }) => {
+    const lesson = await makeLesson(request, 'Own keys', ['One. Two.']);
+    await openRecord(page, lesson);
+    await setUp(page, async (panel) => {
+        await panel.getByRole('button', { name: 'Keys' }).click();
+        const marker = panel.getByRole('button', { name: /^Drop a marker/ });
+        await marker.click();
+        await page.keyboard.press('g');
+        await expect(panel.getByText('G is taken: Go again: say this line from its start.')).toBeVisible();
+        await marker.click();
+        await page.keyboard.press('F5');
+        await expect(panel.getByText('F5 loads the page anew.')).toBeVisible();
+        await marker.click();
+        await page.keyboard.press('q');
+        await expect(marker).toHaveText('Q');
+    });
+    await page.reload();
+    await expect(page.getByText('Ready', { exact: true })).toBeVisible();
+    await roll(page);
+    await page.keyboard.press('m');
+    await page.keyboard.press('q');
+    await expect(page.getByText(/1 marker/)).toBeVisible();
+    await expect(page.getByRole('button', { name: 'Marker Q' })).toBeVisible();
+    await finish(page);
+});
+
+test('a screen that is no longer shared ends the take, which is kept', async ({ page, request }) => {
+    const lesson = await makeLesson(request, 'Share stopped', ['[screen: anything]\n\nLook at this.']);
+    await openRecord(page, lesson);
+    await setUp(page, async (panel) => {
+        await panel.getByLabel('Screen', { exact: true }).selectOption({ label: 'Screen, window or tab' });
+        await panel.getByRole('button', { name: 'Share a screen' }).click();
+        await expect(panel.getByRole('button', { name: 'Share another' })).toBeVisible();
+    });
+    await roll(page);
+    await page.waitForTimeout(2500);
+    await page.evaluate(() => {
+        // As the browser's own bar does it.
+        for (const video of document.querySelectorAll<HTMLVideoElement>('.record-stage .screen video')) {
+            (video.srcObject as MediaStream).getVideoTracks().forEach((track) => {
+                track.stop();
+                track.dispatchEvent(new Event('ended'));
+            });
+        }
+    });
+    await page.waitForURL(/\/review\//);
+    await expect(page.getByText('The screen is no longer shared. The take was finished')).toBeVisible();
+    const take = await listened(request, lesson.id, sectionOf(lesson));
+    expect(take.length_ms).toBeGreaterThan(1800);
+    expect(take.screen).not.toBeNull();
+});
