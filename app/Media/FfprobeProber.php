@@ -29,7 +29,7 @@ final class FfprobeProber implements Prober
                 'nokey',
                 '-show_entries',
                 'stream=codec_type,codec_name,width,height,color_range,color_space:stream_disposition=attached_pic'.
-                ':stream_side_data=rotation:packet=pts_time:frame=width,height',
+                ':stream_side_data=rotation:packet=codec_type,pts_time:frame=width,height',
             ],
             $path,
             self::SECONDS + (float) @filesize($path) / self::BYTES_A_SECOND,
@@ -53,6 +53,10 @@ final class FfprobeProber implements Prober
             isset($audio['codec_name']) ? (string) $audio['codec_name'] : null,
             count(array_unique($sizes)) > 1,
             (float) max([0, ...array_column($pieces, 'pts_time')]),
+            (float) max([0, ...array_column(
+                array_filter($pieces, fn (array $p): bool => ($p['codec_type'] ?? '') === 'video'),
+                'pts_time',
+            )]),
             self::known($video['color_range'] ?? null),
             self::known($video['color_space'] ?? null),
         );

@@ -13,6 +13,7 @@ final readonly class RecordingFacts
      * @param  string|null  $audioCodec  null without sound
      * @param  bool  $changesSize  the picture changes its size on the way, as when a phone is turned
      * @param  float  $seconds  how long it lasts, as far as its times tell
+     * @param  float  $pictureSeconds  how long its picture lasts: what stands still at the end sends nothing
      * @param  string|null  $range  of the picture's colours, as the container says
      * @param  string|null  $matrix  of the picture's colours, as the container says
      */
@@ -23,6 +24,7 @@ final readonly class RecordingFacts
         public ?string $audioCodec,
         public bool $changesSize,
         public float $seconds = 0.0,
+        public float $pictureSeconds = 0.0,
         public ?string $range = null,
         public ?string $matrix = null,
     ) {

@@ -180,7 +180,7 @@ final class TakeMaker
             if ($length === 0) {
                 throw UnreadableFile::because('This recording has no length: it stopped before anything was recorded.');
             }
-            $this->mustBeWhole($media, $facts->seconds);
+            $this->mustBeWhole($media, $isHeard ? $facts->seconds : $facts->pictureSeconds);
             $this->mustBeWhole($flac, $levels?->length()->seconds() ?? 0.0);
 
             return [

@@ -68,7 +68,7 @@ final class SaveScript
 
             return true;
         });
-        if ($changed && array_filter($script->sections, fn (Section $s): bool => $s->card() !== null) !== []) {
+        if ($changed && self::isDrawn($text)) {
             DrawCardsJob::dispatch($lesson->id);
         }
         if (
@@ -82,6 +82,12 @@ final class SaveScript
         }
 
         return $lesson;
+    }
+
+    /** Whether something in it is shown as a picture of ours: a card, a page of the board, key caps. */
+    private static function isDrawn(string $text): bool
+    {
+        return preg_match('/\[(card|board|keys)\b/i', $text) === 1;
     }
 
     /** @param  array<int, string>  $known */

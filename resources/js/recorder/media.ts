@@ -8,8 +8,8 @@ export interface RecordingFormat {
 }
 
 const PICTURE = ['video/webm;codecs=vp8,opus', 'video/webm;codecs=h264,opus', 'video/webm', 'video/mp4'];
-/** A screen at full size is more than a software encoder of VP8 can do beside a camera; H.264 keeps every frame. */
-const SCREEN = ['video/webm;codecs=h264,opus', 'video/webm;codecs=vp9,opus', 'video/webm', 'video/mp4'];
+/** Two pictures at full size are more than a software encoder of VP8 can do; H.264 costs less and keeps every frame. */
+const TWO_PICTURES = ['video/webm;codecs=h264,opus', 'video/webm;codecs=vp8,opus', 'video/webm', 'video/mp4'];
 const SOUND = ['audio/webm;codecs=opus', 'audio/webm', 'audio/mp4'];
 
 /** Bits a second: a talking face at full frame, small letters, and a voice. */
@@ -30,9 +30,9 @@ const supported = (types: string[]) => types.find((type) => globalThis.MediaReco
 /** @returns what is recorded, the track that ends the take first; empty when there is nothing, or this browser cannot record */
 export function recordingFormats({ camera, microphone, screen }: Sources): RecordingFormat[] {
     const wanted: [boolean, TrackKind, string[]][] = [
-        [camera !== undefined, 'camera', PICTURE],
+        [camera !== undefined, 'camera', screen ? TWO_PICTURES : PICTURE],
         [camera === undefined && microphone !== undefined, 'microphone', SOUND],
-        [screen !== undefined, 'screen', SCREEN],
+        [screen !== undefined, 'screen', TWO_PICTURES],
         [(screen?.getAudioTracks().length ?? 0) > 0, 'computer', SOUND],
     ];
     return wanted.flatMap(([is, kind, types]) => {

@@ -1,6 +1,21 @@
 /** The voice comes near full scale; a well-set microphone leaves room. */
 const DISTANCE = 0.4;
 
+/** What is heard of a quiet room when nobody speaks. A microphone that delivers nothing at all would be a broken one. */
+const ROOM_DB = -70;
+
+function roomTone(context: AudioContext): AudioNode {
+    const buffer = context.createBuffer(1, 2 * context.sampleRate, context.sampleRate);
+    const samples = buffer.getChannelData(0);
+    const loud = 10 ** (ROOM_DB / 20) * Math.sqrt(3);
+    for (let i = 0; i < samples.length; i++) {
+        samples[i] = (2 * Math.random() - 1) * loud;
+    }
+    const source = new AudioBufferSourceNode(context, { buffer, loop: true });
+    source.start();
+    return source;
+}
+
 /** A long section takes the voice a while to read. */
 const againMs = 1000;
 const patienceMs = 180_000;
@@ -30,6 +45,7 @@ export class StandInMicrophone {
         this.stream = out.stream;
         this.room = new GainNode(context, { gain: DISTANCE });
         this.room.connect(out);
+        roomTone(context).connect(out);
         this.rehearse();
     }
 

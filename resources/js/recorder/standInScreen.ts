@@ -1,6 +1,7 @@
 const WIDTH = 1920;
 const HEIGHT = 1080;
-const FPS = 30;
+/** A program's window seldom moves faster. */
+const FPS = 12;
 
 /** Colours of the drawn program; it is a picture, not part of the interface. */
 const paint = {

@@ -1,13 +1,16 @@
 import { useEffect, useRef } from 'react';
 import type { SessionState } from '../../recorder/session';
 
-/** A tenth of a second of silence: browsers give media keys only to pages that play something. */
+/** Bytes of ten seconds. */
+const LENGTH = 160_000;
+
+/** Ten seconds of silence: browsers give media keys only to pages that play something. */
 function silence(): string {
-    const bytes = new Uint8Array(44 + 1600);
+    const bytes = new Uint8Array(44 + LENGTH);
     const view = new DataView(bytes.buffer);
     const text = (at: number, says: string) => [...says].forEach((c, i) => view.setUint8(at + i, c.charCodeAt(0)));
     text(0, 'RIFF');
-    view.setUint32(4, 36 + 1600, true);
+    view.setUint32(4, 36 + LENGTH, true);
     text(8, 'WAVEfmt ');
     view.setUint32(16, 16, true);
     view.setUint16(20, 1, true);
@@ -17,7 +20,7 @@ function silence(): string {
     view.setUint16(32, 2, true);
     view.setUint16(34, 16, true);
     text(36, 'data');
-    view.setUint32(40, 1600, true);
+    view.setUint32(40, LENGTH, true);
     return URL.createObjectURL(new Blob([bytes], { type: 'audio/wav' }));
 }
 
