@@ -33,7 +33,7 @@ return [
         'deck_bytes' => 200 * 1024 * 1024,
         'slide_pixels' => 50_000_000,
         'chunk_bytes' => 16 * 1024 * 1024,
-        'events_bytes' => 4 * 1024 * 1024,
+        'events_bytes' => 24 * 1024 * 1024,
         'recording_bytes' => 8 * 1024 * 1024 * 1024,
     ],
 

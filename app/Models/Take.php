@@ -44,6 +44,7 @@ use OpenReel\Core\Take\Verdict;
  * @property array{x: float, y: float, width: float, height: float}|null $framing part of the camera's picture that is shown
  * @property array{x: float, y: float, width: float, height: float}|null $area part of the screen that is shown
  * @property int $event_rows of its event log that have arrived
+ * @property int $event_bytes of these rows
  * @property int $kept_order of two kept takes, the one with the higher order was kept later; 0 when it was not
  * @property bool $recording_kept what came from the recorder is still there, and can be read again
  * @property Carbon $created_at
@@ -70,6 +71,7 @@ final class Take extends Model
         'given' => '[]',
         'length_ticks' => 0,
         'event_rows' => 0,
+        'event_bytes' => 0,
         'kept_order' => 0,
         'recording_kept' => true,
     ];

@@ -8,7 +8,7 @@ use OpenReel\Core\Time\Span;
 use OpenReel\Core\Time\Tick;
 use OpenReel\Core\Time\TimeMap;
 
-/** A click: a circle that spreads and goes. */
+/** A click: a circle that spreads and goes; it may be heard too. */
 final readonly class Click implements Drawing
 {
     public const LENGTH_MS = 480;
@@ -22,7 +22,7 @@ final readonly class Click implements Drawing
     /** Corners of a circle. */
     private const CORNERS = 28;
 
-    public function __construct(public float $x, public float $y, public string $colour)
+    public function __construct(public float $x, public float $y, public string $colour, public bool $isHeard = false)
     {
     }
 
@@ -33,7 +33,12 @@ final readonly class Click implements Drawing
 
         return $points === []
             ? null
-            : new self($points[0][1], $points[0][2], Colours::read($data['colour'] ?? null) ?? Colours::DEFAULT);
+            : new self(
+                $points[0][1],
+                $points[0][2],
+                Colours::read($data['colour'] ?? null) ?? Colours::DEFAULT,
+                ($data['sound'] ?? false) === true,
+            );
     }
 
     public function marks(Span $seen, TimeMap $map, float $aspect): array
@@ -57,7 +62,7 @@ final readonly class Click implements Drawing
     /** @return array<string, mixed> */
     public function toArray(): array
     {
-        return ['kind' => 'click', 'x' => $this->x, 'y' => $this->y, 'colour' => $this->colour];
+        return ['kind' => 'click', 'x' => $this->x, 'y' => $this->y, 'colour' => $this->colour, 'sound' => $this->isHeard];
     }
 
     /** @return list<list<int>> the outer edge, and the inner one, which winds the other way */

@@ -39,6 +39,7 @@ final readonly class Readiness
      * @param  array<int, list<int>>  $unspoken  numbers of lines that nobody speaks yet, by index of the section, where others
      *    are
      *    spoken
+     * @param  list<int>  $withScreen  indexes of sections that are heard in takes with a screen
      */
     public function __construct(
         private Script $script,
@@ -47,6 +48,7 @@ final readonly class Readiness
         private Pace $pace,
         private array $cutOffCards = [],
         private array $unspoken = [],
+        private array $withScreen = [],
     ) {
     }
 
@@ -140,6 +142,9 @@ final readonly class Readiness
             $says = $cue->problem() ?? $this->slideProblem($cue, $shown);
             if ($says !== null) {
                 $found[] = new Finding('cue', $says, $cue->from, $index);
+            } elseif ($cue->kind === CueKind::Screen && ! in_array($index, $this->withScreen, true)) {
+                $says = ucfirst(self::name($section, $index))." shows a screen: {$cue->value}. Have it ready when you record.";
+                $found[] = new Finding('screen', $says, $cue->from, $index);
             }
         }
 

@@ -142,7 +142,25 @@ final class SoundMix
         $wanted = self::BYTES * max(0, $until - $from - $missing);
         $bytes .= $wanted === 0 ? '' : (string) stream_get_contents($file, $wanted);
 
-        return str_pad($bytes, self::BYTES * ($until - $from), "\0");
+        return $this->clicked(str_pad($bytes, self::BYTES * ($until - $from), "\0"), $place, $from);
+    }
+
+    /** With the clicks of the pointer that are heard meanwhile. */
+    private function clicked(string $samples, SoundPlace $place, int $from): string
+    {
+        $count = intdiv(strlen($samples), self::BYTES);
+        $numbers = null;
+        foreach ($place->clicks as $click) {
+            $start = $place->at + $click - $from;
+            for ($i = max(0, $start); $i < min($count, $start + ClickSound::SAMPLES); $i++) {
+                $numbers ??= self::numbers($samples);
+                foreach ([2 * $i, 2 * $i + 1] as $k) {
+                    $numbers[$k] = max(-32768, min(32767, $numbers[$k] + ClickSound::at($i - $start)));
+                }
+            }
+        }
+
+        return $numbers === null ? $samples : pack('v*', ...array_map(fn (int $v): int => $v & 0xFFFF, $numbers));
     }
 
     /** @return list<int> */

@@ -99,6 +99,7 @@ final readonly class SoundPart
                 $p['at'],
                 JoinKind::from($p['join']),
                 $p['join_samples'],
+                $p['clicks'] ?? [],
             ),
             $part['places'],
         );
@@ -108,7 +109,7 @@ final readonly class SoundPart
 
     /**
      * @return array{from: int, until: int, is_last: bool, places: list<array{piece: array<string, mixed>, at: int,
-     *     join: string, join_samples: int}>}
+     *     join: string, join_samples: int, clicks: list<int>}>}
      */
     public function toArray(): array
     {
@@ -122,6 +123,7 @@ final readonly class SoundPart
                     'at' => $p->at,
                     'join' => $p->join->value,
                     'join_samples' => $p->joinSamples,
+                    'clicks' => $p->clicks,
                 ],
                 $this->places,
             ),
@@ -152,7 +154,7 @@ final readonly class SoundPart
                         'at' => $p->at - $this->from,
                         'join' => $p->join->value,
                         'joinSamples' => $p->joinSamples,
-                    ],
+                    ] + ($p->clicks === [] ? [] : ['clicks' => $p->clicks, 'click' => ClickSound::RECIPE]),
                     $this->places,
                 ),
                 'recipe' => self::RECIPE,

@@ -13,12 +13,14 @@ final readonly class SoundPlace
      * @param  int  $at  sample of the film on which the piece begins
      * @param  JoinKind  $join  with the place before
      * @param  int  $joinSamples  as long as the join lasts; 0 for a cut
+     * @param  list<int>  $clicks  samples after its beginning on which a click of the pointer is heard
      */
     public function __construct(
         public SoundPiece $piece,
         public int $at,
         public JoinKind $join = JoinKind::Cut,
         public int $joinSamples = 0,
+        public array $clicks = [],
     ) {
     }
 

@@ -7,6 +7,7 @@ namespace OpenReel\Core\Sound;
 use OpenReel\Core\Assembly\Assembly;
 use OpenReel\Core\Assembly\JoinKind;
 use OpenReel\Core\Assembly\Segment;
+use OpenReel\Core\Mark\Click;
 use OpenReel\Core\Take\TrackKind;
 
 /** What is heard when: pieces of takes at places of the film. A take that goes on from one segment to the next is one piece. */
@@ -45,6 +46,7 @@ final readonly class SoundPlan
                 $group[0]->startFrame * $ticks,
                 $group[0]->join->kind,
                 $group[0]->join->frames * $ticks,
+                self::clicks($group, $ticks),
             ),
             $groups,
         );
@@ -92,6 +94,40 @@ final readonly class SoundPlan
     {
         return $before->passage?->take->id === $segment->passage?->take->id &&
             $before->map?->timeOf($before->frames)->count === $segment->map?->timeOf(0)->count;
+    }
+
+    /**
+     * Where in a group of segments that go on a click is heard.
+     *
+     * @param  non-empty-list<Segment>  $group
+     * @return list<int> samples after its beginning
+     */
+    private static function clicks(array $group, int $ticks): array
+    {
+        $clicks = [];
+        foreach ($group as $segment) {
+            foreach (self::clickFrames($segment) as $frame) {
+                $clicks[] = ($segment->startFrame - $group[0]->startFrame + $frame) * $ticks;
+            }
+        }
+
+        return $clicks;
+    }
+
+    /** @return list<int> frames of a segment on which a click is heard */
+    public static function clickFrames(Segment $segment): array
+    {
+        $frames = [];
+        foreach ($segment->passage->take->marks ?? [] as $mark) {
+            $at = $mark->seen->from;
+            $isInside =
+                ! $at->isBefore($segment->passage->span->from ?? $at) && $at->isBefore($segment->passage->span->until ?? $at);
+            if ($segment->map !== null && $mark->drawing instanceof Click && $mark->drawing->isHeard && $isInside) {
+                $frames[] = $segment->map->frameOf($at);
+            }
+        }
+
+        return $frames;
     }
 
     private static function piece(Segment $segment, int $samples, float $target): SoundPiece

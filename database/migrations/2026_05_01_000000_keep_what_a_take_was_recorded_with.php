@@ -20,6 +20,7 @@ return new class extends Migration
             $table->json('given')->default('[]');
             $table->json('framing')->nullable();
             $table->json('area')->nullable();
+            $table->unsignedBigInteger('event_bytes')->default(0);
         });
         Schema::table('tracks', function (Blueprint $table) {
             // A file may begin before its take does.
@@ -29,6 +30,6 @@ return new class extends Migration
 
     public function down(): void
     {
-        Schema::table('takes', fn (Blueprint $table) => $table->dropColumn(['fluffs', 'markers', 'given', 'framing', 'area']));
+        Schema::table('takes', fn (Blueprint $table) => $table->dropColumn(['fluffs', 'markers', 'given', 'framing', 'area', 'event_bytes']));
     }
 };

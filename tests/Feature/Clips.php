@@ -344,7 +344,7 @@ final class Clips
     }
 
     /** @param  list<string>  $arguments */
-    private static function make(string $name, array $arguments): string
+    public static function make(string $name, array $arguments): string
     {
         $folder = sys_get_temp_dir().'/reel-clips';
         @mkdir($folder);

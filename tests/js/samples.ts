@@ -349,6 +349,7 @@ export const assembly = {
             "offset_ticks": 0,
             "media_url": "/api/takes/id7/media?v=12345678",
             "beside": [],
+            "clicks": [],
             "gain_db": 1.5,
             "shots": [
                 {
@@ -448,6 +449,7 @@ export const assembly = {
             "offset_ticks": 0,
             "media_url": null,
             "beside": [],
+            "clicks": [],
             "gain_db": 1.5,
             "shots": [
                 {
@@ -560,7 +562,8 @@ export const script = {
                 }
             ],
             "until": 139,
-            "card_url": null
+            "card_url": null,
+            "stage": null
         },
         {
             "id": "id10",
@@ -574,7 +577,8 @@ export const script = {
                 }
             ],
             "until": 174,
-            "card_url": null
+            "card_url": null,
+            "stage": null
         },
         {
             "id": "id12",
@@ -588,7 +592,8 @@ export const script = {
                 }
             ],
             "until": 212,
-            "card_url": "/api/cards/hash"
+            "card_url": "/api/cards/hash",
+            "stage": null
         }
     ]
 } satisfies ScriptText;

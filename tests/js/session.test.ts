@@ -39,6 +39,7 @@ beforeEach(() => {
         keepChunk: vi.fn(),
         keepEvent: vi.fn((_: OpenedTake, row: string) => void events.push(JSON.parse(row))),
         deliver: vi.fn(async () => undefined),
+        mute: vi.fn(),
         claim: vi.fn(async () => () => undefined),
         now: vi.fn(() => clock),
     } as never;
@@ -238,5 +239,98 @@ describe('a recording session', () => {
         session.resume();
         expect(await session.finish()).toBeNull();
         expect(session.snapshot().state).toBe('idle');
+    });
+
+    it('goes again from the start of a line', async () => {
+        const session = await rolling();
+        session.toLine(1);
+        clock += 900;
+        session.again(1);
+        expect(events.slice(-2)).toEqual([
+            { at_ms: 900, kind: 'again', line: 2 },
+            { at_ms: 900, kind: 'line', line: 2 },
+        ]);
+    });
+
+    it('counts markers, and notes what is drawn when it began', async () => {
+        const session = await rolling();
+        clock += 500;
+        session.marker();
+        session.marker();
+        session.log('stroke', { id: 1 }, clock - 300);
+        expect(session.snapshot().markers).toBe(2);
+        expect(events.at(-1)).toEqual({ at_ms: 200, kind: 'stroke', id: 1 });
+        await session.finish();
+        session.marker();
+        session.log('stroke', { id: 2 });
+        expect(events.at(-1)?.kind).toBe('finish');
+    });
+
+    it('holds the microphone silent only while it rolls, and never leaves it so', async () => {
+        const session = new RecordingSession(ports);
+        session.arm();
+        session.mute(true);
+        expect(ports.mute).not.toHaveBeenCalled();
+        const rolls = await rolling();
+        rolls.mute(true);
+        rolls.mute(true);
+        expect(ports.mute).toHaveBeenCalledTimes(1);
+        await rolls.finish();
+        expect(ports.mute).toHaveBeenLastCalledWith(false);
+        expect(rolls.snapshot().muted).toBe(false);
+    });
+
+    it('goes on after a pause when it was counted in, or at once when pressed again', async () => {
+        const session = await rolling();
+        session.pause();
+        session.resume(3);
+        expect(session.snapshot()).toMatchObject({ state: 'paused', countLeft: 3 });
+        await vi.advanceTimersByTimeAsync(1000);
+        expect(session.snapshot().countLeft).toBe(2);
+        session.resume(3);
+        expect(session.snapshot()).toMatchObject({ state: 'rolling', countLeft: 0 });
+        await vi.advanceTimersByTimeAsync(5000);
+        expect(recorder.calls.filter((call) => call === 'resume')).toHaveLength(1);
+    });
+
+    it('records several tracks at once, and goes on when one beside the first gives up', async () => {
+        const screen = new FakeRecorder();
+        ports.recorders.mockReturnValue([
+            { kind: 'camera', recorder },
+            { kind: 'screen', recorder: screen, inStep: true, surface: 'monitor' },
+        ]);
+        const session = await rolling();
+        expect(events.slice(0, 2)).toEqual([
+            { at_ms: 0, kind: 'start', track: 'camera' },
+            { at_ms: 0, kind: 'start', track: 'screen', in_step: true, surface: 'monitor' },
+        ]);
+        screen.onerror?.();
+        expect(session.snapshot().state).toBe('rolling');
+        expect(session.snapshot().notice).toContain('The screen is no longer recorded. The take goes on');
+        session.pause();
+        expect([recorder, screen].map((one) => one.calls.at(-1))).toEqual(['pause', 'pause']);
+        recorder.onerror?.();
+        await vi.advanceTimersByTimeAsync(0);
+        expect(session.snapshot().state).toBe('armed');
+    });
+
+    it('ends at once when a recorder stopped by itself before', async () => {
+        const screen = Object.assign(new FakeRecorder(), { state: 'inactive' });
+        ports.recorders.mockReturnValue([
+            { kind: 'camera', recorder },
+            { kind: 'screen', recorder: screen },
+        ]);
+        const session = await rolling();
+        expect(await session.finish()).toBe(take);
+        expect(screen.calls).toEqual(['start 1000']);
+    });
+
+    it('is ready for the next take before this one has arrived, when it is to go on', async () => {
+        ports.deliver.mockReturnValue(new Promise(() => undefined));
+        const session = await rolling();
+        expect(await session.finish(false, true)).toBe(take);
+        expect(session.snapshot().state).toBe('armed');
+        await session.start(0);
+        expect(session.snapshot().state).toBe('rolling');
     });
 });

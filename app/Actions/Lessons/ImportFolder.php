@@ -30,6 +30,9 @@ final class ImportFolder
 {
     private const TAKE_NAME = '/^(\d{1,4})-(\d{1,4})(-discard|-undecided)?\.([a-z0-9]{2,5})$/i';
 
+    /** What was recorded beside a take: its screen, and the log of what happened meanwhile. */
+    private const BESIDE = '/^(\d{1,4}-\d{1,4}(?:-discard|-undecided)?)\.(screen\.[a-z0-9]{2,5}|events\.jsonl)$/i';
+
     private const SLIDES = ['png', 'jpg', 'jpeg', 'webp', 'svg'];
 
     public function __construct(
@@ -187,11 +190,16 @@ final class ImportFolder
         return $files;
     }
 
-    /** @return list<array{section: int, number: int, mark: string, file: string}> by section, then number */
+    /** @return list<array{section: int, number: int, mark: string, file: string, beside: array<string, string>}> by section, then number */
     private function takeFiles(string $folder, int $sections): array
     {
-        $takes = $numbers = [];
+        $takes = $numbers = $beside = [];
         foreach (self::filesIn("{$folder}/takes") as $file) {
+            if (preg_match(self::BESIDE, basename($file), $name) === 1) {
+                $beside[strtolower($name[1])][str_starts_with(strtolower($name[2]), 'screen') ? 'screen' : 'events'] = $file;
+
+                continue;
+            }
             if (preg_match(self::TAKE_NAME, basename($file), $name) !== 1) {
                 throw Refusal::badInput('The take '.basename($file).' is not named SECTION-TAKE.ext, for example 03-1.webm.');
             }
@@ -211,6 +219,15 @@ final class ImportFolder
             $numbers[(int) $name[1]][(int) $name[2]] = $file;
             $takes[] = ['section' => (int) $name[1], 'number' => (int) $name[2], 'mark' => strtolower($name[3]), 'file' => $file];
         }
+        foreach ($takes as $i => $take) {
+            $name = strtolower(pathinfo($take['file'], PATHINFO_FILENAME));
+            $takes[$i]['beside'] = $beside[$name] ?? [];
+            unset($beside[$name]);
+        }
+        if ($beside !== []) {
+            $alone = basename((string) current((array) current($beside)));
+            throw Refusal::badInput("{$alone} belongs to no take: put the take of the same name beside it.");
+        }
         usort($takes, fn (array $a, array $b): int => [$a['section'], $a['number']] <=> [$b['section'], $b['number']]);
 
         return $takes;
@@ -218,7 +235,7 @@ final class ImportFolder
 
     /**
      * @param  array<int, Section>  $sections
-     * @param  list<array{section: int, number: int, mark: string, file: string}>  $files
+     * @param  list<array{section: int, number: int, mark: string, file: string, beside: array<string, string>}>  $files
      * @param  callable(string): void  $say
      */
     private function takes(array $sections, array $files, bool $whole, callable $say): void
@@ -239,7 +256,7 @@ final class ImportFolder
         $this->keepHighest($files, $sections);
     }
 
-    /** @param  array{section: int, number: int, mark: string, file: string}  $entry */
+    /** @param  array{section: int, number: int, mark: string, file: string, beside: array<string, string>}  $entry */
     private function take(Section $section, array $entry): Take
     {
         $bytes = (int) @filesize($entry['file']);
@@ -255,23 +272,28 @@ final class ImportFolder
                 'verdict' => $entry['mark'] === '-discard' ? Verdict::Discarded : Verdict::Undecided,
             ] + SpokenLines::asTaken($section),
         );
-        $path = $take->folder().'/camera.part';
-        $this->media->settle($this->media->copied($entry['file'], 'part'), $path);
-        $take
-            ->tracks()
-            ->create([
-                'kind' => 'camera',
-                'mime' => 'application/octet-stream',
-                'path' => $path,
-                'bytes' => $bytes,
-                'next_chunk' => 1,
-            ]);
+        if (isset($entry['beside']['events'])) {
+            $this->media->write($take->folder().'/events.jsonl', (string) file_get_contents($entry['beside']['events']));
+        }
+        foreach (array_filter(['camera' => $entry['file'], 'screen' => $entry['beside']['screen'] ?? null]) as $kind => $file) {
+            $path = $take->folder()."/{$kind}.part";
+            $this->media->settle($this->media->copied($file, 'part'), $path);
+            $take
+                ->tracks()
+                ->create([
+                    'kind' => $kind,
+                    'mime' => 'application/octet-stream',
+                    'path' => $path,
+                    'bytes' => (int) filesize($file),
+                    'next_chunk' => 1,
+                ]);
+        }
 
         return $take;
     }
 
     /**
-     * @param  list<array{section: int, number: int, mark: string, file: string}>  $files
+     * @param  list<array{section: int, number: int, mark: string, file: string, beside: array<string, string>}>  $files
      * @param  array<int, Section>  $sections
      */
     private function keepHighest(array $files, array $sections): void

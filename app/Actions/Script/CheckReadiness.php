@@ -11,12 +11,14 @@ use App\Readers\LearnedPace;
 use App\Readers\LessonCoverage;
 use App\Readers\LessonStyle;
 use Illuminate\Support\Facades\DB;
+use OpenReel\Core\Coverage\UsedPart;
 use OpenReel\Core\Picture\FrameSize;
 use OpenReel\Core\Readiness\DeckSlide;
 use OpenReel\Core\Readiness\Finding;
 use OpenReel\Core\Readiness\Readiness;
 use OpenReel\Core\Script\Script;
 use OpenReel\Core\Script\SourceMap;
+use OpenReel\Core\Take\TrackKind;
 
 /** What is still to be looked at in a lesson before it is recorded. */
 final class CheckReadiness
@@ -57,6 +59,7 @@ final class CheckReadiness
             ],
             (new Readiness(
                 $script, $deck, $style->layout, LearnedPace::of($lesson), $cutOff, self::unspoken($lesson, $sections->all()),
+                self::withScreen($lesson, $sections->all()),
             ))->findings(),
         );
     }
@@ -77,5 +80,29 @@ final class CheckReadiness
         }
 
         return $unspoken;
+    }
+
+    /**
+     * @param  array<int, string>  $sections  ids, in order
+     * @return list<int> indexes of sections that are heard in takes with a screen
+     */
+    private static function withScreen(Lesson $lesson, array $sections): array
+    {
+        $screens = DB::table('tracks')
+            ->where('kind', TrackKind::Screen)
+            ->whereNotNull('file_path')
+            ->whereIn('take_id', DB::table('takes')->whereIn('section_id', $sections)->select('id'))
+            ->pluck('take_id')
+            ->all();
+        $with = [];
+        foreach ($screens === [] ? [] : LessonCoverage::of($lesson)->sections as $id => $coverage) {
+            $index = array_search($id, $sections, true);
+            $takes = array_map(fn (UsedPart $p): string => $p->take, $coverage->parts);
+            if ($index !== false && array_intersect($takes, $screens) !== []) {
+                $with[] = $index;
+            }
+        }
+
+        return $with;
     }
 }

@@ -51,8 +51,12 @@ final class AppendEvents
             if ($this->media->bytes($log) + strlen($text) > config('reel.limits.events_bytes')) {
                 throw Refusal::badInput('The log of this take is too long.');
             }
-            AppendedFile::add($this->media->pathToWrite($log), $this->written($log, $take->event_rows), $text);
-            $take->update(['event_rows' => $take->event_rows + count($new)]);
+            $written = $this->written($take, $log);
+            AppendedFile::add($this->media->pathToWrite($log), $written, $text);
+            $take->update([
+                'event_rows' => $take->event_rows + count($new),
+                'event_bytes' => $written + strlen($text),
+            ]);
 
             return $take->event_rows;
         } finally {
@@ -61,14 +65,14 @@ final class AppendEvents
     }
 
     /** Bytes of the rows that are known to have arrived: what a crash left behind them is cut off. */
-    private function written(string $log, int $rows): int
+    private function written(Take $take, string $log): int
     {
-        $text = $this->media->exists($log) ? (string) file_get_contents($this->media->path($log)) : '';
-        $end = 0;
-        for ($row = 0; $row < $rows; $row++) {
-            $end = (int) strpos($text, "\n", $end) + 1;
+        if ($take->event_bytes > 0 || $take->event_rows === 0) {
+            return $take->event_bytes;
         }
+        // Begun by a version that counted rows only.
+        $rows = explode("\n", $this->media->exists($log) ? (string) file_get_contents($this->media->path($log)) : '');
 
-        return $end;
+        return strlen(implode("\n", array_slice($rows, 0, $take->event_rows))) + 1;
     }
 }

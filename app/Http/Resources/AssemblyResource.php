@@ -14,6 +14,7 @@ use OpenReel\Core\Assembly\Shot;
 use OpenReel\Core\Render\ShotSpec;
 use OpenReel\Core\Sound\ComputerSound;
 use OpenReel\Core\Sound\GainSearch;
+use OpenReel\Core\Sound\SoundPlan;
 use OpenReel\Core\Take\Take;
 use OpenReel\Core\Take\TrackKind;
 use OpenReel\Core\Time\Tick;
@@ -90,6 +91,7 @@ final class AssemblyResource extends JsonResource
             'offset_ticks' => $played === null ? 0 : -$played->fileAt(Tick::zero()),
             'media_url' => $take === null ? null : "/api/takes/{$take->id}/media?v=".substr($played->hash ?? '', 0, 8),
             'beside' => $take === null ? [] : self::beside($take, $this->resource->target),
+            'clicks' => SoundPlan::clickFrames($segment),
             'gain_db' => GainSearch::start($this->resource->target, $voice?->loudness)->gain,
             'shots' => array_map(fn (Shot $shot): array => [
                 'offset' => $shot->offset, 'frames' => $shot->frames, 'picture' => PictureResource::of($shot->picture),

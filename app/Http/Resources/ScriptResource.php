@@ -54,6 +54,7 @@ final class ScriptResource extends JsonResource
                 'lines' => self::linePlaces($section, array_values($ids->get($row->id)?->pluck('id')->all() ?? []), $map),
                 'until' => $map->utf16($section->until()),
                 'card_url' => $this->card($section),
+                'stage' => self::stage($section),
             ];
         }
 
@@ -74,6 +75,19 @@ final class ScriptResource extends JsonResource
         }
 
         return $found;
+    }
+
+    /** @return array{kind: string, says: string}|null what it begins with, when that is no slide */
+    private static function stage(Section $section): ?array
+    {
+        $stage = null;
+        foreach ($section->cues as $cue) {
+            if ($cue->kind->isStage() && $cue->line === 1 && $cue->within === 0.0) {
+                $stage = $cue->kind === CueKind::Slide ? null : ['kind' => $cue->kind->value, 'says' => $cue->value];
+            }
+        }
+
+        return $stage;
     }
 
     /**

@@ -239,6 +239,8 @@ export interface Segment {
     media_url: string | null;
     /** What runs beside the take's own media. */
     beside: Beside[];
+    /** Frames of the segment on which a click of the pointer is heard. */
+    clicks: number[];
     gain_db: number;
     /** Without gaps, together as long as the segment. */
     shots: Shot[];
@@ -333,6 +335,8 @@ export interface ScriptSection {
     slides: { slide: string | null; from: number }[];
     lines: { id: string; from: number; until: number }[];
     card_url: string | null;
+    /** What it begins with, when that is no slide. */
+    stage: { kind: 'screen' | 'board' | 'camera alone'; says: string } | null;
 }
 
 export interface Finding {

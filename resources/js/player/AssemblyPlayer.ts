@@ -186,10 +186,28 @@ export class AssemblyPlayer extends Subscribable<PlayerSnapshot> {
                 return;
             }
             if (!element.seeking) {
-                this.set({ frame: frameAt(segment, element.currentTime) });
+                const frame = frameAt(segment, element.currentTime);
+                this.click(segment, this.snapshot().frame, frame);
+                this.set({ frame });
             }
             this.watch();
         });
+    }
+
+    /** Clicks of the pointer between two frames, as the film has them (core/Sound/ClickSound.php). */
+    private click(segment: Segment, from: number, to: number): void {
+        const { context } = this;
+        const heard = segment.clicks.some((at) => at + segment.start_frame > from && at + segment.start_frame <= to);
+        if (!context || !heard || to - from > this.plan.fps) {
+            return;
+        }
+        const now = context.currentTime;
+        const tone = new OscillatorNode(context, { frequency: 1600 });
+        const gain = new GainNode(context, { gain: 0.125 });
+        gain.gain.setTargetAtTime(0, now, 0.0046);
+        tone.connect(gain).connect(context.destination);
+        tone.start(now);
+        tone.stop(now + 0.025);
     }
 
     private next(index: number): void {

@@ -7,10 +7,12 @@ export interface StoredTake {
     lessonId: string;
     number: number;
     tracks: { id: string; kind: TrackKind; chunks: number; bytes: number }[];
-    /** The event log so far, one JSON object a row. */
+    /** Rows of the event log that the server has not got yet, one JSON object each. */
     events: string[];
-    /** How many of these rows the server has. */
+    /** How many rows before these it has. */
     eventsSent: number;
+    /** Missing in takes kept by a version that held on to rows it had sent. */
+    unsentOnly?: boolean;
     finished: boolean;
     /** To be set aside once it has arrived. */
     discard: boolean;

@@ -34,8 +34,15 @@ export class Outbox extends Subscribable<OutboxSnapshot> {
         super({ waiting: 0, trouble: null });
     }
 
-    async open(take: Omit<StoredTake, 'events' | 'eventsSent' | 'finished' | 'discard'>): Promise<void> {
-        const stored: StoredTake = { ...take, events: [], eventsSent: 0, finished: false, discard: false };
+    async open(take: Pick<StoredTake, 'takeId' | 'lessonId' | 'number' | 'tracks'>): Promise<void> {
+        const stored: StoredTake = {
+            ...take,
+            events: [],
+            eventsSent: 0,
+            unsentOnly: true,
+            finished: false,
+            discard: false,
+        };
         this.takes.set(take.takeId, stored);
         void this.locks?.request(
             takeLock(take.takeId),
@@ -122,8 +129,11 @@ export class Outbox extends Subscribable<OutboxSnapshot> {
                     track.bytes += (await this.store.chunk(track.id, number))?.size ?? 0;
                 }
             }
-            // Kept by a version that sent the log at the end.
-            take.eventsSent ??= 0;
+            if (!take.unsentOnly) {
+                take.eventsSent ??= 0;
+                take.events = take.events.slice(take.eventsSent);
+                take.unsentOnly = true;
+            }
             const wasFinished = take.finished;
             take.finished = true;
             this.takes.set(take.takeId, take);
@@ -189,7 +199,7 @@ export class Outbox extends Subscribable<OutboxSnapshot> {
             }
             throw new Error('The server lost a piece of this recording that it had confirmed. The rest is kept here.');
         }
-        if (take.events.length > take.eventsSent) {
+        if (take.events.length > 0) {
             return this.sendEvents(take);
         }
         if (!take.finished) {
@@ -202,14 +212,14 @@ export class Outbox extends Subscribable<OutboxSnapshot> {
 
     /** @returns whether there may be more to do now */
     private async sendEvents(take: StoredTake): Promise<boolean> {
-        const before = take.eventsSent;
-        take.eventsSent = await this.delivery.sendEvents(take.takeId, before, take.events.slice(before));
-        if (take.finished && take.eventsSent <= before) {
-            // A take finished by an earlier try takes no more rows, and needs none.
-            take.eventsSent = take.events.length;
-        }
+        const [before, rows] = [take.eventsSent, [...take.events]];
+        const next = await this.delivery.sendEvents(take.takeId, before, rows);
+        take.eventsSent = next;
+        // A take finished by an earlier try takes no more rows, and needs none. What has arrived is held no longer: a pointer
+        // that moves for hours writes many rows.
+        take.events.splice(0, take.finished && next <= before ? rows.length : Math.max(0, next - before));
         await this.store.putTake(take);
-        return take.eventsSent !== before;
+        return next !== before;
     }
 
     private async drop(take: StoredTake): Promise<void> {

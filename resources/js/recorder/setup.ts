@@ -17,6 +17,8 @@ export interface Setup {
     prompter: PrompterSetup;
     pointer: boolean;
     clicks: boolean;
+    /** And can be heard in the film. */
+    clickSounds: boolean;
     /** Resuming counts down first. */
     countIn: boolean;
     /** Stop by itself after so many minutes, or seconds of silence; 0 for never. */
@@ -46,6 +48,7 @@ export const freshSetup: Setup = {
     prompter: { size: 1.65, width: 70, pace: 'key', speed: 1, mirrored: false },
     pointer: true,
     clicks: true,
+    clickSounds: false,
     countIn: false,
     stopAfterMinutes: 0,
     stopAfterSilence: 0,

@@ -13,12 +13,13 @@ interface Props {
     /** A ring follows the pointer; clicks ripple. */
     pointer: boolean;
     clicks: boolean;
+    clickSounds: boolean;
 }
 
 const STILL_MS = 1200;
 
 /** A transparent sheet over the stage that is pointed at and written on. */
-export function Drawing({ stage, surface, ink, choice, accent, pointer, clicks }: Props) {
+export function Drawing({ stage, surface, ink, choice, accent, pointer, clicks, clickSounds }: Props) {
     const canvas = useRef<HTMLCanvasElement>(null);
     const stroke = useRef<Stroke | null>(null);
     const [ring, setRing] = useState<{ x: number; y: number; seen: boolean } | null>(null);
@@ -72,7 +73,7 @@ export function Drawing({ stage, surface, ink, choice, accent, pointer, clicks }
         const { x, y } = placeOf(event);
         if (choice.hand === 'point') {
             if (clicks) {
-                ink.click(surface, x, y, accent);
+                ink.click(surface, x, y, accent, clickSounds);
                 setRipples((all) => [...all.slice(-3), { id: event.timeStamp, x, y }]);
             }
             return;

@@ -4,14 +4,26 @@ import type { Meter, MeterSnapshot } from '../../recorder/meter';
 const deaf: MeterSnapshot = { db: -96, peakDb: -96, word: 'silent', silentMs: 0 };
 const nothing = () => () => undefined;
 
-export function useMeter(meter: Meter | null): MeterSnapshot {
+function useMeter(meter: Meter | null): MeterSnapshot {
     return useSyncExternalStore(meter?.subscribe ?? nothing, meter?.snapshot ?? (() => deaf));
+}
+
+/** What the rest of the room wants to know, which changes once a second at most: nothing else is drawn anew for a meter. */
+export function useHeard(meter: Meter | null): { word: MeterSnapshot['word']; silentMs: number } {
+    const says = useSyncExternalStore(meter?.subscribe ?? nothing, () => {
+        const { word, silentMs } = meter?.snapshot() ?? deaf;
+        return `${word}/${Math.floor(silentMs / 1000)}`;
+    });
+    const [word, seconds] = says.split('/');
+    return { word: word as MeterSnapshot['word'], silentMs: 1000 * Number(seconds) };
 }
 
 const RANGE_DB = 60;
 
 /** How loud the microphone is: a bar, and the verdict in a word. */
-export function MeterBar({ meter, off }: { meter: MeterSnapshot; off: boolean }) {
+export function MeterBar({ meter: of }: { meter: Meter | null }) {
+    const meter = useMeter(of);
+    const off = of === null;
     const along = (db: number) => Math.max(0, Math.min(1, (db + RANGE_DB) / RANGE_DB));
     const word = off ? 'off' : meter.word;
     return (

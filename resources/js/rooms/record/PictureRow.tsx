@@ -13,6 +13,8 @@ interface Props {
     onTurn: (by: number) => void;
     onTakeBack: () => void;
     onWipe: () => void;
+    /** Makes a slide of the screen; null without one. */
+    onStill: (() => void) | null;
 }
 
 const layouts: [Layout, string][] = [
@@ -50,6 +52,11 @@ export function PictureRow({ plan, pens, choice, hasInk, canTurn, ...acts }: Pro
                         {onBoard ? `Page ${plan?.surface?.slice(6)}` : 'Slide'} ›
                     </Button>
                 </div>
+            )}
+            {acts.onStill && (
+                <Button size="sm" variant="quiet" onClick={acts.onStill}>
+                    Screen as a slide
+                </Button>
             )}
             {plan?.surface && (
                 <>

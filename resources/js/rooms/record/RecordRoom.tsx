@@ -15,7 +15,7 @@ import { EmptyPlace } from '../../ui/EmptyPlace';
 import { Controls } from './Controls';
 import { Drawing } from './Drawing';
 import { LeaveDialog } from './LeaveDialog';
-import { MeterBar, useMeter } from './MeterBar';
+import { MeterBar, useHeard } from './MeterBar';
 import { SmallRoom, useOutOfSight } from './OutOfSight';
 import { PictureRow } from './PictureRow';
 import { Prompter } from './Prompter';
@@ -24,6 +24,7 @@ import { RoomFacts } from './RoomFacts';
 import { SetupPanel } from './SetupPanel';
 import { Slate } from './Slate';
 import { Stage } from './Stage';
+import { stillOf } from './still';
 import { type InkChoice, useInk } from './useInk';
 import { useLivePicture } from './useLivePicture';
 import { useMediaKeys } from './useMediaKeys';
@@ -75,7 +76,7 @@ const lostNames: Record<SourceKind, string> = {
 function Room({ lesson, section }: { lesson: Lesson; section: Section }) {
     const go = useNavigate();
     const arrival = useLocation().state as Arrival | null;
-    const { say } = useNotices();
+    const { say, failed } = useNotices();
     const [setup, change] = useSetup(lesson);
     const [ownKeys, setOwnKeys] = useState(rememberedKeys);
     const [settingUp, setSettingUp] = useState(false);
@@ -98,7 +99,7 @@ function Room({ lesson, section }: { lesson: Lesson; section: Section }) {
     const ink = useInk(session);
     const [choice, setChoice] = useState<InkChoice>({ hand: 'point', colour: lesson.pens[0] ?? '', thick: false });
     const sending = useSyncExternalStore(outbox.subscribe, outbox.snapshot);
-    const heard = useMeter(meter);
+    const heard = useHeard(meter);
     const rolling = now.state === 'rolling' || now.state === 'paused';
     const ready = !sources.opening && (camera !== null || microphone !== null || screen !== null);
     const patch = useRef<HTMLDivElement>(null);
@@ -216,6 +217,17 @@ function Room({ lesson, section }: { lesson: Lesson; section: Section }) {
     const resume = () => void session.resume(setup.countIn ? 3 : 0);
     const pause = () => (now.state === 'paused' ? resume() : session.pause());
     const layout = (to: Layout) => () => live.setLayout(to);
+    const still = async () => {
+        if (screen) {
+            try {
+                const name = await stillOf(lesson.id, screen.stream, setup.area);
+                say(`The screen as it is now is a slide: ${name}.`);
+                void refreshLesson(lesson.id);
+            } catch (error) {
+                failed(error);
+            }
+        }
+    };
     const hand = (to: InkChoice['hand']) => () => setChoice({ ...choice, hand: to });
     const acts = {
         record: start,
@@ -295,7 +307,7 @@ function Room({ lesson, section }: { lesson: Lesson; section: Section }) {
             session={session}
             state={now.state}
             line={section.lines[live.line]}
-            level={<MeterBar meter={heard} off={microphone === null} />}
+            level={<MeterBar meter={meter} />}
             inPicture={screen?.surface === 'monitor'}
             onAgain={again}
             onResume={resume}
@@ -326,7 +338,6 @@ function Room({ lesson, section }: { lesson: Lesson; section: Section }) {
                 markers={now.markers}
                 setup={setup}
                 sources={sources}
-                heard={heard}
                 keys={keys}
                 onSetup={() => setSettingUp(true)}
                 onSmallWindow={outOfSight.open}
@@ -349,6 +360,7 @@ function Room({ lesson, section }: { lesson: Lesson; section: Section }) {
                                     accent={lesson.pens[1] ?? ''}
                                     pointer={setup.pointer}
                                     clicks={setup.clicks}
+                                    clickSounds={setup.clickSounds}
                                 />
                             )
                         }
@@ -375,6 +387,7 @@ function Room({ lesson, section }: { lesson: Lesson; section: Section }) {
                 onTurn={live.turn}
                 onTakeBack={acts.takeBack}
                 onWipe={acts.wipe}
+                onStill={screen ? () => void still() : null}
             />
             <Warnings
                 notice={now.notice}
@@ -407,7 +420,6 @@ function Room({ lesson, section }: { lesson: Lesson; section: Section }) {
                 lesson={lesson}
                 setup={setup}
                 sources={sources}
-                heard={heard}
                 keys={ownKeys}
                 onChange={change}
                 onKeys={(next) => {

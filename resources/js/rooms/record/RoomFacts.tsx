@@ -1,7 +1,6 @@
 import Button from 'react-bootstrap/Button';
 import type { Lesson, Section } from '../../api/types';
 import { NONE } from '../../recorder/devices';
-import type { MeterSnapshot } from '../../recorder/meter';
 import type { Setup } from '../../recorder/setup';
 import { Icon } from '../../ui/Icon';
 import { KeysDialog } from '../../ui/KeysDialog';
@@ -21,7 +20,6 @@ interface Props {
     markers: number;
     setup: Setup;
     sources: Sources;
-    heard: MeterSnapshot;
     keys: Key[];
     onSetup: () => void;
     onSmallWindow: (() => void) | null;
@@ -29,7 +27,7 @@ interface Props {
 
 /** Beside the picture: what is recorded, from what, and whether it is safe. */
 export function RoomFacts(props: Props) {
-    const { lesson, section, title, take, rolling, waiting, markers, setup, sources, heard, keys } = props;
+    const { lesson, section, title, take, rolling, waiting, markers, setup, sources, keys } = props;
     const { lists, problems } = sources;
     const name = (list: { id: string; name: string }[], id: string | undefined) =>
         list.find((device) => device.id === id)?.name ?? '…';
@@ -45,7 +43,7 @@ export function RoomFacts(props: Props) {
     return (
         <>
             <aside className="record-side" aria-label="Devices">
-                <MeterBar meter={heard} off={sources.microphone === null} />
+                <MeterBar meter={sources.meter} />
                 <dl className="devices">
                     {device('Camera', name(lists.cameras, setup.camera), problems.camera)}
                     {device('Microphone', name(lists.microphones, setup.microphone), problems.microphone)}

@@ -6,7 +6,6 @@ import type { Lesson } from '../../api/types';
 import { ASK, type DeviceChoice, NONE } from '../../recorder/devices';
 import type { OwnKeys } from '../../recorder/keys';
 import { type Setup } from '../../recorder/setup';
-import type { MeterSnapshot } from '../../recorder/meter';
 import { KeysPanel } from './KeysPanel';
 import { Live } from './Live';
 import { MeterBar } from './MeterBar';
@@ -20,7 +19,6 @@ interface Props {
     lesson: Lesson;
     setup: Setup;
     sources: Sources;
-    heard: MeterSnapshot;
     keys: OwnKeys;
     onChange: ChangeSetup;
     onKeys: (keys: OwnKeys) => void;
@@ -110,7 +108,7 @@ const sizeOf = (stream: MediaStream | undefined) => {
     return width > 0 && height > 0 ? { width, height } : null;
 };
 
-function Devices({ lesson, setup, sources, heard, onChange }: Omit<Props, 'open' | 'onClose'>) {
+function Devices({ lesson, setup, sources, onChange }: Omit<Props, 'open' | 'onClose'>) {
     const { lists, problems } = sources;
     const camera = sizeOf(sources.camera?.stream);
     const screen = sizeOf(sources.screen?.stream);
@@ -140,7 +138,7 @@ function Devices({ lesson, setup, sources, heard, onChange }: Omit<Props, 'open'
                 problem={problems.microphone}
                 onChoose={(id) => onChange({ microphone: id })}
             >
-                <MeterBar meter={heard} off={sources.microphone === null} />
+                <MeterBar meter={sources.meter} />
                 <SoundTest microphone={sources.microphone?.stream} busy={false} />
             </Device>
             <Device
@@ -297,6 +295,13 @@ function PrompterPart({ setup, onChange }: { setup: Setup; onChange: ChangeSetup
                 label="Clicks ripple"
                 checked={setup.clicks}
                 onChange={(event) => onChange({ clicks: event.target.checked })}
+            />
+            <Form.Check
+                id="click-sounds"
+                label="Clicks can be heard in the film"
+                checked={setup.clickSounds}
+                disabled={!setup.clicks}
+                onChange={(event) => onChange({ clickSounds: event.target.checked })}
             />
         </section>
     );

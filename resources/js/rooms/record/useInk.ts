@@ -97,8 +97,8 @@ export function useInk(session: RecordingSession) {
             );
             redraw();
         },
-        click(on: string, x: number, y: number, colour: string): void {
-            session.log('click', { on, x: round(x), y: round(y), colour });
+        click(on: string, x: number, y: number, colour: string, sound: boolean): void {
+            session.log('click', { on, x: round(x), y: round(y), colour, sound });
         },
         point(on: string, x: number, y: number): void {
             const now = performance.now();

@@ -3,15 +3,9 @@ import { prefetchPictures, useSectionPicture } from '../../api/lesson';
 import type { Layout, Lesson, LinePicture, Section, Slide } from '../../api/types';
 import type { Setup } from '../../recorder/setup';
 import type { RecordingSession } from '../../recorder/session';
+import { stepsOf } from '../../recorder/steps';
 import { writeCue } from '../../page/syntax';
 import type { Sources } from './useSources';
-
-/** A place one comes to with the clicker: a line, or a cue inside one. */
-export interface Step {
-    line: number;
-    /** Index of what is seen from here on. */
-    plan: number;
-}
 
 /** Cues given by key, that the script does not hold yet. */
 interface Given {
@@ -20,23 +14,6 @@ interface Given {
 }
 
 const nothingGiven: Given = { layout: null, stage: null };
-
-/** Every line, and every cue inside one, in order. */
-export function stepsOf(lines: number, plans: Pick<LinePicture, 'from_line' | 'within'>[]): Step[] {
-    const steps: Step[] = [];
-    for (let line = 0; line < Math.max(1, lines); line++) {
-        const begins = plans.findLastIndex(
-            (p) => p.from_line - 1 < line || (p.from_line - 1 === line && p.within === 0),
-        );
-        steps.push({ line, plan: Math.max(0, begins) });
-        plans.forEach((p, plan) => {
-            if (p.from_line - 1 === line && p.within > 0) {
-                steps.push({ line, plan });
-            }
-        });
-    }
-    return steps;
-}
 
 const layoutCue = (layout: Layout) => writeCue('layout', layout.replaceAll('-', ' '));
 

@@ -109,7 +109,7 @@ interface Room {
     lesson: Lesson;
     setup: Setup;
     sources: Sources;
-    heard: MeterSnapshot;
+    heard: Pick<MeterSnapshot, 'word' | 'silentMs'>;
     rolling: boolean;
     muted: boolean;
     sending: { waiting: number; trouble: string | null };

@@ -55,6 +55,8 @@ export function SeenColumn({ lesson, places, geometry, slides, ...acts }: Props)
     );
 }
 
+const stages = { screen: 'A screen', board: 'The board', 'camera alone': 'The presenter alone' };
+
 const rowHeight = 34;
 const pictureWidth = 208;
 
@@ -81,6 +83,15 @@ function Pictures({
 }) {
     if (place.card_url) {
         return <DrawnImage className="seen-card" src={place.card_url} alt={`Card of section ${index + 1}`} />;
+    }
+    if (place.stage && shown.length === 0) {
+        const { kind, says } = place.stage;
+        return (
+            <p className="seen-stage">
+                <strong>{stages[kind]}</strong>
+                {says}
+            </p>
+        );
     }
     if (shown.length > 1) {
         return (

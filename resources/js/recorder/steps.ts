@@ -1,0 +1,25 @@
+import type { LinePicture } from '../api/types';
+
+/** A place one comes to with the clicker: a line, or a cue inside one. */
+export interface Step {
+    line: number;
+    /** Index of what is seen from here on. */
+    plan: number;
+}
+
+/** Every line, and every cue inside one, in order. */
+export function stepsOf(lines: number, plans: Pick<LinePicture, 'from_line' | 'within'>[]): Step[] {
+    const steps: Step[] = [];
+    for (let line = 0; line < Math.max(1, lines); line++) {
+        const begins = plans.findLastIndex(
+            (p) => p.from_line - 1 < line || (p.from_line - 1 === line && p.within === 0),
+        );
+        steps.push({ line, plan: Math.max(0, begins) });
+        plans.forEach((p, plan) => {
+            if (p.from_line - 1 === line && p.within > 0) {
+                steps.push({ line, plan });
+            }
+        });
+    }
+    return steps;
+}
