@@ -26,7 +26,9 @@ const FIGURES = [
 
 $id = 0;
 $events = [];
-$write = function (int $at, Tool $tool, string $colour, bool $thick, array $corners, int $length) use (&$id, &$events): void {
+/** @param  non-empty-list<array{float, float}>  $corners */
+$write = static function (int $at, Tool $tool, string $colour, bool $thick, array $corners, int $length) use (&$id, &$events): void {
+    /** @var non-empty-list<array{float, float}> $corners */
     $curve = smooth($corners);
     $points = [];
     foreach ($curve as $i => [$x, $y]) {
@@ -50,8 +52,8 @@ $write(30_200, Tool::Pen, 'BB2B1B', true, placed([[0.0, 0.5], [0.35, 0.95], [1.0
 file_put_contents($argv[1] ?? __DIR__.'/../lesson/takes/05-1.events.jsonl', EventLog::write($events));
 
 /**
- * @param  list<array{float, float}>  $corners
- * @return list<array{float, float}>
+ * @param  non-empty-list<array{float, float}>  $corners
+ * @return non-empty-list<array{float, float}>
  */
 function placed(array $corners, float $x, float $y, float $width, float $height): array
 {
@@ -61,8 +63,8 @@ function placed(array $corners, float $x, float $y, float $width, float $height)
 /**
  * Corners cut three times (Chaikin), as a pen that does not stop at them.
  *
- * @param  list<array{float, float}>  $corners
- * @return list<array{float, float}>
+ * @param  non-empty-list<array{float, float}>  $corners
+ * @return non-empty-list<array{float, float}>
  */
 function smooth(array $corners): array
 {

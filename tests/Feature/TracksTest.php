@@ -52,9 +52,7 @@ final class TracksTest extends FeatureTestCase
         $export = $this->postJson("/api/lessons/{$lesson->id}/exports")->assertStatus(202)->json();
         $film = $this->fileOf($this->get("/api/exports/{$export['id']}/file")->assertOk())->getPathname();
         $plan = $this->getJson("/api/lessons/{$lesson->id}/assembly")->json('segments.0.shots.0.picture.layers');
-        $first = fn (array $rect): int => $this->firstBright($film, $rect);
-
-        [$screen, $camera] = array_map(fn (array $l): int => $first($l['rect']), $plan);
+        [$screen, $camera] = array_map(fn (array $l): int => $this->firstBright($film, $l['rect']), $plan);
         self::assertEqualsWithDelta(30, $camera, 1, 'where the camera flashes');
         self::assertEqualsWithDelta($camera, $screen, 1);
     }

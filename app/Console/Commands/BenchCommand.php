@@ -9,6 +9,7 @@ use App\Bench\DeckBench;
 use App\Bench\ExportBench;
 use App\Bench\IngestBench;
 use App\Bench\InterfaceBench;
+use App\Bench\RoomBench;
 use App\Bench\ScriptBench;
 use Illuminate\Console\Command;
 use Illuminate\Support\Facades\Artisan;
@@ -27,6 +28,7 @@ final class BenchCommand extends Command
         ApiBench::class,
         IngestBench::class,
         ExportBench::class,
+        RoomBench::class,
     ];
 
     public function handle(): int

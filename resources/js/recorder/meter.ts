@@ -12,7 +12,7 @@ export interface MeterSnapshot {
     silentMs: number;
 }
 
-const EVERY_MS = 60;
+const EVERY_MS = 80;
 const REMEMBER_MS = 1800;
 const FLOOR_DB = -96;
 

@@ -8,10 +8,11 @@ export interface PictureState {
 
 const WIDTH = 32;
 const HEIGHT = 18;
-const EVERY_MS = 1000;
-/** Seconds in a row before it is said. */
+/** To draw a picture however small costs some milliseconds. */
+const EVERY_MS = 2000;
+/** So many looks in a row before it is said. */
 const BLACK_FOR = 2;
-const FROZEN_FOR = 4;
+const FROZEN_FOR = 2;
 const DARK = 20;
 
 /** What a picture is, from its pixels and those before: mean and highest brightness, and whether anything changed. */
@@ -26,7 +27,7 @@ export function judged(pixels: Uint8ClampedArray, before: Uint8ClampedArray | nu
     return { dark: top < DARK, same };
 }
 
-/** Looks at a stream's picture once a second, made very small. */
+/** Looks at a stream's picture every two seconds, made very small. */
 export class PictureWatch extends Subscribable<PictureState> {
     private readonly video = document.createElement('video');
     private readonly pen: CanvasRenderingContext2D | null;

@@ -32,7 +32,7 @@ export function Prompter({ lines, current, size, width = 100, mirrored = false, 
             className={mirrored ? 'prompter for-glass' : 'prompter'}
             aria-label="Prompter"
             ref={box}
-            tabIndex={-1}
+            tabIndex={lines.length === 0 ? 0 : -1}
             style={{ fontSize: `${size}rem`, width: `${width}%` }}
         >
             {lines.length === 0 && (

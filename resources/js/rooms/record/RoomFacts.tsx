@@ -65,7 +65,7 @@ export function RoomFacts(props: Props) {
                 </p>
                 <p className="soft small">
                     {rolling
-                        ? waiting <= 2
+                        ? waiting === 0
                             ? 'Everything you say is on the server a moment later.'
                             : `${waiting} s are kept in this browser and still on their way to the server.`
                         : sources.camera

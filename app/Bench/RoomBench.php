@@ -1,0 +1,115 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Bench;
+
+use App\Actions\Lessons\MakeLesson;
+use App\Actions\Script\SaveScript;
+use App\Actions\Takes\IngestTake;
+use App\Media\MediaStore;
+use App\Media\Program;
+use App\Models\Take;
+use App\Models\TakeState;
+use OpenReel\Core\Script\Script;
+use OpenReel\Core\Take\TrackKind;
+use OpenReel\Core\Time\Tick;
+use Symfony\Component\Process\Process;
+
+/** The recording room in a real browser: its own work while it rolls, how near ink follows the pen, how far apart two tracks are. */
+final class RoomBench implements Bench
+{
+    private const PORT = 8128;
+
+    private const NAMES = ['room_cpu', 'pen_latency_ms', 'tracks_apart_ms'];
+
+    public function __construct(
+        private readonly MakeLesson $make,
+        private readonly SaveScript $save,
+        private readonly IngestTake $ingest,
+        private readonly MediaStore $media,
+    ) {
+    }
+
+    public function figures(string $folder, callable $wanted): iterable
+    {
+        if (array_filter(self::NAMES, $wanted) === []) {
+            return;
+        }
+        $lesson = ($this->make)('A room');
+        ($this->save)($lesson, Script::read(
+            "# A room\n\n## Board\n\n[board: 1] [layout: slide alone] Write on it, line after line.\n\n"
+                ."## Screen\n\n[screen: anything] Look at this. Then look at that. And then go on for a while.\n",
+        ));
+        $server = new Process(
+            [base_path('bin/serve'), '--port', (string) self::PORT, '--workers', '0'],
+            base_path(),
+            ['DB_DATABASE' => "{$folder}/bench.sqlite", 'REEL_MEDIA_ROOT' => "{$folder}/media"],
+            timeout: null,
+        );
+        $server->start();
+        try {
+            $sections = $lesson->sections()->pluck('id')->all();
+            $browser = new Process(
+                ['node', base_path('app/Bench/room.mjs'), 'http://127.0.0.1:'.self::PORT, $lesson->id, ...$sections],
+                base_path(),
+                timeout: 240,
+            );
+            $told = json_decode($browser->mustRun()->getOutput(), true);
+        } finally {
+            $server->stop(1);
+        }
+        yield 'room_cpu' => [round($told['cpu'], 3), '<= 0.05'];
+        yield 'pen_latency_ms' => [(int) round($told['pen']), '<= 25'];
+        yield 'tracks_apart_ms' => [$this->apart(), '<= 20'];
+    }
+
+    /** The largest difference between a flash in the camera's file and the same in the screen's, put in step, in milliseconds. */
+    private function apart(): int
+    {
+        /** @var Take $take */
+        $take = Take::query()->where('state', TakeState::Ingesting)->orderByDesc('id')->firstOrFail();
+        ($this->ingest)($take);
+        $flashes = [];
+        foreach ([TrackKind::Camera, TrackKind::Screen] as $kind) {
+            $track = $take->tracks()->where('kind', $kind)->first();
+            $file = $track?->file_path;
+            $flashes[] = $file === null ? [] : array_map(
+                fn (float $at): float => $at + $track->offset_ticks / Tick::RATE,
+                $this->flashes($this->media->path($file)),
+            );
+        }
+        [$camera, $screen] = $flashes;
+        $apart = [];
+        foreach ($camera as $at) {
+            $nearest = min(array_map(fn (float $other): float => abs($other - $at), $screen ?: [INF]));
+            // The pause falls into a flash, or the take ends in one: that one is no pair.
+            if ($nearest < 0.5) {
+                $apart[] = $nearest;
+            }
+        }
+
+        return $apart === [] ? -1 : (int) round(1000 * max($apart));
+    }
+
+    /** @return list<float> seconds at which the picture becomes bright */
+    private function flashes(string $file): array
+    {
+        $log = Program::run([
+            (string) config('reel.programs.ffmpeg'), '-nostdin', '-i', $file,
+            '-vf', 'scale=16:16,signalstats,metadata=print:key=lavfi.signalstats.YAVG', '-f', 'null', '-',
+        ])['log'];
+        preg_match_all('/pts_time:([\d.]+)\s.*?YAVG=([\d.]+)/s', $log, $found, PREG_SET_ORDER);
+        $flashes = [];
+        $was = true;
+        foreach ($found as [, $at, $bright]) {
+            $is = (float) $bright > 120;
+            if ($is && ! $was) {
+                $flashes[] = (float) $at;
+            }
+            $was = $is;
+        }
+
+        return $flashes;
+    }
+}
