@@ -37,10 +37,13 @@ final class RoomBench implements Bench
             return;
         }
         $lesson = ($this->make)('A room');
-        ($this->save)($lesson, Script::read(
-            "# A room\n\n## Board\n\n[board: 1] [layout: slide alone] Write on it, line after line.\n\n"
-                ."## Screen\n\n[screen: anything] Look at this. Then look at that. And then go on for a while.\n",
-        ));
+        ($this->save)(
+            $lesson,
+            Script::read(
+                "# A room\n\n## Board\n\n[board: 1] [layout: slide alone] Write on it, line after line.\n\n".
+                    "## Screen\n\n[screen: anything] Look at this. Then look at that. And then go on for a while.\n",
+            ),
+        );
         $server = new Process(
             [base_path('bin/serve'), '--port', (string) self::PORT, '--workers', '0'],
             base_path(),
@@ -74,10 +77,13 @@ final class RoomBench implements Bench
         foreach ([TrackKind::Camera, TrackKind::Screen] as $kind) {
             $track = $take->tracks()->where('kind', $kind)->first();
             $file = $track?->file_path;
-            $flashes[] = $file === null ? [] : array_map(
-                fn (float $at): float => $at + $track->offset_ticks / Tick::RATE,
-                $this->flashes($this->media->path($file)),
-            );
+            $flashes[] =
+                $file === null
+                    ? []
+                    : array_map(
+                        fn (float $at): float => $at + $track->offset_ticks / Tick::RATE,
+                        $this->flashes($this->media->path($file)),
+                    );
         }
         [$camera, $screen] = $flashes;
         $apart = [];
@@ -96,8 +102,15 @@ final class RoomBench implements Bench
     private function flashes(string $file): array
     {
         $log = Program::run([
-            (string) config('reel.programs.ffmpeg'), '-nostdin', '-i', $file,
-            '-vf', 'scale=16:16,signalstats,metadata=print:key=lavfi.signalstats.YAVG', '-f', 'null', '-',
+            (string) config('reel.programs.ffmpeg'),
+            '-nostdin',
+            '-i',
+            $file,
+            '-vf',
+            'scale=16:16,signalstats,metadata=print:key=lavfi.signalstats.YAVG',
+            '-f',
+            'null',
+            '-',
         ])['log'];
         preg_match_all('/pts_time:([\d.]+)\s.*?YAVG=([\d.]+)/s', $log, $found, PREG_SET_ORDER);
         $flashes = [];

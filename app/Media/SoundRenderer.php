@@ -54,7 +54,9 @@ final class SoundRenderer
             $search = GainSearch::start($piece->target, $sound === null ? null : $piece->loudness);
             do {
                 $gain = $search->gain;
-                $report = LoudnessReport::read($this->encoder->run(SoundCommand::piece($piece, $sound, $gain, $draft, $computer)));
+                $report = LoudnessReport::read(
+                    $this->encoder->run(SoundCommand::piece($piece, $sound, $gain, $draft, $computer)),
+                );
                 $search = $report->lufs === null || $search->done ? $search : $search->next($report->lufs);
                 // The best try may not have been the last one: then it is made once more.
             } while ($report->lufs !== null && $search->gain !== $gain);

@@ -48,10 +48,12 @@ final class TakeRows
             ->leftJoin('tracks as microphone', $tracks('microphone'))
             ->leftJoin('tracks as screen', $tracks('screen'))
             ->orderByDesc('takes.number')
-            ->selectRaw("{$columns}, camera.width, camera.height, coalesce(camera.hash, microphone.hash, screen.hash) as played_hash, "
-                .'coalesce(camera.offset_ticks, microphone.offset_ticks, screen.offset_ticks) as played_offset, '
-                .'screen.width as screen_width, screen.height as screen_height, screen.hash as screen_hash, '
-                .'screen.offset_ticks as screen_offset');
+            ->selectRaw(
+                "{$columns}, camera.width, camera.height, coalesce(camera.hash, microphone.hash, screen.hash) as played_hash, ".
+                    'coalesce(camera.offset_ticks, microphone.offset_ticks, screen.offset_ticks) as played_offset, '.
+                    'screen.width as screen_width, screen.height as screen_height, screen.hash as screen_hash, '.
+                    'screen.offset_ticks as screen_offset',
+            );
 
         return array_values(array_map(fn (\stdClass $row): array => (array) $row, $rows->get()->all()));
     }

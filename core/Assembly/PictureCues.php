@@ -66,7 +66,7 @@ final class PictureCues
     public function of(Section $section, array $lines): array
     {
         $stage = null;
-        $layout = new LayoutCue;
+        $layout = new LayoutCue();
         $opening = $this->choice($layout, $stage);
         $changes = [];
         foreach ($section->cues as $cue) {

@@ -59,9 +59,7 @@ final class Lag
             range(max(0, $from + $around - 2 * self::COARSE), $from + $around + 2 * self::COARSE),
         );
 
-        return $fine === null || $fine[1] < self::LEAST
-            ? null
-            : (int) round(($fine[0] - $from) * Tick::RATE / self::RATE);
+        return $fine === null || $fine[1] < self::LEAST ? null : (int) round((($fine[0] - $from) * Tick::RATE) / self::RATE);
     }
 
     /** @param  list<int>  $sound */

@@ -53,7 +53,7 @@ final class InkOutline
         $polygon = [];
         foreach ([[$a, M_PI_2], [$b, -M_PI_2]] as [[$x, $y, $radius], $from]) {
             for ($i = 0; $i <= self::CORNERS; $i++) {
-                $angle = $way + $from + M_PI * $i / self::CORNERS;
+                $angle = $way + $from + (M_PI * $i) / self::CORNERS;
                 array_push(
                     $polygon,
                     (int) floor($x + $radius * cos($angle) + 0.5),

@@ -40,7 +40,10 @@ final readonly class PointerPath implements Drawing
     {
         $at = fn (int $ms): int => $map->frameOf(Tick::earlier($seen->until, $seen->from->plus(Tick::ofMilliseconds($ms))));
         $marks = [];
-        $ring = function (int $from, int $until, array $a, array $b, float $opacity = 1.0, float $to = 1.0) use (&$marks, $at): void {
+        $ring = function (int $from, int $until, array $a, array $b, float $opacity = 1.0, float $to = 1.0) use (
+            &$marks,
+            $at,
+        ): void {
             if ($at($from) < $at($until)) {
                 $marks[] = new Mark(new Ring($a[1], $a[2], $b[1], $b[2], $this->colour, $opacity, $to), $at($from), $at($until));
             }

@@ -79,8 +79,11 @@ final readonly class Stroke implements Drawing
     public function toArray(): array
     {
         return [
-            'kind' => 'stroke', 'tool' => $this->tool->value, 'colour' => $this->colour,
-            'width' => $this->isThick ? 'thick' : 'thin', 'points' => $this->points,
+            'kind' => 'stroke',
+            'tool' => $this->tool->value,
+            'colour' => $this->colour,
+            'width' => $this->isThick ? 'thick' : 'thin',
+            'points' => $this->points,
         ];
     }
 

@@ -74,7 +74,7 @@ final readonly class TakeMarks
             default => null,
         };
         if ($length !== null) {
-            return $drawn->atMs + $length;
+            return min($drawn->atMs + $length, self::nextPointer($drawn, $later) ?? PHP_INT_MAX);
         }
         foreach ($later as $event) {
             $isGone =
@@ -85,6 +85,22 @@ final readonly class TakeMarks
         }
 
         return self::FOREVER_MS;
+    }
+
+    /**
+     * There is one pointer: where it is seen anew, it is no longer seen where it was. Wall time.
+     *
+     * @param  list<TakeEvent>  $later
+     */
+    private static function nextPointer(Drawn $drawn, array $later): ?int
+    {
+        foreach ($drawn->drawing instanceof PointerPath ? $later : [] as $event) {
+            if ($event instanceof Drawn && $event->drawing instanceof PointerPath) {
+                return $event->atMs;
+            }
+        }
+
+        return null;
     }
 
     private static function mark(Drawing $drawing, TakeClock $clock, int $from, int $until, string $on = ''): ?TakeMark

@@ -84,7 +84,9 @@ final class IngestCommand
             array_push(
                 $arguments,
                 '-filter_complex',
-                "[{$from}:a:0]".($voice->isRight ? 'pan=mono|c0=c1,' : '').'aresample=48000:async=1:first_pts=0,aformat=channel_layouts=mono,asplit=3[keep][listen][meter];'.
+                "[{$from}:a:0]".
+                    ($voice->isRight ? 'pan=mono|c0=c1,' : '').
+                    'aresample=48000:async=1:first_pts=0,aformat=channel_layouts=mono,asplit=3[keep][listen][meter];'.
                     '[meter]pan=stereo|c0=c0|c1=c0,ebur128=framelog=verbose,anullsink',
             );
             array_push(
@@ -133,9 +135,18 @@ final class IngestCommand
     public static function beginning(string $raw, string $pcm): array
     {
         return [
-            ...self::input($raw), '-t', (string) self::BEGINNING_SECONDS, '-map', '0:a:0',
-            '-af', 'pan=mono|c0=c0,aresample='.Lag::RATE.':async=1:first_pts=0',
-            '-c:a', 'pcm_s16le', '-f', 's16le', $pcm,
+            ...self::input($raw),
+            '-t',
+            (string) self::BEGINNING_SECONDS,
+            '-map',
+            '0:a:0',
+            '-af',
+            'pan=mono|c0=c0,aresample='.Lag::RATE.':async=1:first_pts=0',
+            '-c:a',
+            'pcm_s16le',
+            '-f',
+            's16le',
+            $pcm,
         ];
     }
 

@@ -83,7 +83,9 @@ final class SpeakingTime
             array_map(
                 fn (Cue $cue): int => match ($cue->kind) {
                     CueKind::Pause => $cue->length()?->milliseconds() ?? 0,
-                    CueKind::Slide, CueKind::Screen, CueKind::Board => $cue->line > 1 || $cue->within > 0 ? self::SLIDE_PAUSE_MS : 0,
+                    CueKind::Slide, CueKind::Screen, CueKind::Board => $cue->line > 1 || $cue->within > 0
+                        ? self::SLIDE_PAUSE_MS
+                        : 0,
                     default => 0,
                 },
                 $cues,

@@ -35,14 +35,26 @@ final readonly class KeysDrawing
         $x = 0;
         foreach ($this->caps as $i => $cap) {
             $drawn .= sprintf(
-                '<rect x="%d" y="2" width="%d" height="%d" rx="%d" fill="#%s" stroke="#%s" stroke-width="3"/>'
-                    .'<rect x="%d" y="%d" width="%d" height="3" fill="#%s" fill-opacity="0.35"/>',
-                $x + 2, $widths[$i] - 4, $height - 4, (int) round($height * 0.16), $colours->paper->hex, $colours->ink->hex,
-                $x + 8, $height - 12, $widths[$i] - 16, $colours->ink->hex,
+                '<rect x="%d" y="2" width="%d" height="%d" rx="%d" fill="#%s" stroke="#%s" stroke-width="3"/>'.
+                    '<rect x="%d" y="%d" width="%d" height="3" fill="#%s" fill-opacity="0.35"/>',
+                $x + 2,
+                $widths[$i] - 4,
+                $height - 4,
+                (int) round($height * 0.16),
+                $colours->paper->hex,
+                $colours->ink->hex,
+                $x + 8,
+                $height - 12,
+                $widths[$i] - 16,
+                $colours->ink->hex,
             );
             $drawn .= sprintf(
                 '<text x="%d" y="%d" text-anchor="middle" font-family="%s" font-weight="bold" font-size="%d" fill="#%s">%s</text>',
-                $x + intdiv($widths[$i], 2), (int) round($height * 0.6), $this->style->faces->text, $size, $colours->ink->hex,
+                $x + intdiv($widths[$i], 2),
+                (int) round($height * 0.6),
+                $this->style->faces->text,
+                $size,
+                $colours->ink->hex,
                 htmlspecialchars($cap, ENT_XML1 | ENT_QUOTES),
             );
             $x += $widths[$i] + $gap;
@@ -59,7 +71,10 @@ final readonly class KeysDrawing
         return new Layer(
             Still::drawn(StillKind::Keys, $this->svg(), Shape::of($width, $height)),
             new PixelRect(
-                PixelRect::even(($this->frame->width - $width) / 2), $this->frame->height - $bottom - $height, $width, $height,
+                PixelRect::even(($this->frame->width - $width) / 2),
+                $this->frame->height - $bottom - $height,
+                $width,
+                $height,
             ),
         );
     }

@@ -28,7 +28,7 @@ final class Given
         $end = $used === [] ? 0 : $used[count($used) - 1]->until->count;
         $given = [];
         foreach ($events as $event) {
-            if (! $event instanceof CueGiven || $lines === []) {
+            if (! ($event instanceof CueGiven) || $lines === []) {
                 continue;
             }
             $at = $clock->at($event->atMs)->count;
@@ -36,7 +36,11 @@ final class Given
                 continue;
             }
             [$line, $within] = self::place($at, $lines, $end);
-            $given["{$line} {$within} ".strtok($event->cue, ' :]')] = ['line' => $line, 'within' => $within, 'cue' => $event->cue];
+            $given["{$line} {$within} ".strtok($event->cue, ' :]')] = [
+                'line' => $line,
+                'within' => $within,
+                'cue' => $event->cue,
+            ];
         }
 
         return array_values($given);

@@ -27,12 +27,15 @@ const FIGURES = [
 $id = 0;
 $events = [];
 /** @param  non-empty-list<array{float, float}>  $corners */
-$write = static function (int $at, Tool $tool, string $colour, bool $thick, array $corners, int $length) use (&$id, &$events): void {
+$write = static function (int $at, Tool $tool, string $colour, bool $thick, array $corners, int $length) use (
+    &$id,
+    &$events,
+): void {
     /** @var non-empty-list<array{float, float}> $corners */
     $curve = smooth($corners);
     $points = [];
     foreach ($curve as $i => [$x, $y]) {
-        $points[] = [(int) round($i * $length / max(1, count($curve) - 1)), round($x, 4), round($y, 4), 0.5];
+        $points[] = [(int) round(($i * $length) / max(1, count($curve) - 1)), round($x, 4), round($y, 4), 0.5];
     }
     $events[] = new Drawn($at, 'board:1', new Stroke($tool, $colour, $thick, $points), ++$id);
 };
@@ -42,8 +45,12 @@ foreach (HOURS as $hour => [$twelfths, $at]) {
     $left = 0.08 + 0.105 * $hour;
     $write($at, Tool::Pen, '1B2430', true, placed(FIGURES[$twelfths], $left, 0.68, 0.045, 0.13), 420);
     $write(
-        $at + 460, Tool::Highlighter, '0B5D66', true,
-        [[$left + 0.02, 0.6], [$left + 0.02, 0.6 - 0.125 * $twelfths]], 160 * $twelfths,
+        $at + 460,
+        Tool::Highlighter,
+        '0B5D66',
+        true,
+        [[$left + 0.02, 0.6], [$left + 0.02, 0.6 - 0.125 * $twelfths]],
+        160 * $twelfths,
     );
 }
 // Half of the range, after half of the time.

@@ -16,21 +16,29 @@ final class TracksTest extends FeatureTestCase
     public function test_a_screen_that_began_at_another_moment_is_put_in_step_by_the_voice_in_it(): void
     {
         // Flash and beep at the same moment; the screen's recorder began 0.35 s before the camera's.
-        $take = $this->tracks($this->section(), [
-            'camera' => Clips::flashAndBeep('step-camera', 1.0, 3.0, '25', 'webm'),
-            'screen' => Clips::flashAndBeep('step-screen', 1.35, 3.4, '25', 'webm'),
-        ], [
-            ['at_ms' => 0, 'kind' => 'start', 'track' => 'camera'],
-            ['at_ms' => 3, 'kind' => 'start', 'track' => 'screen', 'in_step' => true, 'surface' => 'window'],
-        ]);
+        $take = $this->tracks(
+            $this->section(),
+            [
+                'camera' => Clips::flashAndBeep('step-camera', 1.0, 3.0, '25', 'webm'),
+                'screen' => Clips::flashAndBeep('step-screen', 1.35, 3.4, '25', 'webm'),
+            ],
+            [
+                ['at_ms' => 0, 'kind' => 'start', 'track' => 'camera'],
+                ['at_ms' => 3, 'kind' => 'start', 'track' => 'screen', 'in_step' => true, 'surface' => 'window'],
+            ],
+        );
 
         self::assertSame(TakeState::Ready, $take->state, (string) $take->problem);
         $screen = $take->track(TrackKind::Screen);
         self::assertNotNull($screen);
         self::assertEqualsWithDelta(-0.35, $screen->offset_ticks / 48_000, 0.01);
         self::assertSame(['camera', 'microphone', 'screen'], $this->kinds($take), 'the copy of the voice has done its work');
-        self::assertStringStartsWith('video/', (string) $this->get("/api/takes/{$take->id}/tracks/screen")
-            ->assertOk()->headers->get('Content-Type'));
+        self::assertStringStartsWith(
+            'video/',
+            (string) $this->get("/api/takes/{$take->id}/tracks/screen")
+                ->assertOk()
+                ->headers->get('Content-Type'),
+        );
         $this->get("/api/takes/{$take->id}/tracks/computer")->assertNotFound();
         $this->get("/api/takes/{$take->id}/tracks/kitchen")->assertNotFound();
         $told = $this->getJson("/api/takes/{$take->id}")->json();
@@ -41,15 +49,25 @@ final class TracksTest extends FeatureTestCase
     public function test_in_the_film_both_show_the_same_moment(): void
     {
         $lesson = $this->lesson("# T\n\n## A\n\n[screen: the flash] [layout: side by side] One is here.\n");
-        $take = $this->tracks($lesson->sections()->firstOrFail(), [
-            'camera' => Clips::flashAndBeep('film-camera', 1.2, 3.0, '25', 'webm'),
-            'screen' => Clips::flashAndBeep('film-screen', 0.9, 2.7, '25', 'webm'),
-        ], [
-            ['at_ms' => 0, 'kind' => 'start', 'track' => 'camera'],
-            ['at_ms' => 1, 'kind' => 'start', 'track' => 'screen', 'in_step' => true],
-        ]);
-        $this->patchJson("/api/takes/{$take->id}", ['verdict' => 'kept', 'used_from_ms' => 0, 'used_until_ms' => 2600])->assertOk();
-        $export = $this->postJson("/api/lessons/{$lesson->id}/exports")->assertStatus(202)->json();
+        $take = $this->tracks(
+            $lesson->sections()->firstOrFail(),
+            [
+                'camera' => Clips::flashAndBeep('film-camera', 1.2, 3.0, '25', 'webm'),
+                'screen' => Clips::flashAndBeep('film-screen', 0.9, 2.7, '25', 'webm'),
+            ],
+            [
+                ['at_ms' => 0, 'kind' => 'start', 'track' => 'camera'],
+                ['at_ms' => 1, 'kind' => 'start', 'track' => 'screen', 'in_step' => true],
+            ],
+        );
+        $this->patchJson("/api/takes/{$take->id}", [
+            'verdict' => 'kept',
+            'used_from_ms' => 0,
+            'used_until_ms' => 2600,
+        ])->assertOk();
+        $export = $this->postJson("/api/lessons/{$lesson->id}/exports")
+            ->assertStatus(202)
+            ->json();
         $film = $this->fileOf($this->get("/api/exports/{$export['id']}/file")->assertOk())->getPathname();
         $plan = $this->getJson("/api/lessons/{$lesson->id}/assembly")->json('segments.0.shots.0.picture.layers');
         [$screen, $camera] = array_map(fn (array $l): int => $this->firstBright($film, $l['rect']), $plan);
@@ -59,13 +77,14 @@ final class TracksTest extends FeatureTestCase
 
     public function test_without_a_voice_in_it_the_noted_start_counts(): void
     {
-        $take = $this->tracks($this->section(), [
-            'camera' => Clips::spoken(),
-            'screen' => Clips::pictureOnly(),
-        ], [
-            ['at_ms' => 0, 'kind' => 'start', 'track' => 'camera'],
-            ['at_ms' => 250, 'kind' => 'start', 'track' => 'screen'],
-        ]);
+        $take = $this->tracks(
+            $this->section(),
+            [
+                'camera' => Clips::spoken(),
+                'screen' => Clips::pictureOnly(),
+            ],
+            [['at_ms' => 0, 'kind' => 'start', 'track' => 'camera'], ['at_ms' => 250, 'kind' => 'start', 'track' => 'screen']],
+        );
 
         self::assertSame(12_000, $take->track(TrackKind::Screen)?->offset_ticks);
     }
@@ -73,18 +92,33 @@ final class TracksTest extends FeatureTestCase
     public function test_the_computers_sound_is_a_track_of_its_own(): void
     {
         $both = Clips::make('computer.webm', [
-            '-i', Clips::flashAndBeep('computer-camera', 1.0, 3.0, '25', 'webm'), '-f', 'lavfi', '-i', 'sine=f=300:d=3:r=48000',
-            '-filter_complex', '[0:a]pan=mono|c0=c0[v];[1:a]pan=mono|c0=c0[c];[v][c]join=inputs=2:channel_layout=stereo[a]',
-            '-map', '[a]', '-c:a', 'libopus', '-t', '3',
+            '-i',
+            Clips::flashAndBeep('computer-camera', 1.0, 3.0, '25', 'webm'),
+            '-f',
+            'lavfi',
+            '-i',
+            'sine=f=300:d=3:r=48000',
+            '-filter_complex',
+            '[0:a]pan=mono|c0=c0[v];[1:a]pan=mono|c0=c0[c];[v][c]join=inputs=2:channel_layout=stereo[a]',
+            '-map',
+            '[a]',
+            '-c:a',
+            'libopus',
+            '-t',
+            '3',
         ]);
         $lesson = $this->lesson("# T\n\n## A\n\nOne is here.\n");
-        $take = $this->tracks($lesson->sections()->firstOrFail(), [
-            'camera' => Clips::flashAndBeep('computer-camera', 1.0, 3.0, '25', 'webm'),
-            'computer' => $both,
-        ], [
-            ['at_ms' => 0, 'kind' => 'start', 'track' => 'camera'],
-            ['at_ms' => 90, 'kind' => 'start', 'track' => 'computer', 'in_step' => true],
-        ]);
+        $take = $this->tracks(
+            $lesson->sections()->firstOrFail(),
+            [
+                'camera' => Clips::flashAndBeep('computer-camera', 1.0, 3.0, '25', 'webm'),
+                'computer' => $both,
+            ],
+            [
+                ['at_ms' => 0, 'kind' => 'start', 'track' => 'camera'],
+                ['at_ms' => 90, 'kind' => 'start', 'track' => 'computer', 'in_step' => true],
+            ],
+        );
 
         self::assertSame(['camera', 'computer', 'microphone'], $this->kinds($take));
         $computer = $take->track(TrackKind::Computer);
@@ -92,11 +126,21 @@ final class TracksTest extends FeatureTestCase
         self::assertEqualsWithDelta(0, $computer->offset_ticks / 48_000, 0.01, 'by the voice, not by the noted start');
         self::assertNotNull($computer->loudness);
         // On the right side only, so the beep is not in it.
-        self::assertEqualsWithDelta($this->level((string) $computer->file_path, 0.2), $this->level((string) $computer->file_path, 1.05), 1.0);
-        $this->patchJson("/api/takes/{$take->id}", ['verdict' => 'kept', 'used_from_ms' => 0, 'used_until_ms' => 2600])->assertOk();
+        self::assertEqualsWithDelta(
+            $this->level((string) $computer->file_path, 0.2),
+            $this->level((string) $computer->file_path, 1.05),
+            1.0,
+        );
+        $this->patchJson("/api/takes/{$take->id}", [
+            'verdict' => 'kept',
+            'used_from_ms' => 0,
+            'used_until_ms' => 2600,
+        ])->assertOk();
         $plan = $this->getJson("/api/lessons/{$lesson->id}/assembly")->json('segments.0.beside');
         self::assertSame(['computer'], array_column($plan, 'kind'));
-        $export = $this->postJson("/api/lessons/{$lesson->id}/exports")->assertStatus(202)->json();
+        $export = $this->postJson("/api/lessons/{$lesson->id}/exports")
+            ->assertStatus(202)
+            ->json();
         $film = $this->fileOf($this->get("/api/exports/{$export['id']}/file")->assertOk())->getPathname();
         self::assertGreaterThan(-45.0, $this->levelOf($film, 0.3), 'heard before the voice begins');
         self::assertLessThan($this->levelOf($film, 1.02) - 6.0, $this->levelOf($film, 0.3), 'and under it');
@@ -105,17 +149,26 @@ final class TracksTest extends FeatureTestCase
     public function test_a_cue_given_while_recording_is_written_into_the_script_when_the_take_is_kept(): void
     {
         $lesson = $this->lesson("# T\n\n## A\n\nOne is here now. Two comes after it.\n");
-        $take = $this->tracks($lesson->sections()->firstOrFail(), ['camera' => Clips::spoken()], [
-            ['at_ms' => 0, 'kind' => 'line', 'line' => 1],
-            ['at_ms' => 1400, 'kind' => 'line', 'line' => 2],
-            ['at_ms' => 1450, 'kind' => 'cue', 'cue' => '[layout: camera alone]'],
-            ['at_ms' => 1500, 'kind' => 'cue', 'cue' => '<script>'],
-        ]);
+        $take = $this->tracks(
+            $lesson->sections()->firstOrFail(),
+            ['camera' => Clips::spoken()],
+            [
+                ['at_ms' => 0, 'kind' => 'line', 'line' => 1],
+                ['at_ms' => 1400, 'kind' => 'line', 'line' => 2],
+                ['at_ms' => 1450, 'kind' => 'cue', 'cue' => '[layout: camera alone]'],
+                ['at_ms' => 1500, 'kind' => 'cue', 'cue' => '<script>'],
+            ],
+        );
         $before = $lesson->refresh()->script;
-        $given = $this->patchJson("/api/takes/{$take->id}", ['verdict' => 'kept'])->assertOk()->json();
+        $given = $this->patchJson("/api/takes/{$take->id}", ['verdict' => 'kept'])
+            ->assertOk()
+            ->json();
 
         self::assertSame(['[layout: camera alone]'], $given['wrote']);
-        self::assertSame("# T\n\n## A\n\nOne is here now. [layout: camera alone] Two comes after it.\n", $lesson->refresh()->script);
+        self::assertSame(
+            "# T\n\n## A\n\nOne is here now. [layout: camera alone] Two comes after it.\n",
+            $lesson->refresh()->script,
+        );
         self::assertSame([], $take->refresh()->given);
         $this->putJson("/api/lessons/{$lesson->id}/verdicts", $given['undo'])->assertNoContent();
         self::assertSame($before, $lesson->refresh()->script);
@@ -123,9 +176,12 @@ final class TracksTest extends FeatureTestCase
         self::assertCount(1, $take->given);
 
         // Changed since: the takes go back, the words stay.
-        $again = $this->patchJson("/api/takes/{$take->id}", ['verdict' => 'kept'])->assertOk()->json('undo');
+        $again = $this->patchJson("/api/takes/{$take->id}", ['verdict' => 'kept'])
+            ->assertOk()
+            ->json('undo');
         $this->putJson("/api/lessons/{$lesson->id}/script", [
-            'text' => $lesson->refresh()->script.'Three.', 'revision' => $lesson->revision,
+            'text' => $lesson->refresh()->script.'Three.',
+            'revision' => $lesson->revision,
         ])->assertOk();
         $this->putJson("/api/lessons/{$lesson->id}/verdicts", $again)->assertNoContent();
         self::assertStringEndsWith('Three.', $lesson->refresh()->script);
@@ -138,7 +194,9 @@ final class TracksTest extends FeatureTestCase
         [$one, $two] = [$this->record($section, Clips::spoken()), $this->record($section, Clips::anotherTake())];
         $this->keep($one);
         $order = $one->refresh()->kept_order;
-        $undo = $this->patchJson("/api/takes/{$two->id}", ['verdict' => 'kept'])->assertOk()->json('undo');
+        $undo = $this->patchJson("/api/takes/{$two->id}", ['verdict' => 'kept'])
+            ->assertOk()
+            ->json('undo');
         self::assertSame(['undecided', 'kept'], [$one->refresh()->verdict->value, $two->refresh()->verdict->value]);
 
         $this->putJson("/api/lessons/{$section->lesson_id}/verdicts", $undo)->assertNoContent();
@@ -154,13 +212,17 @@ final class TracksTest extends FeatureTestCase
     public function test_a_fluffed_read_is_not_used_and_stays_out_when_the_take_is_trimmed(): void
     {
         $lesson = $this->lesson("# T\n\n## A\n\nOne is here now. Two comes after it.\n");
-        $take = $this->tracks($lesson->sections()->firstOrFail(), ['camera' => Clips::spoken()], [
-            ['at_ms' => 0, 'kind' => 'line', 'line' => 1],
-            ['at_ms' => 700, 'kind' => 'again', 'line' => 1],
-            ['at_ms' => 700, 'kind' => 'line', 'line' => 1],
-            ['at_ms' => 1400, 'kind' => 'line', 'line' => 2],
-            ['at_ms' => 1600, 'kind' => 'marker'],
-        ]);
+        $take = $this->tracks(
+            $lesson->sections()->firstOrFail(),
+            ['camera' => Clips::spoken()],
+            [
+                ['at_ms' => 0, 'kind' => 'line', 'line' => 1],
+                ['at_ms' => 700, 'kind' => 'again', 'line' => 1],
+                ['at_ms' => 700, 'kind' => 'line', 'line' => 1],
+                ['at_ms' => 1400, 'kind' => 'line', 'line' => 2],
+                ['at_ms' => 1600, 'kind' => 'marker'],
+            ],
+        );
         self::assertCount(1, $take->fluffs);
         $this->keep($take);
         $length = fn (): int => $this->getJson("/api/lessons/{$lesson->id}/assembly")->json('length_ms');
@@ -174,7 +236,9 @@ final class TracksTest extends FeatureTestCase
         self::assertSame([['id' => 1, 'at_ms' => 1600, 'says' => '']], $this->getJson("/api/takes/{$take->id}")->json('markers'));
         $this->patchJson("/api/takes/{$take->id}", ['marker' => ['id' => 1, 'says' => 'Look here']])->assertOk();
         $this->patchJson("/api/takes/{$take->id}", ['marker' => ['id' => 7, 'says' => 'No']])->assertUnprocessable();
-        $this->patchJson("/api/takes/{$take->id}", ['marker' => ['id' => 1, 'says' => str_repeat('x', 501)]])->assertUnprocessable();
+        $this->patchJson("/api/takes/{$take->id}", [
+            'marker' => ['id' => 1, 'says' => str_repeat('x', 501)],
+        ])->assertUnprocessable();
         $this->postJson("/api/takes/{$take->id}/read-again")->assertOk();
         self::assertSame('Look here', $this->getJson("/api/takes/{$take->id}")->json('markers.0.says'), 'words stay');
     }
@@ -185,12 +249,18 @@ final class TracksTest extends FeatureTestCase
         [$a, $b] = $lesson->sections()->get()->all();
         $part = ['x' => 0.25, 'y' => 0.25, 'width' => 0.5, 'height' => 0.5];
         $made = $this->postJson("/api/sections/{$a->id}/takes", [
-            'tracks' => [['kind' => 'camera', 'mime' => 'video/webm']], 'framing' => $part, 'area' => ['x' => 'left'],
-        ])->assertCreated()->json();
+            'tracks' => [['kind' => 'camera', 'mime' => 'video/webm']],
+            'framing' => $part,
+            'area' => ['x' => 'left'],
+        ])
+            ->assertCreated()
+            ->json();
         self::assertSame([$part, null], [$made['framing'], $made['area']]);
 
         [$one, $two, $three] = [
-            $this->record($a, Clips::spoken()), $this->record($a, Clips::spoken()), $this->record($b, Clips::spoken()),
+            $this->record($a, Clips::spoken()),
+            $this->record($a, Clips::spoken()),
+            $this->record($b, Clips::spoken()),
         ];
         $framings = fn (): array => array_map(fn (Take $t): bool => $t->refresh()->framing !== null, [$one, $two, $three]);
         $this->patchJson("/api/takes/{$one->id}", ['framing' => $part])->assertOk();
@@ -214,7 +284,9 @@ final class TracksTest extends FeatureTestCase
     {
         $lesson = $this->lesson("# T\n\n## A\n\n[screen: the gauge] One. [board: 2, dark] Two.\n");
         $section = $lesson->sections()->firstOrFail();
-        $of = fn (string $query): array => $this->getJson("/api/sections/{$section->id}/picture?{$query}")->assertOk()->json();
+        $of = fn (string $query): array => $this->getJson("/api/sections/{$section->id}/picture?{$query}")
+            ->assertOk()
+            ->json();
 
         [$screen, $board] = $of('width=640&height=480&screen_width=1920&screen_height=1080&area=0.5,0,0.5,0.5');
         self::assertSame(['screen', true, 'the gauge'], [$screen['surface'], $screen['wants_screen'], $screen['says']]);
@@ -238,17 +310,40 @@ final class TracksTest extends FeatureTestCase
     {
         $lesson = $this->lesson("# T\n\n## A\n\n[board] One is here.\n\n## B\n\n[board] Two is there.\n");
         [$a, $b] = $lesson->sections()->get()->all();
-        $take = $this->tracks($a, ['camera' => Clips::spoken()], [
-            ['at_ms' => 900, 'kind' => 'stroke', 'id' => 1, 'on' => 'board:1', 'tool' => 'pen', 'colour' => 'B3261E',
-                'points' => [[0, 0.1, 0.1], [300, 0.5, 0.5]]],
-            // Written after the last word: it is meant to be seen.
-            ['at_ms' => 2300, 'kind' => 'stroke', 'id' => 2, 'on' => 'board:1', 'tool' => 'highlighter', 'colour' => 'B3261E',
-                'points' => [[0, 0.1, 0.8], [100, 0.5, 0.8]]],
-        ]);
+        $take = $this->tracks(
+            $a,
+            ['camera' => Clips::spoken()],
+            [
+                [
+                    'at_ms' => 900,
+                    'kind' => 'stroke',
+                    'id' => 1,
+                    'on' => 'board:1',
+                    'tool' => 'pen',
+                    'colour' => 'B3261E',
+                    'points' => [[0, 0.1, 0.1], [300, 0.5, 0.5]],
+                ],
+                // Written after the last word: it is meant to be seen.
+                [
+                    'at_ms' => 2300,
+                    'kind' => 'stroke',
+                    'id' => 2,
+                    'on' => 'board:1',
+                    'tool' => 'highlighter',
+                    'colour' => 'B3261E',
+                    'points' => [[0, 0.1, 0.8], [100, 0.5, 0.8]],
+                ],
+            ],
+        );
         self::assertSame($take->length_ticks, $take->speech_until);
-        $marks = fn (Section $of): array => array_merge(...array_column(
-            $this->getJson("/api/sections/{$of->id}/picture?width=640&height=480")->assertOk()->json('0.layers'), 'marks',
-        ));
+        $marks = fn (Section $of): array => array_merge(
+            ...array_column(
+                $this->getJson("/api/sections/{$of->id}/picture?width=640&height=480")
+                    ->assertOk()
+                    ->json('0.layers'),
+                'marks',
+            ),
+        );
         self::assertSame([], $marks($b), 'not before it is kept');
         $this->keep($take);
         self::assertSame([1, 0.38], array_column($marks($b), 'opacity'));
@@ -258,19 +353,38 @@ final class TracksTest extends FeatureTestCase
     public function test_events_that_make_no_sense_do_no_harm(): void
     {
         $points = array_map(fn (int $i): array => [$i, $i * 1e9, -$i], range(0, 4000));
-        $take = $this->tracks($this->section(), ['camera' => Clips::spoken()], [
-            ['at_ms' => 99_999_999_999, 'kind' => 'line', 'line' => 3],
-            ['at_ms' => -5, 'kind' => 'again', 'line' => 99],
-            ['at_ms' => 100, 'kind' => 'take-back', 'id' => 12],
-            ['at_ms' => 50, 'kind' => 'stroke', 'on' => 'board:1', 'id' => 1, 'tool' => 'pen', 'colour' => '000000', 'points' => $points],
-            ['at_ms' => 50, 'kind' => 'stroke', 'on' => 'slide:../x', 'tool' => 'pen', 'colour' => '000000', 'points' => $points],
-            ['at_ms' => 10, 'kind' => 'pointer', 'on' => 'screen', 'points' => [[0, 'x', 0], [5, 0.5, 0.5], [1, 2, 3]]],
-            ['at_ms' => 20, 'kind' => 'wipe', 'on' => ['a']],
-            ['at_ms' => 30, 'kind' => 'start', 'track' => 'kitchen'],
-            ['at_ms' => 'soon', 'kind' => 'marker'],
-            ['kind' => 'resume', 'at_ms' => 2],
-            'not even an object',
-        ]);
+        $take = $this->tracks(
+            $this->section(),
+            ['camera' => Clips::spoken()],
+            [
+                ['at_ms' => 99_999_999_999, 'kind' => 'line', 'line' => 3],
+                ['at_ms' => -5, 'kind' => 'again', 'line' => 99],
+                ['at_ms' => 100, 'kind' => 'take-back', 'id' => 12],
+                [
+                    'at_ms' => 50,
+                    'kind' => 'stroke',
+                    'on' => 'board:1',
+                    'id' => 1,
+                    'tool' => 'pen',
+                    'colour' => '000000',
+                    'points' => $points,
+                ],
+                [
+                    'at_ms' => 50,
+                    'kind' => 'stroke',
+                    'on' => 'slide:../x',
+                    'tool' => 'pen',
+                    'colour' => '000000',
+                    'points' => $points,
+                ],
+                ['at_ms' => 10, 'kind' => 'pointer', 'on' => 'screen', 'points' => [[0, 'x', 0], [5, 0.5, 0.5], [1, 2, 3]]],
+                ['at_ms' => 20, 'kind' => 'wipe', 'on' => ['a']],
+                ['at_ms' => 30, 'kind' => 'start', 'track' => 'kitchen'],
+                ['at_ms' => 'soon', 'kind' => 'marker'],
+                ['kind' => 'resume', 'at_ms' => 2],
+                'not even an object',
+            ],
+        );
 
         self::assertSame(TakeState::Ready, $take->state);
         self::assertCount(2, $take->marks);
@@ -289,7 +403,9 @@ final class TracksTest extends FeatureTestCase
     {
         $take = $this->postJson("/api/sections/{$section->id}/takes", [
             'tracks' => array_map(fn (string $kind): array => ['kind' => $kind, 'mime' => 'video/webm'], array_keys($files)),
-        ])->assertCreated()->json();
+        ])
+            ->assertCreated()
+            ->json();
         $sent = [];
         foreach ($take['tracks'] as $track) {
             $bytes = (string) file_get_contents($files[$track['kind']]);
@@ -297,9 +413,14 @@ final class TracksTest extends FeatureTestCase
             $sent[] = ['id' => $track['id'], 'chunks' => 1, 'bytes' => strlen($bytes)];
         }
         foreach (array_chunk($events, 3) as $n => $rows) {
-            $this->call('PUT', "/api/takes/{$take['id']}/events/".(3 * $n), server: ['HTTP_ACCEPT' => 'application/json'],
-                content: implode("\n", array_map(fn (mixed $r): string => (string) json_encode($r), $rows)))
-                ->assertOk()->assertJson(['next' => 3 * $n + count($rows)]);
+            $this->call(
+                'PUT',
+                "/api/takes/{$take['id']}/events/". 3 * $n,
+                server: ['HTTP_ACCEPT' => 'application/json'],
+                content: implode("\n", array_map(fn (mixed $r): string => (string) json_encode($r), $rows)),
+            )
+                ->assertOk()
+                ->assertJson(['next' => 3 * $n + count($rows)]);
         }
         $this->postJson("/api/takes/{$take['id']}/finish", ['tracks' => $sent])->assertOk();
 
@@ -317,9 +438,13 @@ final class TracksTest extends FeatureTestCase
 
     private function lesson(string $script): Lesson
     {
-        $id = $this->postJson('/api/lessons', ['title' => 'T', 'width' => 1280, 'height' => 720, 'fps' => 25])->assertCreated()->json('id');
-        $this->putJson("/api/lessons/{$id}/script", ['text' => $script, 'revision' => Lesson::query()->findOrFail($id)->revision])
-            ->assertOk();
+        $id = $this->postJson('/api/lessons', ['title' => 'T', 'width' => 1280, 'height' => 720, 'fps' => 25])
+            ->assertCreated()
+            ->json('id');
+        $this->putJson("/api/lessons/{$id}/script", [
+            'text' => $script,
+            'revision' => Lesson::query()->findOrFail($id)->revision,
+        ])->assertOk();
 
         return Lesson::query()->findOrFail($id);
     }
@@ -332,9 +457,24 @@ final class TracksTest extends FeatureTestCase
     private function firstBright(string $film, array $rect): int
     {
         [$x, $y] = [$rect['x'] + intdiv($rect['width'], 2), $rect['y'] + intdiv($rect['height'], 2)];
-        $out = shell_exec(implode(' ', array_map(escapeshellarg(...), [
-            'ffmpeg', '-nostdin', '-v', 'error', '-i', $film, '-vf', "crop=8:8:{$x}:{$y},scale=1:1,format=gray", '-f', 'rawvideo', '-',
-        ])));
+        $out = shell_exec(
+            implode(
+                ' ',
+                array_map(escapeshellarg(...), [
+                    'ffmpeg',
+                    '-nostdin',
+                    '-v',
+                    'error',
+                    '-i',
+                    $film,
+                    '-vf',
+                    "crop=8:8:{$x}:{$y},scale=1:1,format=gray",
+                    '-f',
+                    'rawvideo',
+                    '-',
+                ]),
+            ),
+        );
         $values = unpack('C*', (string) $out) ?: [];
         foreach (array_values($values) as $frame => $value) {
             if ($value > 120) {
@@ -353,9 +493,28 @@ final class TracksTest extends FeatureTestCase
     /** dBFS of a tenth of a second. */
     private function levelOf(string $file, float $at): float
     {
-        exec(implode(' ', array_map(escapeshellarg(...), [
-            'ffmpeg', '-nostdin', '-ss', (string) $at, '-t', '0.1', '-i', $file, '-vn', '-af', 'volumedetect', '-f', 'null', '-',
-        ])).' 2>&1', $out);
+        exec(
+            implode(
+                ' ',
+                array_map(escapeshellarg(...), [
+                    'ffmpeg',
+                    '-nostdin',
+                    '-ss',
+                    (string) $at,
+                    '-t',
+                    '0.1',
+                    '-i',
+                    $file,
+                    '-vn',
+                    '-af',
+                    'volumedetect',
+                    '-f',
+                    'null',
+                    '-',
+                ]),
+            ).' 2>&1',
+            $out,
+        );
 
         return preg_match('/mean_volume: (-?[\d.]+)/', implode("\n", $out), $m) === 1 ? (float) $m[1] : -120.0;
     }

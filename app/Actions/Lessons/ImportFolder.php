@@ -119,8 +119,8 @@ final class ImportFolder
         }
         if (! is_file("{$folder}/script.md") || ! is_readable("{$folder}/script.md")) {
             throw Refusal::badInput(
-                "There is no script.md in {$folder} that can be read. It holds the title (# ...), the sections (## ...) and "
-                    .'their words.',
+                "There is no script.md in {$folder} that can be read. It holds the title (# ...), the sections (## ...) and ".
+                    'their words.',
             );
         }
         $script = Script::read($this->scripts->read("{$folder}/script.md", 'script.md'));
@@ -278,15 +278,13 @@ final class ImportFolder
         foreach (array_filter(['camera' => $entry['file'], 'screen' => $entry['beside']['screen'] ?? null]) as $kind => $file) {
             $path = $take->folder()."/{$kind}.part";
             $this->media->settle($this->media->copied($file, 'part'), $path);
-            $take
-                ->tracks()
-                ->create([
-                    'kind' => $kind,
-                    'mime' => 'application/octet-stream',
-                    'path' => $path,
-                    'bytes' => (int) filesize($file),
-                    'next_chunk' => 1,
-                ]);
+            $take->tracks()->create([
+                'kind' => $kind,
+                'mime' => 'application/octet-stream',
+                'path' => $path,
+                'bytes' => (int) filesize($file),
+                'next_chunk' => 1,
+            ]);
         }
 
         return $take;

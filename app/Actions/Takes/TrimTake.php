@@ -23,12 +23,15 @@ final class TrimTake
         if ($from === null && $until === null) {
             $take->update(['used' => null, 'used_ticks' => self::length($take->forceFill(['used' => null]))]);
         } else {
-            $start = $from->count ?? $take->speech_from ?? 0;
-            $end = min($until->count ?? $take->speech_until ?? $take->length_ticks, $take->length_ticks);
+            $start = $from->count ?? ($take->speech_from ?? 0);
+            $end = min($until->count ?? ($take->speech_until ?? $take->length_ticks), $take->length_ticks);
             if ($end - $start < self::SHORTEST) {
                 throw Refusal::badInput('The end must lie after the start and inside the take.');
             }
-            $take->update(['used' => [[$start, $end]], 'used_ticks' => self::length($take->forceFill(['used' => [[$start, $end]]]))]);
+            $take->update([
+                'used' => [[$start, $end]],
+                'used_ticks' => self::length($take->forceFill(['used' => [[$start, $end]]])),
+            ]);
         }
         $take->section->touch();
         PrepareLessonJob::dispatch($take->section->lesson_id);

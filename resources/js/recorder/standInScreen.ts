@@ -143,7 +143,9 @@ export class StandInScreen {
         this.write(rising ? 'rising' : 'falling', 900, 900, 52, paint.deep, 'bold');
         this.write(`High water ${HIGH.toFixed(1)} m    Low water ${LOW.toFixed(1)} m`, 550, 980, 34, paint.soft);
         const minute = Math.floor(seconds / 60);
-        const clock = `${String(9 + Math.floor(minute / 60)).padStart(2, '0')}:${String(minute % 60).padStart(2, '0')}:${String(Math.floor(seconds % 60)).padStart(2, '0')}`;
+        const clock = [9 + Math.floor(minute / 60), minute % 60, Math.floor(seconds % 60)]
+            .map((part) => String(part).padStart(2, '0'))
+            .join(':');
         this.write(clock, 1560, 900, 52, paint.text);
     }
 

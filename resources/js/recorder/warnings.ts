@@ -81,19 +81,23 @@ export function warningsOf(state: RoomState): Warning[] {
         [
             'piling up',
             state.waiting > PILED_UP &&
-                `${state.waiting} s of what you recorded are still on their way to the server. They are safe in this browser. Leave it open.`,
+                `${state.waiting} s of what you recorded are still on their way to the server. ` +
+                    `They are safe in this browser. Leave it open.`,
         ],
         [
             'little room',
             state.roomMb !== null &&
                 state.roomMb < LITTLE_MB &&
-                `This browser has only ${Math.round(state.roomMb)} MB left. Takes are sent to the server at once and safe there. Free some disk space before a long one.`,
+                `This browser has only ${Math.round(state.roomMb)} MB left. ` +
+                    `Takes are sent to the server at once and safe there. ` +
+                    `Free some disk space before a long one.`,
         ],
         [
             'frames',
             state.frames !== null &&
                 state.frames.come < SLOW * state.frames.of &&
-                `Only ${Math.round(state.frames.come)} of ${state.frames.of} pictures a second come from the camera.${still} Close other programs, or give it more light.`,
+                `Only ${Math.round(state.frames.come)} of ${state.frames.of} pictures a second come from the camera.` +
+                    `${still} Close other programs, or give it more light.`,
         ],
         [
             'too loud',
@@ -103,7 +107,8 @@ export function warningsOf(state: RoomState): Warning[] {
         [
             'telephone',
             state.telephone !== null &&
-                `This headset sends telephone quality (${state.telephone / 1000} kHz). Plug it in by cable, or choose another microphone.`,
+                `This headset sends telephone quality (${state.telephone / 1000} kHz). ` +
+                    `Plug it in by cable, or choose another microphone.`,
         ],
         [
             'battery',
@@ -124,7 +129,8 @@ export function warningsOf(state: RoomState): Warning[] {
                 state.screen === null &&
                 state.camera.width > 0 &&
                 state.camera.width < 0.6 * state.frameWidth &&
-                `The camera gives ${state.camera.width} pixels for a frame of ${state.frameWidth}: it will look soft when shown alone.`,
+                `The camera gives ${state.camera.width} pixels for a frame of ${state.frameWidth}: ` +
+                    'it will look soft when shown alone.',
         ],
         [
             'wants screen',

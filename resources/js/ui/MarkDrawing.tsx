@@ -28,9 +28,10 @@ function FigureDrawing({ mark, rect, frame }: { mark: Mark; rect: Rect; frame: n
         const part = (frame - mark.from) / (mark.until - mark.from);
         const way = (from: number, to: number) => from + (to - from) * part;
         const middle = mark.radius - mark.line / 2;
+        const [x, y] = [way(mark.x, mark.to_x) * rect.width, way(mark.y, mark.to_y) * rect.height];
         return (
             <g
-                transform={`translate(${way(mark.x, mark.to_x) * rect.width} ${way(mark.y, mark.to_y) * rect.height}) scale(${scale})`}
+                transform={`translate(${x} ${y}) scale(${scale})`}
                 opacity={way(mark.opacity, mark.opacity_to)}
                 fill="none"
             >

@@ -58,7 +58,12 @@ final class Example
                     ),
                 ];
 
-        return new SectionSource($id, $heading, new PictureChoice($layout, new Inset(), Stage::slide(self::slide("slide-{$id}"))), $passages);
+        return new SectionSource(
+            $id,
+            $heading,
+            new PictureChoice($layout, new Inset(), Stage::slide(self::slide("slide-{$id}"))),
+            $passages,
+        );
     }
 
     public static function slide(string $id, ?Shape $shape = null): Still

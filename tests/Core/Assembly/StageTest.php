@@ -109,7 +109,11 @@ final class StageTest extends TestCase
     {
         $camera = TrackAt::live(TrackKind::Camera, Shape::of(1280, 720), new Crop(0.25, 0.0, 0.5, 1.0));
         [, $layer] = Picture::of(
-            FrameSize::of(1920, 1080), Layout::SideBySide, new Inset(), Example::slide('s', Shape::of(16, 9)), $camera,
+            FrameSize::of(1920, 1080),
+            Layout::SideBySide,
+            new Inset(),
+            Example::slide('s', Shape::of(16, 9)),
+            $camera,
         )->layers;
 
         self::assertNotNull($layer->crop);
@@ -124,9 +128,12 @@ final class StageTest extends TestCase
 
     public function testPartsOfAPictureAreCheckedAndCutOffAtItsEdges(): void
     {
-        $part = fn (mixed $x, mixed $y, mixed $w, mixed $h): ?array => Crop::read(
-            ['x' => $x, 'y' => $y, 'width' => $w, 'height' => $h],
-        )?->toArray();
+        $part = fn (mixed $x, mixed $y, mixed $w, mixed $h): ?array => Crop::read([
+            'x' => $x,
+            'y' => $y,
+            'width' => $w,
+            'height' => $h,
+        ])?->toArray();
 
         self::assertSame(['x' => 0.0, 'y' => 0.5, 'width' => 0.4, 'height' => 0.5], $part(-0.1, 0.5, 0.5, 7));
         self::assertNull($part(0, 0, 1, 1), 'all of it is no part');
@@ -138,10 +145,16 @@ final class StageTest extends TestCase
 
     public function testCuesSayWhatIsShown(): void
     {
-        $text = "## One\n\n[slide] A one. [screen: the gauge] A two. [camera alone] A three. [board: 2, squared] A four.\n\n"
-            ."## Two\n\n[board] B one. [layout: side by side] B two. [board: 1] B three. [keys: Ctrl+S] B four.\n";
+        $text =
+            "## One\n\n[slide] A one. [screen: the gauge] A two. [camera alone] A three. [board: 2, squared] A four.\n\n".
+            "## Two\n\n[board] B one. [layout: side by side] B two. [board: 1] B three. [keys: Ctrl+S] B four.\n";
         $script = Script::read($text);
-        $cues = new PictureCues($script, [['name' => 'Table', 'still' => Example::slide('t')]], HouseStyle::of([]), FrameSize::of(640, 360));
+        $cues = new PictureCues(
+            $script,
+            [['name' => 'Table', 'still' => Example::slide('t')]],
+            HouseStyle::of([]),
+            FrameSize::of(640, 360),
+        );
         [$opening, $changes] = $cues->of($script->sections[0], ['1', '2', '3', '4']);
         $surfaces = array_map(fn ($c): ?string => $c->then->stage?->surface(), $changes);
         self::assertSame(['slide:t', 'screen', null, 'board:2'], [$opening->stage?->surface(), ...$surfaces]);
@@ -162,11 +175,20 @@ final class StageTest extends TestCase
     public function testKeysAreShownForAMoment(): void
     {
         $text = Script::read("## One\n\n[slide] Save it. [keys: Ctrl+S] Then go on.\n");
-        $cues = new PictureCues($text, [['name' => 'Table', 'still' => Example::slide('t')]], HouseStyle::of([]), FrameSize::of(1280, 720));
+        $cues = new PictureCues(
+            $text,
+            [['name' => 'Table', 'still' => Example::slide('t')]],
+            HouseStyle::of([]),
+            FrameSize::of(1280, 720),
+        );
         [$opening] = $cues->of($text->sections[0], ['a', 'b']);
         $take = $this->take('t', lines: ['a' => 48_000, 'b' => 96_000]);
         $section = new SectionSource(
-            's', 'One', $opening, [new Passage($take, $take->used)], keys: $cues->keys($text->sections[0], ['a', 'b']),
+            's',
+            'One',
+            $opening,
+            [new Passage($take, $take->used)],
+            keys: $cues->keys($text->sections[0], ['a', 'b']),
         );
         $shots = array_map(
             fn (Shot $s): array => [$s->offset, $s->frames, count($s->picture->layers)],
@@ -260,7 +282,11 @@ final class StageTest extends TestCase
             [
                 new Track(TrackKind::Camera, "camera-{$id}", $length, Tick::zero(), Shape::of(1280, 720)),
                 new Track(
-                    TrackKind::Screen, "screen-{$id}", $length, Tick::of(max(0, $screenOffset)), Shape::of(1920, 1080),
+                    TrackKind::Screen,
+                    "screen-{$id}",
+                    $length,
+                    Tick::of(max(0, $screenOffset)),
+                    Shape::of(1920, 1080),
                     lead: Tick::of(max(0, -$screenOffset)),
                 ),
             ],

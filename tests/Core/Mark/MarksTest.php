@@ -179,6 +179,22 @@ final class MarksTest extends TestCase
         self::assertSame(5000, $drawn->wipes[0]->at->milliseconds());
     }
 
+    public function testThereIsOnePointer(): void
+    {
+        $pointer = fn (int $at): string => (string) json_encode(
+            ['at_ms' => $at, 'kind' => 'pointer', 'on' => 'screen', 'points' => [[0, 0.1, 0.1], [300, 0.2, 0.1]]],
+        );
+        $drawn = TakeMarks::of(EventLog::read($pointer(1000)."\n".$pointer(1400)));
+
+        self::assertSame(
+            [[1000, 1400], [1400, 3300]],
+            array_map(
+                fn (TakeMark $m): array => [$m->seen->from->milliseconds(), $m->seen->until->milliseconds()],
+                $drawn->marks,
+            ),
+        );
+    }
+
     public function testMarksAreStoredAndReadAgain(): void
     {
         $marks = [

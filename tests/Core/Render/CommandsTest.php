@@ -109,7 +109,10 @@ final class CommandsTest extends TestCase
 
     public function test_a_logo_that_the_camera_does_not_touch_is_drawn_once_on_the_slide(): void
     {
-        $arguments = $this->styled(new PictureChoice(Layout::SlideWithInset, new Inset(), Stage::slide(Example::slide('s'))), Corner::TopLeft);
+        $arguments = $this->styled(
+            new PictureChoice(Layout::SlideWithInset, new Inset(), Stage::slide(Example::slide('s'))),
+            Corner::TopLeft,
+        );
         $graph = $this->graph($arguments);
 
         self::assertSame([PieceFiles::of('hash-s'), PieceFiles::of('l'), PieceFiles::of('media-a')], $this->inputs($arguments));

@@ -14,14 +14,16 @@ use PHPUnit\Framework\TestCase;
 
 final class CuePlacesTest extends TestCase
 {
-    private const SCRIPT = "# Tides\n\n## One\n\n[slide] Six rows a day. High water comes twice, and so does low water.\n\n## Two\n\nMore.\n";
+    private const SCRIPT = "# Tides\n\n## One\n\n[slide] Six rows a day. High water comes twice, and so does low water.\n\n"
+        ."## Two\n\nMore.\n";
 
     public function testCuesStandBeforeWordsAndTheRestStaysAsItIs(): void
     {
         $text = $this->written([0, 2, 0.0, '[layout: camera alone]'], [0, 2, 0.55, '[slide: Low]'], [1, 1, 0.0, '[board]']);
 
         self::assertSame(
-            "# Tides\n\n## One\n\n[slide] Six rows a day. [layout: camera alone] High water comes twice, [slide: Low] and so does "
+            "# Tides\n\n## One\n\n[slide] Six rows a day. [layout: camera alone] High water comes twice, "
+                .'[slide: Low] and so does '
                 ."low water.\n\n## Two\n\n[board] More.\n",
             $text,
         );
@@ -31,9 +33,10 @@ final class CuePlacesTest extends TestCase
     {
         $once = $this->written([0, 2, 0.3, '[slide: Low]']);
 
-        self::assertSame($once, CuePlaces::write(Script::read($once), [
-            ['section' => 0, 'line' => 2, 'within' => 0.3, 'cue' => '[slide: Low]'],
-        ]));
+        self::assertSame(
+            $once,
+            CuePlaces::write(Script::read($once), [['section' => 0, 'line' => 2, 'within' => 0.3, 'cue' => '[slide: Low]']]),
+        );
     }
 
     public function testTwoAtOnePlaceStandInTheirOrder(): void
@@ -65,7 +68,8 @@ final class CuePlacesTest extends TestCase
 
     public function testStageCuesAreRead(): void
     {
-        $cues = Script::read("## S\n\n[screen: the gauge] One. [Camera  Alone] Two. [keys: Ctrl+S] [board: 2]\n")->sections[0]->cues;
+        $cues = Script::read("## S\n\n[screen: the gauge] One. [Camera  Alone] Two. [keys: Ctrl+S] [board: 2]\n")->sections[0]
+            ->cues;
 
         self::assertSame(
             [['screen', 'the gauge'], ['camera alone', ''], ['keys', 'Ctrl+S'], ['board', '2']],
@@ -81,9 +85,9 @@ final class CuePlacesTest extends TestCase
     /** @param  array{int, int, float, string}  ...$cues */
     private function written(array ...$cues): string
     {
-        return CuePlaces::write(Script::read(self::SCRIPT), array_map(
-            fn (array $c): array => array_combine(['section', 'line', 'within', 'cue'], $c),
-            array_values($cues),
-        ));
+        return CuePlaces::write(
+            Script::read(self::SCRIPT),
+            array_map(fn (array $c): array => array_combine(['section', 'line', 'within', 'cue'], $c), array_values($cues)),
+        );
     }
 }

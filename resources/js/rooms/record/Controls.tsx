@@ -10,9 +10,6 @@ interface Props {
     session: RecordingSession;
     expectedMs: number;
     dropArmed: boolean;
-    /** Counted from 0, of how many. */
-    line: number;
-    lines: number;
     /** The first key of an act, as it is written. */
     keyFor: (action: Action) => string;
     isFirst: boolean;
@@ -39,18 +36,7 @@ const words: Record<SessionState, string> = {
 };
 
 /** The one row of controls. */
-export function Controls({
-    state,
-    session,
-    expectedMs,
-    dropArmed,
-    line,
-    lines,
-    isFirst,
-    isLast,
-    keyFor,
-    ...acts
-}: Props) {
+export function Controls({ state, session, expectedMs, dropArmed, isFirst, isLast, keyFor, ...acts }: Props) {
     const rolling = state === 'rolling' || state === 'paused';
     return (
         <div className="record-controls">
@@ -60,10 +46,7 @@ export function Controls({
             </p>
             <p className="elapsed times">
                 <Elapsed session={session} running={rolling} />{' '}
-                <span className="soft">
-                    of about {clock(expectedMs)}
-                    {lines > 0 && `, line ${line + 1} of ${lines}`}
-                </span>
+                <span className="soft">of about {clock(expectedMs)}</span>
             </p>
             <div className="buttons">
                 {(state === 'armed' || state === 'idle' || state === 'failed') && (

@@ -23,6 +23,7 @@ interface Props {
 }
 
 const corners: Corner[] = ['nw', 'ne', 'sw', 'se'];
+const mirror: Record<Corner, Corner> = { nw: 'ne', ne: 'nw', sw: 'se', se: 'sw' };
 const names: Record<Corner, string> = { nw: 'Top left', ne: 'Top right', sw: 'Bottom left', se: 'Bottom right' };
 
 /** Chooses a part of a picture: moved and sized by mouse, by arrow keys, and by numbers of its pixels. */
@@ -130,7 +131,7 @@ export function PartEditor({ of, picture, source, frame, part, locked, mirrored 
                         <button
                             key={corner}
                             type="button"
-                            className={`bracket at-${mirrored ? corner.replace(/[we]$/, (c) => (c === 'w' ? 'e' : 'w')) : corner}`}
+                            className={`bracket at-${mirrored ? mirror[corner] : corner}`}
                             aria-label={`${names[corner]} corner: size it with the arrow keys`}
                             onPointerDown={drag(corner)}
                             onKeyDown={byKey(corner)}

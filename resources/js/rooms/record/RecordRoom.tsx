@@ -336,6 +336,7 @@ function Room({ lesson, section }: { lesson: Lesson; section: Section }) {
                 rolling={rolling}
                 waiting={sending.waiting}
                 markers={now.markers}
+                line={live.line}
                 setup={setup}
                 sources={sources}
                 keys={keys}
@@ -387,7 +388,7 @@ function Room({ lesson, section }: { lesson: Lesson; section: Section }) {
                 onTurn={live.turn}
                 onTakeBack={acts.takeBack}
                 onWipe={acts.wipe}
-                onStill={screen ? () => void still() : null}
+                onStill={screen && surface === 'screen' ? () => void still() : null}
             />
             <Warnings
                 notice={now.notice}
@@ -411,8 +412,6 @@ function Room({ lesson, section }: { lesson: Lesson; section: Section }) {
                 onStep={step}
                 isFirst={live.isFirst}
                 isLast={live.isLast}
-                line={live.line}
-                lines={section.lines.length}
                 keyFor={(action) => keyName(keysOf(action, ownKeys)[0] ?? '')}
             />
             <SetupPanel

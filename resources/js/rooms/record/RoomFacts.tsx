@@ -18,6 +18,8 @@ interface Props {
     /** Chunks that are not on the server yet. */
     waiting: number;
     markers: number;
+    /** Counted from 0. */
+    line: number;
     setup: Setup;
     sources: Sources;
     keys: Key[];
@@ -27,7 +29,7 @@ interface Props {
 
 /** Beside the picture: what is recorded, from what, and whether it is safe. */
 export function RoomFacts(props: Props) {
-    const { lesson, section, title, take, rolling, waiting, markers, setup, sources, keys } = props;
+    const { lesson, section, title, take, rolling, waiting, markers, line, setup, sources, keys } = props;
     const { lists, problems } = sources;
     const name = (list: { id: string; name: string }[], id: string | undefined) =>
         list.find((device) => device.id === id)?.name ?? '…';
@@ -60,6 +62,7 @@ export function RoomFacts(props: Props) {
                 <h2>{title}</h2>
                 <p className="soft">
                     {rolling ? `Take ${take}` : `Take ${take} comes next`}
+                    {rolling && section.lines.length > 0 && `, line ${line + 1} of ${section.lines.length}`}
                     {section.takes.length > 0 && !rolling && `, after ${section.takes.length} so far`}
                     {rolling && markers > 0 && `, ${markers} ${markers === 1 ? 'marker' : 'markers'}`}
                 </p>
