@@ -16,7 +16,7 @@ use OpenReel\Core\Take\TrackKind;
 use OpenReel\Core\Time\Tick;
 use Symfony\Component\Process\Process;
 
-/** The recording room in a real browser: its own work while it rolls, how near ink follows the pen, how far apart two tracks are. */
+/** The recording room in a real browser: its work while it rolls, how near ink follows the pen, how far apart tracks are. */
 final class RoomBench implements Bench
 {
     private const PORT = 8128;

@@ -39,8 +39,8 @@ use OpenReel\Core\Take\Verdict;
  *    what was wiped off: kind `wipe`, with `on` and `from`
  * @property list<array{int, int}> $fluffs ticks from and until of reads that went wrong
  * @property list<array{id: int, at: int, says: string}> $markers places to come back to: tick, and what the presenter wrote there
- * @property list<array{line: string, within: float, cue: string}> $given cues given while it was recorded that the script does not
- *    hold yet
+ * @property list<array{line: string, within: float, cue: string}> $given cues given while it was recorded that the script does
+ *    not hold yet
  * @property array{x: float, y: float, width: float, height: float}|null $framing part of the camera's picture that is shown
  * @property array{x: float, y: float, width: float, height: float}|null $area part of the screen that is shown
  * @property int $event_rows of its event log that have arrived

@@ -19,7 +19,10 @@ use OpenReel\Core\Script\Section;
 use OpenReel\Core\Style\CardDrawing;
 use OpenReel\Core\Style\HouseStyle;
 
-/** Cards, pages of the board and key caps as pictures: drawn once for each wording and style, in the background, and shown by preview and export alike. */
+/**
+ * Cards, pages of the board and key caps as pictures: drawn once for each wording and style, in the background, and shown by
+ * preview and export alike.
+ */
 final class CardPicture
 {
     public function __construct(private readonly SlideMaker $slides, private readonly MediaStore $media)

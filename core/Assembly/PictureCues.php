@@ -117,7 +117,7 @@ final class PictureCues
         );
     }
 
-    /** @return list<string> SVG drawings of everything that its cues show and that is drawn by us: pages of the board, key caps */
+    /** @return list<string> SVG drawings of what its cues show and we draw: pages of the board, key caps */
     public function drawings(): array
     {
         $drawings = array_map($this->paper(...), array_values(array_unique($this->pages)));
@@ -157,7 +157,7 @@ final class PictureCues
         );
     }
 
-    /** What is seen once a cue was given that the script does not hold; one that says nothing about the picture changes nothing. */
+    /** What is seen once a cue was given that the script does not hold; what says nothing about the picture changes nothing. */
     public function with(PictureChoice $choice, Cue $given): PictureChoice
     {
         $inset = $choice->inset;

@@ -32,8 +32,8 @@ final class Lag
     /**
      * @param  list<int>  $sound  samples at RATE
      * @param  list<int>  $copy  samples at RATE of the same, from a recorder started at about the same moment
-     * @return int|null ticks by which what is heard in `sound` is heard later in `copy`, below zero when earlier; null when they do not
-     *    sound alike
+     * @return int|null ticks by which what is heard in `sound` is heard later in `copy`, below zero when earlier; null when they
+     *    do not sound alike
      */
     public static function between(array $sound, array $copy): ?int
     {

@@ -18,7 +18,8 @@ final class InkOutline
     private const NEAR = 20;
 
     /**
-     * Which points are drawn: the first, and each that is far enough from the one drawn before; the last takes its place when it is not.
+     * Which points are drawn: the first, and each that is far enough from the one drawn before; the last takes its place when
+     * it is not.
      *
      * @param  list<array{int, int, int}>  $points  x, y and radius in Figure::UNITS
      * @return list<int> indexes

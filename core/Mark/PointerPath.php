@@ -23,7 +23,7 @@ final readonly class PointerPath implements Drawing
     /** A point is left out where an even way between its neighbours passes so near, in parts of the picture. */
     private const NEAR = 0.002;
 
-    /** @param  non-empty-list<array{int, float, float}>  $points  milliseconds since the first, rising; place in parts of the picture */
+    /** @param  non-empty-list<array{int, float, float}>  $points  milliseconds since the first, rising; parts of the picture */
     public function __construct(public array $points, public string $colour)
     {
     }

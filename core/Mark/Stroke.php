@@ -21,8 +21,8 @@ final readonly class Stroke implements Drawing
     private const MOST_STEPS = 60;
 
     /**
-     * @param  non-empty-list<array{int, float, float, float}>  $points  milliseconds since the stroke began, rising; place in parts
-     *    of the picture; pressure 0..1
+     * @param  non-empty-list<array{int, float, float, float}>  $points  milliseconds since the stroke began, rising;
+     *    place in parts of the picture; pressure 0..1
      * @param  string  $colour  RRGGBB
      */
     public function __construct(public Tool $tool, public string $colour, public bool $isThick, public array $points)

@@ -49,7 +49,8 @@ final readonly class KeysDrawing
                 $colours->ink->hex,
             );
             $drawn .= sprintf(
-                '<text x="%d" y="%d" text-anchor="middle" font-family="%s" font-weight="bold" font-size="%d" fill="#%s">%s</text>',
+                '<text x="%d" y="%d" text-anchor="middle" font-family="%s" font-weight="bold" font-size="%d" '
+                    .'fill="#%s">%s</text>',
                 $x + intdiv($widths[$i], 2),
                 (int) round($height * 0.6),
                 $this->style->faces->text,

@@ -30,6 +30,7 @@ return new class extends Migration
 
     public function down(): void
     {
-        Schema::table('takes', fn (Blueprint $table) => $table->dropColumn(['fluffs', 'markers', 'given', 'framing', 'area', 'event_bytes']));
+        $columns = ['fluffs', 'markers', 'given', 'framing', 'area', 'event_bytes'];
+        Schema::table('takes', fn (Blueprint $table) => $table->dropColumn($columns));
     }
 };

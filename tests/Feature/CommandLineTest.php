@@ -130,6 +130,10 @@ final class CommandLineTest extends FeatureTestCase
             fn (string $f) => copy(Clips::slide(), "{$f}/slides/1.png"),
             'Two slides belong to section 1',
         ];
+        yield 'a screen without its take' => [
+            fn (string $f) => copy(Clips::pictureOnly(), "{$f}/takes/02-9.screen.webm"),
+            '02-9.screen.webm belongs to no take',
+        ];
         yield 'a folder as take' => [fn (string $f) => mkdir("{$f}/takes/02-2.webm"), 'takes/02-2.webm is a folder.'];
         yield 'a text as slide' => [
             fn (string $f) => file_put_contents("{$f}/slides/02.txt", 'x'),

@@ -6,6 +6,8 @@ namespace Tests\Feature;
 
 use App\Media\Prober;
 use Illuminate\Support\Facades\File;
+use OpenReel\Core\Mark\TakeMarks;
+use OpenReel\Core\Take\EventLog;
 use Symfony\Component\Process\Process;
 
 /** What drew and recorded the demo lesson does it again. */
@@ -34,6 +36,16 @@ final class DemoMakerTest extends FeatureTestCase
         $facts = app(Prober::class)->recording("{$this->folder}/01-1-discard.webm");
         self::assertSame(['vp9', 960, 540, 'opus'], [$facts->videoCodec, $facts->width, $facts->height, $facts->audioCodec]);
         self::assertGreaterThan(4, $facts->seconds);
+    }
+
+    public function test_the_board_is_written_on_in_time_with_its_take(): void
+    {
+        (new Process([PHP_BINARY, 'demo/make/board.php', "{$this->folder}/log.jsonl"], base_path(), timeout: 20))->mustRun();
+
+        self::assertFileEquals(base_path('demo/lesson/takes/05-1.events.jsonl'), "{$this->folder}/log.jsonl");
+        $marks = TakeMarks::of(EventLog::read((string) file_get_contents("{$this->folder}/log.jsonl")))->marks;
+        self::assertCount(15, $marks);
+        self::assertSame(['board:1'], array_values(array_unique(array_column($marks, 'on'))));
     }
 
     public function test_the_slides_are_drawn_as_pictures_and_as_a_deck(): void

@@ -190,7 +190,10 @@ final class ImportFolder
         return $files;
     }
 
-    /** @return list<array{section: int, number: int, mark: string, file: string, beside: array<string, string>}> by section, then number */
+    /**
+     * @return list<array{section: int, number: int, mark: string, file: string, beside: array<string, string>}> by section, then
+     *    number
+     */
     private function takeFiles(string $folder, int $sections): array
     {
         $takes = $numbers = $beside = [];

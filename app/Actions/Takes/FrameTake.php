@@ -8,7 +8,7 @@ use App\Jobs\PrepareLessonJob;
 use App\Models\Take;
 use OpenReel\Core\Picture\Crop;
 
-/** Says which part of camera or screen is shown of a take, or of all takes of its section or lesson: recordings keep everything. */
+/** Says which part of camera or screen is shown of a take, its section or lesson: recordings keep everything. */
 final class FrameTake
 {
     /**

@@ -14,7 +14,10 @@ use Illuminate\Support\Facades\DB;
 use OpenReel\Core\Script\Script;
 use OpenReel\Core\Take\Verdict;
 
-/** Makes a lesson's takes what they were before a verdict, in the order in which they were kept; and the script, unless it changed since. */
+/**
+ * Makes a lesson's takes what they were before a verdict, in the order in which they were kept; and the script, unless it
+ * changed since.
+ */
 final class UndoVerdict
 {
     public function __construct(private readonly SaveScript $save)

@@ -18,5 +18,6 @@ export function roomSays(levels: { roomDb: number | null; voiceDb: number | null
     }
     return under >= CLEAR_DB
         ? `A fan or the street is heard, ${under} dB under your voice. It can be reduced afterwards; quieter is better.`
-        : `The room is loud: only ${under} dB under your voice. Close the window, switch off the fan, or come nearer to the microphone.`;
+        : `The room is loud: only ${under} dB under your voice. Close the window, switch off the fan, ` +
+              'or come nearer to the microphone.';
 }

@@ -89,6 +89,22 @@ final class ReadinessTest extends TestCase
         self::assertStringContainsString('no next slide', $found[2]->says);
     }
 
+    public function test_a_screen_that_nobody_has_recorded_is_to_be_had_ready(): void
+    {
+        $text = "## One\n\n[screen: the gauge]\n\nRead it.\n\n## Two\n\n[board]\n\nWrite.\n\n"
+            ."## Three\n\n[camera alone]\n\nEnd.\n";
+        $says = fn (array $with): array => array_map(fn (Finding $f): string => $f->says, (new Readiness(
+            Script::read($text), [], Layout::SlideWithInset, Pace::assumed(), withScreen: array_values($with),
+        ))->findings());
+
+        self::assertSame(
+            ['Section 1 ("One") shows a screen: the gauge. Have it ready when you record.'],
+            $says([]),
+            'nothing else begins without a picture',
+        );
+        self::assertSame([], $says([0]));
+    }
+
     public function test_next_slide_goes_on_from_the_last_one_shown(): void
     {
         $script = Script::read(

@@ -11,6 +11,8 @@ use OpenReel\Core\Assembly\PictureChoice;
 use OpenReel\Core\Assembly\SectionSource;
 use OpenReel\Core\Mark\Box;
 use OpenReel\Core\Mark\Mark;
+use OpenReel\Core\Mark\Outline;
+use OpenReel\Core\Mark\Ring;
 use OpenReel\Core\Picture\Corner;
 use OpenReel\Core\Picture\Crop;
 use OpenReel\Core\Picture\Ease;
@@ -22,6 +24,7 @@ use OpenReel\Core\Picture\InsetShape;
 use OpenReel\Core\Picture\Layer;
 use OpenReel\Core\Picture\Layout;
 use OpenReel\Core\Picture\Logo;
+use OpenReel\Core\Picture\Marks;
 use OpenReel\Core\Picture\Motion;
 use OpenReel\Core\Picture\Picture;
 use OpenReel\Core\Picture\PixelRect;
@@ -32,6 +35,7 @@ use OpenReel\Core\Picture\TrackAt;
 use OpenReel\Core\Render\FilmCommand;
 use OpenReel\Core\Render\IngestCommand;
 use OpenReel\Core\Render\JoinSpec;
+use OpenReel\Core\Render\MarkScript;
 use OpenReel\Core\Render\PicturePieces;
 use OpenReel\Core\Render\PieceFiles;
 use OpenReel\Core\Render\PieceOrder;
@@ -214,6 +218,27 @@ final class CommandsTest extends TestCase
             'm 1024 1152 l 6144 1152 6144 4032 1024 4032 m 1070 1198 l 1070 3986 6098 3986 6098 1198',
             $script,
         );
+    }
+
+    public function test_outlines_and_the_pointer_are_drawn_where_the_browser_draws_them(): void
+    {
+        $script = fn (Mark $mark, int $skip = 0): string => MarkScript::of(
+            new Marks([$mark]), new PixelRect(160, 90, 960, 540), FrameSize::of(1280, 720), FrameRate::of(25), $skip,
+        );
+        $outline = new Outline([[0, 0, 10_000, 0, 10_000, 10_000]], '000000', 0.5);
+        // A height of 540 pixels is 10,000 units: the path ends at 160 + 540, 90 + 540, in eighths.
+        self::assertStringContainsString('\\1a&H80&\\p4}m 1280 720 l 5600 720 5600 5040', $script(new Mark($outline, 0, 10)));
+
+        $ring = new Mark(new Ring(0.5, 0.5, 1.0, 0.5, '0B5D66', 1.0, 0.0), 0, 50);
+        $half = 252 * 540 / 10_000;
+        $move = sprintf('\\move(%.2F,%.2F,%.2F,%.2F,20,2020)', 640 - $half, 360 - $half, 1120 - $half, 360 - $half);
+        self::assertSame(2, substr_count($script($ring), $move), 'its edge and its line');
+        self::assertStringContainsString('\\1a&H00&\\t(20,2020,\\1a&HFF&)', $script($ring));
+        // From its middle on: half of the way, half as clear.
+        $later = sprintf('\\move(%.2F,%.2F,%.2F,%.2F,20,1020)', 880 - $half, 360 - $half, 1120 - $half, 360 - $half);
+        self::assertStringContainsString($later, $script($ring, 25));
+        self::assertStringContainsString('\\1a&H80&', $script($ring, 25));
+        self::assertStringNotContainsString('Dialogue', $script($ring, 50));
     }
 
     public function test_files_get_their_places_just_before_the_command_runs(): void

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Tests\Core\Sound;
 
 use OpenReel\Core\Assembly\JoinKind;
+use OpenReel\Core\Sound\ClickSound;
 use OpenReel\Core\Sound\SoundMix;
 use OpenReel\Core\Sound\SoundPiece;
 use OpenReel\Core\Sound\SoundPlace;
@@ -81,6 +82,21 @@ final class SoundMixTest extends TestCase
         self::assertCount(9700, $mixed);
         self::assertSame(1000, $mixed[4749]);
         self::assertSame(1000, $mixed[4950]);
+    }
+
+    public function test_a_click_is_heard_where_it_was_made_whatever_part_is_asked_for(): void
+    {
+        $place = $this->place('a', 0, 9600);
+        $clicked = new SoundPlace($place->piece, 0, clicks: [4800]);
+        $mixed = $this->mix([$clicked], 0, 9600);
+
+        self::assertSame(1000, $mixed[4799]);
+        self::assertSame(1000, $mixed[4800 + ClickSound::SAMPLES]);
+        $heard = array_slice($mixed, 4800, ClickSound::SAMPLES);
+        self::assertGreaterThan(3500, max([0, ...$heard]));
+        self::assertEqualsWithDelta(1000, array_sum($heard) / count($heard), 60, 'as much up as down');
+        self::assertSame(array_slice($mixed, 5000, 2000), $this->mix([$clicked], 5000, 7000, 9600));
+        self::assertSame(array_fill(0, 100, 1000), array_slice($this->mix([$place], 4800, 4900, 9600), 0, 100));
     }
 
     private function place(string $sound, int $at, int $samples, JoinKind $join = JoinKind::Cut, int $joinSamples = 0): SoundPlace
