@@ -9,7 +9,7 @@ const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
 const read = async (path) => (await fetch(`${base}/api/${path}`)).json();
 const [summary] = await read('lessons');
 const lesson = await read(`lessons/${summary.id}`);
-const [, , , fourth, , sixth, seventh] = lesson.sections;
+const [, , third, fourth, fifth, sixth, seventh] = lesson.sections;
 const at = (room, section) => page.goto(`${base}/lessons/${lesson.id}/${room}${section ? `/${section.id}` : ''}`);
 const shot = async (name) => {
     await page.waitForTimeout(1500);
@@ -24,8 +24,51 @@ await page.getByRole('button', { name: 'Slides', exact: true }).click();
 await shot('slides');
 await page.goto(`${base}/courses/${lesson.course.id}`);
 await shot('course');
+await page.evaluate(() => localStorage.setItem('reel.setup', JSON.stringify({ camera: 'stand-in', microphone: 'stand-in', screen: 'stand-in' })));
+const ready = () => page.getByText('Ready', { exact: true }).waitFor();
+await at('record', third);
+await ready();
+await page.getByRole('button', { name: 'Set up' }).click();
+await page.getByRole('button', { name: 'Test for five seconds' }).click();
+await page.getByText('Good: clear').waitFor({ timeout: 20_000 });
+await shot('set-up');
+await page.getByRole('button', { name: 'Close' }).click();
+for (let i = 0; i < 3; i++) {
+    await page.keyboard.press('ArrowDown');
+}
+const [opened] = await Promise.all([page.context().waitForEvent('page'), page.getByRole('link', { name: 'Second prompter' }).click()]);
+await opened.setViewportSize({ width: 1280, height: 800 });
+await opened.locator('.prompter .current').waitFor();
+await opened.waitForTimeout(1500);
+await opened.screenshot({ path: `${out}second-prompter.png` });
+await opened.close();
+const on = async (x, y) => {
+    const box = await page.locator('.drawing').boundingBox();
+    return [box.x + box.width * x, box.y + box.height * y];
+};
+await page.mouse.move(...(await on(0.66, 0.42)), { steps: 4 });
+await page.waitForTimeout(300);
+await page.screenshot({ path: `${out}record-screen.png` });
+await at('record', fifth);
+await ready();
+for (let i = 0; i < 5; i++) {
+    await page.keyboard.press('ArrowDown');
+}
+await page.keyboard.press('i');
+for (const [x, top] of [[0.14, 0.5], [0.26, 0.38], [0.38, 0.26]]) {
+    await page.mouse.move(...(await on(x, 0.62)));
+    await page.mouse.down();
+    await page.mouse.move(...(await on(x, top)), { steps: 12 });
+    await page.mouse.up();
+}
+await page.mouse.move(...(await on(0.08, 0.64)));
+await page.mouse.down();
+await page.mouse.move(...(await on(0.5, 0.645)), { steps: 20 });
+await page.mouse.up();
+await shot('record-board');
+await page.evaluate(() => localStorage.clear());
 await at('record', seventh);
-await page.getByText('Ready', { exact: true }).waitFor();
+await ready();
 await page.waitForTimeout(1500);
 await page.keyboard.press('r');
 await page.waitForTimeout(8500);

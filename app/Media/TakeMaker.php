@@ -83,6 +83,14 @@ final class TakeMaker
         return $lag === null ? $recording->offset->count : $voice->offset->count - $lag;
     }
 
+    /** By how many ticks a microphone of its own began later than the picture it belongs to. */
+    private function later(Recording $microphone, Recording $main): int
+    {
+        $lag = $main->inStep ? Lag::between($this->beginning($microphone), $this->beginning($main)) : null;
+
+        return $lag ?? $microphone->offset->count - $main->offset->count;
+    }
+
     /** @return list<int> samples as Lag wants them; none when there is no sound in it */
     private function beginning(Recording $recording): array
     {
@@ -109,6 +117,7 @@ final class TakeMaker
     private function together(Recording $main, ?Recording $microphone, ?int $offset = null): array
     {
         $facts = $this->prober->recording($main->path);
+        $facts = $main->surface === 'browser' ? $facts->ofTab() : $facts;
         $voice = $microphone === null ? $facts : $this->prober->recording($microphone->path);
         $seconds = max($facts->seconds, $voice->seconds);
         $bytes = (int) filesize($main->path) + ($microphone === null ? 0 : (int) filesize($microphone->path));
@@ -125,7 +134,7 @@ final class TakeMaker
         $sound = match (true) {
             $microphone !== null => new SoundInput(
                 $microphone->path,
-                ($microphone->offset->count - $main->offset->count) / Tick::RATE,
+                $this->later($microphone, $main) / Tick::RATE,
                 $voice->audioCodec,
             ),
             // The voice in it has done its work.

@@ -235,7 +235,9 @@ final class IngestCommand
     {
         return match (true) {
             in_array($codec, self::IN_WEBM, true) => ['-c:v', 'copy', '-f', 'webm'],
-            in_array($codec, self::IN_MP4, true) => ['-c:v', 'copy', '-movflags', '+faststart', '-f', 'mp4'],
+            in_array($codec, self::IN_MP4, true) => [
+                '-c:v', 'copy', ...self::tagged($colour), '-movflags', '+faststart', '-f', 'mp4',
+            ],
             default => [
                 ...self::ENCODED,
                 '-vf',
@@ -246,6 +248,17 @@ final class IngestCommand
                 'mp4',
             ],
         };
+    }
+
+    /**
+     * Has H.264 say that its colours are those of BT.601, which browsers then show as they are meant: what was captured of a tab
+     * says otherwise.
+     *
+     * @return list<string>
+     */
+    private static function tagged(?SourceColour $colour): array
+    {
+        return $colour?->matrix === 'bt601' ? ['-bsf:v', 'h264_metadata=matrix_coefficients=6'] : [];
     }
 
     /** What is encoded anyway gets the colours of HD, and says so. */

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
+use App\Media\Prober;
 use App\Models\Lesson;
 use App\Models\Section;
 use App\Models\Take;
@@ -46,6 +47,24 @@ final class TracksTest extends FeatureTestCase
         self::assertEqualsWithDelta(-350, $told['screen']['late_ms'], 10);
     }
 
+    public function test_a_screen_without_a_camera_is_put_in_step_with_the_voice(): void
+    {
+        $take = $this->tracks($this->section(), [
+            'microphone' => Clips::make('step-voice.webm', [
+                '-i', Clips::flashAndBeep('step-camera', 1.0, 3.0, '25', 'webm'), '-vn', '-c:a', 'copy',
+            ]),
+            'screen' => Clips::flashAndBeep('step-screen', 1.35, 3.4, '25', 'webm'),
+        ], [
+            ['at_ms' => 0, 'kind' => 'start', 'track' => 'microphone'],
+            ['at_ms' => 3, 'kind' => 'start', 'track' => 'screen', 'in_step' => true],
+        ]);
+
+        self::assertSame(['microphone', 'screen'], $this->kinds($take));
+        $sound = $this->media()->path((string) $take->track(TrackKind::Microphone)?->file_path);
+        self::assertLessThan(-50.0, $this->levelOf($sound, 1.2), 'the beep comes with the flash, which is at 1.35 s');
+        self::assertGreaterThan(-20.0, $this->levelOf($sound, 1.38));
+    }
+
     public function test_in_the_film_both_show_the_same_moment(): void
     {
         $lesson = $this->lesson("# T\n\n## A\n\n[screen: the flash] [layout: side by side] One is here.\n");
@@ -73,6 +92,30 @@ final class TracksTest extends FeatureTestCase
         [$screen, $camera] = array_map(fn (array $l): int => $this->firstBright($film, $l['rect']), $plan);
         self::assertEqualsWithDelta(30, $camera, 1, 'where the camera flashes');
         self::assertEqualsWithDelta($camera, $screen, 1);
+    }
+
+    public function test_the_colours_of_a_captured_tab_are_those_it_was_made_with(): void
+    {
+        // Pure green by BT.601, in a file that says BT.709, as a browser captures a tab.
+        $tab = Clips::make('tab.webm', [
+            '-f', 'lavfi', '-i', 'color=0x00FF00:s=1280x720:r=10:d=2',
+            '-vf', 'scale=out_color_matrix=bt601:out_range=tv,format=yuv420p',
+            '-c:v', 'libx264', '-preset', 'ultrafast', '-colorspace', 'bt709', '-color_primaries', 'bt709', '-color_trc', 'bt709',
+            '-color_range', 'tv', '-f', 'matroska',
+        ]);
+        $take = $this->tracks($this->section(), ['camera' => Clips::spoken(), 'screen' => $tab], [
+            ['at_ms' => 0, 'kind' => 'start', 'track' => 'screen', 'surface' => 'browser'],
+        ]);
+        $screen = $take->track(TrackKind::Screen);
+        self::assertNotNull($screen);
+        self::assertSame('smpte170m', $screen->colour_matrix);
+        $file = $this->media()->path((string) $screen->file_path);
+        self::assertSame('smpte170m', app(Prober::class)->recording($file)->matrix, 'the file says so too');
+        $green = fn (string $as): array => array_values(unpack('C*', (string) shell_exec(
+            'ffmpeg -nostdin -v error -i '.escapeshellarg($file)." -vf scale=1:1:in_color_matrix={$as}:in_range=tv,format=rgb24 "
+                .'-frames:v 1 -f rawvideo -',
+        )) ?: []);
+        self::assertEqualsWithDelta([0, 255, 0], $green('bt601'), 4);
     }
 
     public function test_without_a_voice_in_it_the_noted_start_counts(): void
