@@ -20,8 +20,9 @@ final readonly class FilmPlan
     /**
      * @param  array<string, string>  $files  path on the media disk by hash
      * @param  float  $target  LUFS
+     * @param  float  $computerUnder  LU by which the computer's sound lies under the voice
      */
-    public function __construct(public Assembly $assembly, public array $files, public float $target)
+    public function __construct(public Assembly $assembly, public array $files, public float $target, public float $computerUnder = 12.0)
     {
     }
 
@@ -41,7 +42,7 @@ final readonly class FilmPlan
 
     public function sound(): SoundPlan
     {
-        return SoundPlan::of($this->assembly, $this->target);
+        return SoundPlan::of($this->assembly, $this->target, $this->computerUnder);
     }
 
     /** Tells whether an export still shows what the lesson says: a hash of everything that goes into the film. */

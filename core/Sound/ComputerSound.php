@@ -7,9 +7,6 @@ namespace OpenReel\Core\Sound;
 /** The computer's own sound in a piece of a take: heard beside the voice, and quieter, so that the words stay clear. */
 final readonly class ComputerSound
 {
-    /** What is heard beside speech lies so many LU under it, so that the words stay clear. */
-    public const UNDER = 12.0;
-
     /** Nothing is turned up by more than this: what was silence would be noise. */
     private const MOST_GAIN = 20.0;
 
@@ -23,12 +20,12 @@ final readonly class ComputerSound
     }
 
     /**
-     * @param  float  $target  LUFS of the voice
+     * @param  float  $level  LUFS
      * @param  float|null  $loudness  LUFS of the sound; null when nothing is heard in it
      */
-    public static function under(float $target, string $sound, int $from, ?float $loudness): self
+    public static function at(float $level, string $sound, int $from, ?float $loudness): self
     {
-        $gain = $loudness === null ? 0.0 : min(self::MOST_GAIN, $target - self::UNDER - $loudness);
+        $gain = $loudness === null ? 0.0 : min(self::MOST_GAIN, $level - $loudness);
 
         return new self($sound, $from, round($gain, 2));
     }

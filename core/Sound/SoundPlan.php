@@ -21,8 +21,11 @@ final readonly class SoundPlan
     {
     }
 
-    /** @param  float  $target  LUFS */
-    public static function of(Assembly $assembly, float $target): self
+    /**
+     * @param  float  $target  LUFS
+     * @param  float  $under  LU by which the computer's sound lies under the voice
+     */
+    public static function of(Assembly $assembly, float $target, float $under = 12.0): self
     {
         $ticks = $assembly->rate->ticksPerFrame();
         $groups = [];
@@ -42,7 +45,7 @@ final readonly class SoundPlan
         }
         $places = array_map(
             fn (array $group): SoundPlace => new SoundPlace(
-                self::piece($group[0], array_sum(array_map(fn (Segment $s): int => $s->frames, $group)) * $ticks, $target),
+                self::piece($group[0], array_sum(array_map(fn (Segment $s): int => $s->frames, $group)) * $ticks, $target, $target - $under),
                 $group[0]->startFrame * $ticks,
                 $group[0]->join->kind,
                 $group[0]->join->frames * $ticks,
@@ -130,7 +133,7 @@ final readonly class SoundPlan
         return $frames;
     }
 
-    private static function piece(Segment $segment, int $samples, float $target): SoundPiece
+    private static function piece(Segment $segment, int $samples, float $target, float $beside): SoundPiece
     {
         $voice = $segment->passage?->take->track(TrackKind::Microphone);
         $computer = $segment->passage?->take->track(TrackKind::Computer);
@@ -150,7 +153,7 @@ final readonly class SoundPlan
             $track->peak,
             $voice === null || $computer === null
                 ? null
-                : ComputerSound::under($target, $computer->hash, $computer->fileAt($in), $computer->loudness),
+                : ComputerSound::at($beside, $computer->hash, $computer->fileAt($in), $computer->loudness),
         );
     }
 }

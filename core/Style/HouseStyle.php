@@ -35,6 +35,9 @@ final readonly class HouseStyle
     /** LUFS. -16 for speech on the web (AES TD1008), -14 as many music services play, -23 for broadcast (EBU R128). */
     public const SOUND_TARGETS = [-14, -16, -18, -23];
 
+    /** LU by which the computer's sound lies under the voice. */
+    public const COMPUTER_UNDER = [6, 12, 18, 24];
+
     /** @var array<string, string|int|null> */
     public const DEFAULTS = [
         'width' => 1920,
@@ -57,6 +60,7 @@ final readonly class HouseStyle
         'logo_size' => 'small',
         'card' => 'page',
         'sound_target' => -16,
+        'computer_under' => 12,
         'count_down' => 3,
         'presenter' => '',
     ];
@@ -82,6 +86,9 @@ final readonly class HouseStyle
 
     /** LUFS. */
     public int $soundTarget;
+
+    /** LU. */
+    public int $computerUnder;
 
     /** Seconds. */
     public int $countDown;
@@ -115,6 +122,7 @@ final readonly class HouseStyle
         );
         $this->card = CardTemplate::from($text('card'));
         $this->soundTarget = (int) $values['sound_target'];
+        $this->computerUnder = (int) $values['computer_under'];
         $this->countDown = (int) $values['count_down'];
         $this->presenter = $text('presenter');
     }
@@ -237,6 +245,7 @@ final readonly class HouseStyle
             'logo' => $value === null || is_string($value),
             'card' => is_string($value) && CardTemplate::tryFrom($value) !== null,
             'sound_target' => in_array($value, self::SOUND_TARGETS, true),
+            'computer_under' => in_array($value, self::COMPUTER_UNDER, true),
             'count_down' => is_int($value) && $value >= 0 && $value <= 10,
             'presenter' => is_string($value) && mb_strlen($value) <= 100,
             default => throw StyleProblem::unknown($name),

@@ -19,6 +19,7 @@ final class StyleProblem extends Problem
         'accent' => 'accent',
         'count_down' => 'count-down',
         'sound_target' => 'loudness',
+        'computer_under' => "level of the computer's sound",
         'card' => 'card template',
     ];
 

@@ -1,4 +1,5 @@
 import { expect, type Page, test } from '@playwright/test';
+import { execFileSync } from 'node:child_process';
 import { readFileSync } from 'node:fs';
 import type { Lesson } from '../../resources/js/api/types';
 import {
@@ -284,4 +285,85 @@ test('a screen that is no longer shared ends the take, which is kept', async ({ 
     const take = await listened(request, lesson.id, sectionOf(lesson));
     expect(take.length_ms).toBeGreaterThan(1800);
     expect(take.screen).not.toBeNull();
+});
+
+test('a tab that is closed while camera and screen roll loses at most the last second of either', async ({
+    page,
+    context,
+    request,
+}) => {
+    const lesson = await makeLesson(request, 'Two tracks cut off', ['[screen: anything]\n\nLook at this for a while.']);
+    await openRecord(page, lesson);
+    await choose(page, 'Stand-in presenter', 'Stand-in voice', STAND_IN_SCREEN);
+    await roll(page);
+    await page.waitForTimeout(6000);
+    await page.close({ runBeforeUnload: false });
+    const again = await context.newPage();
+    await again.goto(`/lessons/${lesson.id}/review/${sectionOf(lesson)}`);
+    await expect(again.getByText(/was cut off while recording/)).toBeVisible();
+    const take = await listened(request, lesson.id, sectionOf(lesson));
+    expect(take.length_ms).toBeGreaterThan(4000);
+    expect(take.screen).not.toBeNull();
+    expect(Math.abs(take.screen?.late_ms ?? 999)).toBeLessThan(100);
+});
+
+test('camera and screen flash on the same frames of the film, also after a pause', async ({ page, request }) => {
+    test.setTimeout(180_000);
+    await page.addInitScript(() => {
+        const canvases = [0, 1].map(() => Object.assign(document.createElement('canvas'), { width: 640, height: 360 }));
+        const pens = canvases.map((canvas) => canvas.getContext('2d') as CanvasRenderingContext2D);
+        const streams = canvases.map((canvas) => canvas.captureStream(0));
+        setInterval(() => {
+            const bright = performance.now() % 1500 < 400;
+            pens.forEach((pen, i) => {
+                pen.fillStyle = bright ? '#fff' : '#101010';
+                pen.fillRect(0, 0, 640, 360);
+                (streams[i]?.getVideoTracks()[0] as CanvasCaptureMediaStreamTrack).requestFrame();
+            });
+        }, 40);
+        const voice = () => {
+            const audio = new AudioContext();
+            const out = audio.createMediaStreamDestination();
+            const buffer = audio.createBuffer(1, audio.sampleRate * 7, audio.sampleRate);
+            let loud = 0;
+            buffer.getChannelData(0).forEach((_, i, samples) => {
+                loud = i % 4000 === 0 ? Math.random() * 0.3 : loud;
+                samples[i] = loud * (2 * Math.random() - 1);
+            });
+            const source = new AudioBufferSourceNode(audio, { buffer, loop: true });
+            source.connect(out);
+            source.start();
+            return out.stream;
+        };
+        navigator.mediaDevices.getUserMedia = async (wanted) => (wanted?.video ? (streams[0] as MediaStream) : voice());
+        navigator.mediaDevices.getDisplayMedia = async () => streams[1] as MediaStream;
+        localStorage.setItem('reel.setup', JSON.stringify({ screen: 'ask' }));
+    });
+    const lesson = await makeLesson(request, 'Flashes', ['[screen: flashes] [layout: side by side]\n\nLook.']);
+    await openRecord(page, lesson);
+    await page.locator('.record-warning').getByRole('button', { name: 'Share a screen' }).click();
+    await expect(page.locator('.record-stage .screen video')).toBeVisible();
+    await roll(page);
+    await page.waitForTimeout(4500);
+    await page.keyboard.press('p');
+    await page.waitForTimeout(1700);
+    await page.keyboard.press('p');
+    await page.waitForTimeout(4500);
+    await finish(page);
+    await keep(page);
+    const film = await filmOf(request, lesson.id, test.info().outputPath('film.mp4'));
+    // Stage and camera stand beside each other: a point in the middle of each.
+    const flashes = [400, 1060].map((x) => {
+        const bright = [
+            ...execFileSync('ffmpeg', [
+                ...['-v', 'error', '-i', film, '-vf', `crop=8:8:${x}:356,scale=1:1,format=gray`],
+                ...['-f', 'rawvideo', '-'],
+            ]),
+        ].map((value) => value > 120);
+        return bright.flatMap((is, frame) => (is && frame > 0 && !bright[frame - 1] ? [frame] : []));
+    });
+    const [screen = [], camera = []] = flashes;
+    expect(screen.length).toBeGreaterThan(3);
+    expect(camera).toHaveLength(screen.length);
+    screen.forEach((frame, i) => expect(Math.abs(frame - (camera[i] ?? -99)), `flash ${i}`).toBeLessThanOrEqual(1));
 });

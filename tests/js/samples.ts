@@ -684,6 +684,7 @@ export const courses = [
             "logo_size": "small",
             "card": "page",
             "sound_target": -16,
+            "computer_under": 12,
             "count_down": 3,
             "presenter": ""
         },
@@ -714,6 +715,7 @@ export const style = {
         "logo_size": "small",
         "card": "page",
         "sound_target": -16,
+        "computer_under": 12,
         "count_down": 3,
         "presenter": ""
     },
@@ -738,6 +740,7 @@ export const style = {
         "logo_size": "small",
         "card": "page",
         "sound_target": -16,
+        "computer_under": 12,
         "count_down": 3,
         "presenter": ""
     },

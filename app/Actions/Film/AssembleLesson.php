@@ -81,7 +81,7 @@ final class AssembleLesson
             $style->colours->ground->hex,
         );
 
-        return new FilmPlan($assembly, $files, (float) $style->soundTarget);
+        return new FilmPlan($assembly, $files, (float) $style->soundTarget, (float) $style->computerUnder);
     }
 
     /** @return array<string, list<string>> line ids by section, in order */

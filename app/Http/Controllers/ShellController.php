@@ -25,6 +25,7 @@ final class ShellController
                     'rates' => FrameRate::OFFERED,
                     'faces' => HouseStyle::FACES,
                     'sound_targets' => HouseStyle::SOUND_TARGETS,
+                    'computer_under' => HouseStyle::COMPUTER_UNDER,
                 ],
             ])
             ->header('Content-Security-Policy', self::POLICY);

@@ -90,7 +90,7 @@ final class AssemblyResource extends JsonResource
             'map' => $segment->map?->toArray(),
             'offset_ticks' => $played === null ? 0 : -$played->fileAt(Tick::zero()),
             'media_url' => $take === null ? null : "/api/takes/{$take->id}/media?v=".substr($played->hash ?? '', 0, 8),
-            'beside' => $take === null ? [] : self::beside($take, $this->resource->target),
+            'beside' => $take === null ? [] : self::beside($take, $this->resource->target - $this->resource->computerUnder),
             'clicks' => SoundPlan::clickFrames($segment),
             'gain_db' => GainSearch::start($this->resource->target, $voice?->loudness)->gain,
             'shots' => array_map(fn (Shot $shot): array => [
@@ -104,7 +104,7 @@ final class AssemblyResource extends JsonResource
      *
      * @return list<array{kind: string, url: string, offset_ticks: int, gain_db: float}>
      */
-    private static function beside(Take $take, float $target): array
+    private static function beside(Take $take, float $level): array
     {
         $beside = [];
         foreach ([TrackKind::Screen, TrackKind::Computer] as $kind) {
@@ -117,7 +117,7 @@ final class AssemblyResource extends JsonResource
                 'url' => "/api/takes/{$take->id}/tracks/{$kind->value}?v=".substr($track->hash, 0, 8),
                 'offset_ticks' => -$track->fileAt(Tick::zero()),
                 'gain_db' => $kind === TrackKind::Computer
-                    ? ComputerSound::under($target, $track->hash, 0, $track->loudness)->gain
+                    ? ComputerSound::at($level, $track->hash, 0, $track->loudness)->gain
                     : 0.0,
             ];
         }

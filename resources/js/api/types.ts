@@ -303,6 +303,7 @@ export interface Setup {
     rates: number[];
     faces: Record<string, string>;
     sound_targets: number[];
+    computer_under: number[];
 }
 
 /** What a section shows from one of its lines on. */

@@ -104,6 +104,31 @@ final class SoundPlanTest extends TestCase
         self::assertFalse((new SoundPiece('s', 0, 1, -16.0))->needsNoLimiter(0.0), 'nobody knows its peak');
     }
 
+    public function test_the_computer_is_heard_under_the_voice_and_alone_where_there_is_none(): void
+    {
+        $computer = new Track(TrackKind::Computer, 'computer', Tick::of(9_000_000), Tick::of(480), loudness: -30.0);
+        $voice = new Track(TrackKind::Microphone, 'voice', Tick::of(9_000_000), Tick::zero(), loudness: -20.0, peak: -9.0);
+        $of = function (Track ...$tracks): SoundPiece {
+            $take = new Take('t', 1, array_values($tracks), Example::span(4800, 48_000));
+
+            return SoundPlan::of($this->assembly([$this->section('a', [new Passage($take, $take->used)])]), -16.0, 6.0)
+                ->places[0]->piece;
+        };
+        $both = $of($voice, $computer);
+        self::assertSame(['voice', ['sound' => 'computer', 'from' => 4320, 'gain' => 8.0]], [
+            $both->sound, $both->computer?->toArray(),
+        ]);
+        self::assertSame(['voice', 'computer'], $both->files());
+        self::assertEquals($both, SoundPiece::read((array) json_decode((string) json_encode($both->toArray()), true)));
+        self::assertNotSame($both->key('v'), $of($voice)->key('v'));
+        self::assertTrue($of($voice)->needsNoLimiter(4.0));
+        self::assertFalse($both->needsNoLimiter(4.0), 'together they may be louder than either');
+        self::assertSame(['computer', null], [$of($computer)->sound, $of($computer)->computer]);
+        $command = implode(' ', SoundCommand::piece($both, 'voice.flac', 4.0, 'out.pcm', 'computer.flac'));
+        self::assertStringContainsString('-i voice.flac -i computer.flac', $command);
+        self::assertStringContainsString('volume=8.00dB[c];[v][c]amix=inputs=2:normalize=0', $command);
+    }
+
     public function test_a_bed_steps_back_while_somebody_speaks_and_not_for_every_breath(): void
     {
         $card = fn (string $id, int $ms): SectionSource => new SectionSource(

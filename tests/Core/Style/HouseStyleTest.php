@@ -45,6 +45,7 @@ final class HouseStyleTest extends TestCase
         yield 'frame' => ['width', 1234, 'one of the choices for the frame'];
         yield 'rate' => ['fps', 29, 'frame rate'];
         yield 'loudness' => ['sound_target', 0, 'loudness'];
+        yield 'the computer' => ['computer_under', 5, "level of the computer's sound"];
         yield 'layout' => ['layout', 'upside-down', 'layout'];
         yield 'name' => ['presenter', str_repeat('x', 101), '100 characters'];
         yield 'unknown' => ['wallpaper', 'blue', 'no part called "wallpaper"'];

@@ -338,39 +338,55 @@ function Stopping({ setup, onChange }: { setup: Setup; onChange: ChangeSetup }) 
                 checked={setup.countIn}
                 onChange={(event) => onChange({ countIn: event.target.checked })}
             />
-            <Form.Group controlId="stop-minutes">
-                <Form.Label>Stop by itself after</Form.Label>
-                <Form.Select
-                    size="sm"
-                    value={setup.stopAfterMinutes}
-                    onChange={(event) => onChange({ stopAfterMinutes: Number(event.target.value) })}
-                >
-                    <option value={0}>never</option>
-                    {[1, 2, 5, 10, 20, 45].map((minutes) => (
-                        <option key={minutes} value={minutes}>
-                            {minutes} {minutes === 1 ? 'minute' : 'minutes'}
-                        </option>
-                    ))}
-                </Form.Select>
-            </Form.Group>
-            <Form.Group controlId="stop-silence">
-                <Form.Label>Stop by itself when nobody has spoken for</Form.Label>
-                <Form.Select
-                    size="sm"
-                    value={setup.stopAfterSilence}
-                    onChange={(event) => onChange({ stopAfterSilence: Number(event.target.value) })}
-                >
-                    <option value={0}>never</option>
-                    {[15, 30, 60, 120].map((seconds) => (
-                        <option key={seconds} value={seconds}>
-                            {seconds} seconds
-                        </option>
-                    ))}
-                </Form.Select>
-            </Form.Group>
+            <StopAfter
+                id="stop-minutes"
+                label="Stop by itself after"
+                value={setup.stopAfterMinutes}
+                choices={[1, 2, 5, 10, 20, 45]}
+                unit="minute"
+                onValue={(stopAfterMinutes) => onChange({ stopAfterMinutes })}
+            />
+            <StopAfter
+                id="stop-silence"
+                label="Stop by itself when nobody has spoken for"
+                value={setup.stopAfterSilence}
+                choices={[15, 30, 60, 120]}
+                unit="second"
+                onValue={(stopAfterSilence) => onChange({ stopAfterSilence })}
+            />
             <p className="soft small mb-0">
                 The last ten seconds are counted on the screen. What was recorded is kept.
             </p>
         </section>
+    );
+}
+
+function StopAfter({
+    id,
+    label,
+    value,
+    choices,
+    unit,
+    onValue,
+}: {
+    id: string;
+    label: string;
+    value: number;
+    choices: number[];
+    unit: string;
+    onValue: (value: number) => void;
+}) {
+    return (
+        <Form.Group controlId={id}>
+            <Form.Label>{label}</Form.Label>
+            <Form.Select size="sm" value={value} onChange={(event) => onValue(Number(event.target.value))}>
+                <option value={0}>never</option>
+                {choices.map((choice) => (
+                    <option key={choice} value={choice}>
+                        {choice} {choice === 1 ? unit : `${unit}s`}
+                    </option>
+                ))}
+            </Form.Select>
+        </Form.Group>
     );
 }

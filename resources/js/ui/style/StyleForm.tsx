@@ -129,6 +129,12 @@ export function StyleForm({ style, logos, warnings, own = [], withFrame, logoUpl
                     label="Loudness of the film"
                     options={setup.sound_targets.map((t) => [t, loudness[t] ?? `${t} LUFS`])}
                 />
+                <Choice
+                    {...part}
+                    name="computer_under"
+                    label="The computer's sound"
+                    options={setup.computer_under.map((db) => [db, `${db} dB under the voice`])}
+                />
             </Group>
         </div>
     );
