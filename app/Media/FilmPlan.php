@@ -22,8 +22,12 @@ final readonly class FilmPlan
      * @param  float  $target  LUFS
      * @param  float  $computerUnder  LU by which the computer's sound lies under the voice
      */
-    public function __construct(public Assembly $assembly, public array $files, public float $target, public float $computerUnder = 12.0)
-    {
+    public function __construct(
+        public Assembly $assembly,
+        public array $files,
+        public float $target,
+        public float $computerUnder = 12.0,
+    ) {
     }
 
     /** @return list<string> ids of the takes that are used */

@@ -45,7 +45,12 @@ final readonly class SoundPlan
         }
         $places = array_map(
             fn (array $group): SoundPlace => new SoundPlace(
-                self::piece($group[0], array_sum(array_map(fn (Segment $s): int => $s->frames, $group)) * $ticks, $target, $target - $under),
+                self::piece(
+                    $group[0],
+                    array_sum(array_map(fn (Segment $s): int => $s->frames, $group)) * $ticks,
+                    $target,
+                    $target - $under,
+                ),
                 $group[0]->startFrame * $ticks,
                 $group[0]->join->kind,
                 $group[0]->join->frames * $ticks,
