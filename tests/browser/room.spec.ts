@@ -93,6 +93,7 @@ test('ink on a slide and on a board is in the film, where it was drawn', async (
     await roll(page);
     await page.waitForTimeout(2500);
     await page.keyboard.press('w');
+    await expect(page.locator('.record-stage .marks path')).toHaveCount(0);
     await page.waitForTimeout(1500);
     await finish(page);
     await keep(page);

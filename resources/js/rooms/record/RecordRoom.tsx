@@ -3,7 +3,7 @@ import Button from 'react-bootstrap/Button';
 import { useLocation, useNavigate } from 'react-router';
 import { useSlides } from '../../api/lesson';
 import { refreshLesson } from '../../api/queries';
-import type { Layout, Lesson, Section } from '../../api/types';
+import type { Layout, Lesson, LinePicture, Section } from '../../api/types';
 import { keyName, keysOf, rememberedKeys, rememberKeys } from '../../recorder/keys';
 import { PrompterHost } from '../../recorder/secondWindow';
 import { useLessonPlace } from '../../shell/LessonFrame';
@@ -66,11 +66,19 @@ interface Arrival {
     roll?: boolean;
 }
 
+/** Seconds counted when a pause ends, for those who want it. */
+const COUNT_IN = 3;
+
 const lostNames: Record<SourceKind, string> = {
     camera: 'The camera was unplugged.',
     microphone: 'The microphone was unplugged.',
     screen: 'The screen is no longer shared.',
 };
+
+const withoutMarks = (plan: LinePicture): LinePicture => ({
+    ...plan,
+    layers: plan.layers.filter((layer) => layer.shows !== 'marks'),
+});
 
 /** Devices stay open from one section to the next; what belongs to a section begins anew with it. */
 function Room({ lesson, section }: { lesson: Lesson; section: Section }) {
@@ -214,7 +222,7 @@ function Room({ lesson, section }: { lesson: Lesson; section: Section }) {
         live.again();
         session.again(live.line);
     };
-    const resume = () => void session.resume(setup.countIn ? 3 : 0);
+    const resume = () => void session.resume(setup.countIn ? COUNT_IN : 0);
     const pause = () => (now.state === 'paused' ? resume() : session.pause());
     const layout = (to: Layout) => () => live.setLayout(to);
     const still = async () => {
@@ -346,7 +354,7 @@ function Room({ lesson, section }: { lesson: Lesson; section: Section }) {
             <div className="record-stage">
                 {plan && (
                     <Stage
-                        plan={plan}
+                        plan={surface && ink.isWiped(surface) ? withoutMarks(plan) : plan}
                         camera={camera?.stream}
                         screen={screen?.stream}
                         sheet={
@@ -367,13 +375,13 @@ function Room({ lesson, section }: { lesson: Lesson; section: Section }) {
                         }
                     />
                 )}
-                {now.state === 'counting' && (
+                {(now.state === 'counting' || (now.state === 'paused' && now.countLeft > 0)) && (
                     <Slate
                         lesson={lesson.title}
                         section={title}
                         take={now.takeNumber ?? nextNumber}
                         left={now.countLeft}
-                        of={lesson.count_down}
+                        of={now.state === 'counting' ? lesson.count_down : COUNT_IN}
                     />
                 )}
             </div>

@@ -43,6 +43,8 @@ export function strokePath({ tool, thick, samples }: Omit<Stroke, 'id' | 'at' | 
 /** What was drawn in this take, by surface, and noted in its log. Before the take rolls it is tried only. */
 export function useInk(session: RecordingSession) {
     const strokes = useRef(new Map<string, Stroke[]>());
+    /** Surfaces that were wiped: what stood on them before the take is gone too. */
+    const wiped = useRef(new Set<string>());
     const lastId = useRef(0);
     const lineSince = useRef(0);
     const pointer = useRef<{ on: string; at: number; points: [number, number, number][] } | null>(null);
@@ -70,6 +72,7 @@ export function useInk(session: RecordingSession) {
     };
     return {
         on: all,
+        isWiped: (on: string): boolean => wiped.current.has(on),
         begin(choice: InkChoice): Stroke {
             const tool = choice.hand === 'point' ? 'pen' : choice.hand;
             return {
@@ -119,6 +122,7 @@ export function useInk(session: RecordingSession) {
         },
         wipe(on: string): void {
             session.log('wipe', { on });
+            wiped.current.add(on);
             strokes.current.set(on, []);
             redraw();
         },
@@ -138,6 +142,7 @@ export function useInk(session: RecordingSession) {
         /** A take begins on clean surfaces. */
         clear(): void {
             strokes.current.clear();
+            wiped.current.clear();
             lastId.current = 0;
             lineSince.current = 0;
             redraw();

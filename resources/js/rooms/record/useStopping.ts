@@ -24,7 +24,9 @@ export function useStopping(
         }
         const timer = setInterval(() => {
             const byTime = stopAfterMinutes > 0 ? stopAfterMinutes * 60_000 - session.elapsed() : Infinity;
-            const bySilence = stopAfterSilence > 0 ? stopAfterSilence * 1000 - latest.current.silentMs : Infinity;
+            // What was silent before the take began does not count.
+            const silent = Math.min(latest.current.silentMs, session.elapsed());
+            const bySilence = stopAfterSilence > 0 ? stopAfterSilence * 1000 - silent : Infinity;
             const seconds = Math.min(byTime, bySilence) / 1000;
             setLeft(seconds <= TOLD_S ? Math.max(0, Math.ceil(seconds)) : null);
             if (seconds <= 0) {
