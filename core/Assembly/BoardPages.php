@@ -6,7 +6,6 @@ namespace OpenReel\Core\Assembly;
 
 use OpenReel\Core\Mark\Stroke;
 use OpenReel\Core\Mark\TakeMark;
-use OpenReel\Core\Mark\Wipe;
 
 /** What stands on the pages of the board at a place of the film, because it was written earlier in it and not wiped off. */
 final readonly class BoardPages
@@ -39,7 +38,8 @@ final readonly class BoardPages
     {
         $ink = $this->ink;
         foreach ($passage->take->wipes as $wipe) {
-            if (self::isWithin($wipe, $passage)) {
+            // Also what was wiped before the used part: the presenter saw a clean page.
+            if ($wipe->at->isBefore($passage->span->until)) {
                 unset($ink[$wipe->on]);
             }
         }
@@ -50,11 +50,6 @@ final readonly class BoardPages
         }
 
         return new self($ink);
-    }
-
-    private static function isWithin(Wipe $wipe, Passage $passage): bool
-    {
-        return ! $wipe->at->isBefore($passage->span->from) && $wipe->at->isBefore($passage->span->until);
     }
 
     /** Whether it was written in the passage, and stands when that is over. */

@@ -181,7 +181,7 @@ final readonly class ShotPlan
         $surface = $stage->surface();
         $wiped = $map->frames;
         foreach ($passage->take->wipes as $wipe) {
-            if ($wipe->on === $surface && ! $wipe->at->isBefore($passage->span->from)) {
+            if ($wipe->on === $surface) {
                 $wiped = min($wiped, $map->frameOf($wipe->at));
             }
         }

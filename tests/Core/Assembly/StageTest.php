@@ -235,6 +235,16 @@ final class StageTest extends TestCase
         self::assertSame([], $film->boardsBefore('nowhere')->on('board:1'));
     }
 
+    public function testAPageThatWasWipedBeforeTheUsedPartIsCleanInIt(): void
+    {
+        $board = Stage::board(1, Example::slide('paper'));
+        $one = $this->take('t1', marks: [$this->ink('board:1', 1500)]);
+        $two = $this->take('t2', wipes: [new Wipe('board:1', Tick::ofMilliseconds(200))]);
+        $film = $this->of([$this->section('a', $one, $board), $this->section('b', $two, $board), $this->section('c', $two, $board)]);
+
+        self::assertSame([[[12, 100]], [], []], array_map($this->marks(...), $film->segments));
+    }
+
     /** @return list<array{int, int}> */
     private function marks(Segment $segment): array
     {
