@@ -240,7 +240,8 @@ final class StageTest extends TestCase
         $board = Stage::board(1, Example::slide('paper'));
         $one = $this->take('t1', marks: [$this->ink('board:1', 1500)]);
         $two = $this->take('t2', wipes: [new Wipe('board:1', Tick::ofMilliseconds(200))]);
-        $film = $this->of([$this->section('a', $one, $board), $this->section('b', $two, $board), $this->section('c', $two, $board)]);
+        $sections = array_map($this->section(...), ['a', 'b', 'c'], [$one, $two, $two], [$board, $board, $board]);
+        $film = $this->of($sections);
 
         self::assertSame([[[12, 100]], [], []], array_map($this->marks(...), $film->segments));
     }
