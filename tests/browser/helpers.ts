@@ -1,3 +1,4 @@
+import AxeBuilder from '@axe-core/playwright';
 import { type APIRequestContext, expect, type Locator, type Page } from '@playwright/test';
 import { execFileSync, spawnSync } from 'node:child_process';
 import { writeFileSync } from 'node:fs';
@@ -167,4 +168,12 @@ export function loudness(file: string): { lufs: number; peak: number } {
         lufs: Number(/I:\s+(-?[\d.]+) LUFS/.exec(summary)?.[1]),
         peak: Number(/Peak:\s+(-?[\d.]+) dBFS/.exec(summary)?.[1]),
     };
+}
+
+/** Nothing on a page is in the way of those who see, hear or move otherwise, as far as a program can tell. */
+export async function isAccessible(page: Page): Promise<void> {
+    const found = await new AxeBuilder({ page })
+        .withTags(['wcag2a', 'wcag2aa', 'wcag21aa', 'wcag22aa', 'best-practice'])
+        .analyze();
+    expect(found.violations.map((v) => `${v.id}: ${v.nodes.map((n) => n.target.join(' ')).join(', ')}`)).toEqual([]);
 }

@@ -6,6 +6,7 @@ import {
     choose,
     filmOf,
     finish,
+    isAccessible,
     listened,
     makeLesson,
     openRecord,
@@ -234,6 +235,7 @@ test('the second prompter follows the room, and sends its own steps back', async
     await second.getByLabel('Mirrored, for a glass').check();
     await expect(second.locator('.prompter.for-glass')).toBeVisible();
     await expect(page.locator('.prompter.for-glass')).toHaveCount(0);
+    await isAccessible(second);
 });
 
 test('keys can be changed, and what clashes is told', async ({ page, request }) => {

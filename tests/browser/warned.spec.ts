@@ -1,10 +1,10 @@
-import AxeBuilder from '@axe-core/playwright';
 import { expect, type Page, test } from '@playwright/test';
 import type { Assembly } from '../../resources/js/api/types';
 import {
     choose,
     filmOf,
     finish,
+    isAccessible,
     listened,
     makeLesson,
     openRecord,
@@ -16,13 +16,6 @@ import {
 } from './helpers';
 
 const warning = (page: Page) => page.locator('.record-warning');
-
-async function isAccessible(page: Page): Promise<void> {
-    const found = await new AxeBuilder({ page })
-        .withTags(['wcag2a', 'wcag2aa', 'wcag21aa', 'wcag22aa', 'best-practice'])
-        .analyze();
-    expect(found.violations.map((v) => `${v.id}: ${v.nodes.map((n) => n.target.join(' ')).join(', ')}`)).toEqual([]);
-}
 
 /** Devices that show one colour or none, or are muted; as a browser would give them. */
 async function devices(page: Page, how: { camera?: string; moving?: boolean; rate?: number }): Promise<void> {
