@@ -172,7 +172,10 @@ function Room({ lesson, section }: { lesson: Lesson; section: Section }) {
         }
     }, [arrival, ready, now.state, start, go]);
 
+    const flush = useRef(ink.flush);
+    flush.current = ink.flush;
     const finish = useCallback(async () => {
+        flush.current();
         const take = await session.finish();
         if (take) {
             await refreshLesson(lesson.id);
@@ -186,6 +189,7 @@ function Room({ lesson, section }: { lesson: Lesson; section: Section }) {
             await finish();
             return;
         }
+        ink.flush();
         const take = await session.finish(false, true);
         if (take) {
             void go(roomPath(lesson.id, 'record', nextSection.id), { state: { roll: true } satisfies Arrival });

@@ -57,10 +57,12 @@ export function useInk(session: RecordingSession) {
             session.log('pointer', { on: batch.on, points: batch.points }, batch.at);
         }
     };
+    const flushing = useRef(flush);
+    flushing.current = flush;
     useEffect(() => {
-        const timer = setInterval(flush, BATCH_MS);
+        const timer = setInterval(() => flushing.current(), BATCH_MS);
         return () => clearInterval(timer);
-    });
+    }, []);
     const all = (on: string) => strokes.current.get(on) ?? [];
     const remove = (on: string, gone: Stroke[]) => {
         gone.forEach(({ id }) => session.log('take-back', { id }));
