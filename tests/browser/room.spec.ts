@@ -321,7 +321,8 @@ test('camera and screen flash on the same frames of the film, also after a pause
             pens.forEach((pen, i) => {
                 pen.fillStyle = bright ? '#fff' : '#101010';
                 pen.fillRect(0, 0, 640, 360);
-                (streams[i]?.getVideoTracks()[0] as CanvasCaptureMediaStreamTrack).requestFrame();
+                const [track] = streams[i]?.getVideoTracks() ?? [];
+                (track as CanvasCaptureMediaStreamTrack | undefined)?.requestFrame();
             });
         }, 40);
         const voice = () => {
