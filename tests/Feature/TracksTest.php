@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
+use App\Actions\Takes\IngestTake;
 use App\Media\Prober;
 use App\Models\Lesson;
 use App\Models\Section;
@@ -229,6 +230,26 @@ final class TracksTest extends FeatureTestCase
         $this->putJson("/api/lessons/{$lesson->id}/verdicts", $again)->assertNoContent();
         self::assertStringEndsWith('Three.', $lesson->refresh()->script);
         self::assertSame('undecided', $take->refresh()->verdict->value);
+    }
+
+    public function test_a_cue_given_in_a_take_that_was_kept_before_it_was_listened_to_is_written_then(): void
+    {
+        $lesson = $this->lesson("# T\n\n## A\n\nOne is here now. Two comes after it.\n");
+        $take = $this->tracks($lesson->sections()->firstOrFail(), ['camera' => Clips::spoken()], [
+            ['at_ms' => 1400, 'kind' => 'line', 'line' => 2],
+            ['at_ms' => 1450, 'kind' => 'cue', 'cue' => '[layout: camera alone]'],
+        ]);
+        // As it was before it was listened to.
+        $take->update(['state' => TakeState::Ingesting, 'length_ticks' => 0, 'given' => []]);
+        self::assertSame([], $this->patchJson("/api/takes/{$take->id}", ['verdict' => 'kept'])->assertOk()->json('wrote'));
+        app(IngestTake::class)($take->refresh());
+        self::assertStringContainsString('[layout: camera alone] Two comes', $lesson->refresh()->script);
+
+        // Taken out again by the presenter, it stays out when the take is read again.
+        $text = str_replace('[layout: camera alone] ', '', $lesson->script);
+        $this->putJson("/api/lessons/{$lesson->id}/script", ['text' => $text, 'revision' => $lesson->revision])->assertOk();
+        $this->postJson("/api/takes/{$take->id}/read-again")->assertOk();
+        self::assertSame($text, $lesson->refresh()->script);
     }
 
     public function test_undoing_a_verdict_brings_back_what_it_put_aside_in_its_order(): void

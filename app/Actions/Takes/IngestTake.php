@@ -73,7 +73,7 @@ final class IngestTake
     private const DAMAGED =
         'This recording is damaged or is not a film or sound file. It is kept as it came; record the section again.';
 
-    public function __construct(private readonly TakeMaker $maker, private readonly MediaStore $media)
+    public function __construct(private readonly TakeMaker $maker, private readonly MediaStore $media, private readonly WriteGivenCues $write)
     {
     }
 
@@ -148,6 +148,7 @@ final class IngestTake
     /** @param  list<TakeEvent>  $events */
     private function keep(Take $take, MadeTake $made, array $events): void
     {
+        $isFirst = $take->length_ticks === 0;
         $levels = $made->voice ?? new Levels([], [], 0, 0);
         $this->media->write($take->folder().'/wave.json', json_encode($levels->wave(self::WAVE_POINTS), JSON_THROW_ON_ERROR));
         $this->media->write($take->folder().'/levels.dat', $levels->packed());
@@ -155,7 +156,8 @@ final class IngestTake
         $speech = SpeechFinder::find($levels);
         $later = fn (?Tick $at): ?int => $at?->plus($made->voiceFrom)->count;
         // What was written behind the last word is meant to be seen.
-        $written = TakeMarks::of($events)->written()?->plus(Tick::ofMilliseconds(self::AFTER_WRITING_MS));
+        $drawn = TakeMarks::of($events);
+        $written = $drawn->written()?->plus(Tick::ofMilliseconds(self::AFTER_WRITING_MS));
         $until = $later($speech?->until);
         $take->fill([
             'state' => TakeState::Ready,
@@ -166,7 +168,7 @@ final class IngestTake
                 ? $until
                 : max($until, min($written->count, $made->length->count)),
             'flags' => $made->voice === null ? ['no-sound'] : array_column(SoundFlag::of($levels), 'value'),
-            'marks' => self::marks($events),
+            'marks' => self::marks($drawn),
             'fluffs' => array_map(
                 fn (Span $s): array => array_map(
                     fn (Tick $t): int => self::quiet($levels, $t, $made)->count,
@@ -186,7 +188,10 @@ final class IngestTake
             fn (Tick $t): int => self::quiet($levels, $t, $made)->count,
             $times,
         );
-        $take->given = Given::of($events, $take->fluffs, $times, TakeReader::used($take));
+        if ($isFirst) {
+            // Read again, it keeps what is left of them: those written into the script are there, or were taken out of it.
+            $take->given = Given::of($events, $take->fluffs, $times, TakeReader::used($take));
+        }
         $tracks = $this->settle($take, $made);
         DB::transaction(function () use ($take, $tracks): void {
             $take->tracks()->update(self::NO_FILE);
@@ -198,6 +203,8 @@ final class IngestTake
         $take->unsetRelation('tracks');
         $take->section->touch();
         if ($take->verdict === Verdict::Kept) {
+            // Kept before it was listened to: nobody knew yet where its cues belong.
+            ($this->write)($take);
             PrepareLessonJob::dispatch($take->section->lesson_id);
         } elseif ($take->verdict === Verdict::Undecided && config('reel.ahead')) {
             PrepareLessonJob::dispatch($take->section->lesson_id, $take->id);
@@ -250,14 +257,9 @@ final class IngestTake
             ->plus($made->voiceFrom);
     }
 
-    /**
-     * @param  list<TakeEvent>  $events
-     * @return list<array<string, mixed>>
-     */
-    private static function marks(array $events): array
+    /** @return list<array<string, mixed>> */
+    private static function marks(TakeMarks $drawn): array
     {
-        $drawn = TakeMarks::of($events);
-
         return [
             ...array_map(fn (TakeMark $m): array => $m->toArray(), $drawn->marks),
             ...array_map(fn (Wipe $w): array => ['kind' => 'wipe', 'on' => $w->on, 'from' => $w->at->count], $drawn->wipes),
