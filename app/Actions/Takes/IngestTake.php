@@ -73,8 +73,11 @@ final class IngestTake
     private const DAMAGED =
         'This recording is damaged or is not a film or sound file. It is kept as it came; record the section again.';
 
-    public function __construct(private readonly TakeMaker $maker, private readonly MediaStore $media, private readonly WriteGivenCues $write)
-    {
+    public function __construct(
+        private readonly TakeMaker $maker,
+        private readonly MediaStore $media,
+        private readonly WriteGivenCues $write,
+    ) {
     }
 
     /**
