@@ -41,6 +41,7 @@ use OpenReel\Core\Take\Verdict;
  * @property list<array{id: int, at: int, says: string}> $markers places to come back to: tick, and what the presenter wrote there
  * @property list<array{line: string, within: float, cue: string}> $given cues given while it was recorded that the script does
  *    not hold yet
+ * @property list<array{line: string, within: float, at: int}> $reached places inside its lines of which the tick is known
  * @property array{x: float, y: float, width: float, height: float}|null $framing part of the camera's picture that is shown
  * @property array{x: float, y: float, width: float, height: float}|null $area part of the screen that is shown
  * @property int $event_rows of its event log that have arrived
@@ -69,6 +70,7 @@ final class Take extends Model
         'fluffs' => '[]',
         'markers' => '[]',
         'given' => '[]',
+        'reached' => '[]',
         'length_ticks' => 0,
         'event_rows' => 0,
         'event_bytes' => 0,
@@ -89,6 +91,7 @@ final class Take extends Model
             'fluffs' => 'array',
             'markers' => 'array',
             'given' => 'array',
+            'reached' => 'array',
             'framing' => 'array',
             'area' => 'array',
             'used' => 'array',

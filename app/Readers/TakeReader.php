@@ -13,6 +13,7 @@ use OpenReel\Core\Mark\Wipe;
 use OpenReel\Core\Picture\Crop;
 use OpenReel\Core\Picture\Shape;
 use OpenReel\Core\Picture\SourceColour;
+use OpenReel\Core\Take\Reached;
 use OpenReel\Core\Take\SpokenLine;
 use OpenReel\Core\Take\Take as CoreTake;
 use OpenReel\Core\Take\Track as CoreTrack;
@@ -101,6 +102,16 @@ final class TakeReader
             self::wipes($marks),
             Crop::read(json_decode($row['framing'] ?? 'null', true)),
             Crop::read(json_decode($row['area'] ?? 'null', true)),
+            self::reached($row['reached'] ?? '[]'),
+        );
+    }
+
+    /** @return list<Reached> */
+    private static function reached(string $json): array
+    {
+        return $json === '[]' ? [] : array_map(
+            fn (array $r): Reached => new Reached((string) $r['line'], (float) $r['within'], Tick::of((int) $r['at'])),
+            array_values((array) json_decode($json, true)),
         );
     }
 

@@ -17,6 +17,7 @@ use OpenReel\Core\Take\Event\LineShown;
 use OpenReel\Core\Take\Event\MarkerDropped;
 use OpenReel\Core\Take\Event\Paused;
 use OpenReel\Core\Take\Event\Resumed;
+use OpenReel\Core\Take\Event\StepReached;
 use OpenReel\Core\Take\Event\TakeEvent;
 use OpenReel\Core\Take\Event\TakenBack;
 use OpenReel\Core\Take\Event\TrackStarted;
@@ -72,6 +73,7 @@ final class EventLog
     {
         return match ($data['kind']) {
             'line' => self::isCount($data['line'] ?? null) ? new LineShown($at, $data['line']) : null,
+            'step' => self::step($at, $data),
             'again' => self::isCount($data['line'] ?? null) ? new WentAgain($at, $data['line']) : null,
             'marker' => new MarkerDropped($at),
             'cue' => self::cue($at, $data['cue'] ?? null),
@@ -85,6 +87,16 @@ final class EventLog
             'wipe' => self::isSurface($data['on'] ?? null) ? new Wiped($at, $data['on']) : null,
             default => null,
         } ?? new UnknownEvent($at, $data);
+    }
+
+    /** @param  array<string, mixed>  $data */
+    private static function step(int $at, array $data): ?StepReached
+    {
+        $within = $data['within'] ?? null;
+
+        return self::isCount($data['line'] ?? null) && (is_int($within) || is_float($within)) && $within >= 0 && $within < 1
+            ? new StepReached($at, $data['line'], (float) $within)
+            : null;
     }
 
     private static function isCount(mixed $said): bool

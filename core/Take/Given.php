@@ -20,9 +20,10 @@ final class Given
      * @param  list<array{int, int}>  $fluffs  what was changed in these is done again, or not meant
      * @param  array<string, Tick>  $lines  when each begins, by id, in order
      * @param  list<Span>  $used
+     * @param  list<Reached>  $reached  places inside lines of which the moment is known
      * @return list<array{line: string, within: float, cue: string}> of two at the same place the later one
      */
-    public static function of(array $events, array $fluffs, array $lines, array $used): array
+    public static function of(array $events, array $fluffs, array $lines, array $used, array $reached = []): array
     {
         $clock = TakeClock::fromEvents($events);
         $end = $used === [] ? 0 : $used[count($used) - 1]->until->count;
@@ -35,7 +36,7 @@ final class Given
             if (array_filter($fluffs, fn (array $f): bool => $f[0] <= $at && $at < $f[1]) !== []) {
                 continue;
             }
-            [$line, $within] = self::place($at, $lines, $end);
+            [$line, $within] = self::place($at, $lines, $end, $reached);
             $given["{$line} {$within} ".strtok($event->cue, ' :]')] = [
                 'line' => $line,
                 'within' => $within,
@@ -48,9 +49,10 @@ final class Given
 
     /**
      * @param  non-empty-array<string, Tick>  $lines
+     * @param  list<Reached>  $reached
      * @return array{string, float}
      */
-    private static function place(int $at, array $lines, int $end): array
+    private static function place(int $at, array $lines, int $end, array $reached): array
     {
         $ids = array_map(strval(...), array_keys($lines));
         $index = 0;
@@ -66,6 +68,18 @@ final class Given
             return [$ids[$index + 1], 0.0];
         }
 
-        return [$ids[$index], round(min(0.99, max(0.0, ($at - $from) / ($until - $from))), 3)];
+        [$before, $behind] = [[0.0, $from], [1.0, $until]];
+        foreach ($reached as $place) {
+            if ($place->line === $ids[$index] && $place->at->count > $from && $place->at->count < $until) {
+                if ($place->at->count <= $at) {
+                    $before = max($before, [$place->within, $place->at->count]);
+                } else {
+                    $behind = min($behind, [$place->within, $place->at->count]);
+                }
+            }
+        }
+        $part = ($at - $before[1]) / max(1, $behind[1] - $before[1]);
+
+        return [$ids[$index], round(min(0.99, max(0.0, $before[0] + $part * ($behind[0] - $before[0]))), 3)];
     }
 }

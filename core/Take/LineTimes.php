@@ -6,6 +6,7 @@ namespace OpenReel\Core\Take;
 
 use OpenReel\Core\Script\SpeakingTime;
 use OpenReel\Core\Take\Event\LineShown;
+use OpenReel\Core\Take\Event\StepReached;
 use OpenReel\Core\Take\Event\TakeEvent;
 use OpenReel\Core\Time\Span;
 use OpenReel\Core\Time\Tick;
@@ -50,6 +51,38 @@ final class LineTimes
         }
 
         return $times;
+    }
+
+    /**
+     * Cues inside a line that the presenter went on to: when they were first reached since the line was begun last.
+     *
+     * @param  list<SpokenLine>  $lines  as recorded, in order
+     * @param  list<TakeEvent>  $events
+     * @return list<Reached> in order of lines and places
+     */
+    public static function reached(array $lines, array $events): array
+    {
+        $clock = TakeClock::fromEvents($events);
+        $reached = [];
+        foreach ($events as $event) {
+            if ($event instanceof LineShown) {
+                // Going back to a line takes back everything in it and behind it.
+                $reached = array_filter($reached, fn (array $r): bool => $r[0] < $event->line);
+            } elseif ($event instanceof StepReached && $event->line <= count($lines)) {
+                $reached = array_filter(
+                    $reached,
+                    fn (array $r): bool => $r[0] < $event->line || ($r[0] === $event->line && $r[1] <= $event->within),
+                );
+                if ($event->within > 0) {
+                    $reached["{$event->line} {$event->within}"] ??= [$event->line, $event->within, $event->atMs];
+                }
+            }
+        }
+
+        return array_map(
+            fn (array $r): Reached => new Reached($lines[$r[0] - 1]->id, $r[1], $clock->at($r[2])),
+            array_values($reached),
+        );
     }
 
     /**

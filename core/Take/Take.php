@@ -22,6 +22,8 @@ final readonly class Take
      * @param  list<Wipe>  $wipes  and what was wiped off, in order
      * @param  Crop|null  $framing  part of the camera's picture that is shown; null for all of it
      * @param  Crop|null  $area  part of the screen that is shown
+     * @param  list<Reached>  $reached  places inside its lines of which the moment is known; between them it is in proportion to
+     *    the text
      */
     public function __construct(
         public string $id,
@@ -33,6 +35,7 @@ final readonly class Take
         public array $wipes = [],
         public ?Crop $framing = null,
         public ?Crop $area = null,
+        public array $reached = [],
     ) {
     }
 
@@ -61,6 +64,19 @@ final readonly class Take
             }
         }
 
-        return Tick::of($from->count + (int) round(($until->count - $from->count) * $within));
+        [$before, $behind] = [[0.0, $from->count], [1.0, $until->count]];
+        foreach ($this->reached as $place) {
+            if ($place->line !== $line || ! $from->isBefore($place->at) || ! $place->at->isBefore($until)) {
+                continue;
+            }
+            if ($place->within <= $within && $place->within >= $before[0]) {
+                $before = [$place->within, $place->at->count];
+            } elseif ($place->within > $within && $place->within < $behind[0]) {
+                $behind = [$place->within, $place->at->count];
+            }
+        }
+        $part = ($within - $before[0]) / max(1e-9, $behind[0] - $before[0]);
+
+        return Tick::of($before[1] + (int) round(max(0, $behind[1] - $before[1]) * $part));
     }
 }

@@ -63,6 +63,45 @@ export async function choose(page: Page, camera: string, microphone: string, scr
 
 export const STAND_IN_SCREEN = 'Stand-in screen: a tide gauge';
 
+/** What the room warns of. */
+export const warning = (page: Page) => page.locator('.record-warning');
+
+/** Devices that show one colour or none, or are muted; as a browser would give them. */
+export async function devices(
+    page: Page,
+    how: { camera?: string; moving?: boolean; width?: number; rate?: number; loud?: number },
+): Promise<void> {
+    await page.addInitScript(({ camera, moving, width = 640, rate, loud = 0.2 }) => {
+        navigator.mediaDevices.getUserMedia = async ({ video }: MediaStreamConstraints = {}) => {
+            if (video) {
+                const canvas = Object.assign(document.createElement('canvas'), { width, height: (width * 9) / 16 });
+                const pen = canvas.getContext('2d') as CanvasRenderingContext2D;
+                let x = 0;
+                setInterval(() => {
+                    pen.fillStyle = camera ?? '#456';
+                    pen.fillRect(0, 0, width, width);
+                    if (moving) {
+                        pen.fillStyle = '#def';
+                        pen.fillRect((x = (x + 9) % width), 60, 60, 60);
+                    }
+                }, 60);
+                return canvas.captureStream(15);
+            }
+            const context = new AudioContext();
+            const out = context.createMediaStreamDestination();
+            const tone = new OscillatorNode(context, { frequency: 180 });
+            tone.connect(new GainNode(context, { gain: loud })).connect(out);
+            tone.start();
+            const [track] = out.stream.getAudioTracks();
+            const settings = track?.getSettings.bind(track);
+            if (track && settings && rate) {
+                track.getSettings = () => ({ ...settings(), sampleRate: rate });
+            }
+            return out.stream;
+        };
+    }, how);
+}
+
 /** Waits until a take has been listened to. */
 export async function listened(request: APIRequestContext, lesson: string, section: string): Promise<Take> {
     const latest = async () => (await takesOf(request, lesson, section)).at(-1);
@@ -87,6 +126,28 @@ export function patchOf(film: string, frame: number, x: number, y: number, size 
     return [
         ...execFileSync('ffmpeg', ['-v', 'error', '-i', film, '-vf', filter, '-frames:v', '1', '-f', 'rawvideo', '-']),
     ];
+}
+
+/** Seconds at which a patch of a film begins to look a certain way. */
+export function changes(film: string, crop: string, looks: (rgb: number[]) => boolean): number[] {
+    const pixels = execFileSync('ffmpeg', [
+        ...['-v', 'error', '-i', film, '-vf', `${crop},scale=1:1:flags=area,format=rgb24`, '-f', 'rawvideo', '-'],
+    ]);
+    const is = Array.from({ length: pixels.length / 3 }, (_, i) => looks([...pixels.subarray(3 * i, 3 * i + 3)]));
+    return is.flatMap((now, i) => (now && !is[i - 1] ? [i / 25] : []));
+}
+
+/** From and until of silences in a film, in seconds. */
+export function silences(film: string): [number, number][] {
+    const { stderr } = spawnSync(
+        'ffmpeg',
+        ['-nostdin', '-i', film, '-vn', '-af', 'silencedetect=noise=-50dB:d=0.3', '-f', 'null', '-'],
+        { encoding: 'utf8' },
+    );
+    return [...stderr.matchAll(/silence_end: ([\d.]+) \| silence_duration: ([\d.]+)/g)].map(([, until, length]) => [
+        Number(until) - Number(length),
+        Number(until),
+    ]);
 }
 
 /** Counts down and waits until it rolls. */

@@ -3,7 +3,9 @@ import { execFileSync } from 'node:child_process';
 import { readFileSync } from 'node:fs';
 import type { Lesson } from '../../resources/js/api/types';
 import {
+    changes,
     choose,
+    devices,
     filmOf,
     finish,
     isAccessible,
@@ -13,6 +15,7 @@ import {
     patchOf,
     roll,
     setUp,
+    silences,
     slides,
     STAND_IN_SCREEN,
     takesOf,
@@ -262,6 +265,141 @@ test('keys can be changed, and what clashes is told', async ({ page, request }) 
     await expect(page.getByText(/1 marker/)).toBeVisible();
     await expect(page.getByRole('button', { name: 'Marker Q' })).toBeVisible();
     await finish(page);
+});
+
+test('what is stepped to, given by key and silenced is in the film as it was done', async ({ page, request }) => {
+    test.setTimeout(180_000);
+    const lesson = await makeLesson(request, 'By key', [
+        '[layout: slide alone]\n\nOne two three four [keys: Ctrl+S] five six [camera alone] seven eight nine ten. Eleven.',
+    ]);
+    for (const [name, colour] of [
+        ['red', '#c00000'],
+        ['blue', '#0000c0'],
+    ]) {
+        const buffer = execFileSync('ffmpeg', [
+            ...['-v', 'error', '-f', 'lavfi', '-i', `color=${colour}:s=640x360`, '-frames:v', '1'],
+            ...['-c:v', 'png', '-f', 'image2pipe', '-'],
+        ]);
+        const slide = { name: `${name}.png`, mimeType: 'image/png', buffer };
+        await request.post(`/api/lessons/${lesson.id}/slides`, {
+            multipart: { 'files[0]': slide, ...(name === 'red' ? { section: sectionOf(lesson) } : {}) },
+        });
+    }
+    // A tone for a voice: it is heard at every moment but those that were silenced.
+    await devices(page, { camera: '#00c000', moving: true, width: 1280, loud: 0.3 });
+    await openRecord(page, lesson);
+    await roll(page);
+    const rolling = Date.now();
+    const at = () => (Date.now() - rolling) / 1000;
+    await page.waitForTimeout(1500);
+    await page.keyboard.press('.');
+    const turned = at();
+    await page.waitForTimeout(1500);
+    const silenced = at();
+    await page.keyboard.down('s');
+    await expect(page.getByText('The microphone is silent while you hold the key.')).toBeVisible();
+    await page.waitForTimeout(1500);
+    await page.keyboard.up('s');
+    await page.waitForTimeout(2000);
+    // The cue stands early in the line's words; the presenter goes on to it late.
+    const stepped = at();
+    await page.keyboard.press('PageDown');
+    await expect(page.locator('.record-stage .slide')).toHaveCount(0);
+    await page.waitForTimeout(1500);
+    await page.keyboard.press('PageDown');
+    await expect(page.locator('.prompter .current')).toHaveText('Eleven.');
+    await page.waitForTimeout(1500);
+    await finish(page);
+    await page.keyboard.press('k');
+    await expect(page.getByText(/Written into the script: \[slide: blue\]/)).toBeVisible();
+    const take = await listened(request, lesson.id, sectionOf(lesson));
+    await request.patch(`/api/takes/${take.id}`, { data: { used_from_ms: 0, used_until_ms: take.length_ms } });
+    const film = await filmOf(request, lesson.id, test.info().outputPath('film.mp4'));
+
+    const green = [...changes(film, 'crop=8:8:100:100', (rgb) => (rgb[1] ?? 0) > 120 && (rgb[0] ?? 0) < 90)];
+    expect(green, 'the camera, once').toHaveLength(1);
+    const [[mute, unmute] = [0, 0]] = silences(film).filter(([from, until]) => until - from > 1);
+    expect(unmute - mute, 'seconds of silence').toBeLessThan(3);
+    const apart = (green[0] ?? 0) - mute - (stepped - silenced);
+    expect(Math.abs(apart), 'seconds that the camera is off from when it was stepped to').toBeLessThan(0.35);
+    const blue = changes(film, 'crop=8:8:640:360', (rgb) => (rgb[2] ?? 0) > 120 && (rgb[0] ?? 0) < 90);
+    // Cues stand before words: half a word of these is a second.
+    const off = (blue[0] ?? 0) - mute - (turned - silenced);
+    expect(Math.abs(off), 'seconds that the slide is off from when it was given').toBeLessThan(1.2);
+});
+
+test('media keys pause and finish', async ({ page, request }) => {
+    await page.addInitScript(() => {
+        // The keys themselves are caught by the desktop; this is where the browser hands them on.
+        const given: Record<string, () => void> = {};
+        Object.assign(window, { press: (action: string) => given[action]?.() });
+        const set = navigator.mediaSession.setActionHandler.bind(navigator.mediaSession);
+        navigator.mediaSession.setActionHandler = (action, act) => {
+            set(action, act);
+            given[action] = act as () => void;
+        };
+    });
+    const press = (action: string) =>
+        page.evaluate((key) => (window as unknown as { press: (key: string) => void }).press(key), action);
+    const lesson = await makeLesson(request, 'Headset', ['One.']);
+    await openRecord(page, lesson);
+    await choose(page, 'Stand-in presenter', 'Stand-in voice');
+    await roll(page);
+    await expect.poll(() => page.evaluate(() => navigator.mediaSession.playbackState)).not.toBe('paused');
+    await page.waitForTimeout(1200);
+    await press('pause');
+    await expect(page.getByText('Paused', { exact: true })).toBeVisible();
+    await press('play');
+    await expect(page.getByText('Recording', { exact: true })).toBeVisible();
+    await page.waitForTimeout(1200);
+    await press('stop');
+    await page.waitForURL(/review/);
+    expect((await listened(request, lesson.id, sectionOf(lesson))).length_ms).toBeGreaterThan(1800);
+});
+
+test('everything is set up and recorded without the mouse', async ({ page, request }) => {
+    const lesson = await makeLesson(request, 'By keyboard', ['One. Two.']);
+    await openRecord(page, lesson);
+    const reach = async (name: string | RegExp, role: 'button' | 'combobox' | 'spinbutton' = 'button') => {
+        const wanted = page.getByRole(role, { name });
+        for (let presses = 0; presses < 60; presses++) {
+            if (
+                await wanted
+                    .first()
+                    .evaluate((one) => one === document.activeElement)
+                    .catch(() => false)
+            ) {
+                return;
+            }
+            await page.keyboard.press('Tab');
+        }
+        throw new Error(`${String(name)} cannot be reached`);
+    };
+    await reach('Set up');
+    await page.keyboard.press('Enter');
+    const panel = page.getByRole('dialog', { name: 'Set up' });
+    await expect(panel).toBeVisible();
+    await reach('Camera', 'combobox');
+    await page.keyboard.type('Stand-in presenter');
+    await reach('Microphone', 'combobox');
+    await page.keyboard.type('Stand-in voice');
+    await reach('Framing');
+    await page.keyboard.press('Enter');
+    await reach(/^Width/, 'spinbutton');
+    await page.keyboard.press('Control+A');
+    await page.keyboard.type('960');
+    await page.keyboard.press('Tab');
+    await page.keyboard.press('Escape');
+    await expect(panel).toHaveCount(0);
+    await roll(page);
+    await page.waitForTimeout(1200);
+    await page.keyboard.press('PageDown');
+    await page.waitForTimeout(1200);
+    await finish(page);
+    await keep(page);
+    const take = await listened(request, lesson.id, sectionOf(lesson));
+    expect(take.verdict).toBe('kept');
+    expect(take.framing?.width).toBeCloseTo(0.75, 2);
 });
 
 test('a screen that is no longer shared ends the take, which is kept', async ({ page, request }) => {

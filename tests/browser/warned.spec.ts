@@ -1,4 +1,4 @@
-import { expect, type Page, test } from '@playwright/test';
+import { expect, test } from '@playwright/test';
 import type { Assembly } from '../../resources/js/api/types';
 import {
     choose,
@@ -13,58 +13,8 @@ import {
     roll,
     setUp,
     STAND_IN_SCREEN,
+    warning,
 } from './helpers';
-
-const warning = (page: Page) => page.locator('.record-warning');
-
-/** Devices that show one colour or none, or are muted; as a browser would give them. */
-async function devices(page: Page, how: { camera?: string; moving?: boolean; rate?: number }): Promise<void> {
-    await page.addInitScript(({ camera, moving, rate }) => {
-        navigator.mediaDevices.getUserMedia = async ({ video }: MediaStreamConstraints = {}) => {
-            if (video) {
-                const canvas = Object.assign(document.createElement('canvas'), { width: 640, height: 360 });
-                const pen = canvas.getContext('2d') as CanvasRenderingContext2D;
-                let x = 0;
-                setInterval(() => {
-                    pen.fillStyle = camera ?? '#456';
-                    pen.fillRect(0, 0, 640, 360);
-                    if (moving) {
-                        pen.fillStyle = '#def';
-                        pen.fillRect((x = (x + 9) % 600), 100, 60, 60);
-                    }
-                }, 60);
-                return canvas.captureStream(15);
-            }
-            const context = new AudioContext();
-            const out = context.createMediaStreamDestination();
-            const tone = new OscillatorNode(context, { frequency: 180 });
-            tone.connect(new GainNode(context, { gain: 0.2 })).connect(out);
-            tone.start();
-            const [track] = out.stream.getAudioTracks();
-            const settings = track?.getSettings.bind(track);
-            if (track && settings && rate) {
-                track.getSettings = () => ({ ...settings(), sampleRate: rate });
-            }
-            return out.stream;
-        };
-    }, how);
-}
-
-test('a black camera and a telephone microphone are told before a take is spoilt', async ({ page, request }) => {
-    await devices(page, { camera: '#000', rate: 16_000 });
-    await openRecord(page, await makeLesson(request, 'Black', ['One.']));
-    await expect(warning(page)).toContainText("The camera's picture is black. Open its cover");
-    await expect(warning(page).locator('[title*="telephone quality (16 kHz)"]')).toBeVisible();
-});
-
-test('a frozen camera is told while it rolls', async ({ page, request }) => {
-    await devices(page, {});
-    await openRecord(page, await makeLesson(request, 'Frozen', ['One.']));
-    await roll(page);
-    await expect(warning(page)).toContainText("The camera's picture stands still. The take is still rolling.");
-    await page.keyboard.press('f');
-    await page.waitForURL(/review/);
-});
 
 test('the page that films itself is told', async ({ page, request }) => {
     await page.addInitScript(() => {
@@ -104,6 +54,7 @@ test('a part of the screen is chosen by numbers and keys, told when it is soft, 
         const numbers = panel.locator('#screen-width');
         await expect(numbers).toHaveValue('1920');
         await numbers.fill('960');
+        await numbers.press('Tab');
         await expect(panel.locator('#screen-height')).toHaveValue('540');
         await expect(panel.getByText('Will look soft: 960 wide for a 1280 frame.')).toBeVisible();
         const part = panel.getByRole('group', { name: 'Part of the screen that is shown' });

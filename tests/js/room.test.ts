@@ -217,15 +217,15 @@ describe('steps of the clicker', () => {
 
     it('are the lines, and the cues inside them', () => {
         expect(stepsOf(3, [plan(1), plan(2, 0.5), plan(3)])).toEqual([
-            { line: 0, plan: 0 },
-            { line: 1, plan: 0 },
-            { line: 1, plan: 1 },
-            { line: 2, plan: 2 },
+            { line: 0, plan: 0, within: 0 },
+            { line: 1, plan: 0, within: 0 },
+            { line: 1, plan: 1, within: 0.5 },
+            { line: 2, plan: 2, within: 0 },
         ]);
     });
 
     it('are one where nothing is written', () => {
-        expect(stepsOf(0, [plan(1)])).toEqual([{ line: 0, plan: 0 }]);
-        expect(stepsOf(0, [])).toEqual([{ line: 0, plan: 0 }]);
+        expect(stepsOf(0, [plan(1)])).toEqual([{ line: 0, plan: 0, within: 0 }]);
+        expect(stepsOf(0, [])).toEqual([{ line: 0, plan: 0, within: 0 }]);
     });
 });

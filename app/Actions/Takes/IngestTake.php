@@ -29,6 +29,7 @@ use OpenReel\Core\Take\EventLog;
 use OpenReel\Core\Take\Fluffs;
 use OpenReel\Core\Take\Given;
 use OpenReel\Core\Take\LineTimes;
+use OpenReel\Core\Take\Reached;
 use OpenReel\Core\Take\SpokenLine;
 use OpenReel\Core\Take\TakeClock;
 use OpenReel\Core\Take\TrackOffsets;
@@ -186,6 +187,11 @@ final class IngestTake
             : array_sum(array_map(fn (Span $s): int => $s->length()->count, TakeReader::used($take)));
         $take->markers = self::markers($take->markers, $events);
         $times = $this->lineTimes($take, $events);
+        $reached = LineTimes::reached(self::lines($take), $events);
+        $take->reached = array_map(
+            fn (Reached $r): array => ['line' => $r->line, 'within' => $r->within, 'at' => $r->at->count],
+            $reached,
+        );
         $take->line_ticks = array_map(fn (Tick $t): int => $t->count, $times);
         $take->cut_ticks = array_map(
             fn (Tick $t): int => self::quiet($levels, $t, $made)->count,
@@ -193,7 +199,7 @@ final class IngestTake
         );
         if ($isFirst) {
             // Read again, it keeps what is left of them: those written into the script are there, or were taken out of it.
-            $take->given = Given::of($events, $take->fluffs, $times, TakeReader::used($take));
+            $take->given = Given::of($events, $take->fluffs, $times, TakeReader::used($take), $reached);
         }
         $tracks = $this->settle($take, $made);
         DB::transaction(function () use ($take, $tracks): void {
@@ -246,10 +252,17 @@ final class IngestTake
      */
     private function lineTimes(Take $take, array $events): array
     {
-        $lines = array_map(fn (array $l): SpokenLine => new SpokenLine($l['id'], $l['text']), $take->lines);
         $used = TakeReader::used($take);
 
-        return $used === [] ? [] : LineTimes::of($lines, $events, Span::between($used[0]->from, $used[count($used) - 1]->until));
+        return $used === []
+            ? []
+            : LineTimes::of(self::lines($take), $events, Span::between($used[0]->from, $used[count($used) - 1]->until));
+    }
+
+    /** @return list<SpokenLine> */
+    private static function lines(Take $take): array
+    {
+        return array_map(fn (array $l): SpokenLine => new SpokenLine($l['id'], $l['text']), $take->lines);
     }
 
     /** The quietest moment near one: where a cut does least harm. */

@@ -5,6 +5,8 @@ export interface Step {
     line: number;
     /** Index of what is seen from here on. */
     plan: number;
+    /** Place of the cue in its line, from 0 to 1; 0 is the line itself. */
+    within: number;
 }
 
 /** Every line, and every cue inside one, in order. */
@@ -14,10 +16,10 @@ export function stepsOf(lines: number, plans: Pick<LinePicture, 'from_line' | 'w
         const begins = plans.findLastIndex(
             (p) => p.from_line - 1 < line || (p.from_line - 1 === line && p.within === 0),
         );
-        steps.push({ line, plan: Math.max(0, begins) });
+        steps.push({ line, plan: Math.max(0, begins), within: 0 });
         plans.forEach((p, plan) => {
             if (p.from_line - 1 === line && p.within > 0) {
-                steps.push({ line, plan });
+                steps.push({ line, plan, within: p.within });
             }
         });
     }

@@ -8,8 +8,11 @@ use OpenReel\Core\Take\Event\LineShown;
 use OpenReel\Core\Take\Event\Paused;
 use OpenReel\Core\Take\Event\Resumed;
 use OpenReel\Core\Take\Event\TakeEvent;
+use OpenReel\Core\Take\EventLog;
 use OpenReel\Core\Take\LineTimes;
+use OpenReel\Core\Take\Reached;
 use OpenReel\Core\Take\SpokenLine;
+use OpenReel\Core\Take\Take;
 use OpenReel\Core\Time\Span;
 use OpenReel\Core\Time\Tick;
 use PHPUnit\Framework\TestCase;
@@ -59,6 +62,50 @@ final class LineTimesTest extends TestCase
             $this->times([[200, 'line', 2], [20_000, 'line', 3], [21_000, 'line', 9], [22_000, 'line', 0]]),
         );
         self::assertSame([], LineTimes::of([], [], Span::between(Tick::zero(), Tick::of(1))));
+    }
+
+    public function test_a_cue_inside_a_line_lies_where_the_presenter_went_on_to_it(): void
+    {
+        $rows = [
+            ['at_ms' => 0, 'kind' => 'line', 'line' => 1],
+            ['at_ms' => 500, 'kind' => 'step', 'line' => 1, 'within' => 0.25],
+            ['at_ms' => 1000, 'kind' => 'step', 'line' => 1, 'within' => 0.75],
+            // Back to the first cue and on again: the second one was too early, the first was not.
+            ['at_ms' => 1500, 'kind' => 'step', 'line' => 1, 'within' => 0.25],
+            ['at_ms' => 2000, 'kind' => 'pause'],
+            ['at_ms' => 3000, 'kind' => 'resume'],
+            ['at_ms' => 4000, 'kind' => 'step', 'line' => 1, 'within' => 0.75],
+            ['at_ms' => 5000, 'kind' => 'line', 'line' => 2],
+            ['at_ms' => 5500, 'kind' => 'step', 'line' => 2, 'within' => 0.5],
+            ['at_ms' => 6000, 'kind' => 'line', 'line' => 2],
+            ['at_ms' => 6500, 'kind' => 'step', 'line' => 9, 'within' => 0.5],
+            ['at_ms' => 6600, 'kind' => 'step', 'line' => 2, 'within' => 'far'],
+            ['at_ms' => 6700, 'kind' => 'step', 'line' => 2, 'within' => 1],
+        ];
+        $events = EventLog::read(implode("\n", array_map(json_encode(...), $rows)));
+        self::assertEquals($events, EventLog::read(EventLog::write($events)), 'written and read again');
+        $reached = LineTimes::reached([new SpokenLine('a', 'One.'), new SpokenLine('b', 'Two.')], $events);
+        self::assertSame(
+            [['a', 0.25, 500], ['a', 0.75, 3000]],
+            array_map(fn (Reached $r): array => [$r->line, $r->within, $r->at->milliseconds()], $reached),
+        );
+
+        $take = new Take(
+            't',
+            1,
+            [],
+            Span::between(Tick::zero(), Tick::ofMilliseconds(8000)),
+            ['a' => Tick::zero(), 'b' => Tick::ofMilliseconds(4000)],
+            reached: [...$reached, new Reached('b', 0.5, Tick::ofMilliseconds(9000))],
+        );
+        $at = fn (string $line, float $within): ?int => $take->at($line, $within)?->milliseconds();
+        self::assertSame(500, $at('a', 0.25));
+        self::assertSame(3000, $at('a', 0.75));
+        self::assertSame(1750, $at('a', 0.5), 'between two, by the text');
+        self::assertSame(250, $at('a', 0.125));
+        self::assertSame(3500, $at('a', 0.875));
+        self::assertSame(6000, $at('b', 0.5), 'a moment outside the line does not count');
+        self::assertNull($at('c', 0.5));
     }
 
     /**

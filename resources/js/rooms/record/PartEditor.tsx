@@ -2,6 +2,7 @@ import { type KeyboardEvent, type PointerEvent, type ReactNode, useRef } from 'r
 import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
 import type { Rect } from '../../api/types';
+import { NumberField } from '../../ui/NumberField';
 import { type Corner, drawnTo, isWhole, moved, shaped, shapeIn, whole } from '../../recorder/part';
 
 interface Size {
@@ -143,13 +144,7 @@ export function PartEditor({ of, picture, source, frame, part, locked, mirrored 
                 {(Object.keys(pixels) as (keyof typeof pixels)[]).map((name) => (
                     <Form.Group key={name} controlId={`${of}-${name}`}>
                         <Form.Label>{name[0]?.toUpperCase() + name.slice(1)}</Form.Label>
-                        <Form.Control
-                            size="sm"
-                            type="number"
-                            min={0}
-                            value={pixels[name]}
-                            onChange={(event) => byNumber(name, Number.parseInt(event.target.value, 10))}
-                        />
+                        <NumberField min={0} value={pixels[name]} onChange={(to) => byNumber(name, to)} />
                     </Form.Group>
                 ))}
             </div>

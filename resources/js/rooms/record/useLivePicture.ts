@@ -43,7 +43,7 @@ export function useLivePicture(
     const { data: changed } = useSectionPicture(section, lesson.revision, seen, cues);
     const steps = stepsOf(section.lines.length, plans);
     const index = Math.min(at, steps.length - 1);
-    const step = steps[index] ?? { line: 0, plan: 0 };
+    const step = steps[index] ?? { line: 0, plan: 0, within: 0 };
     const shown = cues.length > 0 ? changed : plans;
     const plan = shown?.[step.plan] ?? shown?.[0] ?? plans[0];
 
@@ -72,6 +72,8 @@ export function useLivePicture(
             setBefore(next);
             session.toLine(target.line);
             onLine(target.line);
+        } else {
+            session.log('step', { line: target.line + 1, within: target.within });
         }
         setAt(Math.max(0, Math.min(steps.length - 1, to)));
     };
