@@ -45,5 +45,6 @@ return [
         'ffprobe' => env('REEL_FFPROBE', 'ffprobe'),
         'office' => env('REEL_OFFICE', 'soffice'),
         'voice' => env('REEL_VOICE', 'flite'),
+        'reference_voice' => env('REEL_REFERENCE_VOICE', 'espeak-ng'),
     ],
 ];

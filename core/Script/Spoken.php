@@ -6,7 +6,7 @@ namespace OpenReel\Core\Script;
 
 /**
  * What is said when a line is read aloud, in words: numbers, units, money, dates, times, fractions, abbreviations,
- * symbols and simple formulas written out. English, as the demo and the first presenters speak it.
+ * symbols and simple formulas written out. In other languages than English numbers alone; voices know the rest.
  *
  * For timing and for the stand-in voice; the script and the captions keep what was written.
  */
@@ -144,8 +144,11 @@ final class Spoken
     /** Lines without any of these are said as they are written. */
     private const NOT_PLAIN = '/[^\p{L}\p{M}\s.,;:!?\'’"“”()-]|\p{Lu}\p{Lu}|\p{L}\.(?!\s*$)|w\//u';
 
-    public static function of(string $text): string
+    public static function of(string $text, Language $language = Language::English): string
     {
+        if ($language !== Language::English) {
+            return self::withNumbers($text, $language);
+        }
         if (preg_match(self::NOT_PLAIN, $text) !== 1) {
             return trim((string) preg_replace('/\s+/u', ' ', $text));
         }
@@ -160,6 +163,21 @@ final class Spoken
         $text = self::numbers($text);
         $text = strtr($text, array_map(fn (string $word): string => " {$word} ", self::SYMBOLS));
         $text = self::letters($text);
+
+        return trim((string) preg_replace('/\s+/u', ' ', $text));
+    }
+
+    /** Thousands parted by points or spaces, decimals behind a comma, as outside English. */
+    private static function withNumbers(string $text, Language $language): string
+    {
+        $text = self::each(
+            '/(?<![\p{L}\d])(\d{1,3}(?:[.\x{a0}\x{202f}]\d{3})+|\d+)(?:,(\d+))?(?!\d)/u',
+            $text,
+            fn (array $m): string => Number::words(
+                preg_replace('/\D/u', '', $m[1]).(isset($m[2]) ? ".{$m[2]}" : ''),
+                $language,
+            ),
+        );
 
         return trim((string) preg_replace('/\s+/u', ' ', $text));
     }

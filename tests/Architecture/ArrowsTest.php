@@ -19,7 +19,8 @@ final class ArrowsTest
             ->classes(
                 Selector::inNamespace('OpenReel\Core'),
                 Selector::classname(
-                    '/^(DomainException|Closure|IntlBreakIterator|IntlPartsIterator|BackedEnum|UnitEnum|Stringable|Throwable)$/',
+                    '/^(DomainException|Closure|IntlBreakIterator|IntlPartsIterator|NumberFormatter|BackedEnum|UnitEnum|'.
+                        'Stringable|Throwable)$/',
                     true,
                 ),
             )

@@ -87,6 +87,22 @@ final class ImportFolder
         return $lesson;
     }
 
+    /**
+     * What lies in a folder, without making anything of it.
+     *
+     * @return array{Script, list<array{int, string}>} the script, and of each take the number of its section (0: it may hold all
+     *    of the script) and its file
+     *
+     * @throws Refusal naming the file that is wrong
+     */
+    public function look(string $folder): array
+    {
+        $script = $this->script($folder);
+        $takes = $this->takeFiles($folder, count($script->sections), 0);
+
+        return [$script, array_map(fn (array $take): array => [$take['section'], $take['file']], $takes)];
+    }
+
     /** Leaves nothing of it behind. */
     public function undo(Lesson $lesson): void
     {
@@ -194,7 +210,7 @@ final class ImportFolder
      * @return list<array{section: int, number: int, mark: string, file: string, beside: array<string, string>}> by section, then
      *    number
      */
-    private function takeFiles(string $folder, int $sections): array
+    private function takeFiles(string $folder, int $sections, int $least = 1): array
     {
         $takes = $numbers = $beside = [];
         foreach (self::filesIn("{$folder}/takes") as $file) {
@@ -206,7 +222,7 @@ final class ImportFolder
             if (preg_match(self::TAKE_NAME, basename($file), $name) !== 1) {
                 throw Refusal::badInput('The take '.basename($file).' is not named SECTION-TAKE.ext, for example 03-1.webm.');
             }
-            if ((int) $name[1] < 1 || (int) $name[1] > $sections) {
+            if ((int) $name[1] < $least || (int) $name[1] > $sections) {
                 throw Refusal::badInput('The take '.basename($file)." belongs to no section: the script has {$sections}.");
             }
             $same = $numbers[(int) $name[1]][(int) $name[2]] ?? null;

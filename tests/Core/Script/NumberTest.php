@@ -10,7 +10,7 @@ use PHPUnit\Framework\TestCase;
 
 final class NumberTest extends TestCase
 {
-    #[TestWith(['0', 'nought'])]
+    #[TestWith(['0', 'zero'])]
     #[TestWith(['7', 'seven'])]
     #[TestWith(['13', 'thirteen'])]
     #[TestWith(['20', 'twenty'])]
@@ -25,9 +25,9 @@ final class NumberTest extends TestCase
     #[TestWith(['1000000', 'one million'])]
     #[TestWith(['2000000000', 'two billion'])]
     #[TestWith(['3.14', 'three point one four'])]
-    #[TestWith(['0.05', 'nought point nought five'])]
-    #[TestWith(['007', 'nought nought seven'])]
-    #[TestWith(['01234567890123', 'nought one two three four five six seven eight nine nought one two three'])]
+    #[TestWith(['0.05', 'zero point zero five'])]
+    #[TestWith(['007', 'zero zero seven'])]
+    #[TestWith(['01234567890123', 'zero one two three four five six seven eight nine zero one two three'])]
     public function test_numbers_in_words(string $digits, string $words): void
     {
         self::assertSame($words, Number::words($digits));

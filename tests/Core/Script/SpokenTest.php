@@ -42,10 +42,10 @@ final class SpokenTest extends TestCase
         yield 'ordinal' => ['the 22nd time', 'the twenty-second time'];
         yield 'abbreviations' => ['e.g. Dr. Marsh, No. 5 etc.', 'for example Doctor Marsh, number five et cetera'];
         yield 'letters' => ['GPS and UNESCO', 'G P S and UNESCO'];
-        yield 'formula' => ['h = 3 × 0.3 + 1.2', 'h equals three times nought point three plus one point two'];
+        yield 'formula' => ['h = 3 × 0.3 + 1.2', 'h equals three times zero point three plus one point two'];
         yield 'powers' => ['x² + 2^10', 'x squared plus two to the power of ten'];
         yield 'ampersand' => ['ebb & flow', 'ebb and flow'];
-        yield 'code' => ['channel 007', 'channel nought nought seven'];
+        yield 'code' => ['channel 007', 'channel zero zero seven'];
         yield 'large' => ['1,000,001 and 2000000', 'one million and one and two million'];
         yield 'other scripts stay' => ['潮が 3 m', '潮が three metres'];
     }

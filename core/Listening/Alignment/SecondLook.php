@@ -1,0 +1,223 @@
+<?php
+
+declare(strict_types=1);
+
+namespace OpenReel\Core\Listening\Alignment;
+
+/**
+ * Looks again at what the search found, now that whole reads in the presenter's own voice are known: what is like the beginning
+ * of such a read is one of the same line, what is not is none.
+ */
+final class SecondLook
+{
+    /** Own distances: the same words lie below the first, other words above the second. */
+    private const SAME = 0.56;
+
+    private const OTHER = 0.70;
+
+    /** So alike that it is this line and not the one it was taken for. */
+    private const ALIKE = 0.50;
+
+    /** A read that is dearer by this is compared with other lines. */
+    private const UNUSUAL = 1.05;
+
+    /** A read this much dearer a frame than is usual in the take is speech that is no line. */
+    private const DEAR = 1.2;
+
+    /** Parts of a whole read: from here on all of it was said; below there it was broken off. */
+    private const WHOLE = 0.95;
+
+    private const BROKEN = 0.88;
+
+    /** Stray speech is compared with lines so many away, when it lasts so many frames (0.4 s). */
+    private const NEAR = 3;
+
+    private const LEAST = 20;
+
+    /** Frames of silence that part stray speech. */
+    private const GAP = 9;
+
+    /**
+     * @param  list<Attempt>  $attempts  in order
+     * @return list<Attempt>
+     */
+    public static function at(Speech $speech, array $attempts): array
+    {
+        $usual = self::usual($speech, $attempts);
+        $kept = [];
+        foreach ($attempts as $attempt) {
+            $seen = self::ofOtherLine($speech, $attempt, $attempts, $usual) ??
+                self::seen($speech, $attempt, self::whole($attempts, $attempt), $usual);
+            if ($seen !== null) {
+                $kept[] = $seen;
+            }
+        }
+        $all = [...$kept, ...self::strayReads($speech, $kept)];
+        usort($all, fn (Attempt $a, Attempt $b): int => $a->from <=> $b->from);
+
+        return $all;
+    }
+
+    private static function seen(Speech $speech, Attempt $attempt, ?Attempt $whole, float $usual): ?Attempt
+    {
+        $isDear = self::each($speech, $attempt) > self::DEAR * $usual;
+        if ($whole === null) {
+            return $attempt->complete || ! $isDear ? $attempt : null;
+        }
+        [$distance, $part] = OwnVoice::compare($speech, $attempt->from, $attempt->until, $whole);
+        if ($distance > ($isDear ? self::SAME : self::OTHER)) {
+            // Of two whole reads that are not alike one is the line.
+            $isLess = self::each($speech, $attempt) > self::DEAR * self::each($speech, $whole);
+
+            return $attempt->complete && ! $isLess ? $attempt : null;
+        }
+        if ($distance < self::SAME) {
+            if (! $attempt->complete && $part >= self::WHOLE) {
+                return $attempt->but(true, $whole->reached);
+            }
+            if ($attempt->complete && $part < self::BROKEN) {
+                return $attempt->but(false, (int) ($part * $whole->reached));
+            }
+        }
+
+        return $attempt;
+    }
+
+    /**
+     * A line that was said again where the next one was left out is easily taken for that one.
+     *
+     * @param  list<Attempt>  $attempts
+     */
+    private static function ofOtherLine(Speech $speech, Attempt $attempt, array $attempts, float $usual): ?Attempt
+    {
+        if (self::each($speech, $attempt) < self::UNUSUAL * $usual) {
+            return null;
+        }
+        $own = self::whole($attempts, $attempt);
+        $least = $own === null
+            ? self::ALIKE
+            : min(self::ALIKE, OwnVoice::compare($speech, $attempt->from, $attempt->until, $own)[0]);
+        $found = null;
+        foreach (self::near($attempts, $attempt->from) as $whole) {
+            if ($whole->line !== $attempt->line) {
+                [$distance, $part] = OwnVoice::compare($speech, $attempt->from, $attempt->until, $whole);
+                if ($distance < $least) {
+                    $least = $distance;
+                    $found = self::like($whole, $attempt->from, $attempt->until, $part);
+                }
+            }
+        }
+
+        return $found;
+    }
+
+    /** A stretch that says the same as a whole read, or the beginning of it. */
+    private static function like(Attempt $whole, int $from, int $until, float $part): Attempt
+    {
+        $isWhole = $part >= self::WHOLE;
+
+        return new Attempt(
+            $whole->line,
+            $from,
+            $until,
+            $isWhole ? $whole->reached : (int) ($part * $whole->reached),
+            $isWhole,
+            $whole->cost,
+        );
+    }
+
+    /**
+     * Another whole read of the same line: of several the one most like the line.
+     *
+     * @param  list<Attempt>  $attempts
+     */
+    private static function whole(array $attempts, Attempt $attempt): ?Attempt
+    {
+        $best = null;
+        foreach ($attempts as $other) {
+            if ($other !== $attempt && $other->line === $attempt->line && $other->complete &&
+                ($best === null || $other->cost < $best->cost)) {
+                $best = $other;
+            }
+        }
+
+        return $best;
+    }
+
+    /**
+     * Speech that was taken for no line, and is one that was said elsewhere.
+     *
+     * @param  list<Attempt>  $attempts  in order
+     * @return list<Attempt>
+     */
+    private static function strayReads(Speech $speech, array $attempts): array
+    {
+        $mask = $speech->mask;
+        foreach ($attempts as $attempt) {
+            $length = $attempt->until - $attempt->from;
+            $mask = substr_replace($mask, str_repeat('-', $length), $attempt->from, $length);
+        }
+        $gap = self::GAP;
+        preg_match_all("/1+(?:0{1,{$gap}}1+)*/", $mask, $runs, PREG_OFFSET_CAPTURE);
+        $found = [];
+        foreach ($runs[0] as [$run, $from]) {
+            if (substr_count($run, '1') < self::LEAST) {
+                continue;
+            }
+            $best = null;
+            $least = self::SAME;
+            foreach (self::near($attempts, $from) as $whole) {
+                [$distance, $part] = OwnVoice::compare($speech, $from, $from + strlen($run), $whole);
+                if ($distance < $least) {
+                    $least = $distance;
+                    $best = self::like($whole, $from, $from + strlen($run), $part);
+                }
+            }
+            if ($best !== null) {
+                $found[] = $best;
+            }
+        }
+
+        return $found;
+    }
+
+    /**
+     * @param  list<Attempt>  $attempts
+     * @return list<Attempt> whole reads of lines near a moment
+     */
+    private static function near(array $attempts, int $at): array
+    {
+        $line = 0;
+        foreach ($attempts as $attempt) {
+            $line = $attempt->from <= $at ? $attempt->line : $line;
+        }
+
+        return array_values(array_filter(
+            $attempts,
+            fn (Attempt $a): bool => $a->complete && abs($a->line - $line) <= self::NEAR,
+        ));
+    }
+
+    /**
+     * The middle one of what whole reads cost a frame.
+     *
+     * @param  list<Attempt>  $attempts
+     */
+    private static function usual(Speech $speech, array $attempts): float
+    {
+        $costs = [];
+        foreach ($attempts as $attempt) {
+            if ($attempt->complete) {
+                $costs[] = self::each($speech, $attempt);
+            }
+        }
+        sort($costs);
+
+        return $costs[intdiv(count($costs), 2)] ?? 1.0;
+    }
+
+    private static function each(Speech $speech, Attempt $attempt): float
+    {
+        return $attempt->cost / max(1, $speech->spoken($attempt->from, $attempt->until));
+    }
+}

@@ -1,0 +1,67 @@
+<?php
+
+declare(strict_types=1);
+
+namespace OpenReel\Core\Listening\Alignment;
+
+use OpenReel\Core\Time\Span;
+
+/** A take's sound as the search sees it. */
+final readonly class Speech
+{
+    /** Frames. */
+    private const PAUSE = 41;
+
+    /**
+     * @param  Frames  $frames  of Cepstra::SIZE numbers
+     * @param  string  $mask  a byte a frame: "1" where somebody speaks
+     * @param  list<float>  $noise  energy of the noise in each band as a part of the speech's, 0..1
+     */
+    public function __construct(public Frames $frames, public string $mask, public array $noise)
+    {
+    }
+
+    public static function of(Frames $spectrum): self
+    {
+        $mask = SpeechGate::of($spectrum);
+        $sums = ['0' => array_fill(0, MelBank::BANDS, 0.0), '1' => array_fill(0, MelBank::BANDS, 0.0)];
+        for ($frame = 0; $frame < $spectrum->count; $frame++) {
+            foreach ($spectrum->at($frame) as $band => $energy) {
+                $sums[$mask[$frame]][$band] += $energy;
+            }
+        }
+        $counts = ['0' => max(1, substr_count($mask, '0')), '1' => max(1, substr_count($mask, '1'))];
+        $noise = [];
+        foreach ($sums['0'] as $band => $sum) {
+            $quiet = $sum / $counts['0'];
+            $noise[] = min(1.0, $quiet / max(1.0, $sums['1'][$band] / $counts['1'] - $quiet));
+        }
+
+        return new self(Cepstra::withChange(Cepstra::of($spectrum, $mask)), $mask, $noise);
+    }
+
+    public function count(): int
+    {
+        return $this->frames->count;
+    }
+
+    public function isSpeech(int $frame): bool
+    {
+        return ($this->mask[$frame] ?? '0') === '1';
+    }
+
+    /** @return list<Span> silence between speech that is longer than 0.8 s */
+    public function pauses(): array
+    {
+        $longest = self::PAUSE;
+        preg_match_all("/(?<=1)0{{$longest},}(?=1)/", $this->mask, $runs, PREG_OFFSET_CAPTURE);
+
+        return array_map(fn (array $run): Span => Frames::span($run[1], $run[1] + strlen($run[0])), $runs[0]);
+    }
+
+    /** Frames with speech in a stretch. */
+    public function spoken(int $from, int $until): int
+    {
+        return substr_count(substr($this->mask, $from, max(0, $until - $from)), '1');
+    }
+}

@@ -1,0 +1,43 @@
+<?php
+
+declare(strict_types=1);
+
+namespace OpenReel\Core\Listening;
+
+use OpenReel\Core\Listening\Alignment\Attempt;
+use OpenReel\Core\Listening\Alignment\Frames;
+use OpenReel\Core\Listening\Alignment\Speech;
+use OpenReel\Core\Time\Span;
+
+/** Speech that is no line of the script. */
+final class Unscripted
+{
+    /** Frames: shorter speech between lines is a breath, a click or an "er" (0.3 s). */
+    private const LEAST = 15;
+
+    /** Frames of silence inside of it (0.5 s). */
+    private const GAP = 25;
+
+    /**
+     * @param  list<Attempt>  $attempts  in order
+     * @return list<Span>
+     */
+    public static function of(Speech $speech, array $attempts): array
+    {
+        $mask = $speech->mask;
+        foreach ($attempts as $attempt) {
+            $length = $attempt->until - $attempt->from;
+            $mask = substr_replace($mask, str_repeat('-', $length), $attempt->from, $length);
+        }
+        $gap = self::GAP;
+        preg_match_all("/1+(?:0{1,{$gap}}1+)*/", $mask, $runs, PREG_OFFSET_CAPTURE);
+        $found = [];
+        foreach ($runs[0] as [$run, $from]) {
+            if (substr_count($run, '1') >= self::LEAST) {
+                $found[] = Frames::span($from, $from + strlen($run));
+            }
+        }
+
+        return $found;
+    }
+}

@@ -1,0 +1,128 @@
+<?php
+
+declare(strict_types=1);
+
+namespace OpenReel\Core\Listening;
+
+use OpenReel\Core\Time\Span;
+use OpenReel\Core\Time\Tick;
+
+/**
+ * What of a take is worth using: of each line one whole read, without what was said again. Every edge lies in silence: at least
+ * 80 ms before and 120 ms after words, or in the middle of a silence that is shorter than that.
+ */
+final readonly class UsedReads
+{
+    /** Ticks before and behind words: as many as there are, and at most so many. */
+    private const BEFORE = [3_840, 14_400];
+
+    private const BEHIND = [5_760, 19_200];
+
+    /** Of two whole reads of a line the later one is used, unless it is this much less sure. */
+    private const LESS_SURE = 0.3;
+
+    /**
+     * @param  list<int>  $order  indexes of the lines, in the order they are said in the take
+     * @param  array<int, Span>  $spans  of each of these its words with the silence that belongs to them; lines that follow each
+     *    other in the take share an edge
+     * @param  list<Span>  $left  what is left out between them: false starts, and reads that were said again
+     */
+    private function __construct(public array $order, public array $spans, public array $left)
+    {
+    }
+
+    /** @param  Tick  $length  of the take's voice */
+    public static function of(Heard $heard, Tick $length): self
+    {
+        $used = self::chosen($heard->reads);
+        $speech = [...array_map(fn (Read $r): Span => $r->span, $heard->reads), ...$heard->unscripted];
+        $order = $spans = $left = [];
+        foreach ($used as $i => $read) {
+            $before = $used[$i - 1] ?? null;
+            $isCut = $before === null || self::liesBetween($heard->reads, $before, $read);
+            $from = self::from($read->span, $speech);
+            if (! $isCut) {
+                // Nothing is left out: one goes over into the other in the middle of the silence between them.
+                $from = intdiv($before->span->until->count + $read->span->from->count, 2);
+                $spans[$before->line] = Span::between($spans[$before->line]->from, Tick::of($from));
+            } elseif ($before !== null) {
+                $end = $spans[$before->line]->until;
+                $left[] = Span::between($end, Tick::of(max($end->count, $from)));
+            }
+            $until = max($from + 1, self::until($read->span, $speech, $length->count));
+            $spans[$read->line] = Span::between(Tick::of($from), Tick::of($until));
+            $order[] = $read->line;
+        }
+
+        return new self($order, $spans, array_values(array_filter($left, fn (Span $s): bool => $s->length()->count > 0)));
+    }
+
+    /**
+     * @param  list<Read>  $reads
+     * @return list<Read> one a line, in order of time
+     */
+    private static function chosen(array $reads): array
+    {
+        $chosen = [];
+        foreach ($reads as $read) {
+            $other = $chosen[$read->line] ?? null;
+            if (
+                $read->kind === ReadKind::Complete &&
+                ($other === null || $read->confidence >= $other->confidence - self::LESS_SURE)
+            ) {
+                $chosen[$read->line] = $read;
+            }
+        }
+        usort($chosen, fn (Read $a, Read $b): int => $a->span->from->count <=> $b->span->from->count);
+
+        return $chosen;
+    }
+
+    /** @param  list<Read>  $reads */
+    private static function liesBetween(array $reads, Read $one, Read $other): bool
+    {
+        foreach ($reads as $read) {
+            if (! $read->span->from->isBefore($one->span->until) && $read->span->from->isBefore($other->span->from)) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+
+    /** @param  list<Span>  $speech */
+    private static function from(Span $words, array $speech): int
+    {
+        $before = 0;
+        foreach ($speech as $span) {
+            if ($span !== $words && $span->from->isBefore($words->from)) {
+                $before = max($before, min($span->until->count, $words->from->count));
+            }
+        }
+
+        return $words->from->count - self::edge($words->from->count - $before, self::BEFORE);
+    }
+
+    /** @param  list<Span>  $speech */
+    private static function until(Span $words, array $speech, int $length): int
+    {
+        $behind = max($length, $words->until->count);
+        foreach ($speech as $span) {
+            if ($span !== $words && ! $span->from->isBefore($words->until)) {
+                $behind = min($behind, $span->from->count);
+            }
+        }
+
+        return $words->until->count + self::edge($behind - $words->until->count, self::BEHIND);
+    }
+
+    /**
+     * How much of a silence beside words belongs to them: half of it, at least what words need, at most what is enough.
+     *
+     * @param  array{int, int}  $limits
+     */
+    private static function edge(int $silence, array $limits): int
+    {
+        return min($silence, max(min(intdiv($silence, 2), $limits[1]), min($limits[0], intdiv($silence * 2, 3))));
+    }
+}

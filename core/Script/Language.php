@@ -1,0 +1,14 @@
+<?php
+
+declare(strict_types=1);
+
+namespace OpenReel\Core\Script;
+
+/** The language a course is spoken in; values are those of BCP 47. */
+enum Language: string
+{
+    case English = 'en';
+    case German = 'de';
+    case French = 'fr';
+    case Spanish = 'es';
+}

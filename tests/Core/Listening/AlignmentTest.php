@@ -1,0 +1,273 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Core\Listening;
+
+use OpenReel\Core\Listening\Alignment\Attempt;
+use OpenReel\Core\Listening\Alignment\Cepstra;
+use OpenReel\Core\Listening\Alignment\Confidence;
+use OpenReel\Core\Listening\Alignment\Edges;
+use OpenReel\Core\Listening\Alignment\Fourier;
+use OpenReel\Core\Listening\Alignment\Frames;
+use OpenReel\Core\Listening\Alignment\MelBank;
+use OpenReel\Core\Listening\Alignment\OwnVoice;
+use OpenReel\Core\Listening\Alignment\ReferenceLine;
+use OpenReel\Core\Listening\Alignment\Search;
+use OpenReel\Core\Listening\Alignment\Spectrum;
+use OpenReel\Core\Listening\Alignment\Speech;
+use OpenReel\Core\Listening\Alignment\SpeechGate;
+use OpenReel\Core\Listening\Alignment\SpokenWords;
+use OpenReel\Core\Listening\Alignment\Warp;
+use OpenReel\Core\Listening\Unscripted;
+use OpenReel\Core\Time\Span;
+use PHPUnit\Framework\TestCase;
+
+/** The steps of hearing words, each by itself, on sounds and on lines made of few different frames. */
+final class AlignmentTest extends TestCase
+{
+    public function test_a_sine_has_its_power_at_its_frequency(): void
+    {
+        $fourier = new Fourier(64);
+        $sine = $silence = array_fill(0, 64, 0.0);
+        foreach (range(0, 63) as $i) {
+            $sine[$fourier->order[$i]] = sin((2 * M_PI * 5 * $i) / 64);
+        }
+        [$power, $none] = $fourier->powers($sine, $silence);
+        self::assertCount(32, $power);
+        // A sine of amplitude 1 has half of 64 at its frequency; powers are times 4.
+        self::assertEqualsWithDelta(4 * 32 ** 2, $power[5], 1e-6);
+        self::assertEqualsWithDelta(0.0, array_sum($power) - $power[5], 1e-6);
+        self::assertEqualsWithDelta(0.0, array_sum($none), 1e-6);
+        [$none, $power] = $fourier->powers($silence, $sine);
+        self::assertEqualsWithDelta(4 * 32 ** 2, $power[5], 1e-6, 'the other signal as well');
+        self::assertEqualsWithDelta(0.0, array_sum($none), 1e-6);
+    }
+
+    public function test_the_mel_scale_is_that_of_its_source(): void
+    {
+        // 1000 Hz is 1000 mel, by definition of the scale.
+        self::assertEqualsWithDelta(1000.0, MelBank::mel(1000.0), 0.1);
+        self::assertEqualsWithDelta(2146.1, MelBank::mel(4000.0), 0.1);
+        self::assertEqualsWithDelta(440.0, MelBank::hertz(MelBank::mel(440.0)), 1e-6);
+    }
+
+    public function test_a_tone_lies_in_the_band_of_its_frequency(): void
+    {
+        foreach ([[200, 1], [1000, 8], [4000, 20]] as [$hertz, $band]) {
+            $frames = Spectrum::read([self::tone($hertz, 8000, 4000)]);
+            self::assertSame(12, $frames->count, 'whole steps of 20 ms');
+            $energies = $frames->at(5);
+            self::assertCount(MelBank::BANDS, $energies);
+            self::assertEqualsWithDelta($band, array_search(max([0.0, ...$energies]), $energies, true), 1.0, "{$hertz} Hz");
+        }
+    }
+
+    public function test_pieces_of_any_length_give_the_same_frames(): void
+    {
+        $sound = self::tone(300, 5000, 5123);
+        $whole = Spectrum::read([$sound]);
+        $parted = Spectrum::read(str_split($sound, 2 * 77));
+        self::assertSame($whole->count, $parted->count);
+        self::assertSame($whole->all(), $parted->all());
+        self::assertSame(0, Spectrum::read([])->count);
+    }
+
+    public function test_speech_is_told_from_noise_of_other_bands(): void
+    {
+        // Half a second each of: noise, a tone in it, noise, a click of 5 ms, noise.
+        mt_srand(3);
+        $sound =
+            self::noise(8000, 300).
+            self::mixed(self::tone(900, 2500, 8000), self::noise(8000, 300)).
+            self::noise(8000, 300).
+            self::mixed(self::tone(900, 1500, 80), self::noise(80, 300)).
+            self::noise(8000, 300);
+        $mask = SpeechGate::of(Spectrum::read([$sound]));
+        self::assertMatchesRegularExpression('/^0{23,26}1{24,28}0{45,}$/', $mask);
+        self::assertSame('', SpeechGate::of(Spectrum::read([])));
+        self::assertSame('0011110011', SpeechGate::without('0011010011', '0', 1));
+        self::assertSame('0000111000', SpeechGate::without('0110111010', '1', 2));
+    }
+
+    public function test_cepstra_have_no_mean_and_one_variance_over_speech_and_do_not_know_how_loud_it_is(): void
+    {
+        mt_srand(5);
+        $sound = self::noise(16_000, 2000);
+        $spectrum = Spectrum::read([$sound]);
+        $speech = str_repeat('1', $spectrum->count);
+        $cepstra = Cepstra::of($spectrum, $speech);
+        for ($q = 0; $q < Cepstra::COEFFICIENTS; $q++) {
+            $column = array_map(fn (array $frame): float => $frame[$q], $cepstra->all());
+            $mean = array_sum($column) / count($column);
+            self::assertEqualsWithDelta(0.0, $mean, 1e-4);
+            self::assertEqualsWithDelta(
+                1.0,
+                array_sum(array_map(fn (float $v): float => $v * $v, $column)) / count($column),
+                1e-3,
+            );
+        }
+        $louder = pack('s*', ...array_map(fn (int $v): int => 2 * $v, array_values((array) unpack('s*', $sound))));
+        $same = Cepstra::of(Spectrum::read([$louder]), $speech);
+        self::assertEqualsWithDelta($cepstra->at(20), $same->at(20), 0.02);
+        self::assertCount(Cepstra::SIZE, Cepstra::withChange($cepstra)->at(0));
+    }
+
+    public function test_the_way_through_the_lines_is_found(): void
+    {
+        $take = fn (string $says): array => self::found($says, ['abcdefgh', 'ijklmnop', 'qrstuvwx']);
+        self::assertSame(['0', '1', '2'], $take('abcdefgh ijklmnop qrstuvwx'), 'in order');
+        self::assertSame(['0', '1~', '1', '2'], $take('abcdefgh ijklmn ijklmnop qrstuvwx'), 'a false start');
+        self::assertSame(['0', '1', '1', '2'], $take('abcdefgh ijklmnop ijklmnop qrstuvwx'), 'said twice');
+        self::assertSame(['0', '1', '0', '1', '2'], $take('abcdefgh ijklmnop abcdefgh ijklmnop qrstuvwx'), 'from farther back');
+        self::assertSame(['0', '2'], $take('abcdefgh qrstuvwx'), 'left out');
+        self::assertSame(['0', '1'], $take('abcdefgh ijklmnop'), 'the end is missing');
+        self::assertSame(['0', '1', '2'], $take('abcdefgh ABCDEFGHIJ ijklmnop qrstuvwx'), 'something else between');
+    }
+
+    public function test_one_jumps_to_the_beginning_of_a_section_far_ahead(): void
+    {
+        $lines = array_map(fn (int $i): string => str_repeat(chr(97 + $i), 3).str_repeat(chr(98 + $i), 3), range(0, 17));
+        $says = implode('   ', [$lines[0], $lines[12], $lines[13]]);
+        self::assertSame(['0', '12', '13'], self::found($says, $lines, [0, 12]));
+    }
+
+    public function test_a_read_is_warped_onto_its_line(): void
+    {
+        $line = self::frames('abcd');
+        $path = Warp::path(self::speech('aab cd', 1), $line, 0, 6);
+        self::assertSame([0, 0, 1, -1, 2, 3], $path);
+        self::assertSame([], Warp::path(self::speech('', 1), $line, 0, 0));
+    }
+
+    public function test_own_words_are_known_again(): void
+    {
+        $speech = self::speech('abcdefgh abcde ABCDEFGH');
+        $whole = new Attempt(0, 0, 48, 7, true, 0.0);
+        [$same, $part] = OwnVoice::compare($speech, 54, 84, $whole);
+        self::assertLessThan(0.1, $same);
+        self::assertEqualsWithDelta(5 / 8, $part, 0.05);
+        [$other] = OwnVoice::compare($speech, 90, 138, $whole);
+        self::assertGreaterThan(0.7, $other);
+        self::assertSame([INF, 0.0], OwnVoice::compare($speech, 48, 54, $whole), 'nothing is said there');
+    }
+
+    public function test_edges_are_those_of_the_speech(): void
+    {
+        $mask = str_repeat('0', 10).str_repeat('1', 20).str_repeat('0', 5).str_repeat('1', 4).str_repeat('0', 30);
+        $speech = new Speech(Frames::packed('', Cepstra::SIZE), $mask, []);
+        $speech = new Speech(Frames::of(array_fill(0, strlen($mask), array_fill(0, 24, 0.0)), 24), $mask, []);
+        $edged = fn (int $from, int $until): array => (array) Edges::of(
+            $speech,
+            new Attempt(0, $from, $until, 3, true, 1.0),
+            0,
+            69,
+        );
+        self::assertSame([10, 39], array_values(array_slice($edged(14, 27), 1, 2)), 'grown, with the weak last sound');
+        self::assertSame([10, 39], array_values(array_slice($edged(2, 34), 1, 2)), 'silence left out');
+    }
+
+    public function test_speech_outside_lines_is_unscripted_and_long_silence_a_pause(): void
+    {
+        $mask =
+            str_repeat('1', 50).
+            str_repeat('0', 45).
+            str_repeat('1', 30).
+            str_repeat('0', 20).
+            str_repeat('1', 20).
+            str_repeat('0', 60).
+            str_repeat('1', 10);
+        $speech = new Speech(Frames::packed('', Cepstra::SIZE), $mask, []);
+        $ms = fn (Span $s): array => [$s->from->milliseconds(), $s->until->milliseconds()];
+        self::assertSame([[1900, 3300]], array_map($ms, Unscripted::of($speech, [new Attempt(0, 0, 50, 9, true, 1.0)])));
+        self::assertSame([[1000, 1900], [3300, 4500]], array_map($ms, $speech->pauses()));
+    }
+
+    public function test_confidence_falls_with_what_a_read_costs(): void
+    {
+        $speech = new Speech(Frames::packed('', Cepstra::SIZE), str_repeat('1', 100), []);
+        $read = fn (float $each): Attempt => new Attempt(0, 0, 100, 9, true, 100 * $each);
+        self::assertGreaterThan(0.95, Confidence::of($speech, $read(0.75)));
+        self::assertEqualsWithDelta(0.5, Confidence::of($speech, $read(0.93)), 0.001);
+        self::assertLessThan(0.1, Confidence::of($speech, $read(1.05)));
+        self::assertSame(0.0, Confidence::ofAll($speech, []));
+        self::assertGreaterThan(0.9, Confidence::ofAll($speech, [$read(0.7), $read(1.3), $read(0.8)]));
+    }
+
+    public function test_written_words_are_found_among_spoken_ones(): void
+    {
+        self::assertSame(['It', 'is', '4.8', 'm', "o'clock"], SpokenWords::of("It is 4.8 m, o'clock!"));
+        self::assertSame(
+            [0.0, 1.0, 2.0, 4.0, 6.0],
+            SpokenWords::places('It is 4.8 m now', 'It is four point eight metres now'),
+            'what is spoken for "4.8 m" is shared by both',
+        );
+        self::assertSame([0.0, 1.0], SpokenWords::places('Low water', 'low water'));
+        self::assertSame([], SpokenWords::places('', ''));
+    }
+
+    /**
+     * @param  list<string>  $lines  a letter a sound
+     * @param  list<int>  $sections
+     * @return list<string> the index of each line found, with `~` when it was broken off
+     */
+    private static function found(string $says, array $lines, array $sections = []): array
+    {
+        $reference = array_map(fn (string $line): ReferenceLine => new ReferenceLine(self::frames($line, 6)), $lines);
+        [, $attempts] = (new Search($reference, 1.0, 0.12, 0.3, $sections))(self::speech($says));
+
+        return array_map(fn (Attempt $a): string => $a->line.($a->complete ? '' : '~'), $attempts);
+    }
+
+    /** Speech of which each letter is a sound, a space silence. */
+    private static function speech(string $says, int $each = 6): Speech
+    {
+        $mask = implode(
+            '',
+            array_map(fn (string $l): string => str_repeat($l === ' ' ? '0' : '1', $each), $says === '' ? [] : str_split($says)),
+        );
+
+        return new Speech(Frames::of(self::frames($says, $each), Cepstra::SIZE), $mask, array_fill(0, MelBank::BANDS, 0.0));
+    }
+
+    /** @return list<list<float>> a vector for each letter, the same for the same one, far from all others */
+    private static function frames(string $letters, int $each = 1): array
+    {
+        $frames = [];
+        foreach ($letters === '' ? [] : str_split($letters) as $letter) {
+            mt_srand(ord($letter));
+            $vector = array_map(fn (): float => mt_rand(-100, 100) / 50, range(1, Cepstra::SIZE));
+            array_push($frames, ...array_fill(0, $each, $vector));
+        }
+
+        return $frames;
+    }
+
+    private static function tone(int $hertz, int $level, int $samples): string
+    {
+        return pack(
+            's*',
+            ...array_map(
+                fn (int $i): int => (int) round($level * sin((2 * M_PI * $hertz * $i) / Spectrum::RATE)),
+                range(0, $samples - 1),
+            ),
+        );
+    }
+
+    private static function noise(int $samples, int $level): string
+    {
+        return pack('s*', ...array_map(fn (): int => mt_rand(-$level, $level), range(1, $samples)));
+    }
+
+    private static function mixed(string $one, string $other): string
+    {
+        return pack(
+            's*',
+            ...array_map(
+                fn (int $a, int $b): int => $a + $b,
+                array_values((array) unpack('s*', $one)),
+                array_values((array) unpack('s*', $other)),
+            ),
+        );
+    }
+}

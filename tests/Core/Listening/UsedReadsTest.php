@@ -1,0 +1,96 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Core\Listening;
+
+use OpenReel\Core\Listening\Heard;
+use OpenReel\Core\Listening\Read;
+use OpenReel\Core\Listening\ReadKind;
+use OpenReel\Core\Listening\UsedReads;
+use OpenReel\Core\Time\Span;
+use OpenReel\Core\Time\Tick;
+use PHPUnit\Framework\TestCase;
+
+final class UsedReadsTest extends TestCase
+{
+    public function test_lines_that_follow_each_other_share_an_edge_in_the_silence_between(): void
+    {
+        self::assertSame(
+            [[0, 1], [[700, 2250], [2250, 4400]], []],
+            $this->used([[0, 'complete', 1000, 2000], [1, 'complete', 2500, 4000]]),
+        );
+    }
+
+    public function test_a_false_start_is_left_out(): void
+    {
+        self::assertSame(
+            [[0, 1], [[700, 2200], [3800, 5400]], [[2200, 3800]]],
+            $this->used([[0, 'complete', 1000, 2000], [1, 'false start', 2400, 3200], [1, 'complete', 4100, 5000]]),
+        );
+    }
+
+    public function test_of_two_whole_reads_the_later_one_is_used_unless_it_is_much_less_sure(): void
+    {
+        $reads = [[0, 'complete', 1000, 2000], [0, 'complete', 3000, 4000]];
+        self::assertSame([[0], [[2700, 4400]], []], $this->used($reads));
+        self::assertSame([[0], [[700, 2400]], []], $this->used([$reads[0], [...$reads[1], 0.5]]));
+    }
+
+    public function test_a_line_said_again_after_the_next_one_comes_behind_it(): void
+    {
+        self::assertSame(
+            [[1, 0], [[2250, 3750], [3750, 5400]], []],
+            $this->used([[0, 'complete', 1000, 2000], [1, 'complete', 2500, 3500], [0, 'complete', 4000, 5000]]),
+        );
+    }
+
+    public function test_edges_keep_off_other_speech(): void
+    {
+        // 150 ms of silence before, 90 ms behind: too little for what words need, so that each side gets its part.
+        self::assertSame([[0], [[920, 2060]], []], $this->used([[0, 'complete', 1000, 2000]], [[300, 850], [2090, 2600]]));
+        self::assertSame([[0], [[0, 5000]], []], $this->used([[0, 'complete', 0, 5000]], length: 5000), 'no silence at all');
+    }
+
+    public function test_speech_that_is_no_line_stays_between_lines(): void
+    {
+        self::assertSame(
+            [[0, 1], [[700, 3500], [3500, 6400]], []],
+            $this->used([[0, 'complete', 1000, 2000], [1, 'complete', 5000, 6000]], [[2500, 4500]]),
+        );
+    }
+
+    public function test_nothing_is_used_of_a_take_without_a_whole_read(): void
+    {
+        self::assertSame([[], [], []], $this->used([[0, 'false start', 1000, 2000], [1, 'partial', 9000, 9900]]));
+    }
+
+    /**
+     * @param  list<array{0: int, 1: string, 2: int, 3: int, 4?: float}>  $reads  line, kind, from, until, confidence
+     * @param  list<array{int, int}>  $unscripted
+     * @return array{list<int>, list<array{int, int}>, list<array{int, int}>} order; spans in that order; what is left out; ms
+     */
+    private function used(array $reads, array $unscripted = [], int $length = 10_000): array
+    {
+        $span = fn (int $from, int $until): Span => Span::between(Tick::ofMilliseconds($from), Tick::ofMilliseconds($until));
+        $ms = fn (Span $s): array => [$s->from->milliseconds(), $s->until->milliseconds()];
+        $used = UsedReads::of(
+            new Heard(
+                array_map(
+                    fn (array $r): Read => new Read($r[0], ReadKind::from($r[1]), $span($r[2], $r[3]), [], $r[4] ?? 1.0),
+                    $reads,
+                ),
+                array_map(fn (array $u): Span => $span(...$u), $unscripted),
+                [],
+                1.0,
+            ),
+            Tick::ofMilliseconds($length),
+        );
+
+        return [
+            $used->order,
+            array_map(fn (int $line): array => $ms($used->spans[$line]), $used->order),
+            array_map($ms, $used->left),
+        ];
+    }
+}
