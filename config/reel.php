@@ -24,6 +24,9 @@ return [
     // Whether a new take is got ready for the film before anybody has kept it, when there is nothing else to do.
     'ahead' => (bool) env('REEL_AHEAD', true),
 
+    // Whether the words of takes are listened for.
+    'hear' => (bool) env('REEL_HEAR', true),
+
     // The rendered pieces that are kept, in bytes: above this, those not used for longest go.
     'cache_bytes' => (int) env('REEL_CACHE_BYTES', 30 * 1024 * 1024 * 1024),
 

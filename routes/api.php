@@ -70,6 +70,7 @@ Route::post('takes/{take}/read-again', [TakeController::class, 'readAgain']);
 Route::get('takes/{take}/media', [TakeController::class, 'media']);
 Route::get('takes/{take}/tracks/{kind}', [TakeController::class, 'track']);
 Route::get('takes/{take}/poster', [TakeController::class, 'poster']);
+Route::get('takes/{take}/heard', [TakeController::class, 'heard']);
 Route::get('takes/{take}/wave', [TakeController::class, 'wave']);
 Route::put('tracks/{track}/chunks/{number}', [TrackController::class, 'append'])->whereNumber('number');
 

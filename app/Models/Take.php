@@ -42,6 +42,12 @@ use OpenReel\Core\Take\Verdict;
  * @property list<array{line: string, within: float, cue: string}> $given cues given while it was recorded that the script does
  *    not hold yet
  * @property list<array{line: string, within: float, at: int}> $reached places inside its lines of which the tick is known
+ * @property Hearing|null $hearing whether its words were listened for; null when that has still to be done
+ * @property array<string, mixed>|null $heard what was heard: `confidence`, `reads` (line id, kind, ticks from and until,
+ *    confidence), `unscripted` and `pauses` (ticks from and until), `missing` (line ids)
+ * @property list<string>|null $spoken ids of the lines it speaks, in the order it does; null while that is not known
+ * @property list<array{int, int}> $left ticks from and until of reads that are said again, as it was heard
+ * @property list<array{int, int}> $cuts ticks from and until of what the presenter leaves out
  * @property array{x: float, y: float, width: float, height: float}|null $framing part of the camera's picture that is shown
  * @property array{x: float, y: float, width: float, height: float}|null $area part of the screen that is shown
  * @property int $event_rows of its event log that have arrived
@@ -71,6 +77,8 @@ final class Take extends Model
         'markers' => '[]',
         'given' => '[]',
         'reached' => '[]',
+        'left' => '[]',
+        'cuts' => '[]',
         'length_ticks' => 0,
         'event_rows' => 0,
         'event_bytes' => 0,
@@ -92,6 +100,11 @@ final class Take extends Model
             'markers' => 'array',
             'given' => 'array',
             'reached' => 'array',
+            'hearing' => Hearing::class,
+            'heard' => 'array',
+            'spoken' => 'array',
+            'left' => 'array',
+            'cuts' => 'array',
             'framing' => 'array',
             'area' => 'array',
             'used' => 'array',

@@ -29,7 +29,13 @@ final class TakeReader
     /** @return list<Span> what is used of it */
     public static function used(Take $take): array
     {
-        return Trim::used($take->used, $take->speech_from, $take->speech_until, $take->length_ticks, $take->fluffs);
+        return Trim::used(
+            $take->used,
+            $take->speech_from,
+            $take->speech_until,
+            $take->length_ticks,
+            Trim::joined([...$take->fluffs, ...$take->left, ...$take->cuts]),
+        );
     }
 
     /**
@@ -45,8 +51,44 @@ final class TakeReader
             isset($row['speech_from']) ? (int) $row['speech_from'] : null,
             isset($row['speech_until']) ? (int) $row['speech_until'] : null,
             (int) $row['length_ticks'],
-            ($row['fluffs'] ?? '[]') === '[]' ? [] : json_decode($row['fluffs'], true),
+            self::leftOut($row),
         );
+    }
+
+    /**
+     * @param  array<string, mixed>  $row
+     * @return list<array{int, int}>
+     */
+    private static function leftOut(array $row): array
+    {
+        $all = [];
+        foreach (['fluffs', 'left', 'cuts'] as $column) {
+            if (($row[$column] ?? '[]') !== '[]') {
+                array_push($all, ...json_decode($row[$column], true));
+            }
+        }
+
+        return $all === [] ? [] : Trim::joined($all);
+    }
+
+    /**
+     * The lines it speaks: those it was recorded for, or those that were heard, in the order they were.
+     *
+     * @param  array<string, mixed>  $row
+     * @return list<SpokenLine>
+     */
+    private static function linesOf(array $row): array
+    {
+        $lines = [];
+        foreach ((array) json_decode($row['lines'], true) as $line) {
+            $lines[(string) $line['id']] = new SpokenLine((string) $line['id'], (string) $line['text']);
+        }
+        if (($row['spoken'] ?? null) === null) {
+            return array_values($lines);
+        }
+        $spoken = array_map(fn (string $id): ?SpokenLine => $lines[$id] ?? null, (array) json_decode($row['spoken'], true));
+
+        return array_values(array_filter($spoken));
     }
 
     /**
@@ -55,11 +97,6 @@ final class TakeReader
      */
     public static function known(array $row): KnownTake
     {
-        $lines = [];
-        foreach ((array) json_decode($row['lines'], true) as $line) {
-            $lines[] = new SpokenLine((string) $line['id'], (string) $line['text']);
-        }
-
         return new KnownTake(
             $row['id'],
             $row['section_id'],
@@ -68,7 +105,7 @@ final class TakeReader
             $row['state'] === TakeState::Ready->value && (int) $row['length_ticks'] > 0,
             (int) $row['kept_order'],
             self::usedOf($row),
-            $lines,
+            self::linesOf($row),
             array_map(fn (int $t): Tick => Tick::of($t), (array) json_decode($row['cut_ticks'], true)),
         );
     }

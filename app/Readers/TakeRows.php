@@ -23,6 +23,10 @@ final class TakeRows
         'speech_until',
         'used',
         'fluffs',
+        'left',
+        'cuts',
+        'spoken',
+        'hearing',
         'markers',
         'framing',
         'area',
@@ -52,7 +56,7 @@ final class TakeRows
                 "{$columns}, camera.width, camera.height, coalesce(camera.hash, microphone.hash, screen.hash) as played_hash, ".
                     'coalesce(camera.offset_ticks, microphone.offset_ticks, screen.offset_ticks) as played_offset, '.
                     'screen.width as screen_width, screen.height as screen_height, screen.hash as screen_hash, '.
-                    'screen.offset_ticks as screen_offset',
+                    'screen.offset_ticks as screen_offset, microphone.loudness as loudness',
             );
 
         return array_values(array_map(fn (\stdClass $row): array => (array) $row, $rows->get()->all()));
@@ -62,7 +66,7 @@ final class TakeRows
      * What takes say, and when: much to read, and asked for of few.
      *
      * @param  list<string>  $ids
-     * @return array<string, array{lines: string, line_ticks: string, cut_ticks: string}> by id, as JSON
+     * @return array<string, array{lines: string, line_ticks: string, cut_ticks: string, heard: string|null}> by id, as JSON
      */
     public static function words(array $ids): array
     {
@@ -70,9 +74,14 @@ final class TakeRows
         foreach (
             DB::table('takes')
                 ->whereIn('id', $ids)
-                ->get(['id', 'lines', 'line_ticks', 'cut_ticks']) as $row
+                ->get(['id', 'lines', 'line_ticks', 'cut_ticks', 'heard']) as $row
         ) {
-            $words[$row->id] = ['lines' => $row->lines, 'line_ticks' => $row->line_ticks, 'cut_ticks' => $row->cut_ticks];
+            $words[$row->id] = [
+                'lines' => $row->lines,
+                'line_ticks' => $row->line_ticks,
+                'cut_ticks' => $row->cut_ticks,
+                'heard' => $row->heard,
+            ];
         }
 
         return $words;

@@ -6,6 +6,7 @@ namespace App\Work;
 
 use App\Actions\Takes\IngestTake;
 use App\Jobs\ClearRecordingsJob;
+use App\Jobs\HearTakesJob;
 use App\Jobs\IngestTakeJob;
 use App\Media\MediaStore;
 use App\Media\Prober;
@@ -16,6 +17,7 @@ use App\Models\Take;
 use App\Models\TakeState;
 use App\Models\Track;
 use Illuminate\Contracts\Cache\Repository;
+use Illuminate\Support\Facades\Queue;
 
 /** What keeps the house in order while workers have nothing to do: lost work is taken up, what is left over goes. */
 final class Upkeep
@@ -75,6 +77,7 @@ final class Upkeep
     {
         $this->media->sweepDrafts();
         $this->noteColours();
+        $this->hearTheRest();
         Take::query()
             ->where('state', TakeState::Recording)
             ->where('created_at', '<', now()->subHours(self::EMPTY_HOURS))
@@ -88,6 +91,18 @@ final class Upkeep
                 $take->touch();
                 IngestTakeJob::dispatch($take->id);
             });
+    }
+
+    /** Takes that were recorded before words were listened for, or whose turn was lost. */
+    private function hearTheRest(): void
+    {
+        if (! config('reel.hear') || Queue::size('hear') > 0) {
+            return;
+        }
+        $waiting = Take::query()->where('state', TakeState::Ready)->whereNull('hearing')->limit(self::AT_ONCE)->count();
+        for ($i = 0; $i < $waiting; $i++) {
+            HearTakesJob::dispatch();
+        }
     }
 
     /** Takes that were read before anybody asked what their colours mean: their films still say it. */

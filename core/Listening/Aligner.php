@@ -22,8 +22,9 @@ use OpenReel\Core\Listening\Alignment\Warp;
 /**
  * Hears which lines are said in a take, where, and how well: the take is compared with the lines as a reference voice says them.
  *
- * Steps: features of the take (Spectrum, SpeechGate, Cepstra), the reference (a low and a high voice, the better one stays; then at
- * the presenter's pace), the search for the way through the lines (Search), adaptation to the presenter (Speaker), edges, words.
+ * Steps: features of the take (Spectrum, SpeechGate, Cepstra), the reference (a low and a high voice, the better one stays;
+ * then at the presenter's pace), the search for the way through the lines (Search), adaptation to the presenter (Speaker),
+ * edges, words.
  */
 final class Aligner
 {
@@ -100,7 +101,12 @@ final class Aligner
         );
         $told(1.0);
 
-        return new Heard($reads, Unscripted::of($speech, $attempts), $speech->pauses(), Confidence::ofAll($speech, $attempts));
+        return new Heard(
+            $reads,
+            Unscripted::of($speech, $attempts),
+            $speech->pauses(),
+            Confidence::ofAll(array_map(fn (Read $read): float => $read->confidence, $reads)),
+        );
     }
 
     /**
@@ -177,7 +183,7 @@ final class Aligner
                 $begins === [] ? self::byLetters(SpokenWords::of($line->spoken), $reference->length()) : $begins,
                 $reference->length(),
             ),
-            Confidence::of($speech, $attempt),
+            Confidence::of($speech, $attempt, $frames),
         );
     }
 

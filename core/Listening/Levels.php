@@ -47,6 +47,14 @@ final readonly class Levels
         );
     }
 
+    /** @param  string  $packed  as of packed(); peaks are not known then */
+    public static function unpacked(string $packed): self
+    {
+        $rms = array_map(fn (int $db): float => (float) -$db, array_values((array) unpack('C*', $packed)));
+
+        return new self($rms, [], 0, count($rms) * self::WINDOW);
+    }
+
     /**
      * Where it is quietest near a place, so that nothing is cut in two there.
      *

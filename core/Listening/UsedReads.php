@@ -57,6 +57,24 @@ final readonly class UsedReads
         return new self($order, $spans, array_values(array_filter($left, fn (Span $s): bool => $s->length()->count > 0)));
     }
 
+    /** Whether a stretch of the take lies in what is used. */
+    public function holds(Span $stretch): bool
+    {
+        foreach ($this->spans as $span) {
+            if ($stretch->from->isBefore($span->until) && $span->from->isBefore($stretch->until)) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+
+    /** Ticks of all that is used. */
+    public function length(): int
+    {
+        return array_sum(array_map(fn (Span $s): int => $s->length()->count, $this->spans));
+    }
+
     /**
      * @param  list<Read>  $reads
      * @return list<Read> one a line, in order of time

@@ -12,6 +12,7 @@ use OpenReel\Core\Picture\InsetBorder;
 use OpenReel\Core\Picture\InsetShape;
 use OpenReel\Core\Picture\InsetSize;
 use OpenReel\Core\Picture\Layout;
+use OpenReel\Core\Script\Language;
 use OpenReel\Core\Time\FrameRate;
 
 /**
@@ -63,6 +64,7 @@ final readonly class HouseStyle
         'computer_under' => 12,
         'count_down' => 3,
         'presenter' => '',
+        'language' => 'en',
     ];
 
     /** Chosen once for a lesson, when it is made. */
@@ -95,6 +97,9 @@ final readonly class HouseStyle
 
     public string $presenter;
 
+    /** What the presenter speaks. */
+    public Language $language;
+
     /** @param  array<string, string|int|null>  $values  every name of DEFAULTS */
     private function __construct(private array $values)
     {
@@ -125,6 +130,7 @@ final readonly class HouseStyle
         $this->computerUnder = (int) $values['computer_under'];
         $this->countDown = (int) $values['count_down'];
         $this->presenter = $text('presenter');
+        $this->language = Language::from($text('language'));
     }
 
     /**
@@ -247,6 +253,7 @@ final readonly class HouseStyle
             'sound_target' => in_array($value, self::SOUND_TARGETS, true),
             'computer_under' => in_array($value, self::COMPUTER_UNDER, true),
             'count_down' => is_int($value) && $value >= 0 && $value <= 10,
+            'language' => is_string($value) && Language::tryFrom($value) !== null,
             'presenter' => is_string($value) && mb_strlen($value) <= 100,
             default => throw StyleProblem::unknown($name),
         };

@@ -11,6 +11,28 @@ use OpenReel\Core\Time\Tick;
 final class Trim
 {
     /**
+     * Stretches that are left out for different reasons, as one list.
+     *
+     * @param  list<array{int, int}>  $stretches  from and until, in any order, perhaps over each other
+     * @return list<array{int, int}> in order, apart from each other
+     */
+    public static function joined(array $stretches): array
+    {
+        sort($stretches);
+        $joined = [];
+        foreach ($stretches as [$from, $until]) {
+            $last = array_pop($joined);
+            if ($last !== null && $from > $last[1]) {
+                $joined[] = $last;
+                $last = null;
+            }
+            $joined[] = $last === null ? [$from, $until] : [$last[0], max($last[1], $until)];
+        }
+
+        return $joined;
+    }
+
+    /**
      * All in ticks of the take.
      *
      * @param  list<array{int, int}>|null  $chosen  from and until, in order; null when the presenter chose nothing

@@ -346,14 +346,22 @@ final class Clips
     /** @param  list<string>  $arguments */
     public static function make(string $name, array $arguments): string
     {
-        $folder = sys_get_temp_dir().'/reel-clips';
-        @mkdir($folder);
-        $path = "{$folder}/{$name}";
+        $path = self::path($name);
         if (! is_file($path)) {
-            Program::run(['ffmpeg', '-v', 'error', '-y', ...$arguments, "{$folder}/part-{$name}"]);
-            rename("{$folder}/part-{$name}", $path);
+            $part = self::path("part-{$name}");
+            Program::run(['ffmpeg', '-v', 'error', '-y', ...$arguments, $part]);
+            rename($part, $path);
         }
 
         return $path;
+    }
+
+    /** Where a clip of that name lies, or will. */
+    public static function path(string $name): string
+    {
+        $folder = sys_get_temp_dir().'/reel-clips';
+        @mkdir($folder);
+
+        return "{$folder}/{$name}";
     }
 }

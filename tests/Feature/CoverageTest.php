@@ -7,6 +7,8 @@ namespace Tests\Feature;
 use App\Media\RenderCache;
 use App\Models\Lesson;
 use App\Models\Take;
+use App\Models\TakeState;
+use OpenReel\Core\Take\Verdict;
 
 /** Which take is heard where, from the verdicts to the film. */
 final class CoverageTest extends FeatureTestCase
@@ -68,13 +70,15 @@ final class CoverageTest extends FeatureTestCase
             'take' => $take,
         ]);
 
-        $choose([$lines[0]], $take->id)->assertConflict();
-        $this->keep($take);
         $choose([$lines[1]], $take->id)->assertUnprocessable();
         $choose(['nothing'], null)->assertUnprocessable();
         $choose([$lines[0]], 'nothing')->assertNotFound();
         $choose([], null)->assertUnprocessable();
+        $take->update(['state' => TakeState::Unusable]);
+        $choose([$lines[0]], $take->id)->assertConflict();
+        $take->update(['state' => TakeState::Ready]);
         $choose([$lines[0]], $take->id)->assertOk();
+        self::assertSame(Verdict::Kept, $take->refresh()->verdict, 'what is chosen for a line is kept by that');
         self::assertNotNull($b);
     }
 

@@ -73,10 +73,10 @@ export const lesson = {
                     "number": 2,
                     "paragraph": 1,
                     "text": "Then 4.8 4.9 5.0 5.1 read the height.",
-                    "spoken_ms": 4770
+                    "spoken_ms": 5040
                 }
             ],
-            "estimate_ms": 6300,
+            "estimate_ms": 6570,
             "target_ms": null,
             "card": null,
             "slide": {
@@ -134,14 +134,16 @@ export const lesson = {
                     "recorded_in": "id4",
                     "lines": [
                         {
+                            "heard": null,
                             "id": "id5",
                             "text": "Find the day.",
                             "from_ms": 200
                         },
                         {
+                            "heard": null,
                             "id": "id6",
                             "text": "Then 4.8 4.9 5.0 5.1 read the height.",
-                            "from_ms": 679
+                            "from_ms": 658
                         }
                     ],
                     "state": "ready",
@@ -162,6 +164,10 @@ export const lesson = {
                     "framing": null,
                     "area": null,
                     "fluffs": [],
+                    "hearing": "nothing",
+                    "loudness": -12,
+                    "left": [],
+                    "cuts": [],
                     "markers": [],
                     "media_url": "/api/takes/id7/media?v=12345678",
                     "poster_url": "/api/takes/id7/poster",
@@ -175,11 +181,13 @@ export const lesson = {
                     "recorded_in": "id4",
                     "lines": [
                         {
+                            "heard": null,
                             "id": "id5",
                             "text": "Find the right day.",
                             "from_ms": null
                         },
                         {
+                            "heard": null,
                             "id": "id6",
                             "text": "Then 4.8 4.9 5.0 5.1 read the height.",
                             "from_ms": null
@@ -200,6 +208,10 @@ export const lesson = {
                     "framing": null,
                     "area": null,
                     "fluffs": [],
+                    "hearing": "nothing",
+                    "loudness": null,
+                    "left": [],
+                    "cuts": [],
                     "markers": [],
                     "media_url": "/api/takes/id8/media?v=recordin",
                     "poster_url": null,
@@ -619,7 +631,7 @@ export const findings = [
     },
     {
         "kind": "target",
-        "says": "The lesson takes about 0:10; its target is 0:30.",
+        "says": "The lesson takes about 0:11; its target is 0:30.",
         "at": null,
         "section_id": null
     }
@@ -686,7 +698,8 @@ export const courses = [
             "sound_target": -16,
             "computer_under": 12,
             "count_down": 3,
-            "presenter": ""
+            "presenter": "",
+            "language": "en"
         },
         "warnings": [],
         "logos": []
@@ -717,7 +730,8 @@ export const style = {
         "sound_target": -16,
         "computer_under": 12,
         "count_down": 3,
-        "presenter": ""
+        "presenter": "",
+        "language": "en"
     },
     "course": {
         "inset_shape": "rounded",
@@ -742,7 +756,8 @@ export const style = {
         "sound_target": -16,
         "computer_under": 12,
         "count_down": 3,
-        "presenter": ""
+        "presenter": "",
+        "language": "en"
     },
     "own": [],
     "warnings": [],

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Actions\Lessons;
 
 use App\Actions\Film\AssembleLesson;
+use App\Actions\Takes\HearAnew;
 use App\Jobs\PrepareLessonJob;
 use App\Models\Course;
 use App\Models\Export;
@@ -15,7 +16,7 @@ use OpenReel\Core\Style\HouseStyle;
 /** Changes a course's house style and tells how many finished exports no longer show it. */
 final class ChangeCourseStyle
 {
-    public function __construct(private readonly AssembleLesson $assemble)
+    public function __construct(private readonly AssembleLesson $assemble, private readonly HearAnew $hear)
     {
     }
 
@@ -25,12 +26,16 @@ final class ChangeCourseStyle
      */
     public function __invoke(Course $course, array $change): array
     {
+        $was = HouseStyle::stored($course->style)->language->value;
         $style = HouseStyle::stored($course->style)->with($change);
         $lessons = $course->lessons()->get();
         $upToDate = $lessons->filter($this->isUpToDate(...));
         $course->update(['style' => $style->chosen()]);
         $lessons->each(fn (Lesson $lesson) => $lesson->unsetRelation('course'));
         foreach ($lessons as $lesson) {
+            if (isset($change['language']) && $change['language'] !== $was) {
+                ($this->hear)($lesson);
+            }
             PrepareLessonJob::dispatch($lesson->id);
         }
 

@@ -4,14 +4,20 @@ declare(strict_types=1);
 
 namespace App\Actions\Lessons;
 
+use App\Actions\Takes\HearAnew;
 use App\Jobs\PrepareLessonJob;
 use App\Models\Lesson;
+use App\Readers\LessonStyle;
 use OpenReel\Core\Style\HouseStyle;
 use OpenReel\Core\Style\StyleProblem;
 
 /** Gives a lesson something otherwise than its course, or goes back to the course's. */
 final class ChangeLessonStyle
 {
+    public function __construct(private readonly HearAnew $hear)
+    {
+    }
+
     /**
      * @param  array<string, mixed>  $change  by name; null goes back to the course's
      *
@@ -27,7 +33,11 @@ final class ChangeLessonStyle
             }
         }
         HouseStyle::of($own);
+        $was = LessonStyle::of($lesson)->language;
         $lesson->update(['style' => $own]);
+        if (LessonStyle::of($lesson)->language !== $was) {
+            ($this->hear)($lesson);
+        }
         PrepareLessonJob::dispatch($lesson->id);
 
         return $lesson;

@@ -7,6 +7,7 @@ namespace App\Actions\Takes;
 use App\Jobs\PrepareLessonJob;
 use App\Models\Lesson;
 use App\Models\Take;
+use App\Models\TakeState;
 use App\Refusal;
 use Illuminate\Support\Facades\DB;
 use OpenReel\Core\Take\Verdict;
@@ -18,14 +19,16 @@ final class ChooseTake
      * @param  list<string>  $lines  ids of lines of the lesson
      * @param  Take|null  $take  null leaves it to coverage
      *
-     * @throws Refusal when the take is not kept, or does not speak one of the lines
+     * A take that is not kept yet is kept by it, behind all others: it speaks these lines, and what no other take does.
+     *
+     * @throws Refusal when the take cannot be used, or does not speak one of the lines
      */
     public function __invoke(Lesson $lesson, array $lines, ?Take $take): void
     {
-        if ($take !== null && ($take->verdict !== Verdict::Kept || $take->section->lesson_id !== $lesson->id)) {
-            throw Refusal::conflict('Keep this take first; then it can be chosen for a line.');
+        if ($take !== null && ($take->state !== TakeState::Ready || $take->section->lesson_id !== $lesson->id)) {
+            throw Refusal::conflict('This take cannot be used yet.');
         }
-        if ($take !== null && array_diff($lines, array_column($take->lines, 'id')) !== []) {
+        if ($take !== null && array_diff($lines, $take->spoken ?? array_column($take->lines, 'id')) !== []) {
             throw Refusal::badInput('This take does not speak all of these lines.');
         }
         DB::transaction(function () use ($lesson, $lines, $take): void {
@@ -35,6 +38,9 @@ final class ChooseTake
             }
             DB::table('line_choices')->whereIn('line_id', $own)->delete();
             if ($take !== null) {
+                if ($take->verdict !== Verdict::Kept) {
+                    $take->update(['verdict' => Verdict::Kept, 'kept_order' => 0]);
+                }
                 $now = now();
                 DB::table('line_choices')->insert(
                     $own

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Actions\Takes;
 
+use App\Jobs\HearTakesJob;
 use App\Jobs\PrepareLessonJob;
 use App\Media\MadeTake;
 use App\Media\MediaStore;
@@ -166,6 +167,11 @@ final class IngestTake
         $take->fill([
             'state' => TakeState::Ready,
             'problem' => null,
+            // Its words have to be listened for anew.
+            'hearing' => null,
+            'heard' => null,
+            'spoken' => null,
+            'left' => [],
             'length_ticks' => $made->length->count,
             'speech_from' => $later($speech?->from),
             'speech_until' => $until === null || $written === null
@@ -210,6 +216,9 @@ final class IngestTake
             $take->save();
         });
         $take->unsetRelation('tracks');
+        if (config('reel.hear')) {
+            HearTakesJob::dispatch();
+        }
         $take->section->touch();
         if ($take->verdict === Verdict::Kept) {
             // Kept before it was listened to: nobody knew yet where its cues belong.

@@ -119,7 +119,10 @@ final class ListenCommand extends Command
                 $heard->reads,
             ),
             'unscripted' => array_map(self::seconds(...), $heard->unscripted),
-            'used' => array_map(fn (int $line): array => ['line' => $line + 1] + self::seconds($used->spans[$line]), $used->order),
+            'used' => array_map(
+                fn (int $line): array => ['line' => $line + 1] + self::seconds($used->spans[$line]),
+                $used->order,
+            ),
         ];
     }
 

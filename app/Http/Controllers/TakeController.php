@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Actions\Takes\AppendEvents;
+use App\Actions\Takes\CutTake;
 use App\Actions\Takes\FinishTake;
 use App\Actions\Takes\FrameTake;
 use App\Actions\Takes\GiveVerdict;
@@ -17,6 +18,7 @@ use App\Actions\Takes\UndoVerdict;
 use App\Actions\Takes\VerdictGiven;
 use App\Http\MediaResponse;
 use App\Http\Requests\TakeRequest;
+use App\Http\Resources\HeardResource;
 use App\Http\Resources\TakeResource;
 use App\Models\Lesson;
 use App\Models\Section;
@@ -89,9 +91,13 @@ final class TakeController
         TrimTake $trim,
         FrameTake $frame,
         NoteMarker $note,
+        CutTake $cut,
     ): JsonResponse {
         // All of it or nothing.
-        $given = DB::transaction(function () use ($request, $take, $decide, $trim, $frame, $note): ?VerdictGiven {
+        $given = DB::transaction(function () use ($request, $take, $decide, $trim, $frame, $note, $cut): ?VerdictGiven {
+            if ($request->has('cuts')) {
+                $cut($take, $request->cuts());
+            }
             if ($request->hasAny(['used_from_ms', 'used_until_ms'])) {
                 $trim($take, $request->ticks('used_from_ms'), $request->ticks('used_until_ms'));
             }
@@ -199,6 +205,11 @@ final class TakeController
     public function poster(Take $take, MakePoster $make): Response
     {
         return MediaResponse::of($make($take), 'image/jpeg');
+    }
+
+    public function heard(Take $take): HeardResource
+    {
+        return new HeardResource($take);
     }
 
     public function wave(Take $take): Response

@@ -19,6 +19,9 @@ final class TakeRequest extends FormRequest
             'verdict' => ['sometimes', Rule::enum(Verdict::class)],
             'used_from_ms' => ['sometimes', 'nullable', 'integer', 'min:0'],
             'used_until_ms' => ['sometimes', 'nullable', 'integer', 'min:0'],
+            'cuts' => ['sometimes', 'array', 'max:500'],
+            'cuts.*.from_ms' => ['required', 'integer', 'min:0', 'max:86400000'],
+            'cuts.*.until_ms' => ['required', 'integer', 'min:0', 'max:86400000'],
             'framing' => ['sometimes', 'nullable', 'array'],
             'area' => ['sometimes', 'nullable', 'array'],
             'for' => ['sometimes', Rule::in(['take', 'section', 'lesson'])],
@@ -34,9 +37,19 @@ final class TakeRequest extends FormRequest
         return [
             'for.*' => 'A part of the picture is chosen for a take, a section or the lesson.',
             'marker.*' => 'Say which marker it is, and in at most 500 characters what is to be written there.',
+            'cuts.*' => 'What is left out has a start and an end, in milliseconds from the start of the take.',
             'verdict.*' => 'A take is kept, discarded or undecided.',
             '*' => 'Start and end are whole milliseconds from the start of the take.',
         ];
+    }
+
+    /** @return list<array{Tick, Tick}> */
+    public function cuts(): array
+    {
+        return array_values(array_map(
+            fn (array $cut): array => [Tick::ofMilliseconds((int) $cut['from_ms']), Tick::ofMilliseconds((int) $cut['until_ms'])],
+            (array) $this->input('cuts', []),
+        ));
     }
 
     public function ticks(string $field): ?Tick

@@ -34,6 +34,7 @@ final class TakeResource extends JsonResource
                 'played_hash' => $this->resource->played()?->hash,
                 'screen_width' => $screen?->width,
                 'screen_height' => $screen?->height,
+                'loudness' => $this->resource->track(TrackKind::Microphone)?->loudness,
                 'screen_hash' => $screen?->hash,
                 'screen_offset' => $screen?->offset_ticks,
                 'played_offset' => $this->resource->played()?->offset_ticks,
@@ -80,6 +81,10 @@ final class TakeResource extends JsonResource
             'framing' => json_decode($row['framing'] ?? 'null', true),
             'area' => json_decode($row['area'] ?? 'null', true),
             'fluffs' => self::stretches($row['fluffs'] ?? '[]'),
+            'hearing' => $row['hearing'] ?? (config('reel.hear') ? null : 'nothing'),
+            'loudness' => isset($row['loudness']) ? round((float) $row['loudness'], 1) : null,
+            'left' => self::stretches($row['left'] ?? '[]'),
+            'cuts' => self::stretches($row['cuts'] ?? '[]'),
             'markers' => array_map(
                 fn (array $m): array => ['id' => $m['id'], 'at_ms' => self::milliseconds($m['at']), 'says' => $m['says']],
                 ($row['markers'] ?? '[]') === '[]' ? [] : json_decode($row['markers'], true),
@@ -146,14 +151,23 @@ final class TakeResource extends JsonResource
 
     /**
      * @param  array<string, mixed>  $row
-     * @return list<array{id: string, text: string, from_ms: int|null}>
+     * @return list<array{heard: string|null, id: string, text: string, from_ms: int|null}> `heard`: `clean`, `again` when it was
+     *    begun more than once, `missing`, or null when that is not known
      */
     private static function lines(array $row): array
     {
         $ticks = (array) json_decode($row['line_ticks'] ?? '{}', true);
+        $spoken = json_decode($row['spoken'] ?? 'null', true);
+        $broken = $spoken === null ? [] : self::broken($row);
         $lines = [];
         foreach ((array) json_decode($row['lines'] ?? '[]', true) as $line) {
             $lines[] = [
+                'heard' => match (true) {
+                    $spoken === null => null,
+                    ! in_array($line['id'], $spoken, true) => 'missing',
+                    isset($broken[$line['id']]) => 'again',
+                    default => 'clean',
+                },
                 'id' => $line['id'],
                 'text' => $line['text'],
                 'from_ms' => isset($ticks[$line['id']]) ? self::milliseconds($ticks[$line['id']]) : null,
@@ -161,6 +175,20 @@ final class TakeResource extends JsonResource
         }
 
         return $lines;
+    }
+
+    /**
+     * @param  array<string, mixed>  $row
+     * @return array<string, true> ids of lines that were begun more than once
+     */
+    private static function broken(array $row): array
+    {
+        $begun = [];
+        foreach (json_decode($row['heard'] ?? 'null', true)['reads'] ?? [] as [$line]) {
+            $begun[$line] = ($begun[$line] ?? 0) + 1;
+        }
+
+        return array_map(fn (): bool => true, array_filter($begun, fn (int $n): bool => $n > 1));
     }
 
     private static function milliseconds(mixed $ticks): int

@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace OpenReel\Core\Listening\Alignment;
 
 /**
- * Whether two stretches of a take are the same words: the presenter's own voice, said twice, is far more like itself than like any
- * reference.
+ * Whether two stretches of a take are the same words: the presenter's own voice, said twice, is far more like itself than
+ * like any reference.
  */
 final class OwnVoice
 {

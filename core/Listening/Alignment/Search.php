@@ -6,8 +6,8 @@ namespace OpenReel\Core\Listening\Alignment;
 
 /**
  * Finds the way through the lines that a take most likely went: token passing (Young, Russell and Thornton, Cambridge 1989) over
- * the frames of all lines. Between lines lie *hubs*: after each line, said to its end or broken off, a token waits in silence or in
- * speech that is no line, until a line begins: the next one, an earlier one again, or one farther on.
+ * the frames of all lines. Between lines lie *hubs*: after each line, said to its end or broken off, a token waits in silence
+ * or in speech that is no line, until a line begins: the next one, an earlier one again, or one farther on.
  */
 final class Search
 {

@@ -7,12 +7,22 @@ namespace OpenReel\Core\Listening\Alignment;
 /** The words of a line, as it is written and as it is spoken, and which belong together. */
 final class SpokenWords
 {
+    private const WORD = '/[\p{L}\p{M}\p{N}]+(?:[\'’.,:][\p{L}\p{M}\p{N}]+)*/u';
+
     /** @return list<string> without punctuation, as written otherwise */
     public static function of(string $text): array
     {
-        preg_match_all('/[\p{L}\p{M}\p{N}]+(?:[\'’.,:][\p{L}\p{M}\p{N}]+)*/u', $text, $words);
+        preg_match_all(self::WORD, $text, $words);
 
         return $words[0];
+    }
+
+    /** @return list<int> the byte at which each word begins */
+    public static function offsets(string $text): array
+    {
+        preg_match_all(self::WORD, $text, $words, PREG_OFFSET_CAPTURE);
+
+        return array_column($words[0], 1);
     }
 
     /**

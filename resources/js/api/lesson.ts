@@ -8,6 +8,7 @@ import type {
     Course,
     Deck,
     Export,
+    Heard,
     InsetSize,
     Layout,
     Lesson,
@@ -16,6 +17,7 @@ import type {
     Rect,
     Section,
     Slide,
+    Take,
     Verdict,
     VerdictGiven,
 } from './types';
@@ -33,6 +35,9 @@ export function useLesson(id: string) {
             const takes = query.state.data?.sections.flatMap((section) => section.takes) ?? [];
             if (takes.some((take) => take.state === 'ingesting')) {
                 return 500;
+            }
+            if (takes.some((take) => take.state === 'ready' && take.hearing === null)) {
+                return 2500;
             }
             return takes.some((take) => take.state === 'recording') ? 4000 : false;
         },
@@ -69,6 +74,16 @@ export function useAssembly(lessonId: string) {
             const plan = query.state.data;
             return plan && plan.rendered < plan.sections ? 2000 : false;
         },
+    });
+}
+
+/** What was heard in a take; looks again while it is listened to. */
+export function useHeard(take: Take) {
+    return useQuery({
+        queryKey: ['heard', take.id, take.hearing, take.media_url],
+        queryFn: () => api.get<Heard>(`takes/${take.id}/heard`),
+        enabled: take.state === 'ready',
+        refetchInterval: (query) => (query.state.data?.state === null ? 1000 : false),
     });
 }
 

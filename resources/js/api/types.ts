@@ -7,7 +7,53 @@ export type TakeState = 'recording' | 'ingesting' | 'ready' | 'unusable';
 export type Layout = 'slide-with-inset' | 'side-by-side' | 'slide-alone' | 'camera-alone';
 export type Corner = 'top-left' | 'top-right' | 'bottom-left' | 'bottom-right';
 export type InsetSize = 'small' | 'medium' | 'large';
-export type Flag = 'silent' | 'very-quiet' | 'clipped' | 'no-sound';
+export type Flag =
+    | 'silent'
+    | 'very-quiet'
+    | 'clipped'
+    | 'no-sound'
+    | 'lines-missing'
+    | 'cut-off-start'
+    | 'cut-off-end'
+    | 'unscripted'
+    | 'too-fast'
+    | 'too-slow'
+    | 'long-pause';
+
+/** Whether it is known which lines a take speaks; null while it is still listened to. */
+export type Hearing = 'sure' | 'unsure' | 'nothing' | 'failed';
+
+/** A line in a take: said cleanly, begun more than once, or not heard. */
+export type LineHeard = 'clean' | 'again' | 'missing';
+
+export interface TakeStretch {
+    from_ms: number;
+    until_ms: number;
+}
+
+export interface HeardWord extends TakeStretch {
+    word: string;
+}
+
+/** One attempt at a line. */
+export interface HeardRead extends TakeStretch {
+    line: string;
+    kind: 'complete' | 'false start' | 'partial';
+    confidence: number;
+    words: HeardWord[];
+}
+
+/** What was heard in a take. */
+export interface Heard {
+    state: Hearing | null;
+    /** How much of the listening is done, 0 to 1. */
+    progress: number | null;
+    confidence: number;
+    reads: HeardRead[];
+    unscripted: TakeStretch[];
+    pauses: TakeStretch[];
+    missing: string[];
+}
 export type TrackKind = 'camera' | 'screen' | 'microphone' | 'computer';
 
 export interface LessonSummary {
@@ -51,7 +97,7 @@ export interface Take {
     /** The section it was recorded for, which may be another than the one it hangs on now. */
     recorded_in: string;
     /** The lines it speaks, with the words they had then and when each begins. */
-    lines: { id: string; text: string; from_ms: number | null }[];
+    lines: { heard: LineHeard | null; id: string; text: string; from_ms: number | null }[];
     state: TakeState;
     /** The recorder went away while recording; what arrived is safe. */
     cut_off: boolean;
@@ -72,7 +118,14 @@ export interface Take {
     framing: Rect | null;
     area: Rect | null;
     /** Reads that went wrong, and are not used. */
-    fluffs: { from_ms: number; until_ms: number }[];
+    fluffs: TakeStretch[];
+    hearing: Hearing | null;
+    /** LUFS of its voice. */
+    loudness: number | null;
+    /** False starts and reads that were said again, and are not used. */
+    left: TakeStretch[];
+    /** What the presenter leaves out. */
+    cuts: TakeStretch[];
     markers: Marker[];
     media_url: string;
     poster_url: string | null;

@@ -46,5 +46,12 @@ export function takeWarning(take: Take): string | null {
               'very-quiet': 'Very quiet: the voice is hard to hear, and making it louder brings up the noise.',
               clipped: 'Too loud: the sound is clipped in places.',
               'no-sound': 'This take has no sound.',
+              'lines-missing': 'Not every line was heard: the hollow ones are missing.',
+              'cut-off-start': 'It begins in the middle of a word. Go again, and wait a moment before you speak.',
+              'cut-off-end': 'It ends in the middle of a word. Go again, and wait a moment before you finish.',
+              unscripted: 'Something is said that is not in the script. Leave it out, or write it there.',
+              'too-fast': 'Much faster than you usually speak.',
+              'too-slow': 'Much slower than you usually speak.',
+              'long-pause': 'There is a pause of more than 3 s. Shorten it if it is not meant.',
           }[worst];
 }

@@ -183,15 +183,15 @@ final class AlignmentTest extends TestCase
         self::assertSame([[1000, 1900], [3300, 4500]], array_map($ms, $speech->pauses()));
     }
 
-    public function test_confidence_falls_with_what_a_read_costs(): void
+    public function test_one_is_sure_of_a_line_and_not_of_its_sounds_in_another_order(): void
     {
-        $speech = new Speech(Frames::packed('', Cepstra::SIZE), str_repeat('1', 100), []);
-        $read = fn (float $each): Attempt => new Attempt(0, 0, 100, 9, true, 100 * $each);
-        self::assertGreaterThan(0.95, Confidence::of($speech, $read(0.75)));
-        self::assertEqualsWithDelta(0.5, Confidence::of($speech, $read(0.93)), 0.001);
-        self::assertLessThan(0.1, Confidence::of($speech, $read(1.05)));
-        self::assertSame(0.0, Confidence::ofAll($speech, []));
-        self::assertGreaterThan(0.9, Confidence::ofAll($speech, [$read(0.7), $read(1.3), $read(0.8)]));
+        $speech = self::speech('abcdefgh');
+        $attempt = new Attempt(0, 0, 48, 7, true, 0.0);
+        self::assertGreaterThan(0.95, Confidence::of($speech, $attempt, self::frames('abcdefgh', 6)));
+        self::assertLessThan(0.05, Confidence::of($speech, $attempt, self::frames('hgfedcba', 6)), 'backwards');
+        self::assertLessThan(0.5, Confidence::of($speech, $attempt, self::frames('ABCDEFGH', 6)), 'other sounds');
+        self::assertSame(0.0, Confidence::ofAll([]));
+        self::assertSame(0.9, Confidence::ofAll([0.2, 0.95, 0.9]));
     }
 
     public function test_written_words_are_found_among_spoken_ones(): void

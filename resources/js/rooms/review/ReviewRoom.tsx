@@ -48,7 +48,7 @@ function Reviewing({ lesson, section }: { lesson: Lesson; section: Section }) {
                         : `${section.takes.length} ${section.takes.length === 1 ? 'take' : 'takes'}`}{' '}
                     · {state.says} · {about(section.estimate_ms)} to speak
                 </p>
-                <ScriptMargin section={section} shown={shown?.id} onShow={setPicked} />
+                <ScriptMargin lesson={lesson} section={section} shown={shown?.id} onShow={setPicked} />
             </section>
             {shown ? (
                 <TakeDesk

@@ -1,8 +1,11 @@
-import type { Section, Take } from '../../api/types';
+import { useState } from 'react';
+import type { Lesson, LineHeard, Section, Take } from '../../api/types';
 import { takeWarning } from '../../shell/sectionState';
 import { Icon } from '../../ui/Icon';
+import { LineReads } from './LineReads';
 
 interface Props {
+    lesson: Lesson;
     section: Section;
     shown: string | undefined;
     onShow: (take: string) => void;
@@ -10,8 +13,16 @@ interface Props {
 
 const words = { kept: 'kept', undecided: 'undecided', discarded: 'set aside' } as const;
 
-/** The script with its takes as pencil rules in the margin, beside the lines they cover. */
-export function ScriptMargin({ section, shown, onShow }: Props) {
+const heardSays: Record<LineHeard, string> = {
+    clean: 'said cleanly',
+    again: 'said, after a false start',
+    missing: 'not heard',
+};
+
+/** The script with its takes as pencil rules in the margin: what of each line was heard, and which read is in the film. */
+export function ScriptMargin({ lesson, section, shown, onShow }: Props) {
+    const [open, setOpen] = useState<string | null>(null);
+    const used = new Map(section.coverage.lines.map((line) => [line.id, line.take]));
     return (
         <div className="script-margin">
             <div className="rules" role="group" aria-label="Takes of this section">
@@ -36,18 +47,82 @@ export function ScriptMargin({ section, shown, onShow }: Props) {
                                 <Icon name="exclamation" />
                             </span>
                         )}
-                        <span className="stroke" />
                     </button>
                 ))}
             </div>
-            <div className="lines">
-                {section.lines.length === 0 && <p className="soft">Nothing is written in this section.</p>}
-                {paragraphs(section).map((lines, index) => (
-                    <p key={index}>{lines.join(' ')}</p>
+            {section.lines.length === 0 && <p className="soft">Nothing is written in this section.</p>}
+            <ol className="lines">
+                {section.lines.map((line, index) => (
+                    <li key={line.id} className={begins(section, index) ? 'begins' : undefined}>
+                        <span className="cells">
+                            {section.takes.map((take) => {
+                                const heard = heardIn(take, line.id);
+                                const isUsed = used.get(line.id) === take.id;
+                                return (
+                                    <span
+                                        key={take.id}
+                                        className={[
+                                            'cell',
+                                            `is-${heard}`,
+                                            isUsed ? 'is-used' : '',
+                                            take.id === shown ? 'is-shown' : '',
+                                        ].join(' ')}
+                                        title={tells(take, heard, isUsed)}
+                                    />
+                                );
+                            })}
+                        </span>
+                        <div>
+                            <button
+                                type="button"
+                                className="line"
+                                aria-expanded={open === line.id}
+                                onClick={() => setOpen(open === line.id ? null : line.id)}
+                            >
+                                {line.text}
+                                <span className="visually-hidden">
+                                    {section.takes
+                                        .map((take) =>
+                                            tells(take, heardIn(take, line.id), used.get(line.id) === take.id),
+                                        )
+                                        .join('. ')}
+                                </span>
+                            </button>
+                            {open === line.id && (
+                                <LineReads
+                                    lesson={lesson}
+                                    section={section}
+                                    line={line.id}
+                                    used={used.get(line.id) ?? null}
+                                />
+                            )}
+                        </div>
+                    </li>
                 ))}
-            </div>
+            </ol>
         </div>
     );
+}
+
+type Cell = LineHeard | 'told' | 'unknown' | 'none';
+
+/** What is known of a line in a take: what was heard, or whether it was recorded for it. */
+function heardIn(take: Take, line: string): Cell {
+    if (take.lines.length === 0) {
+        return 'unknown';
+    }
+    const found = take.lines.find(({ id }) => id === line);
+    return found ? (found.heard ?? 'told') : 'none';
+}
+
+function tells(take: Take, heard: Cell, isUsed: boolean): string {
+    const what =
+        heard === 'told' || heard === 'unknown'
+            ? 'recorded for it'
+            : heard === 'none'
+              ? 'recorded for other lines'
+              : heardSays[heard];
+    return `Take ${take.number}: ${what}${isUsed ? ', in the film' : ''}`;
 }
 
 function says(take: Take): string {
@@ -55,8 +130,5 @@ function says(take: Take): string {
     return more ? `${words[take.verdict]}. ${more}` : words[take.verdict];
 }
 
-function paragraphs(section: Section): string[][] {
-    const found: string[][] = [];
-    section.lines.forEach((line) => (found[line.paragraph - 1] ??= []).push(line.text));
-    return found;
-}
+const begins = (section: Section, index: number): boolean =>
+    index > 0 && section.lines[index]?.paragraph !== section.lines[index - 1]?.paragraph;

@@ -12,6 +12,7 @@ import { takeWarning } from '../../shell/sectionState';
 import { Icon } from '../../ui/Icon';
 import { KeysDialog } from '../../ui/KeysDialog';
 import type { Key } from '../../ui/useKeys';
+import { HeardText } from './HeardText';
 import { Markers } from './Markers';
 import { TakeFraming } from './TakeFraming';
 import { TakePicture } from './TakePicture';
@@ -108,7 +109,10 @@ export function TakeDesk({ lesson, section, take, onPicked, onStep }: Props) {
                     <Warning take={take} />
                     <Markers lesson={lesson} take={take} media={media} />
                     {take.state === 'ready' ? (
-                        <Trim lesson={lesson} take={take} media={media} playback={playback} />
+                        <>
+                            <Trim lesson={lesson} take={take} media={media} playback={playback} />
+                            <HeardText lesson={lesson} take={take} media={media} />
+                        </>
                     ) : (
                         <div className="listening">
                             <Button variant="quiet" onClick={playback.toggle}>

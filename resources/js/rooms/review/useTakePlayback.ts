@@ -1,16 +1,21 @@
-import { type RefObject, useEffect, useState } from 'react';
-import type { Take } from '../../api/types';
+import { type RefObject, useEffect, useRef, useState } from 'react';
+import type { Take, TakeStretch } from '../../api/types';
 
 export interface Playback {
     playing: boolean;
     toggle: () => void;
 }
 
-/** Plays the part of a take that is used, from its start to its end. */
+/** One has just come to the start of what is left out, and did not ask to hear it. */
+const JUST_MS = 150;
+
+/** Plays the part of a take that is used, from its start to its end, without what is left out. */
 export function useTakePlayback(media: RefObject<HTMLVideoElement | null>, take: Take): Playback {
     const [playing, setPlaying] = useState(false);
     const from = take.used_from_ms / 1000;
     const until = take.state === 'ready' ? take.used_until_ms / 1000 : Infinity;
+    const left = useRef<TakeStretch[]>([]);
+    left.current = [...take.fluffs, ...take.left, ...take.cuts];
 
     useEffect(() => {
         let frame = 0;
@@ -18,6 +23,11 @@ export function useTakePlayback(media: RefObject<HTMLVideoElement | null>, take:
             const element = media.current;
             if (element) {
                 setPlaying(!element.paused && !element.ended);
+                const at = element.currentTime * 1000;
+                const skipped = left.current.find(({ from_ms }) => from_ms <= at && at < from_ms + JUST_MS);
+                if (!element.paused && skipped && at < skipped.until_ms) {
+                    element.currentTime = skipped.until_ms / 1000;
+                }
                 if (!element.paused && element.currentTime >= until) {
                     element.pause();
                 }

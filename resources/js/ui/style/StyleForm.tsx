@@ -119,6 +119,17 @@ export function StyleForm({ style, logos, warnings, own = [], withFrame, logoUpl
             <Group name="Recording and sound">
                 <Choice
                     {...part}
+                    name="language"
+                    label="Spoken language"
+                    options={[
+                        ['en', 'English'],
+                        ['de', 'German'],
+                        ['fr', 'French'],
+                        ['es', 'Spanish'],
+                    ]}
+                />
+                <Choice
+                    {...part}
                     name="count_down"
                     label="Countdown"
                     options={[0, 3, 5, 10].map((s) => [s, s === 0 ? 'none' : `${s} seconds`])}

@@ -1,0 +1,229 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Actions\Takes;
+
+use App\Jobs\PrepareLessonJob;
+use App\Media\MediaStore;
+use App\Media\TakeListener;
+use App\Models\Hearing;
+use App\Models\Take;
+use App\Models\TakeState;
+use App\Models\Track;
+use App\Readers\LearnedPace;
+use App\Readers\LessonStyle;
+use App\Readers\TakeReader;
+use OpenReel\Core\Listening\Heard;
+use OpenReel\Core\Listening\HeardWord;
+use OpenReel\Core\Listening\LineToHear;
+use OpenReel\Core\Listening\Read;
+use OpenReel\Core\Listening\ReadKind;
+use OpenReel\Core\Listening\SpeechFlag;
+use OpenReel\Core\Listening\UsedReads;
+use OpenReel\Core\Listening\WordPlaces;
+use OpenReel\Core\Script\SpeakingTime;
+use OpenReel\Core\Script\Spoken;
+use OpenReel\Core\Take\EventLog;
+use OpenReel\Core\Take\Given;
+use OpenReel\Core\Take\Reached;
+use OpenReel\Core\Take\TrackKind;
+use OpenReel\Core\Take\Verdict;
+use OpenReel\Core\Time\Span;
+use OpenReel\Core\Time\Tick;
+
+/**
+ * Hears which lines a take speaks, where, and what of it is worth using. When that is not sure, or nothing whole was heard, the
+ * take stays as the prompter's times have it.
+ */
+final class HearTake
+{
+    public function __construct(private readonly TakeListener $listener, private readonly MediaStore $media)
+    {
+    }
+
+    /**
+     * @param  callable(float): mixed|null  $progress  told how much is done, 0..1
+     *
+     * @throws \App\Media\Trouble
+     */
+    public function __invoke(Take $take, ?callable $progress = null): void
+    {
+        $voice = $take->track(TrackKind::Microphone);
+        if ($take->state !== TakeState::Ready || $take->lines === [] || $voice?->file_path === null) {
+            $take->update(['hearing' => Hearing::Nothing]);
+
+            return;
+        }
+        $language = LessonStyle::of($take->lesson())->language;
+        $lines = array_map(
+            fn (array $line): LineToHear => new LineToHear($line['text'], Spoken::of($line['text'], $language)),
+            $take->lines,
+        );
+        $hash = $voice->hash;
+        $heard = $this->listener->hear($this->media->path($voice->file_path), $lines, $language, $progress);
+        $take->refresh();
+        if ($take->state !== TakeState::Ready || $take->track(TrackKind::Microphone)?->hash !== $hash) {
+            // It was read again meanwhile, and will be heard again.
+            return;
+        }
+        $this->keep($take, $voice, $heard);
+        $take->section->touch();
+        if ($take->verdict === Verdict::Kept) {
+            PrepareLessonJob::dispatch($take->section->lesson_id);
+        }
+    }
+
+    private function keep(Take $take, Track $voice, Heard $heard): void
+    {
+        $later = Tick::of(max(0, $voice->offset_ticks));
+        $ids = array_column($take->lines, 'id');
+        $used = UsedReads::of($heard, Tick::of($voice->length_ticks));
+        $this->media->write(
+            $take->folder().'/heard.json',
+            json_encode(self::words($ids, $heard, $later), JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE),
+        );
+        $take->heard = self::told($ids, $heard, $later);
+        $take->hearing = $heard->isSure() && $used->order !== [] ? Hearing::Sure : Hearing::Unsure;
+        if ($take->hearing === Hearing::Sure) {
+            $this->use($take, $used, $heard, $later);
+        }
+        $take->flags = array_values(array_unique([
+            ...array_diff($take->flags, array_column(SpeechFlag::cases(), 'value')),
+            ...array_column($this->flags($take, $voice, $heard, $used), 'value'),
+        ]));
+        $take->save();
+    }
+
+    /** @return list<SpeechFlag> */
+    private function flags(Take $take, Track $voice, Heard $heard, UsedReads $used): array
+    {
+        if ($take->hearing !== Hearing::Sure) {
+            return [];
+        }
+        $texts = array_column($take->lines, 'text');
+        $all = array_sum(array_map(SpeakingTime::ofText(...), $texts));
+        $said = array_sum(array_map(fn (int $line): int => SpeakingTime::ofText($texts[$line]), $used->order));
+        // What was left out took no time to say.
+        $expected = (int) round($take->expected_ms * ($all === 0 ? 1 : $said / $all));
+        $pace = LearnedPace::of($take->lesson());
+
+        return SpeechFlag::of(
+            $heard,
+            $used,
+            count($texts),
+            $voice->length_ticks,
+            (int) round(Tick::ofMilliseconds($expected)->count * $pace->factor),
+            $take->silence_ms > 0,
+        );
+    }
+
+    private function use(Take $take, UsedReads $used, Heard $heard, Tick $later): void
+    {
+        $ids = array_column($take->lines, 'id');
+        $reads = self::usedReads($used, $heard);
+        $cuts = $starts = $reached = [];
+        foreach ($used->order as $line) {
+            $read = $reads[$line];
+            $cuts[$ids[$line]] = $used->spans[$line]->from->plus($later)->count;
+            $starts[$ids[$line]] = $read->span->from->plus($later);
+            array_push($reached, ...WordPlaces::of($ids[$line], $take->lines[$line]['text'], $read, $later));
+        }
+        $last = $used->order[count($used->order) - 1];
+        $take->fill([
+            'spoken' => array_map(fn (int $line): string => $ids[$line], $used->order),
+            'speech_from' => $used->spans[$used->order[0]]->from->plus($later)->count,
+            // What was written behind the last word is meant to be seen, see IngestTake.
+            'speech_until' => max(
+                $used->spans[$last]->until->plus($later)->count,
+                $take->marks === [] ? 0 : (int) $take->speech_until,
+            ),
+            'left' => self::stretches($used->left, $later),
+            'line_ticks' => array_map(fn (Tick $t): int => $t->count, $starts),
+            'cut_ticks' => $cuts,
+            'reached' => array_map(
+                fn (Reached $r): array => ['line' => $r->line, 'within' => $r->within, 'at' => $r->at->count],
+                $reached,
+            ),
+        ]);
+        $spans = TakeReader::used($take);
+        $take->used_ticks = array_sum(array_map(fn (Span $s): int => $s->length()->count, $spans));
+        if ($take->given !== [] && $take->verdict !== Verdict::Kept) {
+            $log = $take->folder().'/events.jsonl';
+            $events = EventLog::read((string) file_get_contents($this->media->path($log)));
+            $take->given = Given::of($events, $take->fluffs, $starts, $spans, $reached);
+        }
+    }
+
+    /** @return array<int, Read> the read that is used of each line */
+    private static function usedReads(UsedReads $used, Heard $heard): array
+    {
+        $reads = [];
+        foreach ($heard->reads as $read) {
+            $span = $used->spans[$read->line] ?? null;
+            if ($read->kind === ReadKind::Complete && $span !== null && ! $read->span->from->isBefore($span->from)) {
+                $reads[$read->line] ??= $read;
+            }
+        }
+
+        return $reads;
+    }
+
+    /**
+     * @param  list<string>  $ids
+     * @return array<string, mixed>
+     */
+    private static function told(array $ids, Heard $heard, Tick $later): array
+    {
+        return [
+            'confidence' => $heard->confidence,
+            'reads' => array_map(
+                fn (Read $r): array => [
+                    $ids[$r->line],
+                    $r->kind->value,
+                    $r->span->from->plus($later)->count,
+                    $r->span->until->plus($later)->count,
+                    $r->confidence,
+                ],
+                $heard->reads,
+            ),
+            'unscripted' => self::stretches($heard->unscripted, $later),
+            'pauses' => self::stretches($heard->pauses, $later),
+            'missing' => array_map(fn (int $line): string => $ids[$line], $heard->missing(count($ids))),
+        ];
+    }
+
+    /**
+     * @param  list<string>  $ids
+     * @return list<array{line: string, words: list<array{string, int, int}>}> of each read its words, with ticks from and until
+     */
+    private static function words(array $ids, Heard $heard, Tick $later): array
+    {
+        return array_map(
+            fn (Read $r): array => [
+                'line' => $ids[$r->line],
+                'words' => array_map(
+                    fn (HeardWord $w): array => [
+                        $w->word,
+                        $w->span->from->plus($later)->count,
+                        $w->span->until->plus($later)->count,
+                    ],
+                    $r->words,
+                ),
+            ],
+            $heard->reads,
+        );
+    }
+
+    /**
+     * @param  list<Span>  $spans
+     * @return list<array{int, int}>
+     */
+    private static function stretches(array $spans, Tick $later): array
+    {
+        return array_map(
+            fn (Span $s): array => [$s->from->plus($later)->count, $s->until->plus($later)->count],
+            $spans,
+        );
+    }
+}

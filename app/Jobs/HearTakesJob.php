@@ -1,0 +1,95 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Jobs;
+
+use App\Actions\Takes\HearTake;
+use App\Media\ProgramFailed;
+use App\Media\Trouble;
+use App\Media\WorkLock;
+use App\Models\Hearing;
+use App\Models\Take;
+use App\Models\TakeState;
+use App\Work\Guarded;
+use Illuminate\Contracts\Queue\ShouldQueue;
+use Illuminate\Foundation\Queue\Queueable;
+use Illuminate\Support\Facades\Cache;
+use Illuminate\Support\Facades\Log;
+use Illuminate\Support\Str;
+
+/** Hears the words of the newest take that waits for it: what was just recorded is what one wants to know about. */
+final class HearTakesJob implements ShouldQueue
+{
+    use Guarded, Queueable;
+
+    /** After a fault of the server. */
+    private const AGAIN_SECONDS = 20;
+
+    /** How long it is remembered how far it is. */
+    private const PROGRESS_SECONDS = 600;
+
+    private readonly string $ticket;
+
+    public function __construct()
+    {
+        $this->ticket = (string) Str::ulid();
+        $this->onQueue('hear');
+    }
+
+    public static function progressKey(string $take): string
+    {
+        return "hearing/{$take}";
+    }
+
+    public function lockName(): string
+    {
+        return "hear-job/{$this->ticket}";
+    }
+
+    public function handle(HearTake $hear): void
+    {
+        $this->alone(function () use ($hear): void {
+            /** @var list<Take> $waiting */
+            $waiting = Take::query()
+                ->where('state', TakeState::Ready)
+                ->whereNull('hearing')
+                ->orderByDesc('created_at')
+                ->orderByDesc('id')
+                ->limit(10)
+                ->get()
+                ->all();
+            foreach ($waiting as $take) {
+                $lock = WorkLock::tryFor("hear/{$take->id}");
+                if ($lock !== null) {
+                    try {
+                        $this->hear($hear, $take->refresh());
+                    } finally {
+                        $lock->release();
+                    }
+
+                    return;
+                }
+            }
+        });
+    }
+
+    private function hear(HearTake $hear, Take $take): void
+    {
+        if ($take->hearing !== null) {
+            return;
+        }
+        $key = self::progressKey($take->id);
+        try {
+            $hear($take, fn (float $done) => Cache::put($key, $done, self::PROGRESS_SECONDS));
+        } catch (ProgramFailed $failure) {
+            Log::error("The words of take {$take->id} could not be listened for", $failure->context());
+            $take->update(['hearing' => Hearing::Failed]);
+        } catch (Trouble $fault) {
+            Log::error("Take {$take->id} waits to be listened to: {$fault->getMessage()}", $fault->context());
+            $this->release(self::AGAIN_SECONDS);
+        } finally {
+            Cache::forget($key);
+        }
+    }
+}

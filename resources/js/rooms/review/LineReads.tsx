@@ -1,0 +1,104 @@
+import { useEffect, useRef, useState } from 'react';
+import Button from 'react-bootstrap/Button';
+import { api } from '../../api/client';
+import { useHeard, useLessonChange } from '../../api/lesson';
+import type { HeardRead, Lesson, Section, Take } from '../../api/types';
+import { useNotices } from '../../shell/Notices';
+import { Icon } from '../../ui/Icon';
+import { useKeys } from '../../ui/useKeys';
+import { ReadsPlayer } from './readsPlayer';
+
+interface Props {
+    lesson: Lesson;
+    section: Section;
+    line: string;
+    /** Id of the take that is heard in the film. */
+    used: string | null;
+}
+
+/** All reads of a line, to be heard one after the other and chosen from. */
+export function LineReads({ lesson, section, line, used }: Props) {
+    const { say, failed } = useNotices();
+    const [reads, setReads] = useState<Record<string, HeardRead[]>>({});
+    const [playing, setPlaying] = useState<string | null>(null);
+    const player = useRef<ReadsPlayer | null>(null);
+    useEffect(() => {
+        const made = new ReadsPlayer(setPlaying);
+        player.current = made;
+        return () => made.close();
+    }, []);
+    const choose = useLessonChange(lesson.id, (take: string | null) =>
+        api.put(`lessons/${lesson.id}/choices`, { lines: [line], take }),
+    );
+    const takes = section.takes.filter((take) => take.lines.some(({ id }) => id === line) && take.state === 'ready');
+    const all = takes.flatMap((take) => (reads[take.id] ?? []).map((read) => ({ take, read, key: keyOf(take, read) })));
+    const use = (take: Take) => {
+        const before = section.coverage.lines.find(({ id }) => id === line);
+        const was = before?.why === 'chosen' ? before.take : null;
+        choose.mutate(take.id, {
+            onSuccess: () =>
+                say(`Take ${take.number} says this line now.`, () => choose.mutate(was, { onError: failed })),
+            onError: failed,
+        });
+    };
+    const compare = () => player.current?.play(all.map(({ take, read, key }) => ({ key, take, read })));
+    useKeys([{ keys: ['c'], name: 'C', does: 'Play all reads of the line, one after the other', act: compare }]);
+    return (
+        <div className="line-reads" role="group" aria-label="Reads of this line">
+            {takes.map((take) => (
+                <Reads key={take.id} take={take} line={line} onReads={setReads} />
+            ))}
+            {all.length === 0 && <p className="soft">No take was heard saying this line.</p>}
+            {all.map(({ take, read, key }) => (
+                <div key={key} className={playing === key ? 'read is-playing' : 'read'}>
+                    <Button
+                        size="sm"
+                        variant="quiet"
+                        aria-label={`Play take ${take.number}, ${read.kind}`}
+                        onClick={() => player.current?.play([{ key, take, read }])}
+                    >
+                        <Icon name={playing === key ? 'pause' : 'play'} />
+                    </Button>
+                    <span>
+                        Take {take.number} · {read.kind === 'complete' ? 'whole' : read.kind} ·{' '}
+                        {((read.until_ms - read.from_ms) / 1000).toFixed(1)} s
+                    </span>
+                    {read.kind === 'complete' &&
+                        (used === take.id ? (
+                            <span className="soft">in the film</span>
+                        ) : (
+                            <Button size="sm" variant="quiet" disabled={choose.isPending} onClick={() => use(take)}>
+                                Use this take
+                            </Button>
+                        ))}
+                </div>
+            ))}
+            {all.length > 1 && (
+                <Button size="sm" variant="quiet" onClick={compare}>
+                    Compare <kbd>C</kbd>
+                </Button>
+            )}
+        </div>
+    );
+}
+
+const keyOf = (take: Take, read: HeardRead) => `${take.id}-${read.from_ms}`;
+
+/** Reads what was heard in a take; shows nothing itself. */
+function Reads({
+    take,
+    line,
+    onReads,
+}: {
+    take: Take;
+    line: string;
+    onReads: (add: (all: Record<string, HeardRead[]>) => Record<string, HeardRead[]>) => void;
+}) {
+    const { data } = useHeard(take);
+    useEffect(() => {
+        if (data) {
+            onReads((all) => ({ ...all, [take.id]: data.reads.filter((read) => read.line === line) }));
+        }
+    }, [data, take.id, line, onReads]);
+    return null;
+}

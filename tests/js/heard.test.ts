@@ -1,0 +1,72 @@
+import { describe, expect, it } from 'vitest';
+import type { Heard } from '../../resources/js/api/types';
+import { asWritten, heardText, stretchOf, without } from '../../resources/js/rooms/review/heardText';
+import { levelled } from '../../resources/js/rooms/review/readsPlayer';
+
+const at = (from_ms: number, until_ms: number) => ({ from_ms, until_ms });
+
+const heard: Heard = {
+    state: 'sure',
+    progress: null,
+    confidence: 0.9,
+    reads: [
+        { line: 'a', kind: 'false start', ...at(0, 900), confidence: 1, words: [{ word: 'Low', ...at(0, 900) }] },
+        {
+            line: 'a',
+            kind: 'complete',
+            ...at(2000, 4000),
+            confidence: 1,
+            words: [
+                { word: 'Low', ...at(2000, 2500) },
+                { word: 'water', ...at(2500, 4000) },
+            ],
+        },
+    ],
+    unscripted: [at(1000, 1900)],
+    pauses: [at(4000, 7000)],
+    missing: [],
+};
+const take = {
+    lines: [{ id: 'a', text: '“Low, water!”', heard: 'again' as const, from_ms: 2000 }],
+    left: [at(0, 950)],
+    cuts: [at(2450, 4000)],
+    fluffs: [at(980, 1950)],
+    used_from_ms: 0,
+    used_until_ms: 6000,
+};
+
+describe('what a take says', () => {
+    it('is told in order of time, with what becomes of it', () => {
+        expect(heardText(heard, take).map(({ text, out }) => [text, out])).toEqual([
+            ['“Low,', 'again'],
+            ['not in the script, 0.9 s', 'went again'],
+            ['“Low,', null],
+            ['water!”', 'left out'],
+            ['pause 3.0 s', null],
+        ]);
+        const trimmed = heardText(heard, { ...take, used_from_ms: 1960, used_until_ms: 3000, left: [], cuts: [] });
+        expect(trimmed.map(({ out }) => out)).toEqual(['trimmed', 'went again', null, 'trimmed', 'trimmed']);
+    });
+
+    it('has the punctuation of the script', () => {
+        expect(asWritten(['4.8', 'm', 'now'], 'It is 4.8 m (now).')).toEqual(['4.8', 'm', '(now).']);
+        expect(asWritten(['other'], 'words')).toEqual(['other']);
+    });
+
+    it('is left out from the first chosen piece to the last; of a pause the middle', () => {
+        const pieces = heardText(heard, take);
+        expect(stretchOf(pieces.slice(2, 4))).toEqual(at(2000, 4000));
+        expect(stretchOf(pieces.slice(4))).toEqual(at(4350, 6650));
+        expect(stretchOf([])).toBeNull();
+        expect(without([at(0, 100), at(200, 300)], at(210, 220))).toEqual([at(0, 100)]);
+    });
+});
+
+describe('comparing', () => {
+    it('plays the quietest as it is and the others no louder', () => {
+        expect(levelled(-20, [-20, -26])).toBeCloseTo(0.501, 3);
+        expect(levelled(-26, [-20, -26])).toBe(1);
+        expect(levelled(null, [-20])).toBe(1);
+        expect(levelled(-20, [null])).toBe(1);
+    });
+});
