@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Readers;
 
+use App\Models\Lesson;
 use App\Models\Section;
 use Illuminate\Support\Facades\DB;
 use OpenReel\Core\Script\Line;
@@ -27,17 +28,42 @@ final class SpokenLines
         );
     }
 
+    /** @return array{lines: list<array{id: string, text: string}>, expected_ms: int, silence_ms: int} all lines of a lesson */
+    public static function ofLesson(Lesson $lesson): array
+    {
+        $lines = $expected = $silence = [];
+        foreach ($lesson->sections()->get() as $section) {
+            $taken = self::asTaken($section);
+            array_push($lines, ...$taken['lines']);
+            $expected[] = $taken['expected_ms'];
+            $silence[] = $taken['silence_ms'];
+        }
+
+        return ['lines' => $lines, 'expected_ms' => array_sum($expected), 'silence_ms' => array_sum($silence)];
+    }
+
     /**
+     * @param  list<string>|null  $only  ids of the lines that are recorded; null for all
      * @return array{lines: list<array{id: string, text: string}>, expected_ms: int, silence_ms: int} what a take recorded now
      *    says of its words
      */
-    public static function asTaken(Section $section): array
+    public static function asTaken(Section $section, ?array $only = null): array
     {
+        $lines = self::of($section);
+        if ($only !== null) {
+            $lines = array_values(array_filter($lines, fn (array $l): bool => in_array($l['id'], $only, true)));
+
+            return [
+                'lines' => $lines,
+                'expected_ms' => array_sum(array_map(fn (array $l): int => SpeakingTime::ofText($l['text']), $lines)),
+                'silence_ms' => 0,
+            ];
+        }
         $script = ScriptSection::ofText($section->script);
         $timed = array_map(fn (Line $l): array => [$l->paragraph, SpeakingTime::ofText($l->text)], $script->lines);
 
         return [
-            'lines' => self::of($section),
+            'lines' => $lines,
             'expected_ms' => SpeakingTime::spoken($timed),
             'silence_ms' => SpeakingTime::silence($script->cues),
         ];

@@ -34,7 +34,7 @@ $takes = [
     ['04-1-undecided', 4, null, ['quiet' => true]],
     ['04-2', 4, null, []],
     ['05-1', 5, null, []],
-    ['06-1-undecided', 6, null, []],
+    ['06-1-undecided', 6, null, ['breaks off' => [2, 4]]],
 ];
 
 $folder = $argv[1] ?? LESSON.'/takes';
@@ -47,7 +47,8 @@ foreach ($takes as [$name, $section, $words, $how]) {
     if ($only !== [] && ! in_array($name, $only, true)) {
         continue;
     }
-    $words ??= implode("\n", array_map(fn (Line $l): string => $l->text, $script->sections[$section - 1]->lines));
+    $lines = array_map(fn (Line $l): string => $l->text, $script->sections[$section - 1]->lines);
+    $words ??= implode("\n", withFalseStarts($lines, $how['breaks off'] ?? []));
     $sound = speak($words, $work, isset($how['quiet']));
     record($sound, $work, "{$folder}/{$name}.webm");
     echo $name, ' ', round(filesize("{$folder}/{$name}.webm") / 1024), " KB\n";
@@ -81,6 +82,27 @@ function speak(string $words, string $work, bool $quiet): string
     ]);
 
     return "{$work}/sound.wav";
+}
+
+/**
+ * Lines as somebody says them who breaks some of them off in the middle and begins anew.
+ *
+ * @param  list<string>  $lines
+ * @param  list<int>  $broken  indexes
+ * @return list<string>
+ */
+function withFalseStarts(array $lines, array $broken): array
+{
+    $said = [];
+    foreach ($lines as $i => $line) {
+        if (in_array($i, $broken, true)) {
+            $words = explode(' ', $line);
+            $said[] = rtrim(implode(' ', array_slice($words, 0, intdiv(count($words) * 3, 5))), ',;').'.';
+        }
+        $said[] = $line;
+    }
+
+    return $said;
 }
 
 /** The voice runs "twelfths" together unless helped. */

@@ -14,6 +14,7 @@ use App\Models\Track;
 use App\Readers\LearnedPace;
 use App\Readers\LessonStyle;
 use App\Readers\TakeReader;
+use Illuminate\Support\Facades\DB;
 use OpenReel\Core\Listening\Heard;
 use OpenReel\Core\Listening\HeardWord;
 use OpenReel\Core\Listening\LineToHear;
@@ -22,6 +23,7 @@ use OpenReel\Core\Listening\ReadKind;
 use OpenReel\Core\Listening\SpeechFlag;
 use OpenReel\Core\Listening\UsedReads;
 use OpenReel\Core\Listening\WordPlaces;
+use OpenReel\Core\Script\Language;
 use OpenReel\Core\Script\SpeakingTime;
 use OpenReel\Core\Script\Spoken;
 use OpenReel\Core\Take\EventLog;
@@ -56,10 +58,7 @@ final class HearTake
             return;
         }
         $language = LessonStyle::of($take->lesson())->language;
-        $lines = array_map(
-            fn (array $line): LineToHear => new LineToHear($line['text'], Spoken::of($line['text'], $language)),
-            $take->lines,
-        );
+        $lines = self::lines($take, $language);
         $hash = $voice->hash;
         $heard = $this->listener->hear($this->media->path($voice->file_path), $lines, $language, $progress);
         $take->refresh();
@@ -72,6 +71,21 @@ final class HearTake
         if ($take->verdict === Verdict::Kept) {
             PrepareLessonJob::dispatch($take->section->lesson_id);
         }
+    }
+
+    /** @return list<LineToHear> */
+    private static function lines(Take $take, Language $language): array
+    {
+        $sections = DB::table('lines')->whereIn('id', array_column($take->lines, 'id'))->pluck('section_id', 'id');
+        $lines = [];
+        $before = null;
+        foreach ($take->lines as $line) {
+            $section = $sections[$line['id']] ?? $before;
+            $lines[] = new LineToHear($line['text'], Spoken::of($line['text'], $language), $section !== $before);
+            $before = $section;
+        }
+
+        return $lines;
     }
 
     private function keep(Take $take, Track $voice, Heard $heard): void

@@ -10,6 +10,7 @@ use App\Models\Take;
 use App\Models\TakeState;
 use App\Models\Track;
 use App\Readers\SpokenLines;
+use App\Refusal;
 use Illuminate\Support\Facades\DB;
 use OpenReel\Core\Picture\Crop;
 use OpenReel\Core\Take\TrackKind;
@@ -28,12 +29,27 @@ final class StartTake
      * @param  array<string, string>  $tracks  MIME type by kind, see TrackKind
      * @param  Crop|null  $framing  part of the camera's picture that is to be shown
      * @param  Crop|null  $area  part of the screen
+     * @param  list<string>|null  $lines  ids of those that are recorded, when it is a pickup; null for all of the section
+     * @param  bool  $whole  it holds all of the lesson: a recording that was made elsewhere
+     *
+     * @throws Refusal when none of these lines is there any more
      */
-    public function __invoke(Section $section, array $tracks, ?Crop $framing = null, ?Crop $area = null): Take
-    {
+    public function __invoke(
+        Section $section,
+        array $tracks,
+        ?Crop $framing = null,
+        ?Crop $area = null,
+        ?array $lines = null,
+        bool $whole = false,
+    ): Take {
         $this->media->mustHaveRoomFor((int) min(self::EXPECTED_BYTES, config('reel.reserve_bytes')), 'a new take');
 
-        return DB::transaction(function () use ($section, $tracks, $framing, $area): Take {
+        $words = $whole ? SpokenLines::ofLesson($section->lesson) : SpokenLines::asTaken($section, $lines);
+        if ($lines !== null && $words['lines'] === []) {
+            throw Refusal::conflict('These lines are not in the section any more. Record it as it is now.');
+        }
+
+        return DB::transaction(function () use ($section, $tracks, $framing, $area, $words): Take {
             $take = $section->takes()->create(
                 [
                     'recorded_in' => $section->id,
@@ -41,16 +57,14 @@ final class StartTake
                     'state' => TakeState::Recording,
                     'framing' => $framing?->toArray(),
                     'area' => $area?->toArray(),
-                ] + SpokenLines::asTaken($section),
+                ] + $words,
             );
             foreach ($tracks as $kind => $mime) {
-                $take
-                    ->tracks()
-                    ->create([
-                        'kind' => $kind,
-                        'mime' => Track::mimeOf($mime) ?? 'application/octet-stream',
-                        'path' => $take->folder().'/'.TrackKind::from($kind)->value.'.part',
-                    ]);
+                $take->tracks()->create([
+                    'kind' => $kind,
+                    'mime' => Track::mimeOf($mime) ?? 'application/octet-stream',
+                    'path' => $take->folder().'/'.TrackKind::from($kind)->value.'.part',
+                ]);
             }
             $section->touch();
 

@@ -7,6 +7,7 @@ namespace App\Console\Commands;
 use App\Bench\ApiBench;
 use App\Bench\DeckBench;
 use App\Bench\ExportBench;
+use App\Bench\HearingBench;
 use App\Bench\IngestBench;
 use App\Bench\InterfaceBench;
 use App\Bench\RoomBench;
@@ -27,6 +28,7 @@ final class BenchCommand extends Command
         DeckBench::class,
         ApiBench::class,
         IngestBench::class,
+        HearingBench::class,
         ExportBench::class,
         RoomBench::class,
     ];

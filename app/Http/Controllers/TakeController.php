@@ -44,12 +44,19 @@ final class TakeController
                 'tracks' => ['required', 'array', 'min:1'],
                 'framing' => ['sometimes', 'nullable', 'array'],
                 'area' => ['sometimes', 'nullable', 'array'],
+                'lines' => ['sometimes', 'nullable', 'array', 'min:1', 'max:2000'],
+                'lines.*' => ['string', 'max:64'],
+                'brought' => ['sometimes', 'boolean'],
+                'whole' => ['sometimes', 'boolean'],
                 'tracks.*.kind' => ['required', 'distinct', Rule::enum(TrackKind::class)],
                 'tracks.*.mime' => [
                     'required',
                     'string',
                     'max:100',
-                    fn (string $name, mixed $said, \Closure $fail) => Track::mimeOf((string) $said) ?? $fail(''),
+                    // What a file made elsewhere is, its content tells.
+                    fn (string $name, mixed $said, \Closure $fail) => $request->boolean('brought')
+                        ? null
+                        : Track::mimeOf((string) $said) ?? $fail(''),
                 ],
             ],
             ['*' => 'Say which devices are recorded.'],
@@ -61,6 +68,8 @@ final class TakeController
                 array_column($request->input('tracks'), 'mime', 'kind'),
                 Crop::read($request->input('framing')),
                 Crop::read($request->input('area')),
+                $request->input('lines') === null ? null : array_values($request->input('lines')),
+                $request->boolean('whole'),
             )->load('tracks'),
         ))
             ->response()

@@ -9,8 +9,16 @@ export interface Step {
     within: number;
 }
 
-/** Every line, and every cue inside one, in order. */
-export function stepsOf(lines: number, plans: Pick<LinePicture, 'from_line' | 'within'>[]): Step[] {
+/**
+ * Every line, and every cue inside one, in order.
+ *
+ * @param only indexes of the lines that are recorded, when it is not all of them
+ */
+export function stepsOf(
+    lines: number,
+    plans: Pick<LinePicture, 'from_line' | 'within'>[],
+    only: number[] | null = null,
+): Step[] {
     const steps: Step[] = [];
     for (let line = 0; line < Math.max(1, lines); line++) {
         const begins = plans.findLastIndex(
@@ -23,5 +31,6 @@ export function stepsOf(lines: number, plans: Pick<LinePicture, 'from_line' | 'w
             }
         });
     }
-    return steps;
+    const told = only && steps.filter((step) => only.includes(step.line));
+    return told && told.length > 0 ? told : steps;
 }

@@ -26,6 +26,7 @@ import { Stage } from './Stage';
 import { stillOf } from './still';
 import { type InkChoice, useInk } from './useInk';
 import { useLivePicture } from './useLivePicture';
+import { usePickup } from './usePickup';
 import { useMediaKeys } from './useMediaKeys';
 import { usePrompterPace } from './usePrompterPace';
 import { useDrop } from './useDrop';
@@ -81,8 +82,9 @@ const withoutMarks = (plan: LinePicture): LinePicture => ({
 });
 
 /** Devices stay open from one section to the next; what belongs to a section begins anew with it. */
-function Room({ lesson, section }: { lesson: Lesson; section: Section }) {
+function Room({ lesson, section: whole }: { lesson: Lesson; section: Section }) {
     const go = useNavigate();
+    const { section, only, leadIn } = usePickup(whole);
     const arrival = useLocation().state as Arrival | null;
     const { say, failed } = useNotices();
     const [setup, change] = useSetup(lesson);
@@ -100,10 +102,11 @@ function Room({ lesson, section }: { lesson: Lesson; section: Section }) {
         surface: screen?.surface,
         framing: setup.framing,
         area: setup.area,
+        lines: only && section.lines.map(({ id }) => id),
     });
     const { data: slides } = useSlides(lesson.id);
     const [host, setHost] = useState<PrompterHost | null>(null);
-    const live = useLivePicture(lesson, section, setup, sources, session, slides, (line) => host?.move(line));
+    const live = useLivePicture(lesson, whole, setup, sources, session, slides, only, (line) => host?.move(line));
     const ink = useInk(session);
     const [choice, setChoice] = useState<InkChoice>({ hand: 'point', colour: lesson.pens[0] ?? '', thick: false });
     const sending = useSending();
@@ -151,8 +154,8 @@ function Room({ lesson, section }: { lesson: Lesson; section: Section }) {
         setSettingUp(false);
         clear.current();
         toStart.current();
-        void session.start(lesson.count_down);
-    }, [session, lesson.count_down]);
+        void leadIn.play().then((goOn) => (goOn ? session.start(lesson.count_down) : undefined));
+    }, [session, lesson.count_down, leadIn]);
     // A take begins on clean surfaces, also when something was tried during the countdown.
     const begun = now.state === 'rolling' || now.state === 'paused' ? now.takeId : null;
     useEffect(() => {
@@ -164,7 +167,7 @@ function Room({ lesson, section }: { lesson: Lesson; section: Section }) {
     useEffect(() => {
         clear.current();
         toStart.current();
-    }, [section.id]);
+    }, [section.id, only]);
     useEffect(() => {
         if (arrival?.roll && ready && now.state === 'armed') {
             void go('.', { replace: true, state: null });
@@ -243,7 +246,10 @@ function Room({ lesson, section }: { lesson: Lesson; section: Section }) {
     const hand = (to: InkChoice['hand']) => () => setChoice({ ...choice, hand: to });
     const acts = {
         record: start,
-        cancel: () => void session.cancel(),
+        cancel: () => {
+            leadIn.stop();
+            void session.cancel();
+        },
         pause,
         finish: () => void finish(),
         goOn: () => void goOn(),
@@ -288,7 +294,7 @@ function Room({ lesson, section }: { lesson: Lesson; section: Section }) {
         setHost(made);
         return () => made.close();
     }, []);
-    const title = `${index + 1}. ${sectionTitle(section, index)}`;
+    const title = `${index + 1}. ${sectionTitle(section, index)}${only ? ', pickup' : ''}`;
     const lines = useMemo(() => section.lines.map(({ number, text }) => ({ number, text })), [section.lines]);
     useEffect(() => {
         host?.show({
@@ -403,7 +409,7 @@ function Room({ lesson, section }: { lesson: Lesson; section: Section }) {
                 onStill={screen && surface === 'screen' ? () => void still() : null}
             />
             <Warnings
-                notice={now.notice}
+                notice={leadIn.says ?? now.notice}
                 stopsIn={stopsIn}
                 muted={now.muted}
                 warnings={warnings}
@@ -416,7 +422,7 @@ function Room({ lesson, section }: { lesson: Lesson; section: Section }) {
                 dropArmed={drop.armed}
                 onStart={start}
                 onFinish={() => void finish()}
-                onGoOn={nextSection ? () => void goOn() : null}
+                onGoOn={nextSection && !only ? () => void goOn() : null}
                 onPause={pause}
                 onAgain={again}
                 onMarker={acts.marker}

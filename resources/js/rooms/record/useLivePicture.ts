@@ -25,6 +25,7 @@ export function useLivePicture(
     sources: Sources,
     session: RecordingSession,
     slides: Slide[] | undefined,
+    only: number[] | null,
     onLine: (line: number) => void,
 ) {
     const [at, setAt] = useState(0);
@@ -41,7 +42,9 @@ export function useLivePicture(
     const { data: plans = [] } = useSectionPicture(section, lesson.revision, seen);
     const cues = [given.stage, given.layout].filter((cue) => cue !== null);
     const { data: changed } = useSectionPicture(section, lesson.revision, seen, cues);
-    const steps = stepsOf(section.lines.length, plans);
+    const steps = stepsOf(section.lines.length, plans, only);
+    /** Lines are counted among those that are recorded. */
+    const told = (line: number) => (only ? Math.max(0, only.indexOf(line)) : line);
     const index = Math.min(at, steps.length - 1);
     const step = steps[index] ?? { line: 0, plan: 0, within: 0 };
     const shown = cues.length > 0 ? changed : plans;
@@ -70,10 +73,10 @@ export function useLivePicture(
         setGiven(next);
         if (target.line !== step.line) {
             setBefore(next);
-            session.toLine(target.line);
-            onLine(target.line);
+            session.toLine(told(target.line));
+            onLine(told(target.line));
         } else {
-            session.log('step', { line: target.line + 1, within: target.within });
+            session.log('step', { line: told(target.line) + 1, within: target.within });
         }
         setAt(Math.max(0, Math.min(steps.length - 1, to)));
     };
@@ -96,11 +99,11 @@ export function useLivePicture(
     return {
         plan,
         plans,
-        line: step.line,
+        line: told(step.line),
         isFirst: index === 0,
         isLast: index >= steps.length - 1,
         move: (by: number) => go(index + by),
-        toLine: (line: number) => go(steps.findIndex((one) => one.line === line)),
+        toLine: (line: number) => go(steps.findIndex((one) => told(one.line) === line)),
         setLayout: (layout: Layout) => give(layoutCue(layout), 'layout'),
         turn,
         canTurn: (slides?.length ?? 0) > 0 || plan?.surface?.startsWith('board:') === true,

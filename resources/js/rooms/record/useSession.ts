@@ -11,6 +11,8 @@ interface Wanted extends Streams {
     /** The parts of camera and screen that are to be shown. */
     framing: Rect | null;
     area: Rect | null;
+    /** Ids of the lines of a pickup; null for all of the section. */
+    lines: string[] | null;
 }
 
 const ONE_PLACE = 'open-reel-recording';
@@ -30,12 +32,12 @@ function claim(): Promise<(() => void) | null> {
 function ports(wanted: () => Wanted): SessionPorts {
     return {
         async openTake() {
-            const { lessonId, sectionId, framing, area } = wanted();
+            const { lessonId, sectionId, framing, area, lines } = wanted();
             const tracks = recordingFormats(wanted());
             if (tracks.length === 0) {
                 throw new Error('There is nothing to record from. Choose a camera, a microphone or a screen.');
             }
-            const take = await api.post<Take>(`sections/${sectionId}/takes`, { tracks, framing, area });
+            const take = await api.post<Take>(`sections/${sectionId}/takes`, { tracks, framing, area, lines });
             await outbox.open({
                 takeId: take.id,
                 lessonId,

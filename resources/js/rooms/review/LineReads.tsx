@@ -1,8 +1,10 @@
 import { useEffect, useRef, useState } from 'react';
 import Button from 'react-bootstrap/Button';
+import { useNavigate } from 'react-router';
 import { api } from '../../api/client';
 import { useHeard, useLessonChange } from '../../api/lesson';
 import type { HeardRead, Lesson, Section, Take } from '../../api/types';
+import { pickupPath } from '../../shell/paths';
 import { useNotices } from '../../shell/Notices';
 import { Icon } from '../../ui/Icon';
 import { useKeys } from '../../ui/useKeys';
@@ -19,6 +21,7 @@ interface Props {
 /** All reads of a line, to be heard one after the other and chosen from. */
 export function LineReads({ lesson, section, line, used }: Props) {
     const { say, failed } = useNotices();
+    const go = useNavigate();
     const [reads, setReads] = useState<Record<string, HeardRead[]>>({});
     const [playing, setPlaying] = useState<string | null>(null);
     const player = useRef<ReadsPlayer | null>(null);
@@ -73,11 +76,16 @@ export function LineReads({ lesson, section, line, used }: Props) {
                         ))}
                 </div>
             ))}
-            {all.length > 1 && (
-                <Button size="sm" variant="quiet" onClick={compare}>
-                    Compare <kbd>C</kbd>
+            <div className="d-flex gap-2">
+                {all.length > 1 && (
+                    <Button size="sm" variant="quiet" onClick={compare}>
+                        Compare <kbd>C</kbd>
+                    </Button>
+                )}
+                <Button size="sm" variant="quiet" onClick={() => void go(pickupPath(lesson.id, section.id, [line]))}>
+                    Record just this line
                 </Button>
-            )}
+            </div>
         </div>
     );
 }

@@ -7,6 +7,7 @@ import { roomPath } from '../../shell/paths';
 import { sectionState, sectionTitle } from '../../shell/sectionState';
 import { EmptyPlace } from '../../ui/EmptyPlace';
 import { about } from '../../ui/time';
+import { BringInDialog } from './BringInDialog';
 import { ScriptMargin } from './ScriptMargin';
 import { TakeDesk } from './TakeDesk';
 
@@ -48,6 +49,7 @@ function Reviewing({ lesson, section }: { lesson: Lesson; section: Section }) {
                         : `${section.takes.length} ${section.takes.length === 1 ? 'take' : 'takes'}`}{' '}
                     · {state.says} · {about(section.estimate_ms)} to speak
                 </p>
+                {!section.card && <BringInDialog lesson={lesson} section={section} onTake={setPicked} />}
                 <ScriptMargin lesson={lesson} section={section} shown={shown?.id} onShow={setPicked} />
             </section>
             {shown ? (

@@ -23,7 +23,10 @@ export class ReadsPlayer {
     private timer: ReturnType<typeof setTimeout> | undefined;
     private current: string | null = null;
 
-    constructor(private readonly onPlaying: (key: string | null) => void) {}
+    constructor(private readonly onPlaying: (key: string | null) => void) {
+        // What cannot be played is passed over.
+        this.audio.onerror = () => this.audio.src && this.next();
+    }
 
     /** Plays these; again while the one of them is playing, stops. */
     play(reads: PlayedRead[]): void {

@@ -1,0 +1,104 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Bench;
+
+use App\Actions\Lessons\MakeLesson;
+use App\Actions\Script\SaveScript;
+use App\Media\Prober;
+use App\Media\Program;
+use App\Media\TakeListener;
+use App\Models\TakeState;
+use Illuminate\Contracts\Http\Kernel;
+use Illuminate\Http\Request;
+use OpenReel\Core\Listening\LineToHear;
+use OpenReel\Core\Script\Language;
+use OpenReel\Core\Script\Script;
+use OpenReel\Core\Script\Spoken;
+
+/** How fast words are heard and in how much memory, and how soon a take can be played that was just finished. */
+final class HearingBench implements Bench
+{
+    /** A take of the demo lesson, and its section. */
+    private const TAKE = '05-1';
+
+    private const SECTION = 5;
+
+    private const NAMES = ['align_realtime', 'align_mb', 'take_ready_ms'];
+
+    public function __construct(
+        private readonly MakeLesson $make,
+        private readonly SaveScript $save,
+        private readonly TakeListener $listener,
+        private readonly Prober $prober,
+        private readonly Kernel $kernel,
+    ) {
+    }
+
+    public function figures(string $folder, callable $wanted): iterable
+    {
+        if (array_filter(self::NAMES, $wanted) === []) {
+            return;
+        }
+        $take = base_path('demo/lesson/takes/'.self::TAKE.'.webm');
+        $script = Script::read((string) file_get_contents(base_path('demo/lesson/script.md')));
+        if ($wanted('align_realtime')) {
+            $lesson = "{$folder}/listen";
+            mkdir("{$lesson}/takes", recursive: true);
+            copy(base_path('demo/lesson/script.md'), "{$lesson}/script.md");
+            copy($take, "{$lesson}/takes/".self::TAKE.'.webm');
+            $before = Clip::childSeconds();
+            Program::run([base_path('bin/reel'), 'listen', $lesson, '--json']);
+            $seconds = $this->prober->recording($take)->seconds;
+            yield 'align_realtime' => [round($seconds / (Clip::childSeconds() - $before), 1), '>= 4'];
+        }
+        if ($wanted('align_mb')) {
+            $lines = [];
+            foreach ($script->sections[self::SECTION - 1]->lines as $line) {
+                $lines[] = new LineToHear($line->text, Spoken::of($line->text));
+            }
+            memory_reset_peak_usage();
+            $before = memory_get_usage();
+            $this->listener->hear($take, $lines, Language::English);
+            yield 'align_mb' => [(int) round((memory_get_peak_usage() - $before) / 1_048_576), '<= 64'];
+        }
+        if ($wanted('take_ready_ms')) {
+            yield 'take_ready_ms' => [(int) round($this->ready($take)), '<= 1000'];
+        }
+    }
+
+    /** Milliseconds from the recorder's last word to the first bytes of the take. */
+    private function ready(string $file): float
+    {
+        $lesson = ($this->save)(($this->make)('Ready'), Script::read("# Ready\n\n## One\n\nA line.\n"));
+        $take = $lesson->sections()->firstOrFail()->takes()->create(['number' => 1, 'state' => TakeState::Recording]);
+        $path = config('filesystems.disks.media.root').'/'.$take->folder().'/camera.part';
+        mkdir(dirname($path), recursive: true);
+        copy($file, $path);
+        $track = $take->tracks()->create([
+            'kind' => 'camera',
+            'mime' => 'video/webm',
+            'path' => $take->folder().'/camera.part',
+            'bytes' => (int) filesize($path),
+            'next_chunk' => 1,
+        ]);
+        $start = hrtime(true);
+        $this->call('POST', "takes/{$take->id}/finish", [
+            'tracks' => [['id' => $track->id, 'chunks' => 1, 'bytes' => (int) filesize($path)]],
+        ]);
+        $this->call('GET', "takes/{$take->id}/media");
+
+        return (hrtime(true) - $start) / 1e6;
+    }
+
+    /** @param  array<string, mixed>  $body */
+    private function call(string $method, string $path, array $body = []): void
+    {
+        $server = ['HTTP_ACCEPT' => 'application/json', 'HTTP_X_OPEN_REEL' => '1'];
+        $response = $this->kernel->handle(Request::create("/api/{$path}", $method, $body, server: $server));
+        if ($response->getStatusCode() !== 200) {
+            throw new \RuntimeException("{$method} {$path} answered {$response->getStatusCode()}");
+        }
+    }
+}
