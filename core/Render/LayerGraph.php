@@ -229,7 +229,8 @@ final class LayerGraph
             2,
         );
 
-        return "[{$input}:v]fps={$fps},tpad=stop_mode=clone:stop=-1,trim=start=0,fps={$fps}:start_time=0,".
+        // A picture of a single frame, of which nobody says how long it lasts, would be none, and its piece would never end.
+        return "[{$input}:v]fps={$fps}:eof_action=pass,tpad=stop_mode=clone:stop=-1,trim=start=0,fps={$fps}:start_time=0,".
             ($late->count === 0 ? '' : sprintf('tpad=start_mode=clone:start_duration=%.6F,', $late->seconds())).
             self::crop($layer).
             $scale.

@@ -57,6 +57,9 @@ final class Costs
     /** For a read that lasts otherwise than the line: times the logarithm of the ratio, beyond what is free. */
     public const DURATION = 60.0;
 
+    /** What is inside a line has not paid yet for what lies ahead: for its length, or for being broken off. */
+    public const IN_LINE = 40.0;
+
     /** What is worse than the best by more is given up. */
     public const BEAM = 60.0;
 }

@@ -13,10 +13,10 @@ final class Search
 {
     private const NEVER = 1e9;
 
-    /** Lines back and ahead that can be reached within the beam. */
-    private const REACH_BACK = 36;
+    /** Lines back and ahead that can be reached; in the middle of speech only near ones. */
+    private const REACH = [30, 5];
 
-    private const REACH_AHEAD = 5;
+    private const REACH_IN_SPEECH = [4, 2];
 
     /** Frames of silence at which a line can be broken off (100 ms), and of a line that have to be said before. */
     private const BREAK = 5;
@@ -102,13 +102,15 @@ final class Search
         [$hubLow, $hubHigh] = [0, 0];
         $mask = $speech->mask;
 
+        $bestInLine = self::NEVER;
         for ($t = 0; $t < $frames; $t++) {
             $isSpeech = $mask[$t] === '1';
             $best = self::NEVER;
             for ($h = $hubLow; $h <= $hubHigh; $h++) {
                 $best = min($best, $hub[0][$h], $hub[1][$h], $hub[2][$h], $hub[3][$h]);
             }
-            $limit = $best + Costs::BEAM;
+            $limit = min($best, $bestInLine + Costs::IN_LINE) + Costs::BEAM;
+            $bestInLine = self::NEVER;
             $scale = 1.0;
             $x = [];
             $enter = $enterBefore = [];
@@ -120,6 +122,7 @@ final class Search
                 $jump =
                     $t === 0 ||
                     substr($mask, max(0, $t - self::JUMP_AFTER), self::JUMP_AFTER) === str_repeat('0', self::JUMP_AFTER);
+                [$back, $ahead] = $jump || $t < 5 || substr($mask, $t - 5, 5) !== '11111' ? self::REACH : self::REACH_IN_SPEECH;
                 for ($h = $hubLow; $h <= $hubHigh; $h++) {
                     foreach ([0, 2] as $kind) {
                         [$cost, $before] =
@@ -130,8 +133,8 @@ final class Search
                             continue;
                         }
                         $said = $h - 1;
-                        $last = min($count - 1, $said + self::REACH_AHEAD);
-                        for ($s = max(0, $said - self::REACH_BACK); $s <= $last; $s++) {
+                        $last = min($count - 1, $said + $ahead);
+                        for ($s = max(0, $said - $back); $s <= $last; $s++) {
                             $to = $cost + ($kind === 0 ? self::behindSaid($said, $s) : self::behindBroken($said, $s));
                             if ($to < $limit && $to < ($enter[$s] ?? self::NEVER)) {
                                 [$enter[$s], $enterBefore[$s]] = [$to, $before];
@@ -179,6 +182,7 @@ final class Search
                     for ($j = $from; $j <= $until; $j++) {
                         $row[$j] += Costs::PAUSE;
                         if ($row[$j] < $limit) {
+                            $bestInLine = min($bestInLine, $row[$j]);
                             $newLow = $newHigh < 0 ? $j : $newLow;
                             $newHigh = $j;
                         } else {
@@ -216,6 +220,7 @@ final class Search
                         }
                         $to += $distances[$j - $from] * $scale;
                         if ($to < $limit) {
+                            $bestInLine = $to < $bestInLine ? $to : $bestInLine;
                             $row[$j] = $to;
                             $newLow = $j;
                             $newHigh = max($newHigh, $j);
