@@ -42,6 +42,11 @@ final class Aligner
     /** Frames: a line broken off so shortly before a take ends was broken off by its end (0.4 s). */
     private const ENDS_WITHIN = 20;
 
+    /** A read of which one is no surer than this, and that costs so much more than is usual in the take, is none. */
+    private const DOUBTED = 0.1;
+
+    private const DEAR = 1.25;
+
     /** How far a read's length may be off at no cost, before the presenter's pace is known and after; logarithms. */
     private const FREE = [0.6, 0.3];
 
@@ -100,12 +105,23 @@ final class Aligner
             $attempts,
         );
         $told(1.0);
+        $confidence = Confidence::ofAll(array_map(fn (Read $read): float => $read->confidence, $reads));
+        $usual = SecondLook::usual($speech, $attempts);
+        // Where one is sure of the rest, a read that is hardly like its line is something else, said in its place.
+        $doubted = $confidence < Heard::SURE
+            ? []
+            : array_filter(
+                $reads,
+                fn (Read $read, int $i): bool => $read->confidence < self::DOUBTED &&
+                    SecondLook::each($speech, $attempts[$i]) > self::DEAR * $usual,
+                ARRAY_FILTER_USE_BOTH,
+            );
 
         return new Heard(
-            $reads,
-            Unscripted::of($speech, $attempts),
+            array_values(array_diff_key($reads, $doubted)),
+            Unscripted::of($speech, array_values(array_diff_key($attempts, $doubted))),
             $speech->pauses(),
-            Confidence::ofAll(array_map(fn (Read $read): float => $read->confidence, $reads)),
+            $confidence,
         );
     }
 

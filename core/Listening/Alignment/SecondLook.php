@@ -203,7 +203,7 @@ final class SecondLook
      *
      * @param  list<Attempt>  $attempts
      */
-    private static function usual(Speech $speech, array $attempts): float
+    public static function usual(Speech $speech, array $attempts): float
     {
         $costs = [];
         foreach ($attempts as $attempt) {
@@ -216,7 +216,8 @@ final class SecondLook
         return $costs[intdiv(count($costs), 2)] ?? 1.0;
     }
 
-    private static function each(Speech $speech, Attempt $attempt): float
+    /** What a read costs a frame of speech. */
+    public static function each(Speech $speech, Attempt $attempt): float
     {
         return $attempt->cost / max(1, $speech->spoken($attempt->from, $attempt->until));
     }
