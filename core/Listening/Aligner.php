@@ -43,9 +43,9 @@ final class Aligner
     private const ENDS_WITHIN = 20;
 
     /** A read of which one is no surer than this, and that costs so much more than is usual in the take, is none. */
-    private const DOUBTED = 0.1;
+    private const DOUBTED = 0.5;
 
-    private const DEAR = 1.25;
+    private const DEAR = 1.22;
 
     /** How far a read's length may be off at no cost, before the presenter's pace is known and after; logarithms. */
     private const FREE = [0.6, 0.3];
