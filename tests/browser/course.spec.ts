@@ -1,7 +1,7 @@
 import { expect, type Page, test } from '@playwright/test';
 import { execFileSync } from 'node:child_process';
 import type { Assembly, Course, Lesson } from '../../resources/js/api/types';
-import { choose, finish, loudness, openRecord, probe, readLesson } from './helpers';
+import { choose, finish, loudness, openRecord, probe, readLesson, listened } from './helpers';
 
 /** The colour of one pixel of a film, as RRGGBB. */
 function pixel(file: string, second: number, x: number, y: number): string {
@@ -85,6 +85,7 @@ test('a square lesson with a card is recorded, watched and exported in the house
     await finish(page);
     await page.keyboard.press('k');
     await expect(page.getByText('Take 1 is kept.')).toBeVisible();
+    await listened(request, lesson.id, lesson.sections[1]?.id ?? '');
 
     await page.goto(`/lessons/${lesson.id}/finish`);
     await expect(page.getByText('2 of 2 sections kept')).toBeVisible();

@@ -106,6 +106,8 @@ export async function devices(
 export async function listened(request: APIRequestContext, lesson: string, section: string): Promise<Take> {
     const latest = async () => (await takesOf(request, lesson, section)).at(-1);
     await expect.poll(async () => (await latest())?.state, { timeout: 30_000 }).toBe('ready');
+    // What is heard decides what is used.
+    await expect.poll(async () => (await latest())?.hearing ?? null, { timeout: 60_000 }).not.toBeNull();
     return (await latest()) as Take;
 }
 
