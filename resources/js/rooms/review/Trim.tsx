@@ -49,22 +49,25 @@ export function Trim({ lesson, take, media, playback }: Props) {
         [take.used_from_ms, take.used_until_ms],
     );
     useEffect(() => {
-        const element = media.current;
-        if (!element || !box.current) {
-            return;
-        }
-        const place = box.current;
         let gone = false;
+        let frame = 0;
+        const draw = (peaks: number[]) => {
+            // What plays it comes when it is known what is seen.
+            if (!gone && (!media.current || !box.current)) {
+                frame = requestAnimationFrame(() => draw(peaks));
+            } else if (!gone && media.current && box.current) {
+                wave.current = new Wave(box.current, media.current, peaks, take.length_ms, (part) =>
+                    latest.current(part),
+                );
+                wave.current.show(shown.current);
+            }
+        };
         api.get<number[]>(`takes/${take.id}/wave`)
-            .then((peaks) => {
-                if (!gone) {
-                    wave.current = new Wave(place, element, peaks, take.length_ms, (part) => latest.current(part));
-                    wave.current.show(shown.current);
-                }
-            })
+            .then(draw)
             .catch(() => undefined);
         return () => {
             gone = true;
+            cancelAnimationFrame(frame);
             wave.current?.close();
             wave.current = null;
         };
@@ -97,7 +100,7 @@ export function Trim({ lesson, take, media, playback }: Props) {
                     onLater={() => nudge('until', NUDGE_MS)}
                 />
                 <span className="soft">
-                    {clock(used.until - used.from)} used of {clock(take.length_ms)}
+                    {clock(used.until - used.from - leftOut(take, used))} used of {clock(take.length_ms)}
                 </span>
                 {take.trimmed_by_hand && (
                     <Button
@@ -111,6 +114,20 @@ export function Trim({ lesson, take, media, playback }: Props) {
             </div>
         </div>
     );
+}
+
+/** Milliseconds that are left out inside of the used part. */
+function leftOut(take: Take, used: Used): number {
+    const stretches = [...take.fluffs, ...take.left, ...take.cuts].sort((a, b) => a.from_ms - b.from_ms);
+    let sum = 0;
+    let at = used.from;
+    for (const { from_ms, until_ms } of stretches) {
+        const from = Math.max(at, from_ms);
+        const until = Math.min(used.until, until_ms);
+        sum += Math.max(0, until - from);
+        at = Math.max(at, until);
+    }
+    return sum;
 }
 
 function Nudge({
