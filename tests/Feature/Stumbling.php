@@ -15,7 +15,8 @@ final class Stumbling
     private const STRETCH = '1.1';
 
     /**
-     * @param  list<array{string, float, float}>  $says  text, how much of it is said (1 for all), and seconds of silence before it
+     * @param  list<array{string, float, float}>  $says  text, how much of it is said (1 for all), and seconds of silence before
+     *    it
      * @return array{string, list<array{float, float}>} a WAV file, and from and until of each in seconds
      */
     public static function take(string $name, array $says, string $voice = 'rms', int $noise = 30): array
