@@ -29,6 +29,11 @@ final class HearTakesJob implements ShouldQueue
     /** How long it is remembered how far it is. */
     private const PROGRESS_SECONDS = 600;
 
+    /** So often a worker may die over a take, within a day. */
+    private const MOST_TRIES = 3;
+
+    private const TRIES_SECONDS = 86_400;
+
     private readonly string $ticket;
 
     public function __construct()
@@ -80,6 +85,15 @@ final class HearTakesJob implements ShouldQueue
             return;
         }
         $key = self::progressKey($take->id);
+        $tries = "hearing-tries/{$take->id}";
+        Cache::add($tries, 0, self::TRIES_SECONDS);
+        if (Cache::increment($tries) > self::MOST_TRIES) {
+            // It took its worker down each time, and would keep all others waiting.
+            Log::error("The words of take {$take->id} are not listened for any more: its worker died each time");
+            $take->update(['hearing' => Hearing::Failed]);
+
+            return;
+        }
         try {
             $hear($take, fn (float $done) => Cache::put($key, $done, self::PROGRESS_SECONDS));
         } catch (ProgramFailed $failure) {
@@ -90,6 +104,7 @@ final class HearTakesJob implements ShouldQueue
             $this->release(self::AGAIN_SECONDS);
         } finally {
             Cache::forget($key);
+            Cache::forget($tries);
         }
     }
 }

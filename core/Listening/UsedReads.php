@@ -25,9 +25,10 @@ final readonly class UsedReads
      * @param  list<int>  $order  indexes of the lines, in the order they are said in the take
      * @param  array<int, Span>  $spans  of each of these its words with the silence that belongs to them; lines that follow each
      *    other in the take share an edge
+     * @param  array<int, Read>  $reads  the read that is used of each of these
      * @param  list<Span>  $left  what is left out between them: false starts, and reads that were said again
      */
-    private function __construct(public array $order, public array $spans, public array $left)
+    private function __construct(public array $order, public array $spans, public array $reads, public array $left)
     {
     }
 
@@ -36,7 +37,7 @@ final readonly class UsedReads
     {
         $used = self::chosen($heard->reads);
         $speech = [...array_map(fn (Read $r): Span => $r->span, $heard->reads), ...$heard->unscripted];
-        $order = $spans = $left = [];
+        $order = $spans = $reads = $left = [];
         foreach ($used as $i => $read) {
             $before = $used[$i - 1] ?? null;
             $isCut = $before === null || self::liesBetween($heard->reads, $before, $read);
@@ -51,10 +52,11 @@ final readonly class UsedReads
             }
             $until = max($from + 1, self::until($read->span, $speech, $length->count));
             $spans[$read->line] = Span::between(Tick::of($from), Tick::of($until));
+            $reads[$read->line] = $read;
             $order[] = $read->line;
         }
 
-        return new self($order, $spans, array_values(array_filter($left, fn (Span $s): bool => $s->length()->count > 0)));
+        return new self($order, $spans, $reads, array_values(array_filter($left, fn (Span $s): bool => $s->length()->count > 0)));
     }
 
     /** Whether a stretch of the take lies in what is used. */

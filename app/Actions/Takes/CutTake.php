@@ -24,6 +24,9 @@ final class CutTake
     /** Shorter than this is no word and no pause: ticks (0.04 s). */
     private const LEAST = 1_920;
 
+    /** Ticks. */
+    private const MILLISECOND = 48;
+
     /** As much as has to be left, see TrimTake. */
     private const SHORTEST = 9_600;
 
@@ -38,12 +41,11 @@ final class CutTake
      */
     public function __invoke(Take $take, array $cuts): void
     {
-        $known = array_map(fn (array $cut): string => "{$cut[0]} {$cut[1]}", $take->cuts);
         $stretches = [];
         foreach ($cuts as [$from, $until]) {
             $stretch = [max(0, $from->count), min($take->length_ticks, $until->count)];
             // Those that were there stay where they are.
-            $stretches[] = $this->near($known, $stretch) ?? $this->quiet($take, $stretch);
+            $stretches[] = self::kept($take->cuts, $stretch) ?? $this->quiet($take, $stretch);
         }
         $stretches = Trim::joined(array_values(array_filter($stretches, fn (array $s): bool => $s[1] - $s[0] >= self::LEAST)));
         $take->cuts = $stretches;
@@ -60,16 +62,15 @@ final class CutTake
     /**
      * The stretch as it is kept, when it is the same in milliseconds.
      *
-     * @param  list<string>  $known
+     * @param  list<array{int, int}>  $cuts
      * @param  array{int, int}  $stretch
      * @return array{int, int}|null
      */
-    private function near(array $known, array $stretch): ?array
+    private static function kept(array $cuts, array $stretch): ?array
     {
-        foreach ($known as $one) {
-            [$from, $until] = array_map(intval(...), explode(' ', $one));
-            if (abs($from - $stretch[0]) < 48 && abs($until - $stretch[1]) < 48) {
-                return [$from, $until];
+        foreach ($cuts as $cut) {
+            if (abs($cut[0] - $stretch[0]) < self::MILLISECOND && abs($cut[1] - $stretch[1]) < self::MILLISECOND) {
+                return $cut;
             }
         }
 

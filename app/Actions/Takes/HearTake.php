@@ -19,7 +19,6 @@ use OpenReel\Core\Listening\Heard;
 use OpenReel\Core\Listening\HeardWord;
 use OpenReel\Core\Listening\LineToHear;
 use OpenReel\Core\Listening\Read;
-use OpenReel\Core\Listening\ReadKind;
 use OpenReel\Core\Listening\SpeechFlag;
 use OpenReel\Core\Listening\UsedReads;
 use OpenReel\Core\Listening\WordPlaces;
@@ -100,7 +99,10 @@ final class HearTake
         $take->heard = self::told($ids, $heard, $later);
         $take->hearing = $heard->isSure() && $used->order !== [] ? Hearing::Sure : Hearing::Unsure;
         if ($take->hearing === Hearing::Sure) {
-            $this->use($take, $used, $heard, $later);
+            $this->use($take, $used, $later);
+        } else {
+            // Heard otherwise before, in another language perhaps: that does not count any more.
+            $take->fill(['spoken' => null, 'left' => []]);
         }
         $take->flags = array_values(array_unique([
             ...array_diff($take->flags, array_column(SpeechFlag::cases(), 'value')),
@@ -127,18 +129,18 @@ final class HearTake
             $used,
             count($texts),
             $voice->length_ticks,
-            (int) round(Tick::ofMilliseconds($expected)->count * $pace->factor),
+            // Nobody knows yet how fast this presenter usually speaks.
+            $pace->isLearned() ? (int) round(Tick::ofMilliseconds($expected)->count * $pace->factor) : 0,
             $take->silence_ms > 0,
         );
     }
 
-    private function use(Take $take, UsedReads $used, Heard $heard, Tick $later): void
+    private function use(Take $take, UsedReads $used, Tick $later): void
     {
         $ids = array_column($take->lines, 'id');
-        $reads = self::usedReads($used, $heard);
         $cuts = $starts = $reached = [];
         foreach ($used->order as $line) {
-            $read = $reads[$line];
+            $read = $used->reads[$line];
             $cuts[$ids[$line]] = $used->spans[$line]->from->plus($later)->count;
             $starts[$ids[$line]] = $read->span->from->plus($later);
             array_push($reached, ...WordPlaces::of($ids[$line], $take->lines[$line]['text'], $read, $later));
@@ -167,20 +169,6 @@ final class HearTake
             $events = EventLog::read((string) file_get_contents($this->media->path($log)));
             $take->given = Given::of($events, $take->fluffs, $starts, $spans, $reached);
         }
-    }
-
-    /** @return array<int, Read> the read that is used of each line */
-    private static function usedReads(UsedReads $used, Heard $heard): array
-    {
-        $reads = [];
-        foreach ($heard->reads as $read) {
-            $span = $used->spans[$read->line] ?? null;
-            if ($read->kind === ReadKind::Complete && $span !== null && ! $read->span->from->isBefore($span->from)) {
-                $reads[$read->line] ??= $read;
-            }
-        }
-
-        return $reads;
     }
 
     /**

@@ -47,6 +47,7 @@ export class ReadsPlayer {
     private stop(): void {
         clearTimeout(this.timer);
         this.queue = [];
+        this.audio.onloadedmetadata = null;
         this.audio.pause();
         this.tell(null);
     }
@@ -76,7 +77,7 @@ export class ReadsPlayer {
             begin();
         } else {
             this.audio.src = read.take.media_url;
-            this.audio.addEventListener('loadedmetadata', begin, { once: true });
+            this.audio.onloadedmetadata = begin;
         }
     }
 
