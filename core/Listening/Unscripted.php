@@ -24,20 +24,9 @@ final class Unscripted
      */
     public static function of(Speech $speech, array $attempts): array
     {
-        $mask = $speech->mask;
-        foreach ($attempts as $attempt) {
-            $length = $attempt->until - $attempt->from;
-            $mask = substr_replace($mask, str_repeat('-', $length), $attempt->from, $length);
-        }
-        $gap = self::GAP;
-        preg_match_all("/1+(?:0{1,{$gap}}1+)*/", $mask, $runs, PREG_OFFSET_CAPTURE);
-        $found = [];
-        foreach ($runs[0] as [$run, $from]) {
-            if (substr_count($run, '1') >= self::LEAST) {
-                $found[] = Frames::span($from, $from + strlen($run));
-            }
-        }
-
-        return $found;
+        return array_map(
+            fn (array $stretch): Span => Frames::span(...$stretch),
+            $speech->outside($attempts, self::GAP, self::LEAST),
+        );
     }
 }

@@ -152,25 +152,15 @@ final class SecondLook
      */
     private static function strayReads(Speech $speech, array $attempts): array
     {
-        $mask = $speech->mask;
-        foreach ($attempts as $attempt) {
-            $length = $attempt->until - $attempt->from;
-            $mask = substr_replace($mask, str_repeat('-', $length), $attempt->from, $length);
-        }
-        $gap = self::GAP;
-        preg_match_all("/1+(?:0{1,{$gap}}1+)*/", $mask, $runs, PREG_OFFSET_CAPTURE);
         $found = [];
-        foreach ($runs[0] as [$run, $from]) {
-            if (substr_count($run, '1') < self::LEAST) {
-                continue;
-            }
+        foreach ($speech->outside($attempts, self::GAP, self::LEAST) as [$from, $until]) {
             $best = null;
             $least = self::SAME;
             foreach (self::near($attempts, $from) as $whole) {
-                [$distance, $part] = OwnVoice::compare($speech, $from, $from + strlen($run), $whole);
+                [$distance, $part] = OwnVoice::compare($speech, $from, $until, $whole);
                 if ($distance < $least) {
                     $least = $distance;
-                    $best = self::like($whole, $from, $from + strlen($run), $part);
+                    $best = self::like($whole, $from, $until, $part);
                 }
             }
             if ($best !== null) {

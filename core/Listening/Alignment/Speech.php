@@ -59,6 +59,32 @@ final readonly class Speech
         return array_map(fn (array $run): Span => Frames::span($run[1], $run[1] + strlen($run[0])), $runs[0]);
     }
 
+    /**
+     * Speech that lies in none of some attempts.
+     *
+     * @param  list<Attempt>  $attempts
+     * @param  int  $gap  frames of silence that may lie inside of one stretch
+     * @param  int  $least  frames of speech that it has at least
+     * @return list<array{int, int}> first frame and the frame behind the last of each stretch
+     */
+    public function outside(array $attempts, int $gap, int $least): array
+    {
+        $mask = $this->mask;
+        foreach ($attempts as $attempt) {
+            $length = $attempt->until - $attempt->from;
+            $mask = substr_replace($mask, str_repeat('-', $length), $attempt->from, $length);
+        }
+        preg_match_all("/1+(?:0{1,{$gap}}1+)*/", $mask, $runs, PREG_OFFSET_CAPTURE);
+        $found = [];
+        foreach ($runs[0] as [$run, $from]) {
+            if (substr_count($run, '1') >= $least) {
+                $found[] = [$from, $from + strlen($run)];
+            }
+        }
+
+        return $found;
+    }
+
     /** Frames with speech in a stretch. */
     public function spoken(int $from, int $until): int
     {
