@@ -21,6 +21,9 @@ final class RoomBench implements Bench
 {
     private const PORT = 8128;
 
+    /** Tracks are recorded in two stretches of six seconds, with a pause between; with REEL_FLASH_MINUTES=10, in as many of a minute. */
+    private const STRETCHES = [2, 6];
+
     private const NAMES = ['room_cpu', 'pen_latency_ms', 'tracks_apart_ms'];
 
     public function __construct(
@@ -53,10 +56,13 @@ final class RoomBench implements Bench
         $server->start();
         try {
             $sections = $lesson->sections()->pluck('id')->all();
+            $minutes = (int) getenv('REEL_FLASH_MINUTES');
+            $stretches = $minutes > 0 ? [$minutes, 60] : self::STRETCHES;
+            $room = base_path('app/Bench/room.mjs');
             $browser = new Process(
-                ['node', base_path('app/Bench/room.mjs'), 'http://127.0.0.1:'.self::PORT, $lesson->id, ...$sections],
+                ['node', $room, 'http://127.0.0.1:'.self::PORT, $lesson->id, ...$sections, ...array_map(strval(...), $stretches)],
                 base_path(),
-                timeout: 240,
+                timeout: 240 + 70 * $minutes,
             );
             $told = json_decode($browser->mustRun()->getOutput(), true);
         } finally {

@@ -2,7 +2,7 @@
 // percentile of milliseconds from pen to paint, and the id of a take in which camera and screen flash together.
 import { chromium } from '@playwright/test';
 
-const [base, lesson, board, screen] = process.argv.slice(2);
+const [base, lesson, board, screen, stretches, seconds] = process.argv.slice(2);
 const launch = (more) =>
     chromium.launch({
         executablePath: '/usr/bin/chromium',
@@ -119,11 +119,15 @@ const flashing = await room(browser, screen, { screen: 'ask' }, () => {
 });
 await share(flashing);
 await roll(flashing);
-await flashing.waitForTimeout(6000);
-await flashing.keyboard.press('p');
-await flashing.waitForTimeout(1700);
-await flashing.keyboard.press('p');
-await flashing.waitForTimeout(6000);
+// Every stretch but the first begins after a pause.
+for (let stretch = 0; stretch < Number(stretches); stretch++) {
+    if (stretch > 0) {
+        await flashing.keyboard.press('p');
+        await flashing.waitForTimeout(1700);
+        await flashing.keyboard.press('p');
+    }
+    await flashing.waitForTimeout(1000 * Number(seconds));
+}
 await flashing.keyboard.press('f');
 await flashing.waitForURL(/review/);
 await browser.close();

@@ -28,6 +28,11 @@ const HEIGHT = 180;
 /** What belongs to the patch changes as the patch does. */
 const ALIKE = 0.85;
 const BLOCKS = 3;
+/** A change is seen when so many new pictures have come; a still screen sends only one, and then no more. */
+const PICTURES = 3;
+const WAIT_MS = 500;
+/** A capture that has just begun sends its first pictures late and in a heap. */
+const SETTLE_MS = 2000;
 
 /** How alike two rows of numbers are, -1..1. */
 export function correlation(a: number[], b: number[]): number {
@@ -45,34 +50,65 @@ export function correlation(a: number[], b: number[]): number {
     return va > 0 && vb > 0 ? both / Math.sqrt(va * vb) : 0;
 }
 
+/** Resolves when some more pictures have come, or none does any more. */
+function newPictures(video: HTMLVideoElement): Promise<void> {
+    return new Promise((done) => {
+        const timer = setTimeout(done, WAIT_MS);
+        let left = PICTURES;
+        const count = () => {
+            left -= 1;
+            if (left <= 0) {
+                clearTimeout(timer);
+                done();
+            } else {
+                video.requestVideoFrameCallback(count);
+            }
+        };
+        video.requestVideoFrameCallback(count);
+    });
+}
+
 /**
- * Lets a small patch on this page flicker by a code for three seconds, and looks for the same flicker in a captured picture.
+ * Lets a small patch on this page flicker by a code for some seconds, and looks for the same flicker in a captured picture.
  *
  * @param patch changes its brightness a little when it is told to
+ * @param signal stops it: two that flicker at once would hide each other's code
  */
-export async function seesFlicker(stream: MediaStream, patch: (bright: boolean) => void): Promise<boolean> {
+export async function seesFlicker(
+    stream: MediaStream,
+    patch: (bright: boolean) => void,
+    signal: AbortSignal,
+): Promise<boolean> {
     const video = document.createElement('video');
     video.muted = true;
     video.srcObject = new MediaStream(stream.getVideoTracks());
     await video.play().catch(() => undefined);
+    await new Promise((go) => setTimeout(go, SETTLE_MS));
     const canvas = document.createElement('canvas');
     canvas.width = WIDTH / 2;
     canvas.height = HEIGHT / 2;
     const pen = canvas.getContext('2d', { willReadFrequently: true, alpha: false });
     const code: number[] = [];
     const seen: number[][] = [];
-    for (let step = 0; step < STEPS && pen; step++) {
+    for (let step = 0; step < STEPS && pen && !signal.aborted; step++) {
         const bright = Math.random() < 0.5;
+        const changes = (code.at(-1) ?? 0) !== (bright ? 1 : 0);
         patch(bright);
         code.push(bright ? 1 : 0);
-        // A captured picture comes a little later than it is painted.
+        // A captured picture comes a little later than it is painted; on a busy machine, or at first, much later.
         await new Promise((go) => setTimeout(go, STEP_MS));
+        if (changes) {
+            await newPictures(video);
+        }
         pen.drawImage(video, 0, 0, canvas.width, canvas.height);
         const { data } = pen.getImageData(0, 0, canvas.width, canvas.height);
         seen.push(Array.from({ length: data.length / 4 }, (_, i) => data[4 * i + 1] ?? 0));
     }
-    patch(false);
     video.srcObject = null;
+    if (signal.aborted) {
+        return false;
+    }
+    patch(false);
     let alike = 0;
     const blocks = seen[0]?.length ?? 0;
     for (let block = 0; block < blocks && alike < BLOCKS; block++) {

@@ -80,6 +80,8 @@ function useFrames(stream: MediaStream | undefined, rolling: boolean): { of: num
     return frames;
 }
 
+const LOOKS = 3;
+
 /** Whether this page is in the picture; a patch of it flickers a little while that is found out. */
 function useOwnPicture(screen: Sources['screen'], patch: (bright: boolean) => void): 'tab' | 'screen' | null {
     const [found, setFound] = useState<'tab' | 'screen' | null>(null);
@@ -96,11 +98,17 @@ function useOwnPicture(screen: Sources['screen'], patch: (bright: boolean) => vo
         if (screen.surface !== 'monitor' && screen.surface !== 'window') {
             return;
         }
-        let gone = false;
-        void seesFlicker(screen.stream, patch).then((is) => !gone && is && setFound('screen'));
-        return () => {
-            gone = true;
-        };
+        const look = new AbortController();
+        void (async () => {
+            // On a busy machine pictures come so late that one look may miss it.
+            for (let looks = 0; looks < LOOKS && !look.signal.aborted; looks++) {
+                if (await seesFlicker(screen.stream, patch, look.signal)) {
+                    setFound('screen');
+                    return;
+                }
+            }
+        })();
+        return () => look.abort();
     }, [screen, patch]);
     return found;
 }
