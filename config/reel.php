@@ -46,6 +46,7 @@ return [
     'programs' => [
         'ffmpeg' => env('REEL_FFMPEG', 'ffmpeg'),
         'ffprobe' => env('REEL_FFPROBE', 'ffprobe'),
+        'sox' => env('REEL_SOX', 'sox'),
         'office' => env('REEL_OFFICE', 'soffice'),
         'voice' => env('REEL_VOICE', 'flite'),
         'reference_voice' => env('REEL_REFERENCE_VOICE', 'espeak-ng'),

@@ -30,6 +30,7 @@ Route::patch('sections/{section}', [SectionController::class, 'update']);
 Route::delete('sections/{section}', [SectionController::class, 'destroy']);
 Route::post('sections/{section}/restore', [SectionController::class, 'restore'])->withTrashed();
 Route::get('sections/{section}/picture', [SectionController::class, 'picture']);
+Route::get('sections/{section}/continuity', [SectionController::class, 'continuity']);
 Route::get('sections/{section}/stand-in-voice', [StandInController::class, 'voice']);
 
 Route::get('lessons/{lesson}/script', [ScriptController::class, 'show']);
@@ -71,6 +72,8 @@ Route::get('takes/{take}/media', [TakeController::class, 'media']);
 Route::get('takes/{take}/tracks/{kind}', [TakeController::class, 'track']);
 Route::get('takes/{take}/poster', [TakeController::class, 'poster']);
 Route::get('takes/{take}/heard', [TakeController::class, 'heard']);
+Route::get('takes/{take}/cleaned', [TakeController::class, 'cleaned']);
+Route::get('takes/{take}/cleaned/sound', [TakeController::class, 'cleanedSound']);
 Route::get('takes/{take}/wave', [TakeController::class, 'wave']);
 Route::put('tracks/{track}/chunks/{number}', [TrackController::class, 'append'])->whereNumber('number');
 

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Jobs;
 
 use App\Actions\Takes\HearTake;
+use App\Actions\Takes\InspectTake;
 use App\Media\ProgramFailed;
 use App\Media\Trouble;
 use App\Media\WorkLock;
@@ -18,7 +19,7 @@ use Illuminate\Support\Facades\Cache;
 use Illuminate\Support\Facades\Log;
 use Illuminate\Support\Str;
 
-/** Hears the words of the newest take that waits for it: what was just recorded is what one wants to know about. */
+/** Looks over the newest take that waits for it, and hears its words: what was just recorded is what one wants to know about. */
 final class HearTakesJob implements ShouldQueue
 {
     use Guarded, Queueable;
@@ -52,13 +53,13 @@ final class HearTakesJob implements ShouldQueue
         return "hear-job/{$this->ticket}";
     }
 
-    public function handle(HearTake $hear): void
+    public function handle(HearTake $hear, InspectTake $inspect): void
     {
-        $this->alone(function () use ($hear): void {
+        $this->alone(function () use ($hear, $inspect): void {
             /** @var list<Take> $waiting */
             $waiting = Take::query()
                 ->where('state', TakeState::Ready)
-                ->whereNull('hearing')
+                ->where(fn ($q) => $q->whereNull('hearing')->orWhereNull('inspected'))
                 ->orderByDesc('created_at')
                 ->orderByDesc('id')
                 ->limit(10)
@@ -68,7 +69,7 @@ final class HearTakesJob implements ShouldQueue
                 $lock = WorkLock::tryFor("hear/{$take->id}");
                 if ($lock !== null) {
                     try {
-                        $this->hear($hear, $take->refresh());
+                        $this->look($take->refresh(), $inspect, $hear);
                     } finally {
                         $lock->release();
                     }
@@ -79,26 +80,31 @@ final class HearTakesJob implements ShouldQueue
         });
     }
 
-    private function hear(HearTake $hear, Take $take): void
+    private function look(Take $take, InspectTake $inspect, HearTake $hear): void
     {
-        if ($take->hearing !== null) {
+        if ($take->hearing !== null && $take->inspected !== null) {
             return;
         }
         $key = self::progressKey($take->id);
         $tries = "hearing-tries/{$take->id}";
         Cache::add($tries, 0, self::TRIES_SECONDS);
-        if (Cache::increment($tries) > self::MOST_TRIES) {
-            // It took its worker down each time, and would keep all others waiting.
-            Log::error("The words of take {$take->id} are not listened for any more: its worker died each time");
-            $take->update(['hearing' => Hearing::Failed]);
-
-            return;
-        }
         try {
-            $hear($take, fn (float $done) => Cache::put($key, $done, self::PROGRESS_SECONDS));
+            if (Cache::increment($tries) > self::MOST_TRIES) {
+                // It took its worker down each time, and would keep all others waiting.
+                Log::error("Take {$take->id} is not listened to any more: its worker died each time");
+                $this->giveUp($take);
+
+                return;
+            }
+            if ($take->inspected === null) {
+                $inspect($take);
+            }
+            if ($take->hearing === null) {
+                $hear($take, fn (float $done) => Cache::put($key, $done, self::PROGRESS_SECONDS));
+            }
         } catch (ProgramFailed $failure) {
-            Log::error("The words of take {$take->id} could not be listened for", $failure->context());
-            $take->update(['hearing' => Hearing::Failed]);
+            Log::error("Take {$take->id} could not be listened to", $failure->context());
+            $this->giveUp($take);
         } catch (Trouble $fault) {
             Log::error("Take {$take->id} waits to be listened to: {$fault->getMessage()}", $fault->context());
             $this->release(self::AGAIN_SECONDS);
@@ -106,5 +112,15 @@ final class HearTakesJob implements ShouldQueue
             Cache::forget($key);
             Cache::forget($tries);
         }
+    }
+
+    /** What was not found out by now will not be. */
+    private function giveUp(Take $take): void
+    {
+        $take->refresh();
+        $take->update([
+            'hearing' => $take->hearing ?? Hearing::Failed,
+            'inspected' => $take->inspected ?? InspectTake::NOTHING,
+        ]);
     }
 }

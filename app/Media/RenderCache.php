@@ -11,7 +11,7 @@ namespace App\Media;
 final class RenderCache
 {
     /** Kinds of pieces, each in a folder of its own. */
-    private const KINDS = ['shot', 'join', 'sound', 'part', 'soundtrack', 'drawing', 'script'];
+    private const KINDS = ['shot', 'join', 'sound', 'part', 'soundtrack', 'drawing', 'script', 'voice'];
 
     /** A use is noted when the last one noted is older than this. */
     private const USED_SECONDS = 1800;
@@ -29,8 +29,8 @@ final class RenderCache
     /** @phpstan-impure another process may make it at any time */
     public function find(string $kind, string $key, string $extension): ?Rendered
     {
-        $path = $this->media->path($this->name($kind, $key, $extension));
-        $meta = @file_get_contents($this->media->path($this->name($kind, $key, 'json')));
+        $path = $this->media->path($this->nameOf($kind, $key, $extension));
+        $meta = @file_get_contents($this->media->path($this->nameOf($kind, $key, 'json')));
         if ($meta === false || ! is_file($path)) {
             return null;
         }
@@ -63,12 +63,12 @@ final class RenderCache
             }
             $meta = $make($draft);
             $this->media->write(
-                $this->name($kind, $key, 'json'),
+                $this->nameOf($kind, $key, 'json'),
                 json_encode($meta, JSON_THROW_ON_ERROR | JSON_PRESERVE_ZERO_FRACTION),
             );
-            $this->media->settle($draft, $this->name($kind, $key, $extension));
+            $this->media->settle($draft, $this->nameOf($kind, $key, $extension));
 
-            return new Rendered($this->media->path($this->name($kind, $key, $extension)), $meta);
+            return new Rendered($this->media->path($this->nameOf($kind, $key, $extension)), $meta);
         } finally {
             @unlink($draft);
             $lock->release();
@@ -113,7 +113,8 @@ final class RenderCache
         return $removed;
     }
 
-    private function name(string $kind, string $key, string $extension): string
+    /** Where on the media disk a piece lies, or would. */
+    public function nameOf(string $kind, string $key, string $extension): string
     {
         return "renders/{$kind}/".substr($key, 0, 2)."/{$key}.{$extension}";
     }

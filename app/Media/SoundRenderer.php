@@ -26,6 +26,7 @@ final class SoundRenderer
         private readonly Encoder $encoder,
         private readonly RenderCache $cache,
         private readonly MediaStore $media,
+        private readonly VoiceCleaner $cleaner,
     ) {
     }
 
@@ -50,6 +51,9 @@ final class SoundRenderer
                 ? null
                 : $this->media->path($files[$hash] ?? throw MissingFile::named($hash));
             $sound = $path($piece->sound);
+            if ($sound !== null && $piece->clean !== null) {
+                $sound = $this->cleaner->make($piece->clean, $sound);
+            }
             $computer = $path($piece->computer?->sound);
             $search = GainSearch::start($piece->target, $sound === null ? null : $piece->loudness);
             do {

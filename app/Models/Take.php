@@ -48,6 +48,12 @@ use OpenReel\Core\Take\Verdict;
  * @property list<string>|null $spoken ids of the lines it speaks, in the order it does; null while that is not known
  * @property list<array{int, int}> $left ticks from and until of reads that are said again, as it was heard
  * @property list<array{int, int}> $cuts ticks from and until of what the presenter leaves out
+ * @property list<array{int, int}> $silences ticks from and until of what is silent in the film
+ * @property array<string, mixed>|null $inspected what it sounds and looks like, as App\Actions\Takes\InspectTake found it; null
+ *    when that has still to be done
+ * @property list<array{int, int}> $tightened ticks from and until of what is taken out of long pauses
+ * @property list<string> $flawed ids of lines that are not said well in it
+ * @property array<string, mixed>|null $cleaning how its sound is cleaned, otherwise than its lesson's
  * @property array{x: float, y: float, width: float, height: float}|null $framing part of the camera's picture that is shown
  * @property array{x: float, y: float, width: float, height: float}|null $area part of the screen that is shown
  * @property int $event_rows of its event log that have arrived
@@ -79,6 +85,9 @@ final class Take extends Model
         'reached' => '[]',
         'left' => '[]',
         'cuts' => '[]',
+        'silences' => '[]',
+        'tightened' => '[]',
+        'flawed' => '[]',
         'length_ticks' => 0,
         'event_rows' => 0,
         'event_bytes' => 0,
@@ -105,6 +114,11 @@ final class Take extends Model
             'spoken' => 'array',
             'left' => 'array',
             'cuts' => 'array',
+            'silences' => 'array',
+            'tightened' => 'array',
+            'flawed' => 'array',
+            'inspected' => 'array',
+            'cleaning' => 'array',
             'framing' => 'array',
             'area' => 'array',
             'used' => 'array',

@@ -13,6 +13,8 @@ use OpenReel\Core\Mark\Wipe;
 use OpenReel\Core\Picture\Crop;
 use OpenReel\Core\Picture\Shape;
 use OpenReel\Core\Picture\SourceColour;
+use OpenReel\Core\Sound\Cleaning;
+use OpenReel\Core\Sound\CleanVoice;
 use OpenReel\Core\Take\Reached;
 use OpenReel\Core\Take\SpokenLine;
 use OpenReel\Core\Take\Take as CoreTake;
@@ -26,6 +28,11 @@ use OpenReel\Core\Time\Tick;
 /** Reads what the core wants to know off a take's row. */
 final class TakeReader
 {
+    /** Flags of a take that concern all of its lines. */
+    private const SPOILS = [
+        'silent', 'very-quiet', 'clipped', 'noisy', 'mains-hum', 'telephone-quality', 'camera-black', 'camera-frozen',
+    ];
+
     /** @return list<Span> what is used of it */
     public static function used(Take $take): array
     {
@@ -34,8 +41,14 @@ final class TakeReader
             $take->speech_from,
             $take->speech_until,
             $take->length_ticks,
-            Trim::joined([...$take->fluffs, ...$take->left, ...$take->cuts]),
+            Trim::joined([...$take->fluffs, ...$take->left, ...$take->cuts, ...$take->tightened]),
         );
+    }
+
+    /** Ticks of what is used of it. */
+    public static function usedTicks(Take $take): int
+    {
+        return array_sum(array_map(fn (Span $s): int => $s->length()->count, self::used($take)));
     }
 
     /**
@@ -62,7 +75,7 @@ final class TakeReader
     private static function leftOut(array $row): array
     {
         $all = [];
-        foreach (['fluffs', 'left', 'cuts'] as $column) {
+        foreach (['fluffs', 'left', 'cuts', 'tightened'] as $column) {
             if (($row[$column] ?? '[]') !== '[]') {
                 array_push($all, ...json_decode($row[$column], true));
             }
@@ -107,7 +120,26 @@ final class TakeReader
             self::usedOf($row),
             self::linesOf($row),
             array_map(fn (int $t): Tick => Tick::of($t), (array) json_decode($row['cut_ticks'], true)),
+            self::flawed($row),
         );
+    }
+
+    /**
+     * Lines that are not said well; in a take that cannot be heard or seen well, all of them.
+     *
+     * @param  array<string, mixed>  $row
+     * @return array<string, true>
+     */
+    private static function flawed(array $row): array
+    {
+        $spoils = ($row['flags'] ?? '[]') === '[]' ? [] : array_intersect(self::SPOILS, (array) json_decode($row['flags'], true));
+        $ids = match (true) {
+            $spoils !== [] => array_column((array) json_decode($row['lines'], true), 'id'),
+            ($row['flawed'] ?? '[]') === '[]' => [],
+            default => (array) json_decode($row['flawed'], true),
+        };
+
+        return array_fill_keys($ids, true);
     }
 
     public static function core(Take $take): CoreTake
@@ -115,6 +147,7 @@ final class TakeReader
         return self::coreOf(
             $take->getAttributes(),
             array_values($take->tracks->map(fn (Track $t): array => $t->getAttributes())->all()),
+            LessonStyle::of($take->lesson())->cleaning,
         );
     }
 
@@ -123,8 +156,9 @@ final class TakeReader
      *
      * @param  array<string, mixed>  $row
      * @param  list<array<string, mixed>>  $tracks
+     * @param  Cleaning  $usual  how its lesson's voices are cleaned
      */
-    public static function coreOf(array $row, array $tracks): CoreTake
+    public static function coreOf(array $row, array $tracks, Cleaning $usual): CoreTake
     {
         $used = self::usedOf($row);
         $marks = $row['marks'] === '[]' ? [] : (array) json_decode($row['marks'], true);
@@ -140,6 +174,39 @@ final class TakeReader
             Crop::read(json_decode($row['framing'] ?? 'null', true)),
             Crop::read(json_decode($row['area'] ?? 'null', true)),
             self::reached($row['reached'] ?? '[]'),
+            self::cleanOf($row, $tracks, $usual),
+            self::silences($row['silences'] ?? '[]'),
+        );
+    }
+
+    /**
+     * Its voice once it is cleaned: as was chosen for it, or else for its lesson; null as it was recorded.
+     *
+     * @param  array<string, mixed>  $row
+     * @param  list<array<string, mixed>>  $tracks
+     */
+    public static function cleanOf(array $row, array $tracks, Cleaning $usual): ?CleanVoice
+    {
+        $voice = array_column($tracks, null, 'kind')[TrackKind::Microphone->value] ?? null;
+        $own = json_decode($row['cleaning'] ?? 'null', true);
+        $found = json_decode($row['inspected'] ?? 'null', true);
+
+        return ($voice['file_path'] ?? null) === null
+            ? null
+            : CleanVoice::of(
+                (string) $voice['hash'],
+                $own === null ? $usual : Cleaning::read($own),
+                $found['hum'] ?? null,
+                $found['room'] ?? null,
+            );
+    }
+
+    /** @return list<Span> */
+    private static function silences(string $json): array
+    {
+        return $json === '[]' ? [] : array_map(
+            fn (array $s): Span => Span::between(Tick::of((int) $s[0]), Tick::of((int) $s[1])),
+            array_values((array) json_decode($json, true)),
         );
     }
 

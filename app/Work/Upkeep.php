@@ -93,13 +93,17 @@ final class Upkeep
             });
     }
 
-    /** Takes that were recorded before words were listened for, or whose turn was lost. */
+    /** Takes that were recorded before they were listened to so closely, or whose turn was lost. */
     private function hearTheRest(): void
     {
         if (! config('reel.hear') || Queue::size('hear') > 0) {
             return;
         }
-        $waiting = Take::query()->where('state', TakeState::Ready)->whereNull('hearing')->limit(self::AT_ONCE)->count();
+        $waiting = Take::query()
+            ->where('state', TakeState::Ready)
+            ->where(fn ($q) => $q->whereNull('hearing')->orWhereNull('inspected'))
+            ->limit(self::AT_ONCE)
+            ->count();
         for ($i = 0; $i < $waiting; $i++) {
             HearTakesJob::dispatch();
         }

@@ -10,7 +10,8 @@ use OpenReel\Core\Time\Span;
 
 /**
  * Which take speaks which line of the script. A line is spoken by the take that the presenter chose for it or else, of the
- * kept takes that speak it, by the one kept last. Film, Script, Review, Finish, strip and Ready all ask here.
+ * kept takes that speak it, by the one that TakeChoice finds best: as a rule the one kept last. Film, Script, Review, Finish,
+ * strip and Ready all ask here.
  */
 final readonly class Coverage
 {
@@ -44,8 +45,17 @@ final readonly class Coverage
         $told = self::told($takes);
         $lines = [];
         foreach ($sections as $section) {
+            $best = TakeChoice::of(array_map(strval(...), array_keys($section->lines)), $speakers, $choices);
             foreach ($section->lines as $id => $text) {
-                $lines[$id] = self::line($id, $text, $speakers[$id] ?? [], $choices[$id] ?? null, $spans, $told[$id] ?? null);
+                $lines[$id] = self::line(
+                    $id,
+                    $text,
+                    $best[$id] ?? null,
+                    $speakers[$id] ?? [],
+                    $choices[$id] ?? null,
+                    $spans,
+                    $told[$id] ?? null,
+                );
             }
         }
         $of = [];
@@ -80,6 +90,7 @@ final readonly class Coverage
     }
 
     /**
+     * @param  KnownTake|null  $take  that is heard; null when nobody speaks it
      * @param  array<string, KnownTake>  $speakers  kept last first
      * @param  array<string, array<string, Span>>  $spans
      * @param  array{string, int}|null  $told
@@ -87,12 +98,12 @@ final readonly class Coverage
     private static function line(
         string $id,
         string $text,
+        ?KnownTake $take,
         array $speakers,
         ?string $chosen,
         array $spans,
         ?array $told,
     ): LineCoverage {
-        $take = $speakers[$chosen ?? ''] ?? (array_values($speakers)[0] ?? null);
         if ($take === null) {
             $was = self::was($told[0] ?? null, $text);
 
@@ -103,6 +114,7 @@ final readonly class Coverage
         $why = match (true) {
             $take->id === $chosen => Why::Chosen,
             $others === [] => Why::OnlyOne,
+            $take->id !== (string) array_key_first($speakers) => Why::Cleaner,
             default => Why::KeptLast,
         };
 

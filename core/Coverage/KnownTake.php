@@ -18,10 +18,12 @@ final readonly class KnownTake
     /**
      * @param  string  $section  id of the section it hangs on
      * @param  bool  $usable  it was listened to and has a length
-     * @param  int  $order  of two takes that were kept, the one with the higher order was kept later
+     * @param  int  $order  of two takes that were kept, the one with the higher order was kept later; 0 when it is kept
+     *    only for lines that were chosen of it
      * @param  list<Span>  $used  what is left of it after trimming, in order
      * @param  list<SpokenLine>  $lines  those it speaks, in order, in the words they had then; empty when that is not known
      * @param  array<string, Tick>  $cuts  where it can be cut before each of these lines, by line id
+     * @param  array<string, true>  $flawed  ids of lines that are not said well in it, or not heard well
      */
     public function __construct(
         public string $id,
@@ -33,6 +35,7 @@ final readonly class KnownTake
         public array $used,
         public array $lines = [],
         public array $cuts = [],
+        public array $flawed = [],
     ) {
         $this->places = array_flip(array_column($lines, 'id'));
     }

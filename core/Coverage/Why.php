@@ -13,6 +13,9 @@ enum Why: string
     /** It is the one kept last of those that speak the line. */
     case KeptLast = 'kept-last';
 
+    /** The one kept last does not say it well; this one does. */
+    case Cleaner = 'cleaner';
+
     /** No other kept take speaks the line. */
     case OnlyOne = 'only-one';
 }

@@ -16,13 +16,20 @@ final class FlacHeader
      */
     public static function seconds(string $start): float
     {
-        if (strlen($start) < self::BYTES || ! str_starts_with($start, 'fLaC')) {
-            return 0.0;
-        }
-        // 20 bits of sampling rate, 3 of channels, 5 of depth, 36 of samples.
-        $bits = unpack('J', substr($start, 18, 8))[1] ?? 0;
-        $rate = ($bits >> 44) & 0xFFFFF;
+        $rate = (self::bits($start) >> 44) & 0xFFFFF;
 
-        return $rate === 0 ? 0.0 : ($bits & 0xFFFFFFFFF) / $rate;
+        return $rate === 0 ? 0.0 : self::samples($start) / $rate;
+    }
+
+    /** @return int samples of a channel; 0 likewise */
+    public static function samples(string $start): int
+    {
+        return self::bits($start) & 0xFFFFFFFFF;
+    }
+
+    /** 20 bits of sampling rate, 3 of channels, 5 of depth, 36 of samples. */
+    private static function bits(string $start): int
+    {
+        return strlen($start) < self::BYTES || ! str_starts_with($start, 'fLaC') ? 0 : unpack('J', substr($start, 18, 8))[1] ?? 0;
     }
 }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace OpenReel\Core\Listening;
 
+use OpenReel\Core\Time\Span;
 use OpenReel\Core\Time\Tick;
 
 /** The level of a sound in windows of 10 ms. */
@@ -78,6 +79,58 @@ final readonly class Levels
         }
 
         return $least === INF ? $place : Tick::of($best * self::WINDOW);
+    }
+
+    /**
+     * The stretch of a length in which it is quietest: there one hears the room.
+     *
+     * @return Span|null null when the sound is shorter
+     */
+    public function quietestStretch(Tick $length): ?Span
+    {
+        $windows = max(1, intdiv($length->count, self::WINDOW));
+        if (count($this->rms) < $windows) {
+            return null;
+        }
+        $energy = array_map(fn (float $db): float => 10 ** ($db / 10), $this->rms);
+        $sum = array_sum(array_slice($energy, 0, $windows));
+        [$least, $from] = [$sum, 0];
+        for ($i = $windows; $i < count($energy); $i++) {
+            $sum += $energy[$i] - $energy[$i - $windows];
+            if ($sum < $least) {
+                [$least, $from] = [$sum, $i - $windows + 1];
+            }
+        }
+
+        return Span::between(Tick::of($from * self::WINDOW), Tick::of(($from + $windows) * self::WINDOW));
+    }
+
+    /** @return float dBFS of the tenth of a second round a place; FLOOR_DB outside */
+    public function around(Tick $place): float
+    {
+        $windows = array_slice($this->rms, max(0, intdiv($place->count, self::WINDOW) - 5), 10);
+        $energy = array_sum(array_map(fn (float $db): float => 10 ** ($db / 10), $windows));
+
+        return $windows === [] ? self::FLOOR_DB : 10 * log10($energy / count($windows));
+    }
+
+    /** @return float dBFS of the loudest window of a stretch; FLOOR_DB of none */
+    public function loudestIn(Span $stretch): float
+    {
+        $from = intdiv($stretch->from->count, self::WINDOW);
+
+        return max([
+            self::FLOOR_DB,
+            ...array_slice($this->rms, $from, intdiv($stretch->until->count, self::WINDOW) - $from),
+        ]);
+    }
+
+    /** The middle of the loudest window. */
+    public function loudest(): Tick
+    {
+        $at = $this->rms === [] ? 0 : (int) array_search(max($this->rms), $this->rms, true);
+
+        return Tick::of($at * self::WINDOW + intdiv(self::WINDOW, 2));
     }
 
     /**

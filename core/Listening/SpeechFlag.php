@@ -29,7 +29,7 @@ enum SpeechFlag: string
     private const SLOW = 1.5;
 
     /** Ticks: a pause inside of what is used that is none for effect any more (3 s). */
-    private const LONG = 144_000;
+    public const LONG = 144_000;
 
     /** Ticks: less speech tells nothing about the pace (4 s). */
     private const TELLING = 192_000;

@@ -9,7 +9,8 @@ use OpenReel\Core\Time\Tick;
 
 /**
  * What of a take is worth using: of each line one whole read, without what was said again. Every edge lies in silence: at least
- * 80 ms before and 120 ms after words, or in the middle of a silence that is shorter than that.
+ * 80 ms before and 120 ms after words, or in the middle of a silence that is shorter than that. Where there is more silence, a
+ * cut goes to its quietest place, so that a breath is kept or left out whole.
  */
 final readonly class UsedReads
 {
@@ -17,6 +18,9 @@ final readonly class UsedReads
     private const BEFORE = [3_840, 14_400];
 
     private const BEHIND = [5_760, 19_200];
+
+    /** Ticks: a breath before a sentence is at most twice as long (0.5 s). */
+    private const BREATH = 12_000;
 
     /** Of two whole reads of a line the later one is used, unless it is this much less sure. */
     private const LESS_SURE = 0.3;
@@ -32,8 +36,11 @@ final readonly class UsedReads
     {
     }
 
-    /** @param  Tick  $length  of the take's voice */
-    public static function of(Heard $heard, Tick $length): self
+    /**
+     * @param  Tick  $length  of the take's voice
+     * @param  Levels|null  $levels  of it; without them, cuts stay in the middle of what belongs to the words
+     */
+    public static function of(Heard $heard, Tick $length, ?Levels $levels = null): self
     {
         $used = self::chosen($heard->reads);
         $speech = [...array_map(fn (Read $r): Span => $r->span, $heard->reads), ...$heard->unscripted];
@@ -41,7 +48,7 @@ final readonly class UsedReads
         foreach ($used as $i => $read) {
             $before = $used[$i - 1] ?? null;
             $isCut = $before === null || self::liesBetween($heard->reads, $before, $read);
-            $from = self::from($read->span, $speech);
+            $from = self::from($read->span, $speech, $levels);
             if (! $isCut) {
                 // Nothing is left out: one goes over into the other in the middle of the silence between them.
                 $from = intdiv($before->span->until->count + $read->span->from->count, 2);
@@ -50,7 +57,7 @@ final readonly class UsedReads
                 $end = $spans[$before->line]->until;
                 $left[] = Span::between($end, Tick::of(max($end->count, $from)));
             }
-            $until = max($from + 1, self::until($read->span, $speech, $length->count));
+            $until = max($from + 1, self::until($read->span, $speech, $length->count, $levels));
             $spans[$read->line] = Span::between(Tick::of($from), Tick::of($until));
             $reads[$read->line] = $read;
             $order[] = $read->line;
@@ -69,6 +76,29 @@ final readonly class UsedReads
         }
 
         return false;
+    }
+
+    /** @return list<int> indexes of lines in which something else is said, one stops for long, or hardly a word is understood */
+    public function flawed(Heard $heard): array
+    {
+        $spoils = [
+            ...$heard->unscripted,
+            ...array_filter($heard->pauses, fn (Span $s): bool => $s->length()->count >= SpeechFlag::LONG),
+        ];
+        $isSpoiled = function (Span $line) use ($spoils): bool {
+            foreach ($spoils as $span) {
+                if ($span->from->isBefore($line->until) && $line->from->isBefore($span->until)) {
+                    return true;
+                }
+            }
+
+            return false;
+        };
+
+        return array_values(array_filter(
+            $this->order,
+            fn (int $line): bool => $this->reads[$line]->confidence < Heard::SURE || $isSpoiled($this->spans[$line]),
+        ));
     }
 
     /** Ticks of all that is used. */
@@ -111,7 +141,7 @@ final readonly class UsedReads
     }
 
     /** @param  list<Span>  $speech */
-    private static function from(Span $words, array $speech): int
+    private static function from(Span $words, array $speech, ?Levels $levels): int
     {
         $before = 0;
         foreach ($speech as $span) {
@@ -120,11 +150,13 @@ final readonly class UsedReads
             }
         }
 
-        return $words->from->count - self::edge($words->from->count - $before, self::BEFORE);
+        $edge = $words->from->count - self::edge($words->from->count - $before, self::BEFORE);
+
+        return self::quiet($levels, $edge, $before + self::BEHIND[0], $words->from->count - self::BEFORE[0]);
     }
 
     /** @param  list<Span>  $speech */
-    private static function until(Span $words, array $speech, int $length): int
+    private static function until(Span $words, array $speech, int $length, ?Levels $levels): int
     {
         $behind = max($length, $words->until->count);
         foreach ($speech as $span) {
@@ -133,7 +165,17 @@ final readonly class UsedReads
             }
         }
 
-        return $words->until->count + self::edge($behind - $words->until->count, self::BEHIND);
+        $edge = $words->until->count + self::edge($behind - $words->until->count, self::BEHIND);
+
+        return self::quiet($levels, $edge, $words->until->count + self::BEHIND[0], $behind - self::BEFORE[0]);
+    }
+
+    /** The quietest place near an edge, between what belongs to the words on both sides of the silence. */
+    private static function quiet(?Levels $levels, int $edge, int $least, int $most): int
+    {
+        $around = min($edge - $least, $most - $edge, self::BREATH);
+
+        return $levels === null || $around <= 0 ? $edge : $levels->quietest(Tick::of($edge), Tick::of($around))->count;
     }
 
     /**

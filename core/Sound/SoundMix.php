@@ -141,8 +141,32 @@ final class SoundMix
         $bytes = str_repeat("\0", self::BYTES * min($missing, $until - $from));
         $wanted = self::BYTES * max(0, $until - $from - $missing);
         $bytes .= $wanted === 0 ? '' : (string) stream_get_contents($file, $wanted);
+        $samples = self::silenced(str_pad($bytes, self::BYTES * ($until - $from), "\0"), $place, $from);
 
-        return $this->clicked(str_pad($bytes, self::BYTES * ($until - $from), "\0"), $place, $from);
+        return $this->clicked($samples, $place, $from);
+    }
+
+    /** Without what is to be silent; sound goes and comes in 5 ms, within the silence. */
+    private static function silenced(string $samples, SoundPlace $place, int $from): string
+    {
+        $count = intdiv(strlen($samples), self::BYTES);
+        foreach ($place->silences as [$start, $stop]) {
+            [$start, $stop] = [$place->at + $start - $from, $place->at + $stop - $from];
+            [$first, $last] = [max(0, $start), min($count, $stop)];
+            if ($first >= $last) {
+                continue;
+            }
+            $numbers = self::numbers(substr($samples, self::BYTES * $first, self::BYTES * ($last - $first)));
+            for ($i = $first; $i < $last; $i++) {
+                $gain = max(0.0, 1 - min($i - $start, $stop - 1 - $i) / self::EASE);
+                foreach ([2 * ($i - $first), 2 * ($i - $first) + 1] as $k) {
+                    $numbers[$k] = (int) round($gain * $numbers[$k]) & 0xFFFF;
+                }
+            }
+            $samples = substr_replace($samples, pack('v*', ...$numbers), self::BYTES * $first, self::BYTES * ($last - $first));
+        }
+
+        return $samples;
     }
 
     /** With the clicks of the pointer that are heard meanwhile. */

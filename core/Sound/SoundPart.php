@@ -100,6 +100,7 @@ final readonly class SoundPart
                 JoinKind::from($p['join']),
                 $p['join_samples'],
                 $p['clicks'] ?? [],
+                $p['silences'] ?? [],
             ),
             $part['places'],
         );
@@ -109,7 +110,7 @@ final readonly class SoundPart
 
     /**
      * @return array{from: int, until: int, is_last: bool, places: list<array{piece: array<string, mixed>, at: int,
-     *     join: string, join_samples: int, clicks: list<int>}>}
+     *     join: string, join_samples: int, clicks: list<int>, silences: list<array{int, int}>}>}
      */
     public function toArray(): array
     {
@@ -124,6 +125,7 @@ final readonly class SoundPart
                     'join' => $p->join->value,
                     'join_samples' => $p->joinSamples,
                     'clicks' => $p->clicks,
+                    'silences' => $p->silences,
                 ],
                 $this->places,
             ),
@@ -154,7 +156,8 @@ final readonly class SoundPart
                         'at' => $p->at - $this->from,
                         'join' => $p->join->value,
                         'joinSamples' => $p->joinSamples,
-                    ] + ($p->clicks === [] ? [] : ['clicks' => $p->clicks, 'click' => ClickSound::RECIPE]),
+                    ] + ($p->clicks === [] ? [] : ['clicks' => $p->clicks, 'click' => ClickSound::RECIPE])
+                        + ($p->silences === [] ? [] : ['silences' => $p->silences]),
                     $this->places,
                 ),
                 'recipe' => self::RECIPE,

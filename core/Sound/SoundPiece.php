@@ -24,6 +24,7 @@ final readonly class SoundPiece
      *                                it follows from the sound
      * @param  float|null  $peak  dBFS of the whole take, likewise
      * @param  ComputerSound|null  $computer  what is heard of the computer beside the voice
+     * @param  CleanVoice|null  $clean  the voice is heard as this; null as it was recorded
      */
     public function __construct(
         public ?string $sound,
@@ -33,6 +34,7 @@ final readonly class SoundPiece
         public ?float $loudness = null,
         public ?float $peak = null,
         public ?ComputerSound $computer = null,
+        public ?CleanVoice $clean = null,
     ) {
     }
 
@@ -51,7 +53,10 @@ final readonly class SoundPiece
     /** Whether it can be as loud as it is meant to be without a limiter having anything to do. */
     public function needsNoLimiter(float $gain): bool
     {
-        return $this->computer === null && $this->peak !== null && $this->peak + $gain <= SoundCommand::SAFE_PEAK;
+        return $this->computer === null &&
+            $this->clean === null &&
+            $this->peak !== null &&
+            $this->peak + $gain <= SoundCommand::SAFE_PEAK;
     }
 
     /** @param  array<string, mixed>  $piece  as `toArray` gives it */
@@ -65,6 +70,7 @@ final readonly class SoundPiece
             $piece['loudness'],
             $piece['peak'],
             isset($piece['computer']) ? new ComputerSound(...$piece['computer']) : null,
+            isset($piece['clean']) ? CleanVoice::read($piece['clean']) : null,
         );
     }
 
@@ -78,7 +84,14 @@ final readonly class SoundPiece
             'target' => $this->target,
             'loudness' => $this->loudness,
             'peak' => $this->peak,
-        ] + ($this->computer === null ? [] : ['computer' => $this->computer->toArray()]);
+        ] + $this->more();
+    }
+
+    /** @return array<string, mixed> what not every piece has */
+    private function more(): array
+    {
+        return ($this->computer === null ? [] : ['computer' => $this->computer->toArray()]) +
+            ($this->clean === null ? [] : ['clean' => $this->clean->toArray()]);
     }
 
     public function key(string $encoder): string
@@ -95,6 +108,6 @@ final readonly class SoundPiece
             'samples' => $this->samples,
             'target' => $this->sound === null ? 0.0 : $this->target,
             'recipe' => SoundCommand::RECIPE,
-        ] + ($this->computer === null ? [] : ['computer' => $this->computer->toArray()]);
+        ] + $this->more() + ($this->clean === null ? [] : ['cleaning' => CleanVoice::RECIPE]);
     }
 }

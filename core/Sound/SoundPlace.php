@@ -14,6 +14,7 @@ final readonly class SoundPlace
      * @param  JoinKind  $join  with the place before
      * @param  int  $joinSamples  as long as the join lasts; 0 for a cut
      * @param  list<int>  $clicks  samples after its beginning on which a click of the pointer is heard
+     * @param  list<array{int, int}>  $silences  samples after its beginning from and until which nothing else is heard
      */
     public function __construct(
         public SoundPiece $piece,
@@ -21,6 +22,7 @@ final readonly class SoundPlace
         public JoinKind $join = JoinKind::Cut,
         public int $joinSamples = 0,
         public array $clicks = [],
+        public array $silences = [],
     ) {
     }
 

@@ -55,6 +55,7 @@ final readonly class SoundPlan
                 $group[0]->join->kind,
                 $group[0]->join->frames * $ticks,
                 self::clicks($group, $ticks),
+                self::silences($group, $ticks),
             ),
             $groups,
         );
@@ -122,6 +123,45 @@ final readonly class SoundPlan
         return $clicks;
     }
 
+    /**
+     * Where in a group of segments that go on nothing is to be heard of its take.
+     *
+     * @param  non-empty-list<Segment>  $group
+     * @return list<array{int, int}> samples after its beginning
+     */
+    private static function silences(array $group, int $ticks): array
+    {
+        $begin = $group[0]->map?->timeOf(0)->count ?? 0;
+        $samples = array_sum(array_map(fn (Segment $s): int => $s->frames, $group)) * $ticks;
+        $silences = [];
+        foreach ($group[0]->passage->take->silences ?? [] as $span) {
+            $silence = [max(0, $span->from->count - $begin), min($samples, $span->until->count - $begin)];
+            if ($silence[0] < $silence[1]) {
+                $silences[] = $silence;
+            }
+        }
+
+        return $silences;
+    }
+
+    /** @return list<array{int, int}> frames of a segment from and until which nothing is heard of its take */
+    public static function silentFrames(Segment $segment): array
+    {
+        $frames = [];
+        $map = $segment->map;
+        foreach ($segment->passage->take->silences ?? [] as $span) {
+            if ($map === null) {
+                break;
+            }
+            $silence = [max(0, $map->frameOf($span->from)), min($segment->frames, $map->frameOf($span->until))];
+            if ($silence[0] < $silence[1]) {
+                $frames[] = $silence;
+            }
+        }
+
+        return $frames;
+    }
+
     /** @return list<int> frames of a segment on which a click is heard */
     public static function clickFrames(Segment $segment): array
     {
@@ -159,6 +199,7 @@ final readonly class SoundPlan
             $voice === null || $computer === null
                 ? null
                 : ComputerSound::at($beside, $computer->hash, $computer->fileAt($in), $computer->loudness),
+            $voice === null ? null : $segment->passage?->take->clean,
         );
     }
 }

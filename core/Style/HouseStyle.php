@@ -13,6 +13,8 @@ use OpenReel\Core\Picture\InsetShape;
 use OpenReel\Core\Picture\InsetSize;
 use OpenReel\Core\Picture\Layout;
 use OpenReel\Core\Script\Language;
+use OpenReel\Core\Sound\Cleaning;
+use OpenReel\Core\Sound\NoiseReduction;
 use OpenReel\Core\Time\FrameRate;
 
 /**
@@ -39,6 +41,9 @@ final readonly class HouseStyle
     /** LU by which the computer's sound lies under the voice. */
     public const COMPUTER_UNDER = [6, 12, 18, 24];
 
+    /** Milliseconds to which longer pauses are shortened; 0 leaves them as they were spoken. */
+    public const LONGEST_PAUSES = [0, 500, 700, 1000];
+
     /** @var array<string, string|int|null> */
     public const DEFAULTS = [
         'width' => 1920,
@@ -62,6 +67,10 @@ final readonly class HouseStyle
         'card' => 'page',
         'sound_target' => -16,
         'computer_under' => 12,
+        'noise_reduction' => 'off',
+        'hum_filter' => 'off',
+        'low_cut' => 'off',
+        'longest_pause' => 0,
         'count_down' => 3,
         'presenter' => '',
         'language' => 'en',
@@ -91,6 +100,12 @@ final readonly class HouseStyle
 
     /** LU. */
     public int $computerUnder;
+
+    /** How voices are cleaned. */
+    public Cleaning $cleaning;
+
+    /** Milliseconds; 0 leaves pauses as they were spoken. */
+    public int $longestPause;
 
     /** Seconds. */
     public int $countDown;
@@ -128,6 +143,12 @@ final readonly class HouseStyle
         $this->card = CardTemplate::from($text('card'));
         $this->soundTarget = (int) $values['sound_target'];
         $this->computerUnder = (int) $values['computer_under'];
+        $this->cleaning = new Cleaning(
+            NoiseReduction::from($text('noise_reduction')),
+            $text('hum_filter') === 'on',
+            $text('low_cut') === 'on',
+        );
+        $this->longestPause = (int) $values['longest_pause'];
         $this->countDown = (int) $values['count_down'];
         $this->presenter = $text('presenter');
         $this->language = Language::from($text('language'));
@@ -252,6 +273,9 @@ final readonly class HouseStyle
             'card' => is_string($value) && CardTemplate::tryFrom($value) !== null,
             'sound_target' => in_array($value, self::SOUND_TARGETS, true),
             'computer_under' => in_array($value, self::COMPUTER_UNDER, true),
+            'noise_reduction' => is_string($value) && NoiseReduction::tryFrom($value) !== null,
+            'hum_filter', 'low_cut' => in_array($value, ['off', 'on'], true),
+            'longest_pause' => in_array($value, self::LONGEST_PAUSES, true),
             'count_down' => is_int($value) && $value >= 0 && $value <= 10,
             'language' => is_string($value) && Language::tryFrom($value) !== null,
             'presenter' => is_string($value) && mb_strlen($value) <= 100,

@@ -7,6 +7,7 @@ namespace OpenReel\Core\Take;
 use OpenReel\Core\Mark\TakeMark;
 use OpenReel\Core\Mark\Wipe;
 use OpenReel\Core\Picture\Crop;
+use OpenReel\Core\Sound\CleanVoice;
 use OpenReel\Core\Time\Span;
 use OpenReel\Core\Time\Tick;
 
@@ -24,6 +25,8 @@ final readonly class Take
      * @param  Crop|null  $area  part of the screen that is shown
      * @param  list<Reached>  $reached  places inside its lines of which the moment is known; between them it is in proportion to
      *    the text
+     * @param  CleanVoice|null  $clean  its voice is heard as this; null as it was recorded
+     * @param  list<Span>  $silences  in which nothing is heard of it
      */
     public function __construct(
         public string $id,
@@ -36,6 +39,8 @@ final readonly class Take
         public ?Crop $framing = null,
         public ?Crop $area = null,
         public array $reached = [],
+        public ?CleanVoice $clean = null,
+        public array $silences = [],
     ) {
     }
 

@@ -29,9 +29,10 @@ $takes = [
         [],
     ],
     ['01-2', 1, null, []],
-    ['02-1', 2, null, []],
+    ['02-1', 2, null, ['leaves out' => [5]]],
+    ['02-2-lines-6', 2, null, ['only' => [5]]],
     ['03-1', 3, null, []],
-    ['04-1-undecided', 4, null, ['quiet' => true]],
+    ['04-1-undecided', 4, null, ['fan' => true]],
     ['04-2', 4, null, []],
     ['05-1', 5, null, []],
     ['06-1-undecided', 6, null, ['breaks off' => [2, 4]]],
@@ -48,19 +49,23 @@ foreach ($takes as [$name, $section, $words, $how]) {
         continue;
     }
     $lines = array_map(fn (Line $l): string => $l->text, $script->sections[$section - 1]->lines);
+    $lines = array_diff_key($lines, array_flip($how['leaves out'] ?? []));
+    $lines = isset($how['only']) ? array_intersect_key($lines, array_flip($how['only'])) : $lines;
     $words ??= implode("\n", withFalseStarts($lines, $how['breaks off'] ?? []));
-    $sound = speak($words, $work, isset($how['quiet']));
+    $sound = speak($words, $work, isset($how['fan']));
     record($sound, $work, "{$folder}/{$name}.webm");
     echo $name, ' ', round(filesize("{$folder}/{$name}.webm") / 1024), " KB\n";
 }
 array_map(unlink(...), glob("{$work}/*") ?: []);
 rmdir($work);
 
-/** The voice with a breath before and after, in a room that is never quite silent. */
-function speak(string $words, string $work, bool $quiet): string
+/** The voice with a breath before and after, in a room that is never quite silent; with a fan and the hum of its mains, or without. */
+function speak(string $words, string $work, bool $hasFan): string
 {
     (new FliteVoice('flite'))->speak(spelledOut($words), "{$work}/voice.wav");
-    $level = $quiet ? '-30dB' : '-4dB';
+    $noise = $hasFan
+        ? 'anoisesrc=r=48000:c=pink:a=0.1:s=7[fan];sine=f=50:r=48000,volume=0.05[hum];[fan][hum]amix=duration=first:normalize=0'
+        : 'anoisesrc=r=48000:c=brown:a=0.002:s=7';
     Program::run([
         'ffmpeg',
         '-v',
@@ -71,9 +76,9 @@ function speak(string $words, string $work, bool $quiet): string
         '-f',
         'lavfi',
         '-i',
-        'anoisesrc=r=48000:c=brown:a=0.002:s=7',
+        $noise,
         '-filter_complex',
-        "[0:a]aresample=48000,volume={$level},adelay=1100,apad=pad_dur=1.2[v];[v][1:a]amix=duration=first:normalize=0",
+        '[0:a]aresample=48000,volume=-4dB,adelay=1100,apad=pad_dur=1.2[v];[v][1:a]amix=duration=first:normalize=0',
         '-c:a',
         'pcm_s16le',
         '-ac',
@@ -87,7 +92,7 @@ function speak(string $words, string $work, bool $quiet): string
 /**
  * Lines as somebody says them who breaks some of them off in the middle and begins anew.
  *
- * @param  list<string>  $lines
+ * @param  array<int, string>  $lines
  * @param  list<int>  $broken  indexes
  * @return list<string>
  */

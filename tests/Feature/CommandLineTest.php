@@ -213,7 +213,10 @@ final class CommandLineTest extends FeatureTestCase
             ['kept', 'undecided', 'discarded'],
             array_values(array_unique(array_column($takes, 'verdict'))),
         );
-        self::assertContains(['very-quiet'], array_column($takes, 'flags'));
+        self::assertContains(['noisy'], array_column($takes, 'flags'));
+        // A take that leaves a line out, and the pickup that mends it, are both heard.
+        self::assertCount(2, $sections[1]['coverage']['takes']);
+        self::assertSame([], $sections[1]['coverage']['missing']);
         self::assertSame([], $sections[6]['takes'], 'one is left to be recorded');
         self::assertNotContains(null, array_column(array_slice($sections, 0, 7), 'slide'));
     }

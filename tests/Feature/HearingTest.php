@@ -6,6 +6,7 @@ namespace Tests\Feature;
 
 use App\Actions\Film\AssembleLesson;
 use App\Actions\Takes\HearTake;
+use App\Actions\Takes\InspectTake;
 use App\Jobs\HearTakesJob;
 use App\Media\TakeListener;
 use App\Models\Hearing;
@@ -113,15 +114,15 @@ final class HearingTest extends FeatureTestCase
         $newer = $this->record($section, $file);
         Queue::assertPushed(HearTakesJob::class, 2);
         $older->update(['created_at' => now()->subHour()]);
-        (new HearTakesJob())->handle(app(HearTake::class));
+        (new HearTakesJob())->handle(app(HearTake::class), app(InspectTake::class));
         self::assertSame(Hearing::Sure, $newer->refresh()->hearing);
         self::assertNull($older->refresh()->hearing);
         Queue::fake([HearTakesJob::class]);
         app(Upkeep::class)->sweep();
         Queue::assertPushed(HearTakesJob::class, 1);
-        (new HearTakesJob())->handle(app(HearTake::class));
+        (new HearTakesJob())->handle(app(HearTake::class), app(InspectTake::class));
         self::assertSame(Hearing::Sure, $older->refresh()->hearing);
-        (new HearTakesJob())->handle(app(HearTake::class));
+        (new HearTakesJob())->handle(app(HearTake::class), app(InspectTake::class));
     }
 
     public function test_a_take_without_voice_or_lines_waits_for_nothing(): void

@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import type { Heard } from '../../resources/js/api/types';
+import { cleaningSays, isOff, roomSays } from '../../resources/js/rooms/review/cleaning';
 import { asWritten, heardText, stretchOf, without } from '../../resources/js/rooms/review/heardText';
 import { levelled } from '../../resources/js/rooms/review/readsPlayer';
 
@@ -25,12 +26,18 @@ const heard: Heard = {
     unscripted: [at(1000, 1900)],
     pauses: [at(4000, 7000)],
     missing: [],
+    places: {},
+    voice_db: -20,
+    noise_db: -55,
+    hum_hz: null,
 };
 const take = {
     lines: [{ id: 'a', text: '“Low, water!”', heard: 'again' as const, from_ms: 2000 }],
     left: [at(0, 950)],
     cuts: [at(2450, 4000)],
     fluffs: [at(980, 1950)],
+    silences: [],
+    tightened: [],
     used_from_ms: 0,
     used_until_ms: 6000,
 };
@@ -48,6 +55,17 @@ describe('what a take says', () => {
         expect(trimmed.map(({ out }) => out)).toEqual(['trimmed', 'went again', null, 'trimmed', 'trimmed']);
     });
 
+    it('tells what is silent, and how long a pause is that the course wants shorter', () => {
+        const pieces = heardText(heard, { ...take, cuts: [], silences: [at(2450, 4000)], tightened: [at(4350, 6650)] });
+        expect(pieces.map(({ silent, tightened }) => [silent, tightened])).toEqual([
+            [false, null],
+            [false, null],
+            [false, null],
+            [true, null],
+            [false, 700],
+        ]);
+    });
+
     it('has the punctuation of the script', () => {
         expect(asWritten(['4.8', 'm', 'now'], 'It is 4.8 m (now).')).toEqual(['4.8', 'm', '(now).']);
         expect(asWritten(['other'], 'words')).toEqual(['other']);
@@ -59,6 +77,22 @@ describe('what a take says', () => {
         expect(stretchOf(pieces.slice(4))).toEqual(at(4350, 6650));
         expect(stretchOf([])).toBeNull();
         expect(without([at(0, 100), at(200, 300)], at(210, 220))).toEqual([at(0, 100)]);
+    });
+});
+
+describe('how a sound is cleaned', () => {
+    it('is said in words', () => {
+        expect(cleaningSays({ noise: 'off', hum: false, low_cut: false })).toBe('as recorded');
+        expect(cleaningSays({ noise: 'light', hum: false, low_cut: true })).toBe('less noise, no rumble');
+        expect(cleaningSays({ noise: 'strong', hum: true, low_cut: false })).toBe('much less noise, no hum');
+        expect(isOff({ noise: 'off', hum: false, low_cut: true })).toBe(false);
+    });
+
+    it('is advised by how far the room lies under the voice', () => {
+        expect(roomSays(heard)).toBe('The room lies 35 dB under your voice: fine.');
+        expect(roomSays({ voice_db: -20, noise_db: -42 })).toContain('light noise reduction helps');
+        expect(roomSays({ voice_db: -20, noise_db: -33 })).toContain('only 13 dB');
+        expect(roomSays({ voice_db: null, noise_db: null })).toBe('Nobody is heard speaking.');
     });
 });
 

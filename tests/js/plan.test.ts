@@ -1,7 +1,16 @@
 import { readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
 import type { Assembly, Segment } from '../../resources/js/api/types';
-import { frameAt, isOver, mediaTime, meetingAt, placeOf, runsOf } from '../../resources/js/player/plan';
+import {
+    frameAt,
+    isOver,
+    isSilentAt,
+    mediaTime,
+    meetingAt,
+    placeOf,
+    planOfSection,
+    runsOf,
+} from '../../resources/js/player/plan';
 import { type Stretch, TimeMap } from '../../resources/js/player/TimeMap';
 import { levelWord } from '../../resources/js/recorder/meter';
 import { rectAt } from '../../resources/js/ui/place';
@@ -30,6 +39,26 @@ const segment = (
 ) => ({ start_frame, frames, join, offset_ticks: 0, map: [{ frames, in_ticks, step: 1920 }] }) as unknown as Segment;
 const planOf = (frames: number, ...segments: Segment[]) => ({ fps: 25, frames, segments }) as unknown as Assembly;
 const plan = planOf(60, segment(0, 25, 48_000), segment(25, 10, 0), segment(35, 25, 7));
+
+describe('a section by itself', () => {
+    const own = (section_id: string, start: number, lines: string[] = []) =>
+        ({ ...segment(start, 20, 0, { kind: 'dissolve', frames: 5 }), section_id, lines }) as Segment;
+
+    it('begins at once and keeps its joins', () => {
+        const alone = planOfSection(planOf(65, own('a', 0), own('b', 15), own('b', 30)), 'b');
+        expect(alone.segments.map(({ start_frame, join }) => [start_frame, join.kind])).toEqual([
+            [0, 'cut'],
+            [15, 'dissolve'],
+        ]);
+        expect([alone.frames, alone.length_ms]).toEqual([35, 1400]);
+        expect(planOfSection(planOf(20, own('a', 0)), 'c')).toMatchObject({ frames: 0, segments: [] });
+    });
+
+    it('is silent where its take is', () => {
+        const hushed = { ...segment(100, 50, 0), silences: [[10, 20]] } as Segment;
+        expect([109, 110, 119, 120].map((frame) => isSilentAt(hushed, frame))).toEqual([false, true, true, false]);
+    });
+});
 
 describe('the plan in the player', () => {
     it('finds the segment of every frame', () => {

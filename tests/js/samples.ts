@@ -44,6 +44,11 @@ export const lesson = {
         "name": "Reading the Water"
     },
     "count_down": 3,
+    "cleaning": {
+        "noise": "off",
+        "hum": false,
+        "low_cut": false
+    },
     "pens": [
         "1B2430",
         "0B5D66",
@@ -168,6 +173,9 @@ export const lesson = {
                     "loudness": -12,
                     "left": [],
                     "cuts": [],
+                    "silences": [],
+                    "tightened": [],
+                    "cleaning": null,
                     "markers": [],
                     "media_url": "/api/takes/id7/media?v=12345678",
                     "poster_url": "/api/takes/id7/poster",
@@ -212,6 +220,9 @@ export const lesson = {
                     "loudness": null,
                     "left": [],
                     "cuts": [],
+                    "silences": [],
+                    "tightened": [],
+                    "cleaning": null,
                     "markers": [],
                     "media_url": "/api/takes/id8/media?v=recordin",
                     "poster_url": null,
@@ -362,6 +373,7 @@ export const assembly = {
             "media_url": "/api/takes/id7/media?v=12345678",
             "beside": [],
             "clicks": [],
+            "silences": [],
             "gain_db": 1.5,
             "shots": [
                 {
@@ -462,6 +474,7 @@ export const assembly = {
             "media_url": null,
             "beside": [],
             "clicks": [],
+            "silences": [],
             "gain_db": 1.5,
             "shots": [
                 {
@@ -697,6 +710,10 @@ export const courses = [
             "card": "page",
             "sound_target": -16,
             "computer_under": 12,
+            "noise_reduction": "off",
+            "hum_filter": "off",
+            "low_cut": "off",
+            "longest_pause": 0,
             "count_down": 3,
             "presenter": "",
             "language": "en"
@@ -729,6 +746,10 @@ export const style = {
         "card": "page",
         "sound_target": -16,
         "computer_under": 12,
+        "noise_reduction": "off",
+        "hum_filter": "off",
+        "low_cut": "off",
+        "longest_pause": 0,
         "count_down": 3,
         "presenter": "",
         "language": "en"
@@ -755,6 +776,10 @@ export const style = {
         "card": "page",
         "sound_target": -16,
         "computer_under": 12,
+        "noise_reduction": "off",
+        "hum_filter": "off",
+        "low_cut": "off",
+        "longest_pause": 0,
         "count_down": 3,
         "presenter": "",
         "language": "en"

@@ -25,6 +25,7 @@ use OpenReel\Core\Picture\Shape;
 use OpenReel\Core\Picture\Still;
 use OpenReel\Core\Picture\StillKind;
 use OpenReel\Core\Script\Script;
+use OpenReel\Core\Sound\Cleaning;
 use OpenReel\Core\Take\Take as CoreTake;
 use OpenReel\Core\Time\FrameRate;
 
@@ -38,7 +39,7 @@ final class AssembleLesson
         $frame = FrameSize::of($lesson->width, $lesson->height);
         $script = Script::read($lesson->script);
         $coverage = LessonCoverage::of($lesson, $asKept);
-        [$takes, $files] = $this->takes($coverage);
+        [$takes, $files] = $this->takes($coverage, $style->cleaning);
         $slides = array_values($lesson->slides()->get()->all());
         $files += array_column(array_map(fn (Slide $s): array => [$s->hash, $s->path], $slides), 1, 0);
         $logo = LessonStyle::logoRow($style);
@@ -103,9 +104,10 @@ final class AssembleLesson
     /**
      * The takes that are heard, and where the files of their tracks lie.
      *
+     * @param  Cleaning  $usual  how the lesson's voices are cleaned
      * @return array{array<string, CoreTake>, array<string, string>} by id; path on the media disk by hash
      */
-    private function takes(Coverage $coverage): array
+    private function takes(Coverage $coverage, Cleaning $usual): array
     {
         $ids = [];
         foreach ($coverage->sections as $section) {
@@ -118,7 +120,7 @@ final class AssembleLesson
             $files[$row->hash] = $row->file_path;
         }
         foreach (DB::table('takes')->whereIn('id', $ids)->get() as $row) {
-            $takes[$row->id] = TakeReader::coreOf((array) $row, $tracks[$row->id] ?? []);
+            $takes[$row->id] = TakeReader::coreOf((array) $row, $tracks[$row->id] ?? [], $usual);
         }
 
         return [$takes, $files];

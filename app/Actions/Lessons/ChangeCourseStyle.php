@@ -6,6 +6,7 @@ namespace App\Actions\Lessons;
 
 use App\Actions\Film\AssembleLesson;
 use App\Actions\Takes\HearAnew;
+use App\Actions\Takes\TightenPauses;
 use App\Jobs\PrepareLessonJob;
 use App\Models\Course;
 use App\Models\Export;
@@ -16,8 +17,11 @@ use OpenReel\Core\Style\HouseStyle;
 /** Changes a course's house style and tells how many finished exports no longer show it. */
 final class ChangeCourseStyle
 {
-    public function __construct(private readonly AssembleLesson $assemble, private readonly HearAnew $hear)
-    {
+    public function __construct(
+        private readonly AssembleLesson $assemble,
+        private readonly HearAnew $hear,
+        private readonly TightenPauses $tighten,
+    ) {
     }
 
     /**
@@ -35,6 +39,9 @@ final class ChangeCourseStyle
         foreach ($lessons as $lesson) {
             if (isset($change['language']) && $change['language'] !== $was) {
                 ($this->hear)($lesson);
+            }
+            if (isset($change['longest_pause'])) {
+                ($this->tighten)($lesson);
             }
             PrepareLessonJob::dispatch($lesson->id);
         }

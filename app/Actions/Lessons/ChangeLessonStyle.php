@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Actions\Lessons;
 
 use App\Actions\Takes\HearAnew;
+use App\Actions\Takes\TightenPauses;
 use App\Jobs\PrepareLessonJob;
 use App\Models\Lesson;
 use App\Readers\LessonStyle;
@@ -14,7 +15,7 @@ use OpenReel\Core\Style\StyleProblem;
 /** Gives a lesson something otherwise than its course, or goes back to the course's. */
 final class ChangeLessonStyle
 {
-    public function __construct(private readonly HearAnew $hear)
+    public function __construct(private readonly HearAnew $hear, private readonly TightenPauses $tighten)
     {
     }
 
@@ -33,10 +34,14 @@ final class ChangeLessonStyle
             }
         }
         HouseStyle::of($own);
-        $was = LessonStyle::of($lesson)->language;
+        $was = LessonStyle::of($lesson);
         $lesson->update(['style' => $own]);
-        if (LessonStyle::of($lesson)->language !== $was) {
+        $is = LessonStyle::of($lesson);
+        if ($is->language !== $was->language) {
             ($this->hear)($lesson);
+        }
+        if ($is->longestPause !== $was->longestPause) {
+            ($this->tighten)($lesson);
         }
         PrepareLessonJob::dispatch($lesson->id);
 

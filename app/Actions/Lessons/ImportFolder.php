@@ -16,6 +16,7 @@ use App\Models\Take;
 use App\Models\TakeState;
 use App\Readers\SpokenLines;
 use App\Refusal;
+use Illuminate\Support\Facades\DB;
 use OpenReel\Core\Script\CueKind;
 use OpenReel\Core\Script\Script;
 use OpenReel\Core\Script\ScriptProblem;
@@ -28,10 +29,10 @@ use OpenReel\Core\Take\Verdict;
  */
 final class ImportFolder
 {
-    private const TAKE_NAME = '/^(\d{1,4})-(\d{1,4})(-discard|-undecided)?\.([a-z0-9]{2,5})$/i';
+    private const TAKE_NAME = '/^(\d{1,4})-(\d{1,4})(-lines(?:-\d{1,4})+)?(-discard|-undecided)?\.([a-z0-9]{2,5})$/i';
 
     /** What was recorded beside a take: its screen, and the log of what happened meanwhile. */
-    private const BESIDE = '/^(\d{1,4}-\d{1,4}(?:-discard|-undecided)?)\.(screen\.[a-z0-9]{2,5}|events\.jsonl)$/i';
+    private const BESIDE = '/^(\d{1,4}-\d{1,4}(?:-lines(?:-\d{1,4})+)?(?:-discard|-undecided)?)\.(screen\.[a-z0-9]{2,5}|events\.jsonl)$/i';
 
     private const SLIDES = ['png', 'jpg', 'jpeg', 'webp', 'svg'];
 
@@ -90,8 +91,8 @@ final class ImportFolder
     /**
      * What lies in a folder, without making anything of it.
      *
-     * @return array{Script, list<array{int, string}>} the script, and of each take the number of its section (0: it may hold all
-     *    of the script) and its file
+     * @return array{Script, list<array{int, string, list<int>}>} the script, and of each take the number of its section (0: it may
+     *    hold all of the script), its file, and numbers of the lines it was recorded for (none: all)
      *
      * @throws Refusal naming the file that is wrong
      */
@@ -100,7 +101,7 @@ final class ImportFolder
         $script = $this->script($folder);
         $takes = $this->takeFiles($folder, count($script->sections), 0);
 
-        return [$script, array_map(fn (array $take): array => [$take['section'], $take['file']], $takes)];
+        return [$script, array_map(fn (array $take): array => [$take['section'], $take['file'], $take['lines']], $takes)];
     }
 
     /** Leaves nothing of it behind. */
@@ -207,8 +208,8 @@ final class ImportFolder
     }
 
     /**
-     * @return list<array{section: int, number: int, mark: string, file: string, beside: array<string, string>}> by section, then
-     *    number
+     * @return list<array{section: int, number: int, lines: list<int>, mark: string, file: string, beside: array<string, string>}>
+     *    by section, then number
      */
     private function takeFiles(string $folder, int $sections, int $least = 1): array
     {
@@ -236,7 +237,13 @@ final class ImportFolder
                 );
             }
             $numbers[(int) $name[1]][(int) $name[2]] = $file;
-            $takes[] = ['section' => (int) $name[1], 'number' => (int) $name[2], 'mark' => strtolower($name[3]), 'file' => $file];
+            $takes[] = [
+                'section' => (int) $name[1],
+                'number' => (int) $name[2],
+                'lines' => array_map(intval(...), array_slice(explode('-', $name[3]), 2)),
+                'mark' => strtolower($name[4]),
+                'file' => $file,
+            ];
         }
         foreach ($takes as $i => $take) {
             $name = strtolower(pathinfo($take['file'], PATHINFO_FILENAME));
@@ -254,7 +261,7 @@ final class ImportFolder
 
     /**
      * @param  array<int, Section>  $sections
-     * @param  list<array{section: int, number: int, mark: string, file: string, beside: array<string, string>}>  $files
+     * @param  list<array{section: int, number: int, lines: list<int>, mark: string, file: string, beside: array<string, string>}>  $files
      * @param  callable(string): void  $say
      */
     private function takes(array $sections, array $files, bool $whole, callable $say): void
@@ -275,7 +282,7 @@ final class ImportFolder
         $this->keepHighest($files, $sections);
     }
 
-    /** @param  array{section: int, number: int, mark: string, file: string, beside: array<string, string>}  $entry */
+    /** @param  array{section: int, number: int, lines: list<int>, mark: string, file: string, beside: array<string, string>}  $entry */
     private function take(Section $section, array $entry): Take
     {
         $bytes = (int) @filesize($entry['file']);
@@ -289,7 +296,7 @@ final class ImportFolder
                 'number' => $entry['number'],
                 'state' => TakeState::Ingesting,
                 'verdict' => $entry['mark'] === '-discard' ? Verdict::Discarded : Verdict::Undecided,
-            ] + SpokenLines::asTaken($section),
+            ] + SpokenLines::asTaken($section, $this->lineIds($section, $entry)),
         );
         if (isset($entry['beside']['events'])) {
             $this->media->write($take->folder().'/events.jsonl', (string) file_get_contents($entry['beside']['events']));
@@ -310,22 +317,43 @@ final class ImportFolder
     }
 
     /**
-     * @param  list<array{section: int, number: int, mark: string, file: string, beside: array<string, string>}>  $files
+     * @param  list<array{section: int, number: int, lines: list<int>, mark: string, file: string, beside: array<string, string>}>  $files
      * @param  array<int, Section>  $sections
      */
     private function keepHighest(array $files, array $sections): void
     {
-        $highest = [];
+        $kept = [];
         foreach ($files as $entry) {
             if ($entry['mark'] === '') {
-                $highest[$entry['section']] = $entry['number'];
+                // A pickup is kept beside the take that it mends.
+                $before = $entry['lines'] === [] ? [] : $kept[$entry['section']] ?? [];
+                $kept[$entry['section']] = [...$before, $entry['number']];
             }
         }
-        foreach ($highest as $section => $number) {
-            $sections[$section]
-                ->takes()
-                ->where('number', $number)
-                ->update(['verdict' => Verdict::Kept]);
+        foreach ($kept as $section => $numbers) {
+            foreach ($numbers as $order => $number) {
+                $sections[$section]
+                    ->takes()
+                    ->where('number', $number)
+                    ->update(['verdict' => Verdict::Kept, 'kept_order' => $order + 1]);
+            }
         }
+    }
+
+    /**
+     * @param  array{section: int, lines: list<int>, file: string, ...}  $entry
+     * @return list<string>|null null for all of its section
+     */
+    private function lineIds(Section $section, array $entry): ?array
+    {
+        if ($entry['lines'] === []) {
+            return null;
+        }
+        $ids = DB::table('lines')->where('section_id', $section->id)->whereNotNull('position')->orderBy('position')->pluck('id');
+        $found = array_filter(array_map(fn (int $line): ?string => $ids[$line - 1] ?? null, $entry['lines']));
+
+        return count($found) === count($entry['lines'])
+            ? array_values($found)
+            : throw Refusal::badInput('The take '.basename($entry['file'])." names a line that its section does not have: {$ids->count()}.");
     }
 }

@@ -13,10 +13,12 @@ use App\Models\TakeState;
 use App\Models\Track;
 use App\Readers\LearnedPace;
 use App\Readers\LessonStyle;
+use App\Readers\PauseTightening;
 use App\Readers\TakeReader;
 use Illuminate\Support\Facades\DB;
 use OpenReel\Core\Listening\Heard;
 use OpenReel\Core\Listening\HeardWord;
+use OpenReel\Core\Listening\Levels;
 use OpenReel\Core\Listening\LineToHear;
 use OpenReel\Core\Listening\Read;
 use OpenReel\Core\Listening\SpeechFlag;
@@ -91,7 +93,7 @@ final class HearTake
     {
         $later = Tick::of(max(0, $voice->offset_ticks));
         $ids = array_column($take->lines, 'id');
-        $used = UsedReads::of($heard, Tick::of($voice->length_ticks));
+        $used = UsedReads::of($heard, Tick::of($voice->length_ticks), $this->levels($take));
         $this->media->write(
             $take->folder().'/heard.json',
             json_encode(self::words($ids, $heard, $later), JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE),
@@ -99,16 +101,27 @@ final class HearTake
         $take->heard = self::told($ids, $heard, $later);
         $take->hearing = $heard->isSure() && $used->order !== [] ? Hearing::Sure : Hearing::Unsure;
         if ($take->hearing === Hearing::Sure) {
+            $take->flawed = array_map(fn (int $line): string => $ids[$line], $used->flawed($heard));
+            $take->tightened = PauseTightening::of($take, LessonStyle::of($take->lesson())->longestPause);
             $this->use($take, $used, $later);
         } else {
             // Heard otherwise before, in another language perhaps: that does not count any more.
-            $take->fill(['spoken' => null, 'left' => []]);
+            $take->fill(['spoken' => null, 'left' => [], 'flawed' => [], 'tightened' => []]);
         }
         $take->flags = array_values(array_unique([
             ...array_diff($take->flags, array_column(SpeechFlag::cases(), 'value')),
             ...array_column($this->flags($take, $voice, $heard, $used), 'value'),
         ]));
         $take->save();
+    }
+
+    private function levels(Take $take): ?Levels
+    {
+        $file = $take->folder().'/levels.dat';
+
+        return $this->media->exists($file)
+            ? Levels::unpacked((string) file_get_contents($this->media->path($file)))
+            : null;
     }
 
     /** @return list<SpeechFlag> */
@@ -163,7 +176,7 @@ final class HearTake
             ),
         ]);
         $spans = TakeReader::used($take);
-        $take->used_ticks = array_sum(array_map(fn (Span $s): int => $s->length()->count, $spans));
+        $take->used_ticks = TakeReader::usedTicks($take);
         if ($take->given !== [] && $take->verdict !== Verdict::Kept) {
             $log = $take->folder().'/events.jsonl';
             $events = EventLog::read((string) file_get_contents($this->media->path($log)));

@@ -170,8 +170,11 @@ final class IngestTake
             // Its words have to be listened for anew.
             'hearing' => null,
             'heard' => null,
+            'inspected' => null,
             'spoken' => null,
             'left' => [],
+            'tightened' => [],
+            'flawed' => [],
             'length_ticks' => $made->length->count,
             'speech_from' => $later($speech?->from),
             'speech_until' => $until === null || $written === null
@@ -188,9 +191,7 @@ final class IngestTake
             ),
         ]);
         $take->fluffs = array_values(array_filter($take->fluffs, fn (array $f): bool => $f[0] < $f[1]));
-        $take->used_ticks = $take->fluffs === [] && $take->used === null
-            ? null
-            : array_sum(array_map(fn (Span $s): int => $s->length()->count, TakeReader::used($take)));
+        $take->used_ticks = TakeReader::usedTicks($take);
         $take->markers = self::markers($take->markers, $events);
         $times = $this->lineTimes($take, $events);
         $reached = LineTimes::reached(self::lines($take), $events);

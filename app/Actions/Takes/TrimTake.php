@@ -8,7 +8,6 @@ use App\Jobs\PrepareLessonJob;
 use App\Models\Take;
 use App\Readers\TakeReader;
 use App\Refusal;
-use OpenReel\Core\Time\Span;
 use OpenReel\Core\Time\Tick;
 
 /** Sets which part of a take is used, or goes back to the part found by listening. */
@@ -17,29 +16,45 @@ final class TrimTake
     /** Shorter than this cannot have been meant: two tenths of a second. */
     private const SHORTEST = 9_600;
 
-    /** @throws Refusal when nothing would be left */
-    public function __invoke(Take $take, ?Tick $from, ?Tick $until): void
+    /** Ticks: what is the same in milliseconds has not been moved. */
+    private const SAME = 48;
+
+    public function __construct(private readonly WordEdges $edges)
+    {
+    }
+
+    /**
+     * @param  bool  $snap  whether what changes goes to the quietest place near it
+     *
+     * @throws Refusal when nothing would be left
+     */
+    public function __invoke(Take $take, ?Tick $from, ?Tick $until, bool $snap = false): void
     {
         if ($from === null && $until === null) {
-            $take->update(['used' => null, 'used_ticks' => self::length($take->forceFill(['used' => null]))]);
+            $take->update(['used' => null, 'used_ticks' => TakeReader::usedTicks($take->forceFill(['used' => null]))]);
         } else {
             $start = $from->count ?? ($take->speech_from ?? 0);
             $end = min($until->count ?? ($take->speech_until ?? $take->length_ticks), $take->length_ticks);
+            [$from, $until] = self::bounds($take);
+            $start = $snap && abs($start - $from) > self::SAME ? $this->edges->quiet($take, $start) : $start;
+            $end = $snap && abs($end - $until) > self::SAME ? $this->edges->quiet($take, $end) : $end;
             if ($end - $start < self::SHORTEST) {
                 throw Refusal::badInput('The end must lie after the start and inside the take.');
             }
             $take->update([
                 'used' => [[$start, $end]],
-                'used_ticks' => self::length($take->forceFill(['used' => [[$start, $end]]])),
+                'used_ticks' => TakeReader::usedTicks($take->forceFill(['used' => [[$start, $end]]])),
             ]);
         }
         $take->section->touch();
         PrepareLessonJob::dispatch($take->section->lesson_id);
     }
 
-    /** How much is used of a take, reads that went wrong left out. */
-    private static function length(Take $take): int
+    /** @return array{int, int} ticks from and until of what is used now */
+    private static function bounds(Take $take): array
     {
-        return array_sum(array_map(fn (Span $s): int => $s->length()->count, TakeReader::used($take)));
+        $used = TakeReader::used($take);
+
+        return $used === [] ? [0, $take->length_ticks] : [$used[0]->from->count, $used[count($used) - 1]->until->count];
     }
 }

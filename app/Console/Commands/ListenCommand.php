@@ -41,8 +41,11 @@ final class ListenCommand extends Command
             [$script, $files] = $folders->look(self::text($this->argument('folder')));
             $takes = [];
             $failed = false;
-            foreach ($files as [$section, $file]) {
+            foreach ($files as [$section, $file, $only]) {
                 $lines = self::lines($script, $section, $language);
+                $lines = $only === []
+                    ? $lines
+                    : array_values(array_filter($lines, fn (int $i): bool => in_array($i + 1, $only, true), ARRAY_FILTER_USE_KEY));
                 if (! $this->option('json')) {
                     $this->line('Take '.basename($file));
                 }

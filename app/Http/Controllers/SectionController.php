@@ -13,6 +13,7 @@ use App\Http\Resources\LinePictureResource;
 use App\Http\Resources\SectionResource;
 use App\Models\Lesson;
 use App\Models\Section;
+use App\Readers\SectionContinuity;
 use App\Readers\SectionPicture;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
@@ -56,6 +57,27 @@ final class SectionController
         );
 
         return new JsonResponse(array_map(fn (array $p): array => (new LinePictureResource($p))->toArray(), $pictures));
+    }
+
+    /** Where takes that follow each other in the film are heard or seen not to go together. */
+    public function continuity(Section $section): JsonResponse
+    {
+        return new JsonResponse(
+            array_map(
+                fn (array $m): array => [
+                    'before' => [
+                        'take_id' => $m['before']->id,
+                        'number' => $m['before']->number,
+                        'section_id' => $m['before']->section_id,
+                    ],
+                    'take_id' => $m['take']->id,
+                    'number' => $m['take']->number,
+                    'line' => $m['line'],
+                    'changes' => array_column($m['changes'], 'value'),
+                ],
+                SectionContinuity::of($section),
+            ),
+        );
     }
 
     public function destroy(Section $section, EditScript $edit): Response

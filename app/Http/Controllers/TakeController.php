@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Actions\Takes\AppendEvents;
+use App\Actions\Takes\CleanTake;
 use App\Actions\Takes\CutTake;
 use App\Actions\Takes\FinishTake;
 use App\Actions\Takes\FrameTake;
@@ -12,19 +13,24 @@ use App\Actions\Takes\GiveVerdict;
 use App\Actions\Takes\MakePoster;
 use App\Actions\Takes\NoteMarker;
 use App\Actions\Takes\ReadAgain;
+use App\Actions\Takes\SilenceTake;
 use App\Actions\Takes\StartTake;
 use App\Actions\Takes\TrimTake;
 use App\Actions\Takes\UndoVerdict;
 use App\Actions\Takes\VerdictGiven;
 use App\Http\MediaResponse;
+use App\Http\Requests\CleaningRequest;
 use App\Http\Requests\TakeRequest;
 use App\Http\Resources\HeardResource;
 use App\Http\Resources\TakeResource;
+use App\Jobs\CleanVoiceJob;
+use App\Media\VoiceCleaner;
 use App\Models\Lesson;
 use App\Models\Section;
 use App\Models\Take;
 use App\Models\TakeState;
 use App\Models\Track;
+use App\Readers\CleanedVoice;
 use App\Refusal;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
@@ -101,14 +107,37 @@ final class TakeController
         FrameTake $frame,
         NoteMarker $note,
         CutTake $cut,
+        SilenceTake $silence,
+        CleanTake $clean,
     ): JsonResponse {
         // All of it or nothing.
-        $given = DB::transaction(function () use ($request, $take, $decide, $trim, $frame, $note, $cut): ?VerdictGiven {
+        $given = DB::transaction(function () use (
+            $request,
+            $take,
+            $decide,
+            $trim,
+            $frame,
+            $note,
+            $cut,
+            $silence,
+            $clean,
+        ): ?VerdictGiven {
             if ($request->has('cuts')) {
-                $cut($take, $request->cuts());
+                $cut($take, $request->stretches('cuts'));
+            }
+            if ($request->has('silences')) {
+                $silence($take, $request->stretches('silences'));
+            }
+            if ($request->has('cleaning')) {
+                $clean($take, $request->cleaning());
             }
             if ($request->hasAny(['used_from_ms', 'used_until_ms'])) {
-                $trim($take, $request->ticks('used_from_ms'), $request->ticks('used_until_ms'));
+                $trim(
+                    $take,
+                    $request->ticks('used_from_ms'),
+                    $request->ticks('used_until_ms'),
+                    $request->boolean('snap'),
+                );
             }
             foreach (['framing', 'area'] as $part) {
                 if ($request->has($part)) {
@@ -219,6 +248,29 @@ final class TakeController
     public function heard(Take $take): HeardResource
     {
         return new HeardResource($take);
+    }
+
+    /** What its sound is like when it is cleaned in some way: where that can be heard, once it is made. */
+    public function cleaned(CleaningRequest $request, Take $take, VoiceCleaner $cleaner): JsonResponse
+    {
+        $voice = CleanedVoice::of($take, $request->cleaning());
+        $made = $voice === null ? null : $cleaner->find($voice);
+        if ($voice !== null && $made === null) {
+            CleanVoiceJob::dispatch($voice->toArray(), (string) $take->track(TrackKind::Microphone)?->file_path);
+        }
+
+        return new JsonResponse([
+            'ready' => $voice === null || $made !== null,
+            'url' => $made === null || $voice === null ? null : CleanedVoice::url($take->id, $voice),
+        ]);
+    }
+
+    /** The cleaned sound itself. */
+    public function cleanedSound(CleaningRequest $request, Take $take, VoiceCleaner $cleaner): Response
+    {
+        $voice = CleanedVoice::of($take, $request->cleaning());
+
+        return MediaResponse::of($voice === null ? null : $cleaner->find($voice), 'audio/flac');
     }
 
     public function wave(Take $take): Response

@@ -6,6 +6,8 @@ namespace App\Http\Requests;
 
 use Illuminate\Foundation\Http\FormRequest;
 use Illuminate\Validation\Rule;
+use OpenReel\Core\Sound\Cleaning;
+use OpenReel\Core\Sound\NoiseReduction;
 use OpenReel\Core\Take\Verdict;
 use OpenReel\Core\Time\Tick;
 
@@ -19,9 +21,17 @@ final class TakeRequest extends FormRequest
             'verdict' => ['sometimes', Rule::enum(Verdict::class)],
             'used_from_ms' => ['sometimes', 'nullable', 'integer', 'min:0'],
             'used_until_ms' => ['sometimes', 'nullable', 'integer', 'min:0'],
+            'snap' => ['sometimes', 'boolean'],
             'cuts' => ['sometimes', 'array', 'max:500'],
             'cuts.*.from_ms' => ['required', 'integer', 'min:0', 'max:86400000'],
             'cuts.*.until_ms' => ['required', 'integer', 'min:0', 'max:86400000'],
+            'silences' => ['sometimes', 'array', 'max:500'],
+            'silences.*.from_ms' => ['required', 'integer', 'min:0', 'max:86400000'],
+            'silences.*.until_ms' => ['required', 'integer', 'min:0', 'max:86400000'],
+            'cleaning' => ['sometimes', 'nullable', 'array'],
+            'cleaning.noise' => ['required_with:cleaning', Rule::enum(NoiseReduction::class)],
+            'cleaning.hum' => ['required_with:cleaning', 'boolean'],
+            'cleaning.low_cut' => ['required_with:cleaning', 'boolean'],
             'framing' => ['sometimes', 'nullable', 'array'],
             'area' => ['sometimes', 'nullable', 'array'],
             'for' => ['sometimes', Rule::in(['take', 'section', 'lesson'])],
@@ -38,17 +48,27 @@ final class TakeRequest extends FormRequest
             'for.*' => 'A part of the picture is chosen for a take, a section or the lesson.',
             'marker.*' => 'Say which marker it is, and in at most 500 characters what is to be written there.',
             'cuts.*' => 'What is left out has a start and an end, in milliseconds from the start of the take.',
+            'silences.*' => 'What is silent has a start and an end, in milliseconds from the start of the take.',
+            'cleaning.*' => 'Noise is taken out not at all, lightly or strongly; hum and rumble are filtered or not.',
             'verdict.*' => 'A take is kept, discarded or undecided.',
             '*' => 'Start and end are whole milliseconds from the start of the take.',
         ];
     }
 
-    /** @return list<array{Tick, Tick}> */
-    public function cuts(): array
+    public function cleaning(): ?Cleaning
+    {
+        return $this->input('cleaning') === null ? null : Cleaning::read((array) $this->input('cleaning'));
+    }
+
+    /**
+     * @param  string  $name  `cuts` or `silences`
+     * @return list<array{Tick, Tick}>
+     */
+    public function stretches(string $name): array
     {
         return array_values(array_map(
             fn (array $cut): array => [Tick::ofMilliseconds((int) $cut['from_ms']), Tick::ofMilliseconds((int) $cut['until_ms'])],
-            (array) $this->input('cuts', []),
+            (array) $this->input($name, []),
         ));
     }
 

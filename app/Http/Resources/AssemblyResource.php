@@ -6,6 +6,8 @@ namespace App\Http\Resources;
 
 use App\Media\FilmPlan;
 use App\Media\PieceRenderer;
+use App\Media\VoiceCleaner;
+use App\Readers\CleanedVoice;
 use Illuminate\Http\Request;
 use Illuminate\Http\Resources\Json\JsonResource;
 use OpenReel\Core\Assembly\SectionSource;
@@ -92,6 +94,7 @@ final class AssemblyResource extends JsonResource
             'media_url' => $take === null ? null : "/api/takes/{$take->id}/media?v=".substr($played->hash ?? '', 0, 8),
             'beside' => $take === null ? [] : self::beside($take, $this->resource->target - $this->resource->computerUnder),
             'clicks' => SoundPlan::clickFrames($segment),
+            'silences' => SoundPlan::silentFrames($segment),
             'gain_db' => GainSearch::start($this->resource->target, $voice?->loudness)->gain,
             'shots' => array_map(fn (Shot $shot): array => [
                 'offset' => $shot->offset, 'frames' => $shot->frames, 'picture' => PictureResource::of($shot->picture),
@@ -100,7 +103,7 @@ final class AssemblyResource extends JsonResource
     }
 
     /**
-     * What runs beside the take's own media: its screen, and the computer's sound.
+     * What runs beside the take's own media: its screen, the computer's sound, and the cleaned voice, heard in place of its own.
      *
      * @return list<array{kind: string, url: string, offset_ticks: int, gain_db: float}>
      */
@@ -119,6 +122,17 @@ final class AssemblyResource extends JsonResource
                 'gain_db' => $kind === TrackKind::Computer
                     ? ComputerSound::at($level, $track->hash, 0, $track->loudness)->gain
                     : 0.0,
+            ];
+        }
+
+        $cleaned = $take->clean === null ? null : app(VoiceCleaner::class)->find($take->clean);
+        $voice = $take->track(TrackKind::Microphone);
+        if ($take->clean !== null && $voice !== null && $cleaned !== null) {
+            $beside[] = [
+                'kind' => 'voice',
+                'url' => CleanedVoice::url($take->id, $take->clean),
+                'offset_ticks' => -$voice->fileAt(Tick::zero()),
+                'gain_db' => 0.0,
             ];
         }
 

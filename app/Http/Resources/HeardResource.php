@@ -43,7 +43,35 @@ final class HeardResource extends JsonResource
             'unscripted' => array_map(fn (array $s): array => self::stretch(...$s), $heard['unscripted']),
             'pauses' => array_map(fn (array $s): array => self::stretch(...$s), $heard['pauses']),
             'missing' => $heard['missing'],
+            // Where what is flagged is heard or seen best.
+            'places' => array_map(fn (array $s): array => self::stretch(...$s), $this->places($heard)) ?: new \stdClass,
+            'voice_db' => $this->inspected['voice'] ?? null,
+            'noise_db' => $this->inspected['noise'] ?? null,
+            'hum_hz' => $this->inspected['hum'] ?? null,
         ];
+    }
+
+    /**
+     * @param  array<string, mixed>  $heard
+     * @return array<string, array{int, int}> by flag
+     */
+    private function places(array $heard): array
+    {
+        $longest = fn (array $stretches): ?array => array_reduce(
+            $stretches,
+            fn (?array $most, array $s): array => $most === null || $s[1] - $s[0] > $most[1] - $most[0] ? $s : $most,
+        );
+        $ends = $heard['reads'] === [] ? [] : [
+            'cut-off-start' => [$heard['reads'][0][2], $heard['reads'][0][3]],
+            'cut-off-end' => [end($heard['reads'])[2], end($heard['reads'])[3]],
+        ];
+
+        return array_intersect_key(
+            ($this->inspected['places'] ?? []) +
+                array_filter(['unscripted' => $longest($heard['unscripted']), 'long-pause' => $longest($heard['pauses'])]) +
+                $ends,
+            array_flip($this->flags),
+        );
     }
 
     /** @return array<int, array{line: string, words: list<array{string, int, int}>}> */

@@ -78,6 +78,7 @@ final class LessonResource extends JsonResource
             'revision' => $this->revision,
             'course' => $this->course === null ? null : ['id' => $this->course->id, 'name' => $this->course->name],
             'count_down' => $style->countDown,
+            'cleaning' => $style->cleaning->toArray(),
             'pens' => array_map(fn (Colour $c): string => $c->hex, $style->colours->pens()),
             'target_ms' => $this->target(),
             'pace' => ['factor' => $pace->factor, 'takes' => $pace->takes],

@@ -18,6 +18,7 @@ use OpenReel\Core\Coverage\SectionCoverage;
 use OpenReel\Core\Coverage\SectionState;
 use OpenReel\Core\Coverage\TakeLook;
 use OpenReel\Core\Coverage\UsedPart;
+use OpenReel\Core\Listening\SpeechFlag;
 use OpenReel\Core\Script\Pace;
 use OpenReel\Core\Script\Section as ScriptSection;
 use OpenReel\Core\Script\SpeakingTime;
@@ -143,7 +144,8 @@ final class SectionResource extends JsonResource
             $t['id'],
             $t['verdict'] === 'kept',
             $t['verdict'] === 'undecided' && $t['state'] !== 'unusable',
-            $t['flags'] !== [] || $t['cut_off'],
+            // Of a kept take, coverage tells which lines are missing: another one may speak them.
+            array_diff($t['flags'], $t['verdict'] === 'kept' ? [SpeechFlag::LinesMissing->value] : []) !== [] || $t['cut_off'],
         );
         $of = $coverage->sections[$section] ?? new SectionCoverage([], [], false);
         $heard = [];

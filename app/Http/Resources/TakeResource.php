@@ -85,6 +85,9 @@ final class TakeResource extends JsonResource
             'loudness' => isset($row['loudness']) ? round((float) $row['loudness'], 1) : null,
             'left' => self::stretches($row['left'] ?? '[]'),
             'cuts' => self::stretches($row['cuts'] ?? '[]'),
+            'silences' => self::stretches($row['silences'] ?? '[]'),
+            'tightened' => self::stretches($row['tightened'] ?? '[]'),
+            'cleaning' => json_decode($row['cleaning'] ?? 'null', true),
             'markers' => array_map(
                 fn (array $m): array => ['id' => $m['id'], 'at_ms' => self::milliseconds($m['at']), 'says' => $m['says']],
                 ($row['markers'] ?? '[]') === '[]' ? [] : json_decode($row['markers'], true),

@@ -4,6 +4,7 @@ import { lessonKey, queryClient, refreshLesson } from './queries';
 import { openScript } from './scripts';
 import type {
     Assembly,
+    Cleaning,
     Corner,
     Course,
     Deck,
@@ -14,6 +15,7 @@ import type {
     Lesson,
     LessonSummary,
     LinePicture,
+    Meeting,
     Rect,
     Section,
     Slide,
@@ -84,6 +86,32 @@ export function useHeard(take: Take) {
         queryFn: () => api.get<Heard>(`takes/${take.id}/heard`),
         enabled: take.state === 'ready',
         refetchInterval: (query) => (query.state.data?.state === null ? 1000 : false),
+    });
+}
+
+/** Where takes that follow each other in the film do not go together; other verdicts make other neighbours. */
+export function useContinuity(section: Section) {
+    const { takes, lines } = section.coverage;
+    const looked = section.takes.map((take) => `${take.id}${take.hearing ?? ''}`);
+    return useQuery({
+        queryKey: ['continuity', section.id, takes, lines.map((line) => line.take), looked],
+        queryFn: () => api.get<Meeting[]>(`sections/${section.id}/continuity`),
+        enabled: section.coverage.heard,
+    });
+}
+
+/** The take's voice cleaned in some way; asked for again until it is made. */
+export function useCleaned(take: Take, cleaning: Cleaning) {
+    const query = new URLSearchParams({
+        noise: cleaning.noise,
+        hum: cleaning.hum ? '1' : '0',
+        low_cut: cleaning.low_cut ? '1' : '0',
+    });
+    return useQuery({
+        queryKey: ['cleaned', take.id, take.media_url, cleaning],
+        queryFn: () => api.get<{ ready: boolean; url: string | null }>(`takes/${take.id}/cleaned?${query}`),
+        enabled: take.state === 'ready' && (cleaning.noise !== 'off' || cleaning.hum || cleaning.low_cut),
+        refetchInterval: (answer) => (answer.state.data?.ready === false ? 700 : false),
     });
 }
 

@@ -11,6 +11,11 @@ export type Flag =
     | 'silent'
     | 'very-quiet'
     | 'clipped'
+    | 'noisy'
+    | 'mains-hum'
+    | 'telephone-quality'
+    | 'camera-black'
+    | 'camera-frozen'
     | 'no-sound'
     | 'lines-missing'
     | 'cut-off-start'
@@ -53,7 +58,44 @@ export interface Heard {
     unscripted: TakeStretch[];
     pauses: TakeStretch[];
     missing: string[];
+    /** Where what is flagged is heard or seen best. */
+    places: Partial<Record<Flag, TakeStretch>>;
+    /** dBFS of voice and room; null while that is not known, or when nobody speaks. */
+    voice_db: number | null;
+    noise_db: number | null;
+    /** Mains of which hum is heard, in Hz. */
+    hum_hz: number | null;
 }
+
+/** How a voice is cleaned in the film. */
+export interface Cleaning {
+    noise: 'off' | 'light' | 'strong';
+    hum: boolean;
+    low_cut: boolean;
+}
+
+export type ContinuityChange =
+    | 'louder'
+    | 'quieter'
+    | 'more-noise'
+    | 'less-noise'
+    | 'brighter'
+    | 'darker'
+    | 'other-colour'
+    | 'other-place'
+    | 'nearer'
+    | 'further';
+
+/** Two takes that follow each other in the film and do not go together. */
+export interface Meeting {
+    before: { take_id: string; number: number; section_id: string };
+    take_id: string;
+    number: number;
+    /** Id of the first line behind the join. */
+    line: string | null;
+    changes: ContinuityChange[];
+}
+
 export type TrackKind = 'camera' | 'screen' | 'microphone' | 'computer';
 
 export interface LessonSummary {
@@ -126,6 +168,12 @@ export interface Take {
     left: TakeStretch[];
     /** What the presenter leaves out. */
     cuts: TakeStretch[];
+    /** What is silent in the film, while the picture goes on. */
+    silences: TakeStretch[];
+    /** What is taken out of long pauses, because the course wants them shorter. */
+    tightened: TakeStretch[];
+    /** How its voice is cleaned; null as the lesson's. */
+    cleaning: Cleaning | null;
     markers: Marker[];
     media_url: string;
     poster_url: string | null;
@@ -176,7 +224,7 @@ export interface SectionCoverage {
 export interface LineCoverage {
     id: string;
     take: string | null;
-    why: 'chosen' | 'kept-last' | 'only-one' | null;
+    why: 'chosen' | 'kept-last' | 'cleaner' | 'only-one' | null;
     /** Further kept takes that speak it and are not heard. */
     others: string[];
     /** The words that were recorded, when the script says others now, and the number of the take that speaks them. */
@@ -212,6 +260,8 @@ export interface Lesson {
     count_down: number;
     /** Colours to write with, RRGGBB; the second is that of the pointer. */
     pens: string[];
+    /** How voices are cleaned, where a take has nothing of its own. */
+    cleaning: Cleaning;
     target_ms: number | null;
     /** How the presenter's pace compares with the assumed one, and from how many takes that is known. */
     pace: { factor: number; takes: number };
@@ -294,13 +344,16 @@ export interface Segment {
     beside: Beside[];
     /** Frames of the segment on which a click of the pointer is heard. */
     clicks: number[];
+    /** Frames of the segment from and until which nothing is heard of its take. */
+    silences: [number, number][];
     gain_db: number;
     /** Without gaps, together as long as the segment. */
     shots: Shot[];
 }
 
 export interface Beside {
-    kind: 'screen' | 'computer';
+    /** A `voice` is the cleaned one, heard in place of the take's own. */
+    kind: 'screen' | 'computer' | 'voice';
     url: string;
     /** Moment of the take at which it begins; below zero when it begins before. */
     offset_ticks: number;

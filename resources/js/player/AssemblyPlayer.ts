@@ -1,7 +1,7 @@
 import type { Assembly, Segment } from '../api/types';
 import { Subscribable } from '../ui/Subscribable';
 import { follow } from './follow';
-import { frameAt, isOver, mediaTime, placeOf, runsOf } from './plan';
+import { frameAt, isOver, isSilentAt, mediaTime, placeOf, runsOf } from './plan';
 import { TICKS_PER_SECOND } from './TimeMap';
 
 export interface PlayerSnapshot {
@@ -14,6 +14,8 @@ export interface PlayerSnapshot {
 export interface Companions {
     screen: HTMLVideoElement;
     computer: HTMLAudioElement;
+    /** The cleaned voice, which is heard in place of the element's own. */
+    voice: HTMLAudioElement;
 }
 
 /**
@@ -85,9 +87,8 @@ export class AssemblyPlayer extends Subscribable<PlayerSnapshot> {
     close(): void {
         this.pause();
         this.releases.forEach((letGo) => letGo());
-        [...this.elements, ...this.beside.flatMap(({ screen, computer }) => [screen, computer])].forEach((element) =>
-            element.removeAttribute('src'),
-        );
+        const beside = this.beside.flatMap(({ screen, computer, voice }) => [screen, computer, voice]);
+        [...this.elements, ...beside].forEach((element) => element.removeAttribute('src'));
         void this.context?.close();
     }
 
@@ -124,7 +125,8 @@ export class AssemblyPlayer extends Subscribable<PlayerSnapshot> {
 
     /** What runs beside a take's own media plays in step with it. */
     private accompany(segment: Segment, turn: 0 | 1): void {
-        for (const kind of ['screen', 'computer'] as const) {
+        this.elements[turn].muted = segment.beside.some(({ kind }) => kind === 'voice');
+        for (const kind of ['screen', 'computer', 'voice'] as const) {
             const element = this.beside[turn][kind];
             const found = segment.beside.find((one) => one.kind === kind);
             const key = `${turn}/${kind}`;
@@ -138,7 +140,9 @@ export class AssemblyPlayer extends Subscribable<PlayerSnapshot> {
                 continue;
             }
             element.src = found.url;
-            element.volume = Math.min(1, 10 ** (found.gain_db / 20));
+            if (kind !== 'voice') {
+                element.volume = Math.min(1, 10 ** (found.gain_db / 20));
+            }
             const late = (found.offset_ticks - segment.offset_ticks) / TICKS_PER_SECOND;
             this.releases.set(key, follow(this.elements[turn], element, late));
         }
@@ -188,6 +192,7 @@ export class AssemblyPlayer extends Subscribable<PlayerSnapshot> {
             if (!element.seeking) {
                 const frame = frameAt(segment, element.currentTime);
                 this.click(segment, this.snapshot().frame, frame);
+                this.hush(index, isSilentAt(segment, frame));
                 this.set({ frame });
             }
             this.watch();
@@ -251,12 +256,22 @@ export class AssemblyPlayer extends Subscribable<PlayerSnapshot> {
         const context = new AudioContext();
         const limiter = new DynamicsCompressorNode(context, { threshold: -3, ratio: 20, attack: 0.003, release: 0.06 });
         limiter.connect(context.destination);
-        this.gains = this.elements.map((element) => {
+        this.gains = this.elements.map((element, turn) => {
             const gain = context.createGain();
             context.createMediaElementSource(element).connect(gain).connect(limiter);
+            const voice = this.beside[turn as 0 | 1].voice;
+            context.createMediaElementSource(voice).connect(gain);
             return gain;
         });
         this.context = context;
+    }
+
+    /** Nothing is heard of a take where the presenter wants silence. */
+    private hush(index: number, silent: boolean): void {
+        const turn = this.turn(index);
+        for (const element of [this.elements[turn], this.beside[turn].voice]) {
+            element.volume = silent ? 0 : 1;
+        }
     }
 
     private turnUp(index: number, db: number): void {

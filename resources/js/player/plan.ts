@@ -62,6 +62,30 @@ export function runsOf({ segments }: Pick<Assembly, 'segments'>): number[] {
     });
 }
 
+/** A section by itself, as it is in the film. */
+export function planOfSection(plan: Assembly, section: string): Assembly {
+    const own = plan.segments.filter((segment) => segment.section_id === section);
+    const start = own[0]?.start_frame ?? 0;
+    const last = own.at(-1);
+    const frames = last ? last.start_frame + last.frames - start : 0;
+    return {
+        ...plan,
+        frames,
+        length_ms: Math.round((1000 * frames) / plan.fps),
+        segments: own.map((segment, index) => ({
+            ...segment,
+            start_frame: segment.start_frame - start,
+            join: index === 0 ? { kind: 'cut', frames: 0 } : segment.join,
+        })),
+    };
+}
+
+/** Whether nothing is heard of a segment's take at a frame of the lesson. */
+export const isSilentAt = (segment: Segment, frame: number): boolean =>
+    segment.silences.some(
+        ([from, until]) => from <= frame - segment.start_frame && frame - segment.start_frame < until,
+    );
+
 /** What is seen at a frame of the lesson. */
 export function shotAt(segment: Segment, frame: number): Shot | undefined {
     const offset = frame - segment.start_frame;

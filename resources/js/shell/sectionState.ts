@@ -1,4 +1,4 @@
-import type { Section, Take } from '../api/types';
+import type { Flag, Section, Take } from '../api/types';
 
 export interface SectionState {
     fill: Section['progress']['fill'];
@@ -37,21 +37,29 @@ export function offTarget(lengthMs: number, targetMs: number | null): number | n
 export const sectionTitle = (section: Section, index: number): string =>
     section.heading.trim() || `Section ${index + 1}`;
 
-export function takeWarning(take: Take): string | null {
-    const worst = take.flags[0];
-    return worst === undefined
-        ? null
-        : {
-              silent: 'Silent: no speech was heard in this take.',
-              'very-quiet': 'Very quiet: the voice is hard to hear, and making it louder brings up the noise.',
-              clipped: 'Too loud: the sound is clipped in places.',
-              'no-sound': 'This take has no sound.',
-              'lines-missing': 'Not every line was heard: the hollow ones are missing.',
-              'cut-off-start': 'It begins in the middle of a word: wait a moment before you speak.',
-              'cut-off-end': 'It ends in the middle of a word: wait a moment before you finish.',
-              unscripted: 'Something is said that is not in the script. Leave it out, or write it there.',
-              'too-fast': 'Much faster than you usually speak.',
-              'too-slow': 'Much slower than you usually speak.',
-              'long-pause': 'There is a pause of more than 3 s. Shorten it if it is not meant.',
-          }[worst];
-}
+const flagSays: Record<Flag, string> = {
+    silent: 'Silent: no speech was heard in this take.',
+    'very-quiet': 'Very quiet: the voice is hard to hear, and making it louder brings up the noise.',
+    clipped: 'Too loud: the sound is clipped in places.',
+    noisy: 'The room is loud. Choose less noise under Sound, or record in a quieter room.',
+    'mains-hum': 'Hum of the mains is heard. Filter it under Sound, or try another socket.',
+    'telephone-quality':
+        'The sound is that of a telephone. Choose another microphone, or plug the headset in by cable.',
+    'camera-black':
+        "The camera's picture is black for a while. Show something else there, or record these lines again.",
+    'camera-frozen':
+        "The camera's picture stands still for a while. Show something else there, or record these lines again.",
+    'no-sound': 'This take has no sound.',
+    'lines-missing': 'Not every line was heard: the hollow ones are missing.',
+    'cut-off-start': 'It begins in the middle of a word: wait a moment before you speak.',
+    'cut-off-end': 'It ends in the middle of a word: wait a moment before you finish.',
+    unscripted: 'Something is said that is not in the script. Leave it out, or write it there.',
+    'too-fast': 'Much faster than you usually speak.',
+    'too-slow': 'Much slower than you usually speak.',
+    'long-pause': 'There is a pause of more than 3 s. Shorten it if it is not meant.',
+};
+
+/** What a flag means, and what to do. */
+export const saysOf = (flag: Flag): string => flagSays[flag];
+
+export const takeWarning = (take: Take): string | null => (take.flags[0] === undefined ? null : saysOf(take.flags[0]));

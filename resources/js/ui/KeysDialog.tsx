@@ -5,9 +5,9 @@ import { Icon } from './Icon';
 import { type Key, useKeys } from './useKeys';
 
 /** Hears the keys of a room and lists them under `?`. */
-export function KeysDialog({ keys }: { keys: Key[] }) {
+export function KeysDialog({ keys, inDialog = false }: { keys: Key[]; inDialog?: boolean }) {
     const [open, setOpen] = useState(false);
-    useKeys([...keys, { keys: ['?'], name: '?', does: 'Show these keys', act: () => setOpen(true) }]);
+    useKeys([...keys, { keys: ['?'], name: '?', does: 'Show these keys', act: () => setOpen(true) }], inDialog);
     return (
         <>
             <Button variant="quiet" size="sm" onClick={() => setOpen(true)}>

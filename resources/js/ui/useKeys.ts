@@ -13,16 +13,24 @@ export interface Key {
     when?: boolean | undefined;
 }
 
-const typing = 'input, textarea, select, [contenteditable="true"], [role="dialog"] *, [role="menu"] *';
+const typing = 'input, textarea, select, [contenteditable="true"], [role="menu"] *';
+const dialog = '[role="dialog"]';
 
-/** Hears a room's keys anywhere on the page, except while something is typed or a dialog is open. */
-export function useKeys(keys: Key[]): void {
+/**
+ * Hears a room's keys anywhere on the page, except while something is typed or a dialog is open.
+ *
+ * @param inDialog these are the keys of a dialog, heard in it only
+ */
+export function useKeys(keys: Key[], inDialog = false): void {
     const current = useRef(keys);
     current.current = keys;
     useEffect(() => {
         const hear = (event: KeyboardEvent) => {
             const target = event.target as HTMLElement;
             if (event.ctrlKey || event.metaKey || event.altKey || event.repeat || target.closest(typing)) {
+                return;
+            }
+            if ((target.closest(dialog) !== null) !== inDialog) {
                 return;
             }
             const pressed = event.key.length === 1 ? event.key.toLowerCase() : event.key;
@@ -50,5 +58,5 @@ export function useKeys(keys: Key[]): void {
             window.removeEventListener('keyup', letGo);
             window.removeEventListener('blur', leave);
         };
-    }, []);
+    }, [inDialog]);
 }

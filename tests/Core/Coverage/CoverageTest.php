@@ -65,6 +65,63 @@ final class CoverageTest extends TestCase
         self::assertSame('take3', $old->lines['a']->take);
     }
 
+    public function test_a_line_that_the_newest_take_does_not_say_well_is_heard_in_an_older_one(): void
+    {
+        $coverage = Coverage::of(
+            [$this->section('s', 'a b c')],
+            [$this->take(1, 'a b c', order: 1), $this->take(2, 'a b c', order: 2, flawed: 'b')],
+        );
+
+        self::assertSame(['take2', 'take1', 'take2'], array_column($coverage->lines, 'take'));
+        self::assertSame([Why::Cleaner, ['take2']], [$coverage->lines['b']->why, $coverage->lines['b']->others]);
+    }
+
+    public function test_a_flaw_that_all_takes_share_changes_nothing(): void
+    {
+        $coverage = Coverage::of(
+            [$this->section('s', 'a b')],
+            [$this->take(1, 'a b', order: 1, flawed: 'a b'), $this->take(2, 'a b', order: 2, flawed: 'a b')],
+        );
+
+        self::assertSame(['take2', 'take2'], array_column($coverage->lines, 'take'));
+    }
+
+    public function test_among_older_takes_one_is_heard_for_lines_that_it_can_hold_together(): void
+    {
+        // The third take is spoiled. Either of the others may speak c; the second does not speak b.
+        $coverage = Coverage::of(
+            [$this->section('s', 'a b c')],
+            [
+                $this->take(1, 'a b c', order: 1),
+                $this->take(2, 'c', order: 2),
+                $this->take(3, 'a b c', order: 3, flawed: 'a b c'),
+            ],
+        );
+
+        self::assertSame(['take1', 'take1', 'take1'], array_column($coverage->lines, 'take'));
+    }
+
+    public function test_a_take_that_is_kept_for_a_chosen_line_does_not_speak_others_for_being_cleaner(): void
+    {
+        $takes = [$this->take(1, 'a b', order: 0), $this->take(2, 'a b', order: 3, flawed: 'a b')];
+
+        self::assertSame(
+            ['take1', 'take2'],
+            array_column(Coverage::of([$this->section('s', 'a b')], $takes, ['a' => 'take1'])->lines, 'take'),
+        );
+    }
+
+    public function test_a_pickup_is_heard_wherever_it_stands_and_a_chosen_take_even_when_it_is_flawed(): void
+    {
+        $takes = [$this->take(1, 'a b c', order: 1), $this->take(2, 'b', order: 2, flawed: 'b')];
+        $sections = [$this->section('s', 'a b c')];
+
+        self::assertSame('take1', Coverage::of($sections, $takes)->lines['b']->take);
+        self::assertSame('take2', Coverage::of($sections, $takes, ['b' => 'take2'])->lines['b']->take);
+        $takes[1] = $this->take(2, 'b', order: 2);
+        self::assertSame('take2', Coverage::of($sections, $takes)->lines['b']->take);
+    }
+
     public function test_a_choice_for_a_line_wins_and_one_that_cannot_be_counts_for_nothing(): void
     {
         $takes = [$this->take(1, 'a b', order: 1), $this->take(2, 'a b', order: 2)];
@@ -242,6 +299,7 @@ final class CoverageTest extends TestCase
         string $section = 's',
         ?string $id = null,
         array $used = [[50, 1000]],
+        string $flawed = '',
     ): KnownTake {
         $spoken = $cuts = [];
         foreach (array_filter(explode(' ', $lines), fn (string $l): bool => $l !== '') as $i => $line) {
@@ -250,7 +308,18 @@ final class CoverageTest extends TestCase
         }
         $spans = array_map(fn (array $u) => Example::span(...$u), $used);
 
-        return new KnownTake($id ?? "take{$number}", $section, $number, $verdict, $usable, $order, $spans, $spoken, $cuts);
+        return new KnownTake(
+            $id ?? "take{$number}",
+            $section,
+            $number,
+            $verdict,
+            $usable,
+            $order,
+            $spans,
+            $spoken,
+            $cuts,
+            array_fill_keys(explode(' ', $flawed), true),
+        );
     }
 
     /** @return list<array{string, int, int, list<string>}> */

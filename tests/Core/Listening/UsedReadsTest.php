@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Tests\Core\Listening;
 
 use OpenReel\Core\Listening\Heard;
+use OpenReel\Core\Listening\Levels;
 use OpenReel\Core\Listening\Read;
 use OpenReel\Core\Listening\ReadKind;
 use OpenReel\Core\Listening\UsedReads;
@@ -60,6 +61,35 @@ final class UsedReadsTest extends TestCase
         );
     }
 
+    public function test_a_breath_beside_a_cut_is_left_out_whole_or_kept_whole(): void
+    {
+        // Silence, a breath from 700 to 1000 ms, and words from 1200 on; the middle of the silence would fall into the breath.
+        $rms = array_fill(0, 1000, -70.0);
+        array_splice($rms, 70, 30, array_fill(0, 30, -45.0));
+        array_splice($rms, 120, 100, array_fill(0, 100, -20.0));
+        $levels = new Levels($rms, [], 0, 480_000);
+
+        [, [[$from]]] = $this->used([[0, 'complete', 1200, 2200]], levels: $levels);
+        self::assertTrue($from < 660 || ($from >= 1040 && $from <= 1120), "a cut at {$from} ms");
+        self::assertSame(900, $this->used([[0, 'complete', 1200, 2200]])[1][0][0], 'which would lie in it');
+    }
+
+    public function test_lines_in_which_one_stops_or_says_something_else_are_not_clean(): void
+    {
+        $span = fn (int $from, int $until): Span => Span::between(Tick::ofMilliseconds($from), Tick::ofMilliseconds($until));
+        $read = fn (int $line, int $from, float $sure = 1.0): Read => new Read(
+            $line, ReadKind::Complete, $span($from, $from + 3000), [], $sure,
+        );
+        $heard = new Heard(
+            [$read(0, 1000), $read(1, 5000), $read(2, 9000, 0.4), $read(3, 13_000)],
+            [$span(2000, 2500)],
+            [$span(4000, 5000), $span(14_000, 17_500)],
+            1.0,
+        );
+
+        self::assertSame([0, 2, 3], UsedReads::of($heard, Tick::ofMilliseconds(20_000))->flawed($heard));
+    }
+
     public function test_nothing_is_used_of_a_take_without_a_whole_read(): void
     {
         self::assertSame([[], [], []], $this->used([[0, 'false start', 1000, 2000], [1, 'partial', 9000, 9900]]));
@@ -70,7 +100,7 @@ final class UsedReadsTest extends TestCase
      * @param  list<array{int, int}>  $unscripted
      * @return array{list<int>, list<array{int, int}>, list<array{int, int}>} order; spans in that order; what is left out; ms
      */
-    private function used(array $reads, array $unscripted = [], int $length = 10_000): array
+    private function used(array $reads, array $unscripted = [], int $length = 10_000, ?Levels $levels = null): array
     {
         $span = fn (int $from, int $until): Span => Span::between(Tick::ofMilliseconds($from), Tick::ofMilliseconds($until));
         $ms = fn (Span $s): array => [$s->from->milliseconds(), $s->until->milliseconds()];
@@ -85,6 +115,7 @@ final class UsedReadsTest extends TestCase
                 1.0,
             ),
             Tick::ofMilliseconds($length),
+            $levels,
         );
 
         return [

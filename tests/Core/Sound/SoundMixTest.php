@@ -99,6 +99,20 @@ final class SoundMixTest extends TestCase
         self::assertSame(array_fill(0, 100, 1000), array_slice($this->mix([$place], 4800, 4900, 9600), 0, 100));
     }
 
+    public function test_what_is_silent_goes_and_comes_without_a_click_and_a_click_is_heard_in_it(): void
+    {
+        $place = $this->place('a', 0, 9600);
+        $silenced = new SoundPlace($place->piece, 0, clicks: [4800], silences: [[2000, 6000]]);
+        $mixed = $this->mix([$silenced], 0, 9600);
+
+        self::assertSame([1000, 1000], [$mixed[1999], $mixed[6000]]);
+        self::assertEqualsWithDelta(500, $mixed[2120], 5);
+        self::assertEqualsWithDelta(500, $mixed[5880], 5);
+        self::assertSame(array_fill(0, 2000, 0), array_slice($mixed, 2300, 2000));
+        self::assertGreaterThan(2500, max([0, ...array_slice($mixed, 4800, ClickSound::SAMPLES)]));
+        self::assertSame(array_slice($mixed, 2100, 1000), $this->mix([$silenced], 2100, 3100, 9600));
+    }
+
     private function place(string $sound, int $at, int $samples, JoinKind $join = JoinKind::Cut, int $joinSamples = 0): SoundPlace
     {
         return new SoundPlace(new SoundPiece($sound, 0, $samples, -16.0), $at, $join, $joinSamples);

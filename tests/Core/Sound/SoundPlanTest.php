@@ -11,6 +11,10 @@ use OpenReel\Core\Assembly\Passage;
 use OpenReel\Core\Assembly\PictureChoice;
 use OpenReel\Core\Assembly\SectionSource;
 use OpenReel\Core\Picture\FrameSize;
+use OpenReel\Core\Sound\CleanCommand;
+use OpenReel\Core\Sound\Cleaning;
+use OpenReel\Core\Sound\CleanVoice;
+use OpenReel\Core\Sound\NoiseReduction;
 use OpenReel\Core\Sound\SoundCommand;
 use OpenReel\Core\Sound\SoundPart;
 use OpenReel\Core\Sound\SoundPiece;
@@ -20,6 +24,7 @@ use OpenReel\Core\Take\Take;
 use OpenReel\Core\Take\Track;
 use OpenReel\Core\Take\TrackKind;
 use OpenReel\Core\Time\FrameRate;
+use OpenReel\Core\Time\Span;
 use OpenReel\Core\Time\Tick;
 use PHPUnit\Framework\TestCase;
 use Tests\Core\Assembly\Example;
@@ -216,6 +221,68 @@ final class SoundPlanTest extends TestCase
                 intdiv(1480 * 1920, SoundPart::FRAME),
             ]);
         }
+    }
+
+    public function test_what_is_silent_in_a_take_is_so_at_its_place_in_the_film(): void
+    {
+        $quiet = $this->quiet(Example::take('t', [0, 480_000]), [[90_000, 110_000], [300_000, 400_000]]);
+        $plan = SoundPlan::of(
+            $this->assembly([
+                $this->section('a', [new Passage(Example::take('u', [0, 96_000]), Example::span(0, 96_000))]),
+                $this->section('b', [new Passage($quiet, Example::span(100_000, 292_000))]),
+            ]),
+            -16.0,
+        );
+
+        self::assertSame([[], [[0, 10_000]]], array_column($plan->places, 'silences'));
+        $parts = SoundPart::all($plan);
+        self::assertEquals($parts[0], SoundPart::read((array) json_decode((string) json_encode($parts[0]->toArray()), true)));
+    }
+
+    public function test_a_cleaned_voice_is_another_piece_and_needs_its_peaks_looked_at(): void
+    {
+        $take = Example::take('t', [0, 96_000]);
+        $voice = $take->track(TrackKind::Microphone);
+        self::assertNotNull($voice);
+        $clean = CleanVoice::of($voice->hash, new Cleaning(NoiseReduction::Light), 50, [0, 48_000]);
+        $piece = fn (?CleanVoice $as): SoundPiece => SoundPlan::of(
+            $this->assembly([$this->section('a', [new Passage($this->quiet($take, [], $as), Example::span(0, 96_000))])]),
+            -16.0,
+        )->places[0]->piece;
+
+        self::assertNotSame($piece(null)->key('v'), $piece($clean)->key('v'));
+        self::assertSame($piece(null)->files(), $piece($clean)->files());
+        self::assertFalse($piece($clean)->needsNoLimiter(-60.0));
+        self::assertEquals($piece($clean), SoundPiece::read($piece($clean)->toArray()));
+    }
+
+    public function test_cleaning_does_only_what_can_be_done(): void
+    {
+        $all = new Cleaning(NoiseReduction::Strong, hum: true, lowCut: true);
+
+        self::assertNull(CleanVoice::of('h', new Cleaning(), 50, [0, 1]));
+        self::assertNull(CleanVoice::of('h', new Cleaning(hum: true), null, null), 'there is no hum');
+        self::assertNull(CleanVoice::of('h', new Cleaning(NoiseReduction::Light), null, null), 'nobody knows the room');
+        $whole = CleanVoice::of('h', $all, 60, [0, 48_000]);
+        self::assertNotNull($whole);
+        self::assertEquals($whole, CleanVoice::read($whole->toArray()));
+        self::assertEquals($all, Cleaning::read($all->toArray()));
+        self::assertContains('highpass=f=70,highpass=f=70,bandreject=f=60:width_type=h:w=3,bandreject=f=120:width_type=h:w=3,'.
+            'bandreject=f=180:width_type=h:w=3,bandreject=f=240:width_type=h:w=3,bandreject=f=300:width_type=h:w=3,'.
+            'bandreject=f=360:width_type=h:w=3,apad=pad_len=4096', CleanCommand::filtered($whole, 'in.flac', 'out.wav'));
+    }
+
+    /** @param  list<array{int, int}>  $silences */
+    private function quiet(Take $take, array $silences, ?CleanVoice $clean = null): Take
+    {
+        return new Take(
+            $take->id,
+            $take->number,
+            $take->tracks,
+            $take->used,
+            clean: $clean,
+            silences: array_map(fn (array $s): Span => Example::span(...$s), $silences),
+        );
     }
 
     /** @param  list<Passage>  $passages */

@@ -12,12 +12,23 @@ import { clock } from '../../ui/time';
 const still: PlayerSnapshot = { index: 0, frame: 0, playing: false };
 const nothing = () => () => undefined;
 
+interface Props {
+    plan: Assembly;
+    /** Id of the section it begins with. */
+    from: string | undefined;
+    /** The frame it begins with, counted in that section. */
+    at?: number;
+    /** It stands in a dialog, and plays at once. */
+    plays?: boolean;
+}
+
 /** Plays the whole assembly at once, without rendering: the same frames that the export will have. */
-export function Watch({ plan, from }: { plan: Assembly; from: string | undefined }) {
+export function Watch({ plan, from, at = 0, plays = false }: Props) {
     const first = useRef<HTMLVideoElement>(null);
     const second = useRef<HTMLVideoElement>(null);
     const screens = [useRef<HTMLVideoElement>(null), useRef<HTMLVideoElement>(null)];
     const sounds = useRef([new Audio(), new Audio()]);
+    const voices = useRef([new Audio(), new Audio()]);
     // One player a plan: the parent gives another key to another plan.
     const [played] = useState(plan);
     const runs = useMemo(() => runsOf(plan), [plan]);
@@ -28,7 +39,11 @@ export function Watch({ plan, from }: { plan: Assembly; from: string | undefined
     );
 
     useEffect(() => {
-        const beside = screens.map(({ current: screen }, turn) => ({ screen, computer: sounds.current[turn] }));
+        const beside = screens.map(({ current: screen }, turn) => ({
+            screen,
+            computer: sounds.current[turn],
+            voice: voices.current[turn],
+        }));
         if (!first.current || !second.current || beside.some(({ screen }) => !screen)) {
             return;
         }
@@ -41,9 +56,12 @@ export function Watch({ plan, from }: { plan: Assembly; from: string | undefined
     useEffect(() => {
         const segment = plan.segments.find((s) => s.section_id === from);
         if (segment) {
-            player?.seek(segment.start_frame);
+            player?.seek(segment.start_frame + at);
         }
-    }, [player, from, plan.segments]);
+        if (plays) {
+            void player?.play();
+        }
+    }, [player, from, at, plays, plan.segments]);
 
     const segment = plan.segments[index];
     const shot = segment && shotAt(segment, frame);
@@ -111,7 +129,7 @@ export function Watch({ plan, from }: { plan: Assembly; from: string | undefined
                 <span>
                     {clock((1000 * frame) / plan.fps)} of {clock(plan.length_ms)}
                 </span>
-                <KeysDialog keys={keys} />
+                <KeysDialog keys={keys} inDialog={plays} />
             </div>
             <p className="soft mb-0">
                 Now: {segment.position}. {segment.title}

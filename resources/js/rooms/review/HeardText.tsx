@@ -28,6 +28,9 @@ export function HeardText({ lesson, take, media }: Props) {
     const box = useRef<HTMLDivElement>(null);
     const drag = useRef<number | null>(null);
     const save = useLessonChange(lesson.id, (cuts: TakeStretch[]) => api.patch<Take>(`takes/${take.id}`, { cuts }));
+    const saveSilences = useLessonChange(lesson.id, (silences: TakeStretch[]) =>
+        api.patch<Take>(`takes/${take.id}`, { silences }),
+    );
     const pieces = heard ? heardText(heard, take) : [];
     useNow(media, box, pieces);
 
@@ -62,6 +65,24 @@ export function HeardText({ lesson, take, media }: Props) {
             change([...take.cuts, stretch], isPause ? 'The pause is shorter in the film.' : 'Left out of the film.');
         }
     };
+    const isSilent = selected.length > 0 && selected.every((piece) => piece.silent);
+    const silence = () => {
+        const [first] = selected;
+        const last = selected.at(-1);
+        if (!first || !last) {
+            return;
+        }
+        const stretch = { from_ms: first.from_ms, until_ms: last.until_ms };
+        const before = take.silences;
+        setChosen(null);
+        saveSilences.mutate(isSilent ? without(before, stretch) : [...before, stretch], {
+            onSuccess: () =>
+                say(isSilent ? 'It is heard in the film again.' : 'Silent in the film; the picture goes on.', () =>
+                    saveSilences.mutate(before, { onError: failed }),
+                ),
+            onError: failed,
+        });
+    };
     const playFrom = (index: number) => {
         const piece = pieces[index];
         if (media.current && piece) {
@@ -84,6 +105,7 @@ export function HeardText({ lesson, take, media }: Props) {
             Enter: () => playFrom(focus),
             Delete: leaveOut,
             Backspace: leaveOut,
+            s: silence,
             Escape: () => setChosen(null),
         };
         const act = acts[event.key];
@@ -112,7 +134,8 @@ export function HeardText({ lesson, take, media }: Props) {
                             tabIndex={index === Math.min(focus, pieces.length - 1) ? 0 : -1}
                             className={pieceClass(piece, index >= from && index <= until)}
                             aria-pressed={index >= from && index <= until}
-                            aria-label={piece.out ? `${piece.text}, ${outSays[piece.out]}` : undefined}
+                            aria-label={labelOf(piece)}
+                            title={piece.silent ? 'Silent in the film' : undefined}
                             onFocus={() => setFocus(index)}
                             onPointerDown={(event) => {
                                 drag.current = event.shiftKey ? focus : index;
@@ -132,6 +155,7 @@ export function HeardText({ lesson, take, media }: Props) {
                             }}
                         >
                             {piece.text}
+                            {piece.tightened !== null && `, ${(piece.tightened / 1000).toFixed(1)} s in the film`}
                         </button>{' '}
                     </span>
                 ))}
@@ -145,6 +169,9 @@ export function HeardText({ lesson, take, media }: Props) {
                           : 'Leave out'}{' '}
                     <kbd>Del</kbd>
                 </Button>
+                <Button size="sm" variant="quiet" disabled={selected.length === 0} onClick={silence}>
+                    {isSilent ? 'Hear again' : 'Silence'} <kbd>S</kbd>
+                </Button>
                 <span className="soft">
                     {selected.length === 0
                         ? 'Click a word to play from there. Drag over words, or press Shift and an arrow, to choose them.'
@@ -156,7 +183,20 @@ export function HeardText({ lesson, take, media }: Props) {
 }
 
 const pieceClass = (piece: HeardPiece, isChosen: boolean) =>
-    ['piece', `is-${piece.kind}`, piece.out ? 'is-out' : '', isChosen ? 'is-chosen' : ''].filter(Boolean).join(' ');
+    [
+        'piece',
+        `is-${piece.kind}`,
+        piece.out ? 'is-out' : '',
+        piece.silent ? 'is-silent' : '',
+        isChosen ? 'is-chosen' : '',
+    ]
+        .filter(Boolean)
+        .join(' ');
+
+const labelOf = (piece: HeardPiece): string | undefined =>
+    piece.out || piece.silent
+        ? [piece.text, piece.out && outSays[piece.out], piece.silent && 'silent'].filter(Boolean).join(', ')
+        : undefined;
 
 /** Lights up the word that is being said; by hand, since it changes many times a second. */
 function useNow(

@@ -6,9 +6,12 @@ import { useLessonPlace } from '../../shell/LessonFrame';
 import { roomPath } from '../../shell/paths';
 import { sectionState, sectionTitle } from '../../shell/sectionState';
 import { EmptyPlace } from '../../ui/EmptyPlace';
+import { Icon } from '../../ui/Icon';
 import { about } from '../../ui/time';
+import { useKeys } from '../../ui/useKeys';
 import { BringInDialog } from './BringInDialog';
 import { ScriptMargin } from './ScriptMargin';
+import { SectionWatch } from './SectionWatch';
 import { TakeDesk } from './TakeDesk';
 
 export default function ReviewRoom() {
@@ -30,6 +33,17 @@ function Reviewing({ lesson, section }: { lesson: Lesson; section: Section }) {
     const state = sectionState(section);
     const [picked, setPicked] = useState<string | null>(null);
     const shown = section.takes.find((t) => t.id === picked) ?? state.waiting ?? state.kept ?? section.takes.at(-1);
+    /** The section is played as it will be in the film, from the beginning or over the join before a line. */
+    const [watched, setWatched] = useState<{ line: string | null } | null>(null);
+    useKeys([
+        {
+            keys: ['w'],
+            name: 'W',
+            does: 'Watch the section as it is in the film',
+            act: () => setWatched({ line: null }),
+            when: section.coverage.heard,
+        },
+    ]);
     const step = (by: number) => {
         const at = section.takes.findIndex((t) => t.id === shown?.id) + by;
         const next = section.takes[at];
@@ -49,7 +63,24 @@ function Reviewing({ lesson, section }: { lesson: Lesson; section: Section }) {
                         : `${section.takes.length} ${section.takes.length === 1 ? 'take' : 'takes'}`}{' '}
                     · {state.says} · {about(section.estimate_ms)} to speak
                 </p>
-                {!section.card && <BringInDialog lesson={lesson} section={section} onTake={setPicked} />}
+                {!section.card && (
+                    <div className="review-acts">
+                        {section.coverage.heard && (
+                            <Button size="sm" variant="quiet" onClick={() => setWatched({ line: null })}>
+                                <Icon name="play" /> Watch the section <kbd>W</kbd>
+                            </Button>
+                        )}
+                        <BringInDialog lesson={lesson} section={section} onTake={setPicked} />
+                    </div>
+                )}
+                {watched && (
+                    <SectionWatch
+                        lesson={lesson}
+                        section={section}
+                        line={watched.line}
+                        onClose={() => setWatched(null)}
+                    />
+                )}
                 <ScriptMargin lesson={lesson} section={section} shown={shown?.id} onShow={setPicked} />
             </section>
             {shown ? (
@@ -60,6 +91,7 @@ function Reviewing({ lesson, section }: { lesson: Lesson; section: Section }) {
                     take={shown}
                     onPicked={setPicked}
                     onStep={step}
+                    onJoin={(line) => setWatched({ line })}
                 />
             ) : (
                 <EmptyPlace

@@ -8,14 +8,15 @@ import { giveVerdict, undoVerdict, useLessonChange } from '../../api/lesson';
 import type { Lesson, Section, Take, Verdict, VerdictGiven } from '../../api/types';
 import { roomPath } from '../../shell/paths';
 import { useNotices } from '../../shell/Notices';
-import { takeWarning } from '../../shell/sectionState';
 import { Icon } from '../../ui/Icon';
 import { KeysDialog } from '../../ui/KeysDialog';
 import type { Key } from '../../ui/useKeys';
 import { HeardText } from './HeardText';
 import { Markers } from './Markers';
+import { TakeFlags } from './TakeFlags';
 import { TakeFraming } from './TakeFraming';
 import { TakePicture } from './TakePicture';
+import { SoundButtons, SoundPanel, useTakeSound } from './TakeSound';
 import { nextStep } from './nextStep';
 import { Trim } from './Trim';
 import { useTakePlayback } from './useTakePlayback';
@@ -26,16 +27,20 @@ interface Props {
     take: Take;
     onPicked: (take: string) => void;
     onStep: (by: number) => void;
+    /** Plays the section from a line on, as the film will have it. */
+    onJoin: (line: string | null) => void;
 }
 
 /** The take in hand: play it, see its sound, decide. */
-export function TakeDesk({ lesson, section, take, onPicked, onStep }: Props) {
+export function TakeDesk({ lesson, section, take, onPicked, onStep, onJoin }: Props) {
     const go = useNavigate();
     const { say, failed } = useNotices();
     const media = useRef<HTMLVideoElement>(null);
     // The first address stays while the take is listened to: changing it would stop what is playing.
     const [mediaUrl] = useState(take.media_url);
     const playback = useTakePlayback(media, take);
+    const sound = useTakeSound(lesson, take, media);
+    const [soundOpen, setSoundOpen] = useState(false);
     const verdict = useLessonChange(lesson.id, (to: Verdict) => giveVerdict(take.id, to));
     const asArrived = useLessonChange(lesson.id, () => api.post(`takes/${take.id}/finish`, { as_arrived: true }));
     const readAgain = useLessonChange(lesson.id, () => api.post(`takes/${take.id}/read-again`));
@@ -101,17 +106,24 @@ export function TakeDesk({ lesson, section, take, onPicked, onStep }: Props) {
                     </Button>
                 )}
                 {playable && (take.camera || take.screen) && <TakeFraming lesson={lesson} take={take} url={mediaUrl} />}
+                {take.state === 'ready' && take.loudness !== null && (
+                    <SoundButtons sound={sound} open={soundOpen} onOpen={() => setSoundOpen(!soundOpen)} />
+                )}
                 <KeysDialog keys={keys} />
             </header>
             {playable ? (
                 <>
                     <TakePicture lesson={lesson} section={section} take={take} media={media} url={mediaUrl} />
-                    <Warning take={take} />
+                    <TakeFlags section={section} take={take} media={media} onJoin={onJoin} />
                     <Markers lesson={lesson} take={take} media={media} />
                     {take.state === 'ready' ? (
                         <>
                             <Trim lesson={lesson} take={take} media={media} playback={playback} />
-                            <HeardText lesson={lesson} take={take} media={media} />
+                            {soundOpen ? (
+                                <SoundPanel lesson={lesson} take={take} sound={sound} />
+                            ) : (
+                                <HeardText lesson={lesson} take={take} media={media} />
+                            )}
                         </>
                     ) : (
                         <div className="listening">
@@ -197,13 +209,4 @@ function VerdictMark({ verdict }: { verdict: Verdict }) {
             {verdict === 'discarded' && <Icon name="cross" />} {words[verdict]}
         </span>
     );
-}
-
-function Warning({ take }: { take: Take }) {
-    const warning = takeWarning(take);
-    return warning ? (
-        <p className="flag mb-0">
-            <Icon name="exclamation" /> {warning}
-        </p>
-    ) : null;
 }

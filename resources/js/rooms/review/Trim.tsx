@@ -1,4 +1,4 @@
-import { type RefObject, useEffect, useRef, useState } from 'react';
+import { type KeyboardEvent, type RefObject, useEffect, useRef, useState } from 'react';
 import Button from 'react-bootstrap/Button';
 import { api } from '../../api/client';
 import { useLessonChange } from '../../api/lesson';
@@ -18,19 +18,20 @@ interface Props {
 
 const NUDGE_MS = 100;
 
+type Trimmed = { used_from_ms: number | null; used_until_ms: number | null; snap?: boolean };
+
 /** The sound wave of the take in hand, and where the used part starts and ends. */
 export function Trim({ lesson, take, media, playback }: Props) {
     const { failed } = useNotices();
     const box = useRef<HTMLDivElement>(null);
     const wave = useRef<Wave | null>(null);
     const [used, setUsed] = useState<Used>({ from: take.used_from_ms, until: take.used_until_ms });
-    const save = useLessonChange(lesson.id, (part: { used_from_ms: number | null; used_until_ms: number | null }) =>
-        api.patch<Take>(`takes/${take.id}`, part),
-    );
-    const trim = (part: Used) => {
+    const save = useLessonChange(lesson.id, (part: Trimmed) => api.patch<Take>(`takes/${take.id}`, part));
+    /** What is dragged, or moved by tenths, goes into the silence beside it; single frames stay where they are put. */
+    const trim = (part: Used, snap = true) => {
         setUsed(part);
         save.mutate(
-            { used_from_ms: part.from, used_until_ms: part.until },
+            { used_from_ms: part.from, used_until_ms: part.until, snap },
             {
                 onError: (error) => {
                     failed(error);
@@ -74,10 +75,11 @@ export function Trim({ lesson, take, media, playback }: Props) {
     }, [media, take.id, take.length_ms]);
     useEffect(() => wave.current?.show(used), [used]);
 
-    const nudge = (end: keyof Used, by: number) => {
-        const part = { ...used, [end]: Math.max(0, Math.min(take.length_ms, used[end] + by)) };
+    const nudge = (end: keyof Used, direction: 1 | -1, isFrame: boolean) => {
+        const by = direction * (isFrame ? 1000 / lesson.fps : NUDGE_MS);
+        const part = { ...used, [end]: Math.max(0, Math.min(take.length_ms, Math.round(used[end] + by))) };
         if (part.until - part.from >= 200) {
-            trim(part);
+            trim(part, !isFrame);
         }
     };
     return (
@@ -87,18 +89,8 @@ export function Trim({ lesson, take, media, playback }: Props) {
                 <Button variant="quiet" onClick={playback.toggle}>
                     <Icon name={playback.playing ? 'pause' : 'play'} /> {playback.playing ? 'Pause' : 'Play'}
                 </Button>
-                <Nudge
-                    name="Start"
-                    at={used.from}
-                    onEarlier={() => nudge('from', -NUDGE_MS)}
-                    onLater={() => nudge('from', NUDGE_MS)}
-                />
-                <Nudge
-                    name="End"
-                    at={used.until}
-                    onEarlier={() => nudge('until', -NUDGE_MS)}
-                    onLater={() => nudge('until', NUDGE_MS)}
-                />
+                <Nudge name="Start" at={used.from} onMove={(to, frame) => nudge('from', to, frame)} />
+                <Nudge name="End" at={used.until} onMove={(to, frame) => nudge('until', to, frame)} />
                 <span className="soft">
                     {clock(used.until - used.from - leftOut(take, used))} used of {clock(take.length_ms)}
                 </span>
@@ -118,7 +110,9 @@ export function Trim({ lesson, take, media, playback }: Props) {
 
 /** Milliseconds that are left out inside of the used part. */
 function leftOut(take: Take, used: Used): number {
-    const stretches = [...take.fluffs, ...take.left, ...take.cuts].sort((a, b) => a.from_ms - b.from_ms);
+    const stretches = [...take.fluffs, ...take.left, ...take.cuts, ...take.tightened].sort(
+        (a, b) => a.from_ms - b.from_ms,
+    );
     let sum = 0;
     let at = used.from;
     for (const { from_ms, until_ms } of stretches) {
@@ -130,28 +124,34 @@ function leftOut(take: Take, used: Used): number {
     return sum;
 }
 
-function Nudge({
-    name,
-    at,
-    onEarlier,
-    onLater,
-}: {
-    name: string;
-    at: number;
-    onEarlier: () => void;
-    onLater: () => void;
-}) {
+/** An edge, moved by tenths of a second with its buttons or the arrow keys; with Shift by one frame. */
+function Nudge({ name, at, onMove }: { name: string; at: number; onMove: (to: 1 | -1, isFrame: boolean) => void }) {
+    const onKey = (event: KeyboardEvent) => {
+        const to = event.key === 'ArrowLeft' ? -1 : event.key === 'ArrowRight' ? 1 : null;
+        if (to) {
+            event.preventDefault();
+            event.stopPropagation();
+            onMove(to, event.shiftKey);
+        }
+    };
+    const button = (to: 1 | -1, sign: string, says: string) => (
+        <Button
+            variant="quiet"
+            size="sm"
+            title="With Shift: one frame. The arrow keys do the same."
+            aria-label={`${name} a tenth of a second ${says}`}
+            onClick={(event) => onMove(to, event.shiftKey)}
+        >
+            {sign}
+        </Button>
+    );
     return (
-        <span className="nudge" role="group" aria-label={name}>
-            <Button variant="quiet" size="sm" onClick={onEarlier} aria-label={`${name} a tenth of a second earlier`}>
-                −
-            </Button>
+        <span className="nudge" role="group" aria-label={name} onKeyDown={onKey}>
+            {button(-1, '−', 'earlier')}
             <span>
                 {name} {tenths(at)}
             </span>
-            <Button variant="quiet" size="sm" onClick={onLater} aria-label={`${name} a tenth of a second later`}>
-                +
-            </Button>
+            {button(1, '+', 'later')}
         </span>
     );
 }

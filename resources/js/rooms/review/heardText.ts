@@ -7,6 +7,10 @@ export interface HeardPiece extends TakeStretch {
     text: string;
     /** Why it is not in the film; null when it is. */
     out: 'again' | 'went again' | 'trimmed' | 'left out' | null;
+    /** It is seen in the film, and not heard. */
+    silent: boolean;
+    /** Of a pause: how long it lasts in the film, because the course wants it shorter; milliseconds. */
+    tightened: number | null;
     /** Begins a read. */
     begins: boolean;
 }
@@ -37,10 +41,13 @@ const inside = (piece: TakeStretch, stretches: TakeStretch[]) => {
 /** What was heard as one text, each piece with what becomes of it. */
 export function heardText(
     heard: Heard,
-    take: Pick<Take, 'lines' | 'left' | 'cuts' | 'fluffs' | 'used_from_ms' | 'used_until_ms'>,
+    take: Pick<
+        Take,
+        'lines' | 'left' | 'cuts' | 'fluffs' | 'silences' | 'tightened' | 'used_from_ms' | 'used_until_ms'
+    >,
 ) {
     const texts = new Map(take.lines.map((line) => [line.id, line.text]));
-    const pieces: Omit<HeardPiece, 'out'>[] = [
+    const pieces: Omit<HeardPiece, 'out' | 'silent' | 'tightened'>[] = [
         ...heard.reads.flatMap((read) => {
             const words = read.words.map(({ word }) => word);
             const written = asWritten(words, texts.get(read.line) ?? '');
@@ -78,7 +85,13 @@ export function heardText(
                     : inside(piece, used)
                       ? null
                       : 'trimmed';
-            return { ...piece, out };
+            const shorter = piece.kind === 'pause' && take.tightened.find((one) => inside(piece, [one]));
+            return {
+                ...piece,
+                out,
+                silent: inside(piece, take.silences),
+                tightened: shorter ? piece.until_ms - piece.from_ms - (shorter.until_ms - shorter.from_ms) : null,
+            };
         });
 }
 

@@ -15,7 +15,9 @@ export function useTakePlayback(media: RefObject<HTMLVideoElement | null>, take:
     const from = take.used_from_ms / 1000;
     const until = take.state === 'ready' ? take.used_until_ms / 1000 : Infinity;
     const left = useRef<TakeStretch[]>([]);
-    left.current = [...take.fluffs, ...take.left, ...take.cuts];
+    left.current = [...take.fluffs, ...take.left, ...take.cuts, ...take.tightened];
+    const silent = useRef<TakeStretch[]>([]);
+    silent.current = take.silences;
 
     useEffect(() => {
         let frame = 0;
@@ -25,6 +27,7 @@ export function useTakePlayback(media: RefObject<HTMLVideoElement | null>, take:
                 setPlaying(!element.paused && !element.ended);
                 const at = element.currentTime * 1000;
                 const skipped = left.current.find(({ from_ms }) => from_ms <= at && at < from_ms + JUST_MS);
+                element.volume = silent.current.some(({ from_ms, until_ms }) => from_ms <= at && at < until_ms) ? 0 : 1;
                 if (!element.paused && skipped && at < skipped.until_ms) {
                     element.currentTime = skipped.until_ms / 1000;
                 }

@@ -146,6 +146,45 @@ export function StyleForm({ style, logos, warnings, own = [], withFrame, logoUpl
                     label="The computer's sound"
                     options={setup.computer_under.map((db) => [db, `${db} dB under the voice`])}
                 />
+                <Choice
+                    {...part}
+                    name="noise_reduction"
+                    label="Noise of the room"
+                    options={[
+                        ['off', 'as it is'],
+                        ['light', 'reduced lightly'],
+                        ['strong', 'reduced strongly'],
+                    ]}
+                />
+                <Choice
+                    {...part}
+                    name="hum_filter"
+                    label="Hum of the mains"
+                    options={[
+                        ['off', 'as it is'],
+                        ['on', 'filtered'],
+                    ]}
+                />
+                <Choice
+                    {...part}
+                    name="low_cut"
+                    label="Rumble"
+                    options={[
+                        ['off', 'as it is'],
+                        ['on', 'filtered'],
+                    ]}
+                />
+                <Choice
+                    {...part}
+                    name="longest_pause"
+                    label="Long pauses"
+                    options={[
+                        [0, 'as they were spoken'],
+                        [500, 'shortened to 0.5 s'],
+                        [700, 'shortened to 0.7 s'],
+                        [1000, 'shortened to 1 s'],
+                    ]}
+                />
             </Group>
         </div>
     );

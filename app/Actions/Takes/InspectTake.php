@@ -1,0 +1,155 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Actions\Takes;
+
+use App\Media\MediaStore;
+use App\Media\TakeInspector;
+use App\Models\Take;
+use App\Models\Track;
+use OpenReel\Core\Listening\Levels;
+use OpenReel\Core\Listening\RoomNoise;
+use OpenReel\Core\Listening\SoundFlag;
+use OpenReel\Core\Picture\SourceColour;
+use OpenReel\Core\Seeing\CameraLook;
+use OpenReel\Core\Seeing\PictureFlag;
+use OpenReel\Core\Take\TrackKind;
+use OpenReel\Core\Time\Span;
+use OpenReel\Core\Time\Tick;
+
+/** Looks a take over: what its room sounds like, whether its camera saw something, and what sets it off from others. */
+final class InspectTake
+{
+    /** Nothing could be found out. */
+    public const NOTHING = [
+        'voice' => null,
+        'noise' => null,
+        'hum' => null,
+        'room' => null,
+        'places' => [],
+        'camera' => null,
+    ];
+
+    /** So long a stretch of the room alone is played to show what it sounds like. */
+    private const ROOM_MS = 1_500;
+
+    /** Noise is learned from as much of the room as there is. */
+    private const LEARNED_MS = [1_500, 800, 400, 200];
+
+    /** Where it becomes louder than this above the room, in dB, something else is heard. */
+    private const STEADY_DB = 12.0;
+
+    /** So long a stretch round a place. */
+    private const AROUND_MS = 1_000;
+
+    public function __construct(private readonly TakeInspector $inspector, private readonly MediaStore $media)
+    {
+    }
+
+    /** @throws \App\Media\Trouble */
+    public function __invoke(Take $take): void
+    {
+        $voice = $take->track(TrackKind::Microphone);
+        $camera = $take->track(TrackKind::Camera);
+        $hashes = [$voice?->hash, $camera?->hash];
+        [$sound, $flags, $places] = $this->sound($take, $voice);
+        $look = $this->look($camera);
+        $take->refresh();
+        if ([$take->track(TrackKind::Microphone)?->hash, $take->track(TrackKind::Camera)?->hash] !== $hashes) {
+            // It was read again meanwhile, and will be looked over again.
+            return;
+        }
+        $offset = Tick::of(max(0, $camera->offset_ticks ?? 0));
+        foreach (['camera-black' => $look?->black, 'camera-frozen' => $look?->frozen] as $flag => $spans) {
+            if ($spans !== null && $spans !== []) {
+                $places[$flag] = [$spans[0]->from->plus($offset)->count, $spans[0]->until->plus($offset)->count];
+            }
+        }
+        $take->inspected = $sound + ['places' => $places, 'camera' => $look === null ? null : self::packed($look)];
+        $take->flags = array_values(array_unique([
+            ...array_diff($take->flags, self::ours()),
+            ...array_column($flags, 'value'),
+            ...array_column($look?->flags() ?? [], 'value'),
+        ]));
+        $take->save();
+    }
+
+    /**
+     * @return array{array<string, mixed>, list<SoundFlag>, array<string, array{int, int}>} what was measured, flags, and
+     *    where each flag is heard best, of those of ingest as well
+     */
+    private function sound(Take $take, ?Track $voice): array
+    {
+        $levels = Levels::unpacked((string) @file_get_contents($this->media->path($take->folder().'/levels.dat')));
+        $room = RoomNoise::of($levels);
+        if ($voice?->file_path === null || $room === null) {
+            return [['voice' => null, 'noise' => null, 'hum' => null, 'room' => null], [], []];
+        }
+        [$hum, $high] = $this->inspector->sound($this->media->path($voice->file_path));
+        $later = Tick::of(max(0, $voice->offset_ticks));
+        $alone = $levels->quietestStretch(Tick::ofMilliseconds(self::ROOM_MS)) ?? Span::between(Tick::zero(), $levels->length());
+        $around = Tick::ofMilliseconds(self::AROUND_MS);
+        $loudest = $levels->loudest();
+        $places = [
+            SoundFlag::Noisy->value => $alone,
+            SoundFlag::Hum->value => $alone,
+            SoundFlag::Clipped->value => Span::between($loudest->minusOrZero($around), $loudest->plus($around)),
+        ];
+
+        return [
+            [
+                'voice' => round($room->voice, 1),
+                'noise' => round($room->noise, 1),
+                'hum' => $hum?->frequency,
+                // Samples of the voice's file in which only the room is heard.
+                'room' => self::alone($levels, $room),
+            ],
+            SoundFlag::further($levels, $high, $hum),
+            array_map(fn (Span $s): array => [$s->from->plus($later)->count, $s->until->plus($later)->count], $places),
+        ];
+    }
+
+    /**
+     * A stretch in which nobody speaks, from which noise can be learned.
+     *
+     * @return array{int, int}|null samples
+     */
+    private static function alone(Levels $levels, RoomNoise $room): ?array
+    {
+        foreach (self::LEARNED_MS as $milliseconds) {
+            $stretch = $levels->quietestStretch(Tick::ofMilliseconds($milliseconds));
+            if ($stretch !== null && $levels->loudestIn($stretch) < $room->noise + self::STEADY_DB) {
+                return [$stretch->from->count, $stretch->until->count];
+            }
+        }
+
+        return null;
+    }
+
+    private function look(?Track $camera): ?CameraLook
+    {
+        return $camera?->file_path === null ? null : $this->inspector->camera(
+            $this->media->path($camera->file_path),
+            SourceColour::told($camera->colour_range, $camera->colour_matrix, (int) $camera->height),
+        );
+    }
+
+    /** @return list<string> flags that are given here */
+    private static function ours(): array
+    {
+        return [SoundFlag::Hum->value, SoundFlag::Telephone->value, ...array_column(PictureFlag::cases(), 'value')];
+    }
+
+    /** @return array<string, mixed> as App\Readers\TakeCharacter reads it */
+    private static function packed(CameraLook $look): array
+    {
+        return [
+            'brightness' => round($look->brightness, 1),
+            'blue' => round($look->blue, 1),
+            'red' => round($look->red, 1),
+            'cells' => base64_encode(pack('C*', ...$look->cells)),
+            'moves' => base64_encode(pack('C*', ...array_map(fn (int $m): int => min(255, $m), $look->moves))),
+        ];
+    }
+}

@@ -1,0 +1,48 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Jobs;
+
+use App\Media\MediaStore;
+use App\Media\VoiceCleaner;
+use App\Work\Guarded;
+use Illuminate\Contracts\Queue\ShouldBeUnique;
+use Illuminate\Contracts\Queue\ShouldQueue;
+use Illuminate\Foundation\Queue\Queueable;
+use OpenReel\Core\Sound\CleanVoice;
+
+/** Cleans a voice because somebody wants to hear what it would be like. */
+final class CleanVoiceJob implements ShouldBeUnique, ShouldQueue
+{
+    use Guarded, Queueable;
+
+    /** Should a worker die for good, it may be asked for again after this. */
+    public int $uniqueFor = 120;
+
+    /**
+     * @param  array<string, mixed>  $voice  see CleanVoice::toArray
+     * @param  string  $path  of its sound, on the media disk
+     */
+    public function __construct(private readonly array $voice, private readonly string $path)
+    {
+        $this->onQueue('listen');
+    }
+
+    public function uniqueId(): string
+    {
+        return hash('sha256', (string) json_encode($this->voice));
+    }
+
+    public function lockName(): string
+    {
+        return "voice/{$this->uniqueId()}";
+    }
+
+    public function handle(VoiceCleaner $cleaner, MediaStore $media): void
+    {
+        $this->alone(function () use ($cleaner, $media): void {
+            $cleaner->make(CleanVoice::read($this->voice), $media->path($this->path));
+        });
+    }
+}

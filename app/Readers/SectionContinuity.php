@@ -1,0 +1,66 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Readers;
+
+use App\Models\Section;
+use App\Models\Take;
+use OpenReel\Core\Continuity\Change;
+use OpenReel\Core\Continuity\Character;
+
+/** Where takes that follow each other in the film do not go together, in one section and where one comes to it. */
+final class SectionContinuity
+{
+    /**
+     * In the order of the film.
+     *
+     * @return list<array{before: Take, take: Take, line: string|null, changes: non-empty-list<Change>}>
+     */
+    public static function of(Section $section): array
+    {
+        $meetings = self::meetings($section);
+        $ids = array_merge(...array_map(fn (array $m): array => [$m[0], $m[1]], $meetings), ...[[]]);
+        /** @var array<string, Take> $takes */
+        $takes = Take::query()->whereIn('id', array_unique($ids))->get()->keyBy('id')->all();
+        $found = [];
+        foreach ($meetings as [$one, $other, $line]) {
+            [$before, $take] = [$takes[$one] ?? null, $takes[$other] ?? null];
+            if ($before === null || $take === null) {
+                continue;
+            }
+            $changes = self::between(TakeCharacter::of($before->inspected), TakeCharacter::of($take->inspected));
+            if ($changes !== []) {
+                $found[] = ['before' => $before, 'take' => $take, 'line' => $line, 'changes' => $changes];
+            }
+        }
+
+        return $found;
+    }
+
+    /** @return list<Change> none while one of them was not looked over */
+    private static function between(?Character $one, ?Character $other): array
+    {
+        return $one === null || $other === null ? [] : Change::between($one, $other);
+    }
+
+    /** @return list<array{string, string, string|null}> ids of takes that follow each other, and of the line that comes behind */
+    private static function meetings(Section $section): array
+    {
+        $meetings = [];
+        $last = null;
+        foreach (LessonCoverage::of($section->lesson()->withTrashed()->firstOrFail())->sections as $id => $covered) {
+            foreach ($covered->parts as $part) {
+                if ($last !== null && $last !== $part->take && $id === $section->id) {
+                    $meetings["{$last}/{$part->take}"] ??= [$last, $part->take, $part->lines[0] ?? null];
+                }
+                $last = $part->take;
+            }
+            if ($id === $section->id) {
+                break;
+            }
+        }
+
+        return array_values($meetings);
+    }
+}

@@ -1,0 +1,73 @@
+<?php
+
+declare(strict_types=1);
+
+namespace OpenReel\Core\Sound;
+
+use OpenReel\Core\Render\CacheKey;
+
+/** A voice once it is cleaned: a file as long as the one it is made from. */
+final readonly class CleanVoice
+{
+    /** Part of the key: change it whenever it comes out otherwise. */
+    public const RECIPE = 1;
+
+    /**
+     * @param  string  $sound  hash of the file it is made from
+     * @param  int|null  $hum  Hz of the mains that is filtered out; null for none
+     * @param  array{int, int}|null  $room  samples of the file from and until which only the room is heard: what noise is, is
+     *    learned there; null when no noise is taken out
+     */
+    private function __construct(
+        public string $sound,
+        public NoiseReduction $noise,
+        public ?int $hum,
+        public bool $lowCut,
+        public ?array $room,
+    ) {
+    }
+
+    /**
+     * @param  int|null  $hum  Hz of the mains where it is heard; null when it is not
+     * @param  array{int, int}|null  $room  null when that is not known: then no noise is taken out
+     * @return self|null null when nothing is to be done
+     */
+    public static function of(string $sound, Cleaning $cleaning, ?int $hum, ?array $room): ?self
+    {
+        $noise = $room === null ? NoiseReduction::Off : $cleaning->noise;
+        $hum = $cleaning->hum ? $hum : null;
+
+        return $noise === NoiseReduction::Off && $hum === null && ! $cleaning->lowCut
+            ? null
+            : new self($sound, $noise, $hum, $cleaning->lowCut, $noise === NoiseReduction::Off ? null : $room);
+    }
+
+    /** @param  array<string, mixed>  $stored  as toArray gives it */
+    public static function read(array $stored): self
+    {
+        return new self(
+            $stored['sound'],
+            NoiseReduction::from($stored['noise']),
+            $stored['hum'],
+            $stored['low_cut'],
+            $stored['room'],
+        );
+    }
+
+    /** @return array{sound: string, noise: string, hum: int|null, low_cut: bool, room: array{int, int}|null} */
+    public function toArray(): array
+    {
+        return [
+            'sound' => $this->sound,
+            'noise' => $this->noise->value,
+            'hum' => $this->hum,
+            'low_cut' => $this->lowCut,
+            'room' => $this->room,
+        ];
+    }
+
+    public function key(string $encoder): string
+    {
+        return CacheKey::of('voice', $this->toArray() + ['recipe' => self::RECIPE], $encoder);
+    }
+}

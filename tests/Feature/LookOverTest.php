@@ -1,0 +1,377 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Feature;
+
+use App\Actions\Film\AssembleLesson;
+use App\Actions\Takes\HearTake;
+use App\Actions\Takes\InspectTake;
+use App\Media\Program;
+use App\Media\VoiceCleaner;
+use App\Models\Section;
+use App\Models\Take;
+use App\Readers\CleanedVoice;
+use App\Readers\LessonCoverage;
+use App\Readers\TakeReader;
+use Illuminate\Support\Facades\DB;
+use OpenReel\Core\Listening\LevelReader;
+use OpenReel\Core\Listening\RoomNoise;
+use OpenReel\Core\Sound\Cleaning;
+use OpenReel\Core\Sound\NoiseReduction;
+use OpenReel\Core\Sound\SoundPart;
+use OpenReel\Core\Take\TrackKind;
+use PHPUnit\Framework\Attributes\DataProvider;
+
+/** What is found when takes are looked over, and what is made of their sound; with real programs on made-up takes. */
+final class LookOverTest extends FeatureTestCase
+{
+    private const LINES = [
+        'The height is given in metres above chart datum.',
+        'High water at the quay is at a quarter past seven.',
+        'Never trust the table alone when the wind blows hard.',
+    ];
+
+    /** @return iterable<string, array{string, list<string>}> filters over a voice in a quiet room, and what is flagged */
+    public static function rooms(): iterable
+    {
+        yield 'a quiet room' => ['anull', []];
+        yield 'a fan' => [
+            '[a];anoisesrc=r=48000:c=pink:a=0.05:d=20[n];[a][n]amix=inputs=2:normalize=0:duration=first',
+            ['noisy'],
+        ];
+        yield 'hum' => [
+            '[a];sine=f=50:r=48000:d=20,volume=0.06[n];[a][n]amix=inputs=2:normalize=0:duration=first',
+            ['noisy', 'mains-hum'],
+        ];
+        yield 'a telephone' => ['aresample=8000', ['telephone-quality']];
+    }
+
+    /** @param  list<string>  $flags */
+    #[DataProvider('rooms')]
+    public function test_what_is_wrong_with_a_room_is_flagged_and_can_be_heard(string $filters, array $flags): void
+    {
+        $take = $this->spoken($filters);
+        app(InspectTake::class)($take);
+
+        self::assertSame($flags, $take->refresh()->flags);
+        $heard = $this->getJson("/api/takes/{$take->id}/heard")
+            ->assertOk()
+            ->json();
+        self::assertEqualsCanonicalizing(array_diff($flags, ['telephone-quality']), array_keys($heard['places']));
+        if ($flags === ['noisy']) {
+            // There nobody speaks: the take begins and ends with a second of the room.
+            [$from, $until] = [$heard['places']['noisy']['from_ms'], $heard['places']['noisy']['until_ms']];
+            self::assertTrue($until <= 1_700 || $from >= $take->length_ticks / 48 - 1_700, "{$from} to {$until} ms");
+        }
+        self::assertSame(in_array('mains-hum', $flags, true) ? 50 : null, $heard['hum_hz']);
+    }
+
+    /** @return iterable<string, array{string, list<string>, array{int, int}|null}> a picture, flags, and where it is seen, s */
+    public static function cameras(): iterable
+    {
+        yield 'somebody moves' => ['testsrc2=s=320x180:r=10:d=6', [], null];
+        yield 'a closed cover' => ['color=0x050505:s=320x180:r=10:d=6', ['camera-black'], [0, 6]];
+        yield 'stands still' => [
+            'testsrc2=s=320x180:r=10:d=6,loop=loop=-1:size=1:start=3,trim=duration=6',
+            ['camera-frozen'],
+            [0, 6],
+        ];
+    }
+
+    /**
+     * @param  list<string>  $flags
+     * @param  array{int, int}|null  $seen
+     */
+    #[DataProvider('cameras')]
+    public function test_a_black_or_still_camera_is_flagged(string $picture, array $flags, ?array $seen): void
+    {
+        $clip = Clips::make('look-'.md5($picture).'.webm', [
+            '-f',
+            'lavfi',
+            '-i',
+            $picture,
+            '-f',
+            'lavfi',
+            '-i',
+            'sine=f=200:d=6',
+            '-map',
+            '0:v',
+            '-map',
+            '1:a',
+            '-c:v',
+            'libvpx',
+            '-b:v',
+            '1M',
+            '-c:a',
+            'libopus',
+            '-shortest',
+        ]);
+        $take = $this->record($this->section(), $clip);
+        app(InspectTake::class)($take);
+
+        self::assertSame($flags, array_values(array_intersect($take->refresh()->flags, ['camera-black', 'camera-frozen'])));
+        if ($seen !== null) {
+            $place = $this->getJson("/api/takes/{$take->id}/heard")->json("places.{$flags[0]}");
+            self::assertEqualsWithDelta(1000 * $seen[0], $place['from_ms'], 600);
+            self::assertEqualsWithDelta(1000 * min($seen[1], $take->length_ticks / 48_000), $place['until_ms'], 600);
+        }
+    }
+
+    public function test_noise_is_taken_out_of_a_voice_and_no_word_with_it(): void
+    {
+        $take = $this->spoken('[a];anoisesrc=r=48000:c=pink:a=0.08:d=20[n];[a][n]amix=inputs=2:normalize=0:duration=first');
+        app(InspectTake::class)($take);
+        app(HearTake::class)($take->refresh());
+        $words = array_column($take->heard['reads'] ?? [], 1);
+        self::assertSame(['complete', 'complete', 'complete'], $words);
+        $recording = $this->voiceOf($take);
+        $was = $this->noise($this->media()->path($recording));
+        $before = $this->media()->hash($recording);
+
+        foreach ([[NoiseReduction::Light, 8.0], [NoiseReduction::Strong, 14.0]] as [$noise, $gain]) {
+            $path = $this->cleaned($take, new Cleaning($noise));
+            $is = $this->noise($path);
+            self::assertGreaterThan($was->under() + $gain, $is->under(), $noise->value);
+            self::assertEqualsWithDelta($was->voice, $is->voice, 1.5, 'the voice is as loud as it was');
+            self::assertSame($this->samples($this->media()->path($recording)), $this->samples($path), 'and as long');
+        }
+        self::assertSame($before, $this->media()->hash($recording), 'the recording is not touched');
+
+        // The ears hear as much in it.
+        copy($this->cleaned($take, new Cleaning(NoiseReduction::Strong)), $file = sys_get_temp_dir().'/reel-cleaned.flac');
+        $again = $this->record($this->written(), $file, kind: 'microphone');
+        app(HearTake::class)($again);
+        self::assertSame($words, array_column($again->refresh()->heard['reads'] ?? [], 1));
+        self::assertEqualsWithDelta(
+            array_column($take->heard['reads'] ?? [], 2),
+            array_column($again->heard['reads'] ?? [], 2),
+            0.12 * 48_000,
+            'at the same times',
+        );
+    }
+
+    public function test_hum_and_rumble_are_filtered(): void
+    {
+        $take = $this->spoken('[a];sine=f=50:r=48000:d=20,volume=0.1[n];[a][n]amix=inputs=2:normalize=0:duration=first');
+        app(InspectTake::class)($take);
+        $was = $this->noise($this->media()->path($this->voiceOf($take)));
+
+        self::assertGreaterThan($was->under() + 12, $this->noise($this->cleaned($take, new Cleaning(hum: true)))->under());
+        self::assertGreaterThan($was->under() + 4, $this->noise($this->cleaned($take, new Cleaning(lowCut: true)))->under());
+    }
+
+    public function test_a_cleaned_voice_is_heard_before_it_is_chosen_and_then_in_the_film(): void
+    {
+        $take = $this->spoken('[a];anoisesrc=r=48000:c=pink:a=0.05:d=20[n];[a][n]amix=inputs=2:normalize=0:duration=first');
+        $question = "/api/takes/{$take->id}/cleaned?noise=light&hum=0&low_cut=1";
+        $this->getJson("/api/takes/{$take->id}/cleaned?noise=much&hum=0&low_cut=1")
+            ->assertStatus(422)
+            ->assertJson(['detail' => 'Say how the sound is to be cleaned.']);
+        app(InspectTake::class)($take);
+        $this->getJson($question)
+            ->assertOk()
+            ->assertExactJson(['ready' => false, 'url' => null]);
+        $url = $this->getJson($question)->assertOk()->json('url');
+        self::assertStringStartsWith(
+            'fLaC',
+            (string) file_get_contents($this->fileOf($this->get($url)->assertOk())->getPathname()),
+        );
+
+        $lesson = $this->keep($take->refresh())->lesson();
+        $key = fn (): string => SoundPart::all(app(AssembleLesson::class)($lesson->refresh())->sound())[0]->key('v');
+        $plain = $key();
+        $beside = fn (): array => array_column(
+            $this->getJson("/api/lessons/{$lesson->id}/assembly")->json('segments.0.beside'),
+            'url',
+            'kind',
+        );
+        self::assertArrayNotHasKey('voice', $beside());
+        $this->patchJson("/api/lessons/{$lesson->id}/style", [
+            'style' => ['noise_reduction' => 'light', 'low_cut' => 'on'],
+        ])->assertOk();
+        $whole = $key();
+        self::assertNotSame($plain, $whole);
+        self::assertSame($url, $beside()['voice']);
+
+        $this->patchJson("/api/takes/{$take->id}", ['cleaning' => ['noise' => 'off', 'hum' => false, 'low_cut' => false]])
+            ->assertOk()
+            ->assertJson(['cleaning' => ['noise' => 'off']]);
+        self::assertSame($plain, $key());
+        $this->patchJson("/api/takes/{$take->id}", ['cleaning' => null])->assertOk();
+        self::assertSame($whole, $key());
+        $this->patchJson("/api/takes/{$take->id}", ['cleaning' => ['noise' => 'all']])->assertStatus(422);
+    }
+
+    public function test_the_film_is_as_clean_as_was_chosen(): void
+    {
+        $take = $this->spoken('[a];anoisesrc=r=48000:c=pink:a=0.05:d=20[n];[a][n]amix=inputs=2:normalize=0:duration=first');
+        app(InspectTake::class)($take);
+        $this->keep($take->refresh());
+        $under = function () use ($take): float {
+            $export = $this->postJson("/api/lessons/{$take->lesson()->id}/exports")
+                ->assertSuccessful()
+                ->json('id');
+
+            return $this->noise($this->fileOf($this->get("/api/exports/{$export}/file")->assertOk())->getPathname())->under();
+        };
+        $was = $under();
+        $this->patchJson("/api/takes/{$take->id}", [
+            'cleaning' => ['noise' => 'light', 'hum' => false, 'low_cut' => false],
+        ])->assertOk();
+
+        self::assertGreaterThan($was + 6, $under());
+    }
+
+    public function test_a_stretch_is_silent_in_the_film_and_comes_back(): void
+    {
+        $take = $this->keep($this->record($this->section(), Clips::spoken()));
+        $lesson = $take->lesson();
+        [$from, $until] = [(int) ($take->speech_from / 48) + 800, (int) ($take->speech_from / 48) + 1_400];
+        $this->patchJson("/api/takes/{$take->id}", ['silences' => [['from_ms' => 5, 'until_ms' => 'x']]])->assertStatus(422);
+        $told = $this->patchJson("/api/takes/{$take->id}", ['silences' => [['from_ms' => $from, 'until_ms' => $until]]])
+            ->assertOk()
+            ->json();
+        self::assertEqualsWithDelta($from, $told['silences'][0]['from_ms'], 80);
+
+        $segment = $this->getJson("/api/lessons/{$lesson->id}/assembly")->json('segments.0');
+        $fps = $lesson->fps;
+        $into = fn (int $ms): float => (($ms - $take->speech_from / 48) / 1000) * $fps;
+        self::assertEqualsWithDelta($into($told['silences'][0]['from_ms']), $segment['silences'][0][0], 1);
+        $export = $this->postJson("/api/lessons/{$lesson->id}/exports")
+            ->assertSuccessful()
+            ->json('id');
+        $film = $this->fileOf($this->get("/api/exports/{$export}/file"))->getPathname();
+        $log = Program::run(['ffmpeg', '-nostdin', '-i', $film, '-af', 'silencedetect=noise=-70dB:d=0.3', '-f', 'null', '-'])[
+            'log'
+        ];
+        self::assertSame(2, preg_match_all('/silence_(?:start|end): ([\d.]+)/', $log, $found));
+        self::assertEqualsWithDelta($into($told['silences'][0]['from_ms']) / $fps, (float) $found[1][0], 0.08);
+        self::assertEqualsWithDelta($into($told['silences'][0]['until_ms']) / $fps, (float) $found[1][1], 0.08);
+
+        $this->patchJson("/api/takes/{$take->id}", ['silences' => []])->assertOk();
+        self::assertSame([], $this->getJson("/api/lessons/{$lesson->id}/assembly")->json('segments.0.silences'));
+    }
+
+    public function test_a_course_may_want_its_pauses_shorter(): void
+    {
+        [$file] = Stumbling::take('pausing', [
+            [self::LINES[0], 1.0, 0.8],
+            [self::LINES[1], 1.0, 2.6],
+            [self::LINES[2], 1.0, 0.5],
+        ]);
+        $take = $this->keep($this->record($this->written(), $file));
+        app(HearTake::class)($take->refresh());
+        $lesson = $take->lesson();
+        $long = TakeReader::usedTicks($take);
+        self::assertSame([], $take->tightened);
+
+        $this->patchJson("/api/lessons/{$lesson->id}/style", ['style' => ['longest_pause' => 700]])->assertOk();
+        $take->refresh();
+        self::assertCount(1, $take->tightened);
+        self::assertEqualsWithDelta($long - 1.9 * 48_000, $take->used_ticks, 0.3 * 48_000);
+        self::assertCount(2, TakeReader::used($take));
+
+        app(HearTake::class)($take);
+        self::assertCount(1, $take->tightened, 'heard again it stays so');
+        $this->patchJson("/api/lessons/{$lesson->id}/style", ['style' => ['longest_pause' => 0]])->assertOk();
+        self::assertSame($long, $take->refresh()->used_ticks);
+        $this->patchJson("/api/lessons/{$lesson->id}/style", ['style' => ['longest_pause' => 123]])->assertStatus(422);
+    }
+
+    public function test_takes_that_do_not_go_together_are_told_where_they_meet(): void
+    {
+        $section = $this->written();
+        $lines = DB::table('lines')
+            ->where('section_id', $section->id)
+            ->whereNotNull('position')
+            ->orderBy('position')
+            ->pluck('id')
+            ->all();
+        $first = $this->keep($this->spoken('anull', $section));
+        app(InspectTake::class)($first);
+        $fan = '[a];anoisesrc=r=48000:c=pink:a=0.05:d=20[n];[a][n]amix=inputs=2:normalize=0:duration=first,volume=-8dB';
+        $second = $this->keep($this->spoken($fan, $section));
+        $this->putJson("/api/lessons/{$section->lesson_id}/choices", ['lines' => [$lines[0]], 'take' => $first->id])
+            ->assertSuccessful();
+        self::assertSame(
+            [$first->id, $second->id, $second->id],
+            array_column(LessonCoverage::of($section->lesson()->firstOrFail())->lines, 'take'),
+        );
+        self::assertSame(
+            [],
+            $this->getJson("/api/sections/{$section->id}/continuity")
+                ->assertOk()
+                ->json(),
+            'not looked over yet',
+        );
+        app(InspectTake::class)($second->refresh());
+
+        $told = $this->getJson("/api/sections/{$section->id}/continuity")
+            ->assertOk()
+            ->json();
+        self::assertCount(1, $told);
+        self::assertSame(
+            [$first->id, $second->id, $lines[1]],
+            [data_get($told, '0.before.take_id'), data_get($told, '0.take_id'), data_get($told, '0.line')],
+        );
+        self::assertSame(['quieter', 'more-noise'], data_get($told, '0.changes'));
+    }
+
+    private function spoken(string $filters, ?Section $section = null): Take
+    {
+        [$file] = Stumbling::take('clear', array_map(fn (string $line): array => [$line, 1.0, 1.0], self::LINES), noise: 3);
+        $clip = Clips::make('room-'.md5($filters).'.flac', [
+            '-i',
+            $file,
+            '-filter_complex',
+            '[0:a]aresample=48000'.(str_starts_with($filters, '[') ? '' : ',').$filters,
+            '-ac',
+            '1',
+            '-ar',
+            '48000',
+        ]);
+
+        return $this->record($section ?? $this->written(), $clip, kind: 'microphone');
+    }
+
+    private function written(): Section
+    {
+        $section = $this->section();
+        $this->patchJson("/api/sections/{$section->id}", ['script' => implode(' ', self::LINES)])->assertOk();
+
+        return $section->refresh();
+    }
+
+    private function cleaned(Take $take, Cleaning $cleaning): string
+    {
+        $voice = CleanedVoice::of($take, $cleaning);
+        self::assertNotNull($voice);
+
+        return app(VoiceCleaner::class)->make($voice, $this->media()->path($this->voiceOf($take)));
+    }
+
+    private function voiceOf(Take $take): string
+    {
+        return (string) $take->track(TrackKind::Microphone)?->file_path;
+    }
+
+    private function samples(string $file): string
+    {
+        return trim(
+            Program::run(['ffprobe', '-v', 'error', '-show_entries', 'stream=duration_ts', '-of', 'csv=p=0', $file])['output'],
+        );
+    }
+
+    private function noise(string $file): RoomNoise
+    {
+        $pcm = Program::run(['ffmpeg', '-v', 'error', '-i', $file, '-vn', '-ac', '1', '-ar', '48000', '-f', 's16le', '-'])[
+            'output'
+        ];
+        $stream = fopen('php://memory', 'w+') ?: self::fail('no memory');
+        fwrite($stream, $pcm);
+        rewind($stream);
+
+        return RoomNoise::of(LevelReader::read($stream)) ?? self::fail('nobody speaks');
+    }
+}
