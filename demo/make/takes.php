@@ -59,7 +59,7 @@ foreach ($takes as [$name, $section, $words, $how]) {
 array_map(unlink(...), glob("{$work}/*") ?: []);
 rmdir($work);
 
-/** The voice with a breath before and after, in a room that is never quite silent; with a fan and the hum of its mains, or without. */
+/** The voice with a breath before and after, in a room that is never quite silent; with a fan that hums, or without. */
 function speak(string $words, string $work, bool $hasFan): string
 {
     (new FliteVoice('flite'))->speak(spelledOut($words), "{$work}/voice.wav");

@@ -26,13 +26,17 @@ use OpenReel\Core\Take\Verdict;
  * Makes a lesson from a folder: `script.md`, `slides/01.png`... by section, `takes/SECTION-TAKE.ext`. The highest take of
  * a section is kept; `-discard` before the extension sets one aside, `-undecided` leaves it for review. Described in
  * docs/formats.md.
+ *
+ * @phpstan-type TakeEntry array{section: int, number: int, lines: list<int>, mark: string, file: string,
+ *     beside: array<string, string>}
  */
 final class ImportFolder
 {
     private const TAKE_NAME = '/^(\d{1,4})-(\d{1,4})(-lines(?:-\d{1,4})+)?(-discard|-undecided)?\.([a-z0-9]{2,5})$/i';
 
     /** What was recorded beside a take: its screen, and the log of what happened meanwhile. */
-    private const BESIDE = '/^(\d{1,4}-\d{1,4}(?:-lines(?:-\d{1,4})+)?(?:-discard|-undecided)?)\.(screen\.[a-z0-9]{2,5}|events\.jsonl)$/i';
+    private const BESIDE =
+        '/^(\d{1,4}-\d{1,4}(?:-lines(?:-\d{1,4})+)?(?:-discard|-undecided)?)\.(screen\.[a-z0-9]{2,5}|events\.jsonl)$/i';
 
     private const SLIDES = ['png', 'jpg', 'jpeg', 'webp', 'svg'];
 
@@ -91,8 +95,8 @@ final class ImportFolder
     /**
      * What lies in a folder, without making anything of it.
      *
-     * @return array{Script, list<array{int, string, list<int>}>} the script, and of each take the number of its section (0: it may
-     *    hold all of the script), its file, and numbers of the lines it was recorded for (none: all)
+     * @return array{Script, list<array{int, string, list<int>}>} the script, and of each take the number of its section (0: it
+     *    may hold all of the script), its file, and numbers of the lines it was recorded for (none: all)
      *
      * @throws Refusal naming the file that is wrong
      */
@@ -208,8 +212,7 @@ final class ImportFolder
     }
 
     /**
-     * @return list<array{section: int, number: int, lines: list<int>, mark: string, file: string, beside: array<string, string>}>
-     *    by section, then number
+     * @return list<TakeEntry> by section, then number
      */
     private function takeFiles(string $folder, int $sections, int $least = 1): array
     {
@@ -261,7 +264,7 @@ final class ImportFolder
 
     /**
      * @param  array<int, Section>  $sections
-     * @param  list<array{section: int, number: int, lines: list<int>, mark: string, file: string, beside: array<string, string>}>  $files
+     * @param  list<TakeEntry>  $files
      * @param  callable(string): void  $say
      */
     private function takes(array $sections, array $files, bool $whole, callable $say): void
@@ -282,7 +285,7 @@ final class ImportFolder
         $this->keepHighest($files, $sections);
     }
 
-    /** @param  array{section: int, number: int, lines: list<int>, mark: string, file: string, beside: array<string, string>}  $entry */
+    /** @param  TakeEntry  $entry */
     private function take(Section $section, array $entry): Take
     {
         $bytes = (int) @filesize($entry['file']);
@@ -317,7 +320,7 @@ final class ImportFolder
     }
 
     /**
-     * @param  list<array{section: int, number: int, lines: list<int>, mark: string, file: string, beside: array<string, string>}>  $files
+     * @param  list<TakeEntry>  $files
      * @param  array<int, Section>  $sections
      */
     private function keepHighest(array $files, array $sections): void
@@ -341,7 +344,7 @@ final class ImportFolder
     }
 
     /**
-     * @param  array{section: int, lines: list<int>, file: string, ...}  $entry
+     * @param  TakeEntry  $entry
      * @return list<string>|null null for all of its section
      */
     private function lineIds(Section $section, array $entry): ?array
@@ -354,6 +357,8 @@ final class ImportFolder
 
         return count($found) === count($entry['lines'])
             ? array_values($found)
-            : throw Refusal::badInput('The take '.basename($entry['file'])." names a line that its section does not have: {$ids->count()}.");
+            : throw Refusal::badInput(
+                'The take '.basename($entry['file'])." names a line that its section does not have: it has {$ids->count()}.",
+            );
     }
 }

@@ -43,9 +43,9 @@ final class ListenCommand extends Command
             $failed = false;
             foreach ($files as [$section, $file, $only]) {
                 $lines = self::lines($script, $section, $language);
-                $lines = $only === []
-                    ? $lines
-                    : array_values(array_filter($lines, fn (int $i): bool => in_array($i + 1, $only, true), ARRAY_FILTER_USE_KEY));
+                if ($only !== []) {
+                    $lines = array_values(array_intersect_key($lines, array_flip(array_map(fn (int $n): int => $n - 1, $only))));
+                }
                 if (! $this->option('json')) {
                     $this->line('Take '.basename($file));
                 }

@@ -62,6 +62,10 @@ export function runsOf({ segments }: Pick<Assembly, 'segments'>): number[] {
     });
 }
 
+/** Tells plans apart that need another player. */
+export const fingerprint = (segments: Segment[]): string =>
+    segments.map((s) => `${s.take_id}/${JSON.stringify(s.map)}/${JSON.stringify(s.join)}/${s.frames}`).join();
+
 /** A section by itself, as it is in the film. */
 export function planOfSection(plan: Assembly, section: string): Assembly {
     const own = plan.segments.filter((segment) => segment.section_id === section);

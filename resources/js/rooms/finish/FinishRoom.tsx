@@ -1,7 +1,7 @@
 import Button from 'react-bootstrap/Button';
 import { Link, useNavigate } from 'react-router';
 import { useAssembly } from '../../api/lesson';
-import type { Segment } from '../../api/types';
+import { fingerprint } from '../../player/plan';
 import { useLessonPlace } from '../../shell/LessonFrame';
 import { roomPath } from '../../shell/paths';
 import { sectionTitle } from '../../shell/sectionState';
@@ -72,7 +72,3 @@ export default function FinishRoom() {
         </main>
     );
 }
-
-/** Another plan needs another player. */
-const fingerprint = (segments: Segment[]) =>
-    segments.map((s) => `${s.take_id}/${JSON.stringify(s.map)}/${JSON.stringify(s.join)}/${s.frames}`).join();

@@ -1,7 +1,8 @@
+import { useMemo } from 'react';
 import Modal from 'react-bootstrap/Modal';
 import { useAssembly } from '../../api/lesson';
 import type { Assembly, Lesson, Section } from '../../api/types';
-import { planOfSection } from '../../player/plan';
+import { fingerprint, planOfSection } from '../../player/plan';
 import { Watch } from '../finish/Watch';
 
 interface Props {
@@ -17,7 +18,11 @@ const BEFORE_SECONDS = 3;
 /** The section as it is in the film now, over the joins between its takes. */
 export function SectionWatch({ lesson, section, line, onClose }: Props) {
     const { data: whole } = useAssembly(lesson.id);
-    const plan = whole && planOfSection(whole, section.id);
+    const plan = useMemo(
+        () => whole && planOfSection(whole, section.id),
+        // What is rendered meanwhile changes nothing in it.
+        [whole?.segments, section.id], // eslint-disable-line react-hooks/exhaustive-deps
+    );
     return (
         <Modal show onHide={onClose} size="lg" centered aria-labelledby="section-watch">
             <Modal.Header closeButton>
@@ -31,7 +36,13 @@ export function SectionWatch({ lesson, section, line, onClose }: Props) {
                 ) : plan.segments.length === 0 ? (
                     <p className="soft">Nothing of this section is kept yet.</p>
                 ) : (
-                    <Watch plan={plan} from={section.id} at={frameBefore(plan, line)} plays />
+                    <Watch
+                        key={fingerprint(plan.segments)}
+                        plan={plan}
+                        from={section.id}
+                        at={frameBefore(plan, line)}
+                        plays
+                    />
                 )}
             </Modal.Body>
         </Modal>

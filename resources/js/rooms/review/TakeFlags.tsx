@@ -1,14 +1,15 @@
-import { type RefObject, useState } from 'react';
+import { useState } from 'react';
 import Button from 'react-bootstrap/Button';
 import { useContinuity, useHeard } from '../../api/lesson';
-import type { ContinuityChange, Flag, Section, Take } from '../../api/types';
+import type { ContinuityChange, Flag, Meeting, Section, Take } from '../../api/types';
 import { saysOf } from '../../shell/sectionState';
 import { Icon } from '../../ui/Icon';
+import type { Playback } from './useTakePlayback';
 
 interface Props {
     section: Section;
     take: Take;
-    media: RefObject<HTMLVideoElement | null>;
+    playback: Playback;
     /** Plays the section from a line on, as the film will have it. */
     onJoin: (line: string | null) => void;
 }
@@ -32,16 +33,10 @@ const changeSays: Record<ContinuityChange, string> = {
 };
 
 /** What to look at in a take, the worst first, each where it is heard or seen best. */
-export function TakeFlags({ section, take, media, onJoin }: Props) {
+export function TakeFlags({ section, take, playback, onJoin }: Props) {
     const { data: heard } = useHeard(take);
     const { data: meetings } = useContinuity(section);
     const [all, setAll] = useState(false);
-    const play = (from: number) => {
-        if (media.current) {
-            media.current.currentTime = from / 1000;
-            void media.current.play().catch(() => undefined);
-        }
-    };
     const rows = [
         ...take.flags.map((flag) => {
             const place = heard?.places[flag];
@@ -49,14 +44,14 @@ export function TakeFlags({ section, take, media, onJoin }: Props) {
                 key: flag as string,
                 says: saysOf(flag),
                 does: seen.includes(flag) ? 'See it' : 'Hear it',
-                act: place && (() => play(place.from_ms)),
+                act: place && (() => playback.hear(place)),
             };
         }),
         ...(meetings ?? [])
             .filter((meeting) => meeting.take_id === take.id)
             .map((meeting) => ({
                 key: meeting.before.take_id,
-                says: `Behind ${named(section, meeting.before)}, ${meeting.changes.map((one) => changeSays[one]).join(', ')}. Choose one of the two for all lines, or record the shorter part again.`,
+                says: `${joinSays(section, meeting)} Use one of them for both, or record the shorter part again.`,
                 does: 'Watch the join',
                 act: () => onJoin(meeting.line),
             })),
@@ -87,6 +82,9 @@ export function TakeFlags({ section, take, media, onJoin }: Props) {
         </ul>
     );
 }
+
+const joinSays = (section: Section, { before, changes }: Meeting) =>
+    `Behind ${named(section, before)}, ${changes.map((one) => changeSays[one]).join(', ')}.`;
 
 const named = (section: Section, { number, section_id }: { number: number; section_id: string }) =>
     section_id === section.id ? `take ${number}` : 'the section before';

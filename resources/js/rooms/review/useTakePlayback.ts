@@ -4,6 +4,8 @@ import type { Take, TakeStretch } from '../../api/types';
 export interface Playback {
     playing: boolean;
     toggle: () => void;
+    /** Plays a stretch by itself, whether it is used or not. */
+    hear: (stretch: TakeStretch) => void;
 }
 
 /** One has just come to the start of what is left out, and did not ask to hear it. */
@@ -16,6 +18,8 @@ export function useTakePlayback(media: RefObject<HTMLVideoElement | null>, take:
     const until = take.state === 'ready' ? take.used_until_ms / 1000 : Infinity;
     const left = useRef<TakeStretch[]>([]);
     left.current = [...take.fluffs, ...take.left, ...take.cuts, ...take.tightened];
+    /** Where the stretch ends that is played by itself, in seconds. */
+    const alone = useRef<number | null>(null);
     const silent = useRef<TakeStretch[]>([]);
     silent.current = take.silences;
 
@@ -28,11 +32,14 @@ export function useTakePlayback(media: RefObject<HTMLVideoElement | null>, take:
                 const at = element.currentTime * 1000;
                 const skipped = left.current.find(({ from_ms }) => from_ms <= at && at < from_ms + JUST_MS);
                 element.volume = silent.current.some(({ from_ms, until_ms }) => from_ms <= at && at < until_ms) ? 0 : 1;
-                if (!element.paused && skipped && at < skipped.until_ms) {
+                if (!element.paused && alone.current === null && skipped && at < skipped.until_ms) {
                     element.currentTime = skipped.until_ms / 1000;
                 }
-                if (!element.paused && element.currentTime >= until) {
+                if (!element.paused && element.currentTime >= (alone.current ?? until)) {
                     element.pause();
+                }
+                if (element.paused) {
+                    alone.current = null;
                 }
             }
             frame = requestAnimationFrame(look);
@@ -55,5 +62,15 @@ export function useTakePlayback(media: RefObject<HTMLVideoElement | null>, take:
         }
         void element.play().catch(() => undefined);
     };
-    return { playing, toggle };
+    const hear = (stretch: TakeStretch) => {
+        const element = media.current;
+        if (element) {
+            element.currentTime = stretch.from_ms / 1000;
+            void element.play().then(
+                () => (alone.current = stretch.until_ms / 1000),
+                () => undefined,
+            );
+        }
+    };
+    return { playing, toggle, hear };
 }
