@@ -21,6 +21,7 @@ Route::get('here', fn () => response()->noContent());
 Route::apiResource('lessons', LessonController::class);
 Route::post('lessons/{lesson}/restore', [LessonController::class, 'restore'])->withTrashed();
 Route::get('lessons/{lesson}/assembly', [LessonController::class, 'assembly']);
+Route::get('draft-voices/{key}', [LessonController::class, 'draftVoice']);
 Route::put('lessons/{lesson}/verdicts', [TakeController::class, 'undo']);
 Route::put('lessons/{lesson}/choices', [LessonController::class, 'choose']);
 Route::put('lessons/{lesson}/order', [LessonController::class, 'order']);

@@ -21,12 +21,14 @@ final readonly class FilmPlan
      * @param  array<string, string>  $files  path on the media disk by hash
      * @param  float  $target  LUFS
      * @param  float  $computerUnder  LU by which the computer's sound lies under the voice
+     * @param  int  $unread  lines of a draft that the stand-in voice has still to read
      */
     public function __construct(
         public Assembly $assembly,
         public array $files,
         public float $target,
         public float $computerUnder = 12.0,
+        public int $unread = 0,
     ) {
     }
 

@@ -15,6 +15,7 @@ use Illuminate\Support\Carbon;
  * @property WorkState $state
  * @property string $file_name
  * @property string|null $path
+ * @property bool $draft a stand-in voice reads in it what is not recorded yet
  * @property int|null $bytes
  * @property int $frames
  * @property string|null $plan_hash what the file was made from; another plan makes the file out of date
@@ -33,12 +34,12 @@ final class Export extends Model
 
     protected $guarded = [];
 
-    protected $attributes = ['findings' => '[]', 'progress' => 0, 'frames' => 0];
+    protected $attributes = ['draft' => false, 'findings' => '[]', 'progress' => 0, 'frames' => 0];
 
     protected function casts(): array
     {
         return [
-            'state' => WorkState::class, 'findings' => 'array', 'progress' => 'float',
+            'state' => WorkState::class, 'draft' => 'boolean', 'findings' => 'array', 'progress' => 'float',
             'started_at' => 'datetime', 'finished_at' => 'datetime',
         ];
     }

@@ -17,10 +17,11 @@ use OpenReel\Core\Picture\StillKind;
 use OpenReel\Core\Script\Script;
 use OpenReel\Core\Script\Section;
 use OpenReel\Core\Style\CardDrawing;
+use OpenReel\Core\Style\DraftMark;
 use OpenReel\Core\Style\HouseStyle;
 
 /**
- * Cards, pages of the board and key caps as pictures: drawn once for each wording and style, in the background, and shown by
+ * Cards, pages of the board, key caps and the mark of a draft as pictures: drawn once for each wording and style, in the background, and shown by
  * preview and export alike.
  */
 final class CardPicture
@@ -42,7 +43,7 @@ final class CardPicture
     }
 
     /**
-     * Draws those of a lesson's cards, pages of the board and key caps whose pictures are not there yet.
+     * Draws those of a lesson's pictures that are not there yet.
      *
      * @return int how many were drawn
      */
@@ -51,7 +52,10 @@ final class CardPicture
         $style = LessonStyle::of($lesson);
         $frame = FrameSize::of($lesson->width, $lesson->height);
         $script = Script::read($lesson->script);
-        $drawings = (new PictureCues($script, [], $style, $frame))->drawings();
+        $drawings = [
+            ...(new PictureCues($script, [], $style, $frame))->drawings(),
+            (new DraftMark($frame, $style))->svg(),
+        ];
         foreach ($script->sections as $section) {
             if ($section->card() !== null) {
                 $drawings[] = self::drawing($section, $frame, $style)->svg();

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace OpenReel\Core\Assembly;
 
 use OpenReel\Core\Picture\FrameSize;
+use OpenReel\Core\Picture\Layer;
 use OpenReel\Core\Picture\Logo;
 use OpenReel\Core\Picture\Picture;
 use OpenReel\Core\Time\FrameRate;
@@ -37,6 +38,7 @@ final readonly class Assembly
     /**
      * @param  list<SectionSource>  $sections  in lesson order
      * @param  string  $ground  RRGGBB, what is seen where nothing lies
+     * @param  Layer|null  $draftMark  laid over what a stand-in voice reads
      */
     public static function of(
         FrameSize $frame,
@@ -44,8 +46,9 @@ final readonly class Assembly
         array $sections,
         ?Logo $logo = null,
         string $ground = Picture::GROUND,
+        ?Layer $draftMark = null,
     ): self {
-        $plan = new ShotPlan($frame, $logo, $ground);
+        $plan = new ShotPlan($frame, $logo, $ground, $draftMark);
         $maps = self::maps($sections, $rate);
         $segments = $missing = $pages = [];
         $boards = BoardPages::blank();

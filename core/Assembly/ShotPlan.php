@@ -24,8 +24,13 @@ use OpenReel\Core\Time\TimeMap;
 /** Cuts a segment into shots, at the frames on which its cues fall. */
 final readonly class ShotPlan
 {
-    public function __construct(private FrameSize $frame, private ?Logo $logo, private string $ground)
-    {
+    /** @param  Layer|null  $draftMark  laid over what a stand-in voice reads */
+    public function __construct(
+        private FrameSize $frame,
+        private ?Logo $logo,
+        private string $ground,
+        private ?Layer $draftMark = null,
+    ) {
     }
 
     /**
@@ -63,6 +68,9 @@ final readonly class ShotPlan
             $picture = $this->picture($seen, $passage, $map, $boards, $start, $until);
             foreach ($keys as [$from, $behind, $caps]) {
                 $picture = $from <= $start && $start < $behind ? $picture->under($caps) : $picture;
+            }
+            if ($passage->take->isDraft && $this->draftMark !== null) {
+                $picture = $picture->under($this->draftMark);
             }
             $shots[] = new Shot($start, $until - $start, $picture);
         }

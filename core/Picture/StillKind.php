@@ -11,4 +11,5 @@ enum StillKind: string
     case Board = 'board';
     case Logo = 'logo';
     case Keys = 'keys';
+    case DraftMark = 'draft-mark';
 }

@@ -27,6 +27,7 @@ final readonly class Take
      *    the text
      * @param  CleanVoice|null  $clean  its voice is heard as this; null as it was recorded
      * @param  list<Span>  $silences  in which nothing is heard of it
+     * @param  bool  $isDraft  nobody recorded it: a stand-in voice reads a line
      */
     public function __construct(
         public string $id,
@@ -41,7 +42,21 @@ final readonly class Take
         public array $reached = [],
         public ?CleanVoice $clean = null,
         public array $silences = [],
+        public bool $isDraft = false,
     ) {
+    }
+
+    /** A line as a stand-in voice reads it. */
+    public static function draft(string $line, Track $voice): self
+    {
+        return new self(
+            "draft-{$voice->hash}",
+            0,
+            [$voice],
+            Span::between(Tick::zero(), $voice->length),
+            [$line => Tick::zero()],
+            isDraft: true,
+        );
     }
 
     public function track(TrackKind $kind): ?Track

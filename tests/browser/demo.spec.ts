@@ -38,7 +38,7 @@ test('the missing section of the demo is recorded with the stand-ins, watched an
     await expect(page.getByLabel('Corner of the inset in section 7')).toBeHidden();
     await page.goto(`/lessons/${lesson.id}/handover`);
     await expect(page.getByText('Will there be water at the sill?')).toBeVisible();
-    await page.getByRole('button', { name: 'Export' }).click();
+    await page.getByRole('button', { name: 'Export', exact: true }).click();
     // Leaving the page does not stop it.
     await page.goto('/');
     await page.goto(`/lessons/${lesson.id}/handover`);
@@ -48,7 +48,8 @@ test('the missing section of the demo is recorded with the stand-ins, watched an
     const film = probe(await (await file).path());
     const now = (await (await request.get(`/api/lessons/${lesson.id}/assembly`)).json()) as Assembly;
     expect(film.frames).toBe(now.frames);
-    expect(film.chapters).toEqual(now.segments.map((segment) => segment.title));
+    // One a section, also where a pickup is heard in the middle of one.
+    expect(film.chapters).toEqual([...new Set(now.segments.map((segment) => segment.title))]);
 });
 
 test('lessons are renamed, deleted and brought back', async ({ page, request }) => {

@@ -358,6 +358,7 @@ export const assembly = {
             },
             "take_id": "id7",
             "take_number": 1,
+            "draft": false,
             "lines": [
                 "id5",
                 "id6"
@@ -468,6 +469,7 @@ export const assembly = {
             },
             "take_id": null,
             "take_number": null,
+            "draft": false,
             "lines": [],
             "map": null,
             "offset_ticks": 0,
@@ -513,6 +515,7 @@ export const assembly = {
         "id10"
     ],
     "sections": 2,
+    "unread": 0,
     "rendered": 2
 } satisfies Assembly;
 
@@ -524,6 +527,7 @@ export const exports = [
         "doing": null,
         "seconds_left": null,
         "file_name": "Tides.mp4",
+        "draft": false,
         "bytes": 1,
         "length_ms": 4320,
         "findings": [

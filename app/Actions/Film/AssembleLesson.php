@@ -4,11 +4,13 @@ declare(strict_types=1);
 
 namespace App\Actions\Film;
 
+use App\Media\DraftVoice;
 use App\Media\FilmPlan;
 use App\Models\Lesson;
 use App\Models\Section;
 use App\Models\Slide;
 use App\Readers\CardPicture;
+use App\Readers\DraftLines;
 use App\Readers\LessonCoverage;
 use App\Readers\LessonDeck;
 use App\Readers\LessonStyle;
@@ -19,27 +21,40 @@ use OpenReel\Core\Assembly\Passage;
 use OpenReel\Core\Assembly\PictureCues;
 use OpenReel\Core\Assembly\SectionSource;
 use OpenReel\Core\Coverage\Coverage;
+use OpenReel\Core\Coverage\DraftOrder;
+use OpenReel\Core\Coverage\SectionCoverage;
 use OpenReel\Core\Coverage\UsedPart;
 use OpenReel\Core\Picture\FrameSize;
 use OpenReel\Core\Picture\Shape;
 use OpenReel\Core\Picture\Still;
 use OpenReel\Core\Picture\StillKind;
+use OpenReel\Core\Script\Language;
 use OpenReel\Core\Script\Script;
 use OpenReel\Core\Sound\Cleaning;
+use OpenReel\Core\Style\DraftMark;
 use OpenReel\Core\Take\Take as CoreTake;
 use OpenReel\Core\Time\FrameRate;
 
 /** Computes a lesson's assembly from its script, slides, style and verdicts. Nothing of it is stored. */
 final class AssembleLesson
 {
-    /** @param  string|null  $asKept  id of a take that is treated as if it were kept now */
-    public function __invoke(Lesson $lesson, ?string $asKept = null): FilmPlan
+    public function __construct(private readonly DraftVoice $voice)
+    {
+    }
+
+    /**
+     * @param  string|null  $asKept  id of a take that is treated as if it were kept now
+     * @param  bool  $asDraft  a stand-in voice reads the lines that nobody has spoken yet; those it has not read are left out
+     */
+    public function __invoke(Lesson $lesson, ?string $asKept = null, bool $asDraft = false): FilmPlan
     {
         $style = LessonStyle::of($lesson);
         $frame = FrameSize::of($lesson->width, $lesson->height);
         $script = Script::read($lesson->script);
         $coverage = LessonCoverage::of($lesson, $asKept);
         [$takes, $files] = $this->takes($coverage, $style->cleaning);
+        $unread = 0;
+        $drafts = $asDraft ? $this->drafts($lesson, $coverage, $style->language, $files, $unread) : [];
         $slides = array_values($lesson->slides()->get()->all());
         $files += array_column(array_map(fn (Slide $s): array => [$s->hash, $s->path], $slides), 1, 0);
         $logo = LessonStyle::logoRow($style);
@@ -63,7 +78,8 @@ final class AssembleLesson
                 $section->id,
                 $section->heading,
                 $opening,
-                $card === null ? self::passages($section, $coverage, $takes) : [],
+                $card === null ? self::passages($lines[$section->id] ?? [], $coverage->sections[$section->id] ?? null, $takes, $drafts)
+                    : [],
                 $changes,
                 $card,
                 $lines[$section->id] ?? [],
@@ -74,15 +90,20 @@ final class AssembleLesson
             $hash = Still::drawn(StillKind::Board, $svg, Shape::of(1, 1))->hash;
             $files[$hash] = CardPicture::path($hash);
         }
+        $mark = $asDraft ? (new DraftMark($frame, $style))->layer() : null;
+        foreach ($mark?->source->files() ?? [] as $hash) {
+            $files[$hash] = CardPicture::path($hash);
+        }
         $assembly = Assembly::of(
             $frame,
             FrameRate::of($lesson->fps),
             $sources,
             LessonStyle::logo($style, $logo),
             $style->colours->ground->hex,
+            $mark,
         );
 
-        return new FilmPlan($assembly, $files, (float) $style->soundTarget, (float) $style->computerUnder);
+        return new FilmPlan($assembly, $files, (float) $style->soundTarget, (float) $style->computerUnder, $unread);
     }
 
     /** @return array<string, list<string>> line ids by section, in order */
@@ -127,14 +148,47 @@ final class AssembleLesson
     }
 
     /**
+     * What a stand-in voice reads of a lesson.
+     *
+     * @param  array<string, string>  $files  where its sounds lie is added
+     * @param  int  $unread  set to how many lines it has still to read
+     * @return array<string, CoreTake> by line id
+     */
+    private function drafts(Lesson $lesson, Coverage $coverage, Language $language, array &$files, int &$unread): array
+    {
+        $drafts = [];
+        foreach (DraftLines::of($lesson, $coverage) as $id => $text) {
+            $found = $this->voice->find($text, $language);
+            if ($found === null) {
+                $unread++;
+
+                continue;
+            }
+            [$track, $files[$track->hash]] = $found;
+            $drafts[$id] = CoreTake::draft((string) $id, $track);
+        }
+
+        return $drafts;
+    }
+
+    /**
+     * @param  list<string>  $lines  ids of the section's
      * @param  array<string, CoreTake>  $takes
+     * @param  array<string, CoreTake>  $drafts  by line id
      * @return list<Passage>
      */
-    private static function passages(Section $section, Coverage $coverage, array $takes): array
+    private static function passages(array $lines, ?SectionCoverage $covered, array $takes, array $drafts): array
     {
-        return array_map(
-            fn (UsedPart $part): Passage => new Passage($takes[$part->take], $part->span, $part->lines),
-            $coverage->sections[$section->id]->parts ?? [],
-        );
+        $passages = [];
+        foreach ($covered === null ? [] : DraftOrder::of($lines, $covered) as $part) {
+            $draft = is_string($part) ? $drafts[$part] ?? null : null;
+            if ($part instanceof UsedPart) {
+                $passages[] = new Passage($takes[$part->take], $part->span, $part->lines);
+            } elseif ($draft !== null) {
+                $passages[] = new Passage($draft, $draft->used, [$part]);
+            }
+        }
+
+        return $passages;
     }
 }

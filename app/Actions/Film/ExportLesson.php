@@ -21,6 +21,7 @@ final class ExportLesson
 {
     public function __construct(
         private readonly AssembleLesson $assemble,
+        private readonly ReadDraft $read,
         private readonly CardPicture $cards,
         private readonly FilmMaker $maker,
         private readonly Prober $prober,
@@ -35,7 +36,10 @@ final class ExportLesson
      */
     public function __invoke(Export $export, ?callable $progress = null): void
     {
-        $lesson = ($this->assemble)($export->lesson);
+        if ($export->draft) {
+            ($this->read)($export->lesson);
+        }
+        $lesson = ($this->assemble)($export->lesson, asDraft: $export->draft);
         $assembly = $lesson->assembly;
         if ($assembly->segments === []) {
             throw Refusal::conflict('No section has a kept take yet, so there is nothing to export. Keep at least one take.');
@@ -45,7 +49,7 @@ final class ExportLesson
         $report->begin($assembly->frames(), $lesson->hash());
         $this->cards->drawAll($export->lesson);
 
-        [$film, $loudness] = $this->maker->make($lesson, $export->lesson->title, $report);
+        [$film, $loudness] = $this->maker->make($lesson, $export->lesson->title.($export->draft ? ' (draft)' : ''), $report);
         try {
             $report->checking();
             $findings = ExportCheck::findings(

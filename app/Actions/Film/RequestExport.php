@@ -19,28 +19,36 @@ final class RequestExport
     {
     }
 
-    /** @throws Refusal when nothing is kept */
-    public function __invoke(Lesson $lesson): Export
+    /**
+     * @param  bool  $asDraft  a stand-in voice reads what is not recorded yet
+     *
+     * @throws Refusal when nothing is kept
+     */
+    public function __invoke(Lesson $lesson, bool $asDraft = false): Export
     {
-        if (($this->assemble)($lesson)->assembly->segments === []) {
+        if (! $asDraft && ($this->assemble)($lesson)->assembly->segments === []) {
             throw Refusal::conflict('No section has a kept take yet, so there is nothing to export. Keep at least one take.');
         }
 
-        return DB::transaction(function () use ($lesson): Export {
+        return DB::transaction(function () use ($lesson, $asDraft): Export {
             /** @var Export|null $open */
             $open = Export::query()->where('lesson_id', $lesson->id)->whereIn('state', WorkState::OPEN)->first();
             if ($open !== null) {
                 return $open;
             }
-            $export = self::row($lesson);
+            $export = self::row($lesson, $asDraft);
             ExportLessonJob::dispatch($export->id);
 
             return $export;
         });
     }
 
-    public static function row(Lesson $lesson): Export
+    public static function row(Lesson $lesson, bool $asDraft = false): Export
     {
-        return $lesson->exports()->create(['state' => WorkState::Waiting, 'file_name' => FileName::of($lesson->title, 'mp4')]);
+        return $lesson->exports()->create([
+            'state' => WorkState::Waiting,
+            'draft' => $asDraft,
+            'file_name' => FileName::of($lesson->title.($asDraft ? ' (draft)' : ''), 'mp4'),
+        ]);
     }
 }

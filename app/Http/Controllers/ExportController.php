@@ -23,22 +23,19 @@ final class ExportController
 
     public function index(Lesson $lesson): JsonResponse
     {
-        $plan = $this->plan($lesson);
+        $exports = $lesson->exports()->with('lesson')->get()->take(20);
+        $plan = $this->plan($lesson, false);
+        // Drafts are few, and what they are made from is computed only where there is one.
+        $draft = $exports->contains('draft', true) ? $this->plan($lesson, true) : null;
 
         return new JsonResponse(
-            $lesson
-                ->exports()
-                ->with('lesson')
-                ->get()
-                ->take(20)
-                ->map(fn (Export $e): array => (new ExportResource($e, $plan))->toArray())
-                ->all(),
+            $exports->map(fn (Export $e): array => (new ExportResource($e, $e->draft ? $draft : $plan))->toArray())->all(),
         );
     }
 
-    public function store(Lesson $lesson, RequestExport $request): JsonResponse
+    public function store(Request $asked, Lesson $lesson, RequestExport $request): JsonResponse
     {
-        return $this->resource($request($lesson)->refresh())->response()->setStatusCode(202);
+        return $this->resource($request($lesson, $asked->boolean('draft'))->refresh())->response()->setStatusCode(202);
     }
 
     public function show(Export $export): ExportResource
@@ -67,12 +64,12 @@ final class ExportController
         // Until it is done nobody asks whether it still shows what the lesson says, and finding out costs an assembly.
         return new ExportResource(
             $export,
-            $export->state === WorkState::Done ? $this->plan($export->lesson) : $export->plan_hash,
+            $export->state === WorkState::Done ? $this->plan($export->lesson, $export->draft) : $export->plan_hash,
         );
     }
 
-    private function plan(Lesson $lesson): string
+    private function plan(Lesson $lesson, bool $asDraft): string
     {
-        return ($this->assemble)($lesson)->hash();
+        return ($this->assemble)($lesson, asDraft: $asDraft)->hash();
     }
 }

@@ -9,10 +9,13 @@ use App\Actions\Lessons\ListLessons;
 use App\Actions\Lessons\MakeLesson;
 use App\Actions\Script\EditScript;
 use App\Actions\Takes\ChooseTake;
+use App\Http\MediaResponse;
 use App\Http\Requests\LessonRequest;
 use App\Http\Resources\AssemblyResource;
 use App\Http\Resources\LessonResource;
 use App\Jobs\PrepareLessonJob;
+use App\Jobs\ReadDraftJob;
+use App\Media\DraftVoice;
 use App\Models\Course;
 use App\Models\Lesson;
 use App\Models\Take;
@@ -91,9 +94,20 @@ final class LessonController
         return new LessonResource($lesson->refresh());
     }
 
-    public function assembly(Lesson $lesson, AssembleLesson $assemble): AssemblyResource
+    public function assembly(Request $request, Lesson $lesson, AssembleLesson $assemble): AssemblyResource
     {
-        return new AssemblyResource($assemble($lesson));
+        $plan = $assemble($lesson, asDraft: $request->boolean('draft'));
+        if ($plan->unread > 0) {
+            ReadDraftJob::dispatch($lesson->id);
+        }
+
+        return new AssemblyResource($plan);
+    }
+
+    /** What the stand-in voice reads in a draft. */
+    public function draftVoice(string $key, DraftVoice $voice): \Symfony\Component\HttpFoundation\Response
+    {
+        return MediaResponse::of($voice->path($key), 'audio/flac');
     }
 
     public function order(Request $request, Lesson $lesson, EditScript $edit): LessonResource

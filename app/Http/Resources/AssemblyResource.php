@@ -51,6 +51,7 @@ final class AssemblyResource extends JsonResource
             'missing' => array_map(fn (SectionSource $s): string => $s->id, $assembly->missing),
             'sections' => $this->sections($assembly->segments),
             // Sections of which nothing has to be rendered any more.
+            'unread' => $this->resource->unread,
             'rendered' => $this->sections($assembly->segments) - $this->sections($this->unmade()),
         ];
     }
@@ -77,6 +78,7 @@ final class AssemblyResource extends JsonResource
     {
         $take = $segment->passage?->take;
         $voice = $take?->track(TrackKind::Microphone);
+        $isDraft = $take->isDraft ?? false;
         $played = $take?->track(TrackKind::Camera) ?? $voice ?? $take?->track(TrackKind::Screen);
 
         return [
@@ -86,12 +88,17 @@ final class AssemblyResource extends JsonResource
             'start_frame' => $segment->startFrame,
             'frames' => $segment->frames,
             'join' => $segment->join->toArray(),
-            'take_id' => $take?->id,
-            'take_number' => $take?->number,
+            'take_id' => $isDraft ? null : $take?->id,
+            'take_number' => $isDraft ? null : $take?->number,
+            'draft' => $isDraft,
             'lines' => $segment->passage->lines ?? [],
             'map' => $segment->map?->toArray(),
             'offset_ticks' => $played === null ? 0 : -$played->fileAt(Tick::zero()),
-            'media_url' => $take === null ? null : "/api/takes/{$take->id}/media?v=".substr($played->hash ?? '', 0, 8),
+            'media_url' => match (true) {
+                $take === null => null,
+                $isDraft => "/api/draft-voices/{$voice?->hash}",
+                default => "/api/takes/{$take->id}/media?v=".substr($played->hash ?? '', 0, 8),
+            },
             'beside' => $take === null ? [] : self::beside($take, $this->resource->target - $this->resource->computerUnder),
             'clicks' => SoundPlan::clickFrames($segment),
             'silences' => SoundPlan::silentFrames($segment),

@@ -31,6 +31,7 @@ final class ExportResource extends JsonResource
             'doing' => $this->doing,
             'seconds_left' => $this->secondsLeft(),
             'file_name' => $this->file_name,
+            'draft' => $this->draft,
             'bytes' => $this->bytes,
             'length_ms' => (int) round(1000 * $this->frames / $this->lesson->fps),
             'findings' => $this->findings,

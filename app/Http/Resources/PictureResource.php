@@ -57,7 +57,7 @@ final class PictureResource extends JsonResource
     {
         return match ($still->kind) {
             StillKind::Slide => SlideResource::url($still->id, $still->hash),
-            StillKind::Card, StillKind::Board, StillKind::Keys => "/api/cards/{$still->hash}",
+            StillKind::Card, StillKind::Board, StillKind::Keys, StillKind::DraftMark => "/api/cards/{$still->hash}",
             StillKind::Logo => LogoResource::url($still->hash),
         };
     }

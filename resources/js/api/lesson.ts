@@ -46,9 +46,9 @@ export function useLesson(id: string) {
     });
 }
 
-const assemblyOf = (lessonId: string) => ({
-    queryKey: ['assembly', lessonId],
-    queryFn: () => api.get<Assembly>(`lessons/${lessonId}/assembly`),
+const assemblyOf = (lessonId: string, asDraft = false) => ({
+    queryKey: asDraft ? ['assembly', lessonId, 'draft'] : ['assembly', lessonId],
+    queryFn: () => api.get<Assembly>(`lessons/${lessonId}/assembly${asDraft ? '?draft=1' : ''}`),
 });
 
 const exportsOf = (lessonId: string) => ({
@@ -69,11 +69,15 @@ export function readAhead(lessonId: string): void {
     void openScript(lessonId).catch(() => undefined);
 }
 
-export function useAssembly(lessonId: string) {
+/** @param asDraft a stand-in voice reads what is not recorded yet; it is asked for again until all is read */
+export function useAssembly(lessonId: string, asDraft = false) {
     return useQuery({
-        ...assemblyOf(lessonId),
+        ...assemblyOf(lessonId, asDraft),
         refetchInterval: (query) => {
             const plan = query.state.data;
+            if (plan && plan.unread > 0) {
+                return 800;
+            }
             return plan && plan.rendered < plan.sections ? 2000 : false;
         },
     });

@@ -283,7 +283,7 @@ export interface Picture {
 }
 
 export interface Layer {
-    shows: 'slide' | 'card' | 'board' | 'keys' | 'logo' | 'camera' | 'screen' | 'marks';
+    shows: 'slide' | 'card' | 'board' | 'keys' | 'draft-mark' | 'logo' | 'camera' | 'screen' | 'marks';
     /** Of a picture that stands. */
     url: string | null;
     marks: Mark[];
@@ -330,7 +330,7 @@ export interface Segment {
     frames: number;
     /** How it meets the segment before; while they dissolve, they overlap. */
     join: { kind: 'cut' | 'dissolve' | 'dip'; frames: number };
-    /** Null for a card. */
+    /** Null for a card, and for what a stand-in voice reads. */
     take_id: string | null;
     take_number: number | null;
     /** Ids of the lines it speaks. */
@@ -340,6 +340,8 @@ export interface Segment {
     /** Moment of the take at which its media begin. */
     offset_ticks: number;
     media_url: string | null;
+    /** A stand-in voice reads it, because nobody has spoken it yet. */
+    draft: boolean;
     /** What runs beside the take's own media. */
     beside: Beside[];
     /** Frames of the segment on which a click of the pointer is heard. */
@@ -378,9 +380,13 @@ export interface Assembly {
     sections: number;
     /** How many of them are rendered already. */
     rendered: number;
+    /** In a draft: lines that the stand-in voice has still to read. */
+    unread: number;
 }
 
 export interface Export {
+    /** A stand-in voice reads in it what was not recorded yet. */
+    draft: boolean;
     id: string;
     state: 'waiting' | 'running' | 'done' | 'failed' | 'cancelled';
     progress: number;

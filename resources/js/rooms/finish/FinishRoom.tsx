@@ -1,4 +1,6 @@
+import { useState } from 'react';
 import Button from 'react-bootstrap/Button';
+import Form from 'react-bootstrap/Form';
 import { Link, useNavigate } from 'react-router';
 import { useAssembly } from '../../api/lesson';
 import { fingerprint } from '../../player/plan';
@@ -14,19 +16,24 @@ import { Watch } from './Watch';
 export default function FinishRoom() {
     const { lesson, section } = useLessonPlace();
     const go = useNavigate();
-    const { data: plan, error } = useAssembly(lesson.id);
-    if (!plan) {
+    const [asDraft, setAsDraft] = useState(false);
+    const { data: film, error } = useAssembly(lesson.id);
+    const { data: draft } = useAssembly(lesson.id, asDraft);
+    const plan = asDraft ? draft : film;
+    if (!film || !plan) {
         return <Waiting room="Finish" says="Putting the lesson together..." problem={error?.message} />;
     }
-    const missing = lesson.sections.filter((s) => plan.missing.includes(s.id));
+    const missing = lesson.sections.filter((s) => film.missing.includes(s.id));
+    const lines = lesson.sections.reduce((sum, one) => sum + (one.card ? 0 : one.coverage.missing.length), 0);
     return (
         <main className="room finish-room">
             <section aria-label="Sections" className="finish-list">
                 <header>
                     <h1>Finish</h1>
                     <p className="soft times mb-0">
-                        {lesson.sections.length - plan.missing.length} of {lesson.sections.length} sections kept ·{' '}
+                        {lesson.sections.length - film.missing.length} of {lesson.sections.length} sections kept ·{' '}
                         {clock(plan.length_ms)}
+                        {asDraft && ' with the stand-in voice'}
                     </p>
                 </header>
                 <ol>
@@ -42,6 +49,21 @@ export default function FinishRoom() {
                 </ol>
             </section>
             <section aria-label="Watch" className="finish-watch">
+                {lines > 0 && (
+                    <Form.Check
+                        type="switch"
+                        id="as-draft"
+                        className="as-draft"
+                        label={`Have a stand-in voice read the ${lines === 1 ? 'line' : `${lines} lines`} not recorded yet`}
+                        checked={asDraft}
+                        onChange={(event) => setAsDraft(event.target.checked)}
+                    />
+                )}
+                {plan.unread > 0 && (
+                    <p className="soft" role="status">
+                        Reading {plan.unread} more {plan.unread === 1 ? 'line' : 'lines'}...
+                    </p>
+                )}
                 {plan.segments.length === 0 ? (
                     <EmptyPlace says="Nothing is kept yet, so there is nothing to watch.">
                         <Button onClick={() => go(roomPath(lesson.id, 'record', section?.id))}>Record</Button>

@@ -5,7 +5,7 @@ import { changeSection, useLessonChange } from '../../api/lesson';
 import type { Lesson, Section, Segment } from '../../api/types';
 import { roomPath } from '../../shell/paths';
 import { useNotices } from '../../shell/Notices';
-import { sectionState, sectionTitle, takeWarning } from '../../shell/sectionState';
+import { sectionState, sectionTitle } from '../../shell/sectionState';
 import { FramePicture } from '../../ui/FramePicture';
 import { Icon } from '../../ui/Icon';
 import { clock } from '../../ui/time';
@@ -82,7 +82,7 @@ export function SectionRow({ lesson, section, index, segments }: Props) {
                     ) : (
                         <Link to={roomPath(lesson.id, 'record', section.id)}>Record {name}</Link>
                     )}
-                    {state.kept && takeWarning(state.kept) && (
+                    {state.kept && state.notched && (
                         <span className="flag ms-2">
                             <Icon name="exclamation" /> look here
                         </span>

@@ -21,21 +21,35 @@ export default function HandOverRoom() {
     const { failed } = useNotices();
     const { data: plan, error } = useAssembly(lesson.id);
     const { data: exports, error: noExports } = useExports(lesson.id);
-    const start = useLessonChange(lesson.id, () => api.post<Export>(`lessons/${lesson.id}/exports`));
+    const start = useLessonChange(lesson.id, (draft: boolean) =>
+        api.post<Export>(`lessons/${lesson.id}/exports`, { draft }),
+    );
+    const lines = lesson.sections.reduce((sum, one) => sum + (one.card ? 0 : one.coverage.missing.length), 0);
+    const exportDraft = lines > 0 && (
+        <Button
+            variant="quiet"
+            disabled={start.isPending}
+            title="A stand-in voice reads what is not recorded yet, and the picture and the name say that it is a draft."
+            onClick={() => start.mutate(true, { onError: failed })}
+        >
+            Export a draft
+        </Button>
+    );
     if (!plan || !exports) {
         return (
             <Waiting room="Hand over" says="Putting the lesson together..." problem={(error ?? noExports)?.message} />
         );
     }
-    if (plan.segments.length === 0) {
+    const [latest, ...earlier] = exports;
+    const running = latest?.state === 'waiting' || latest?.state === 'running';
+    if (plan.segments.length === 0 && exports.length === 0) {
         return (
             <EmptyPlace room="Hand over" says="Nothing is kept yet, so there is nothing to hand over.">
                 <Button onClick={() => go(roomPath(lesson.id, 'record'))}>Record</Button>
+                {exportDraft}
             </EmptyPlace>
         );
     }
-    const [latest, ...earlier] = exports;
-    const running = latest?.state === 'waiting' || latest?.state === 'running';
     const done = latest?.state === 'done';
     const missing = lesson.sections.filter((s) => plan.missing.includes(s.id));
     const ready = plan.rendered === plan.sections;
@@ -65,14 +79,15 @@ export default function HandOverRoom() {
             {!running && (
                 <div className="export-start">
                     <Button
-                        variant={done && latest.up_to_date ? 'quiet' : 'primary'}
-                        disabled={start.isPending}
-                        onClick={() => start.mutate(undefined, { onError: failed })}
+                        variant={done && !latest.draft && latest.up_to_date ? 'quiet' : 'primary'}
+                        disabled={start.isPending || plan.segments.length === 0}
+                        onClick={() => start.mutate(false, { onError: failed })}
                     >
-                        {done ? 'Export again' : 'Export'}
+                        {done && !latest.draft ? 'Export again' : 'Export'}
                     </Button>
+                    {exportDraft}
                     <span className="soft">
-                        {done && latest.up_to_date
+                        {done && latest.up_to_date && !latest.draft
                             ? 'The film below is up to date.'
                             : ready
                               ? 'Every section is rendered already; this takes a moment.'

@@ -1,0 +1,99 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Feature;
+
+use App\Actions\Film\AssembleLesson;
+use App\Actions\Film\ReadDraft;
+use App\Models\Section;
+use OpenReel\Core\Assembly\Segment;
+use OpenReel\Core\Picture\Still;
+use OpenReel\Core\Picture\StillKind;
+
+/** A draft: a stand-in voice reads what nobody has recorded yet. */
+final class DraftTest extends FeatureTestCase
+{
+    public function test_a_lesson_is_watched_before_anything_is_recorded(): void
+    {
+        $section = $this->written('Low water is at 7:15. So leave a margin.');
+        $lesson = $section->lesson()->firstOrFail();
+        self::assertSame([], $this->getJson("/api/lessons/{$lesson->id}/assembly")->assertOk()->json('segments'));
+
+        // The first question has it read; jobs run at once here.
+        $first = $this->getJson("/api/lessons/{$lesson->id}/assembly?draft=1")->assertOk()->json();
+        self::assertSame([2, []], [$first['unread'], $first['segments']]);
+        $plan = $this->getJson("/api/lessons/{$lesson->id}/assembly?draft=1")->assertOk()->json();
+        self::assertSame(0, $plan['unread']);
+        self::assertSame([true, true], array_column($plan['segments'], 'draft'));
+        self::assertSame([null, null], array_column($plan['segments'], 'take_id'));
+        self::assertSame([], $plan['missing']);
+        self::assertContains('draft-mark', array_column(data_get($plan, 'segments.0.shots.0.picture.layers'), 'shows'));
+        $sound = $this->fileOf($this->get(data_get($plan, 'segments.0.media_url'))->assertOk());
+        self::assertStringStartsWith('fLaC', (string) file_get_contents($sound->getPathname()));
+        $this->get('/api/draft-voices/'.str_repeat('0', 64))->assertStatus(404);
+        $this->get('/api/draft-voices/..%2f..%2fdatabase')->assertStatus(404);
+    }
+
+    public function test_takes_replace_the_voice_line_by_line(): void
+    {
+        $section = $this->written('One line to say. Another one to say.');
+        $take = $this->keep($this->record($section, Clips::spoken()));
+        $lesson = $take->lesson();
+        // It was recorded for both, and only the second was heard.
+        $ids = array_column($take->lines, 'id');
+        $take->update(['spoken' => [$ids[1]]]);
+        app(ReadDraft::class)($lesson);
+        $film = app(AssembleLesson::class)($lesson, asDraft: true)->assembly;
+
+        self::assertSame(
+            [[true, [$ids[0]]], [false, [$ids[1]]]],
+            array_map(fn (Segment $s): array => [$s->passage?->take->isDraft, $s->passage->lines ?? []], $film->segments),
+        );
+        $isMarked = fn (Segment $s): bool => array_filter(
+            $s->shots[0]->picture->layers,
+            fn ($l): bool => $l->source instanceof Still && $l->source->kind === StillKind::DraftMark,
+        ) !== [];
+        self::assertSame([true, false], array_map($isMarked, $film->segments));
+        self::assertCount(1, app(AssembleLesson::class)($lesson)->assembly->segments, 'the film itself has no voice but the own');
+    }
+
+    public function test_a_draft_is_exported_and_says_so_in_its_name(): void
+    {
+        $section = $this->written('Low water is at a quarter past seven.');
+        $lesson = $section->lesson()->firstOrFail();
+        $this->postJson("/api/lessons/{$lesson->id}/exports")->assertStatus(409);
+        $export = $this->postJson("/api/lessons/{$lesson->id}/exports", ['draft' => true])->assertSuccessful()->json('id');
+        $done = $this->getJson("/api/exports/{$export}")->json();
+
+        self::assertSame(['done', true, true], [$done['state'], $done['draft'], $done['up_to_date']]);
+        self::assertStringEndsWith('(draft).mp4', $done['file_name']);
+        self::assertSame([], array_filter($done['findings'], fn (array $f): bool => ! $f['ok']));
+        self::assertGreaterThan(1_500, $done['length_ms']);
+
+        $this->patchJson("/api/sections/{$section->id}", ['script' => 'Low water is at half past seven.'])->assertOk();
+        self::assertFalse($this->getJson("/api/lessons/{$lesson->id}/exports")->assertOk()->json('0.up_to_date'));
+    }
+
+    public function test_other_languages_are_read_by_voices_of_theirs(): void
+    {
+        $section = $this->written('Das Wasser steht um 7:15 am höchsten.');
+        $lesson = $section->lesson()->firstOrFail();
+        $length = function (string $language) use ($lesson): int {
+            $this->patchJson("/api/lessons/{$lesson->id}/style", ['style' => ['language' => $language]])->assertOk();
+            app(ReadDraft::class)($lesson->refresh());
+
+            return app(AssembleLesson::class)($lesson, asDraft: true)->assembly->frames();
+        };
+
+        self::assertNotSame($length('en'), $length('de'));
+    }
+
+    private function written(string $script): Section
+    {
+        $section = $this->section();
+        $this->patchJson("/api/sections/{$section->id}", ['script' => $script])->assertOk();
+
+        return $section->refresh();
+    }
+}
