@@ -63,6 +63,7 @@ Route::post('decks/{deck}/undo', [DeckController::class, 'undo']);
 Route::get('slides/{slide}/picture', [SlideController::class, 'picture']);
 
 Route::post('sections/{section}/takes', [TakeController::class, 'store']);
+Route::post('sections/{section}/takes/copy', [TakeController::class, 'copy']);
 Route::get('takes/{take}', [TakeController::class, 'show']);
 Route::patch('takes/{take}', [TakeController::class, 'update']);
 Route::delete('takes/{take}', [TakeController::class, 'destroy']);

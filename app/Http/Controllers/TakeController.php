@@ -6,6 +6,7 @@ namespace App\Http\Controllers;
 
 use App\Actions\Takes\AppendEvents;
 use App\Actions\Takes\CleanTake;
+use App\Actions\Takes\CopyTake;
 use App\Actions\Takes\CutTake;
 use App\Actions\Takes\FinishTake;
 use App\Actions\Takes\FrameTake;
@@ -80,6 +81,18 @@ final class TakeController
         ))
             ->response()
             ->setStatusCode(201);
+    }
+
+    /** A take of another section, or of another lesson, becomes one of this section as well. */
+    public function copy(Request $request, Section $section, CopyTake $copy): JsonResponse
+    {
+        $request->validate(['take' => ['required', 'string', 'max:64']], ['*' => 'Say which take is to be copied.']);
+        $take = Take::query()->whereKey($request->string('take')->value())->first();
+        if ($take === null || $take->section->trashed() || $take->lesson()->trashed()) {
+            throw Refusal::badInput('This take is not there any more.');
+        }
+
+        return (new TakeResource($copy($section, $take)))->response()->setStatusCode(201);
     }
 
     public function show(Take $take): TakeResource

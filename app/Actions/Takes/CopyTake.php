@@ -1,0 +1,86 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Actions\Takes;
+
+use App\Jobs\HearTakesJob;
+use App\Media\MediaStore;
+use App\Models\Section;
+use App\Models\Take;
+use App\Models\TakeState;
+use App\Models\Track;
+use App\Readers\SpokenLines;
+use App\Refusal;
+use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Str;
+use OpenReel\Core\Take\Verdict;
+
+/** Copies a take, of another lesson perhaps, to a section: it is listened to against the words there. The other one stays. */
+final class CopyTake
+{
+    /** Made of the recording, beside its tracks. */
+    private const BESIDE = ['wave.json', 'levels.dat', 'events.jsonl'];
+
+    /** What the copy has as the other one: what belongs to the recording, not to a place in a script. */
+    private const SAME = ['length_ticks', 'speech_from', 'speech_until', 'flags', 'marks', 'fluffs', 'framing', 'area', 'inspected',
+        'markers'];
+
+    public function __construct(private readonly MediaStore $media)
+    {
+    }
+
+    /** @throws Refusal|\App\Media\DiskFull */
+    public function __invoke(Section $section, Take $take): Take
+    {
+        if ($take->state !== TakeState::Ready) {
+            throw Refusal::conflict('This take cannot be used yet.');
+        }
+        $tracks = array_values($take->tracks->filter(fn (Track $t): bool => $t->file_path !== null)->all());
+        $bytes = array_sum(array_map(fn (Track $t): int => $this->media->bytes($t->file_path), $tracks));
+        $this->media->mustHaveRoomFor($bytes, 'the copy of the take');
+        $folder = "lessons/{$section->lesson_id}/takes/".($id = strtolower((string) Str::ulid()));
+        foreach ($tracks as $track) {
+            $this->copy((string) $track->file_path, $folder.'/'.basename((string) $track->file_path));
+        }
+        foreach (self::BESIDE as $name) {
+            if ($this->media->exists("{$take->folder()}/{$name}")) {
+                $this->copy("{$take->folder()}/{$name}", "{$folder}/{$name}");
+            }
+        }
+        $copy = DB::transaction(function () use ($section, $take, $tracks, $folder, $id): Take {
+            $copy = $section->takes()->create(
+                [
+                    'id' => $id,
+                    'recorded_in' => $section->id,
+                    'number' => (int) Take::query()->where('recorded_in', $section->id)->max('number') + 1,
+                    'state' => TakeState::Ready,
+                    'verdict' => Verdict::Undecided,
+                    'recording_kept' => false,
+                ] +
+                    $take->only(self::SAME) +
+                    SpokenLines::asTaken($section),
+            );
+            foreach ($tracks as $track) {
+                $copy->tracks()->create([
+                    'file_path' => $folder.'/'.basename((string) $track->file_path),
+                    'path' => null,
+                ] + collect($track->getAttributes())->except(['id', 'take_id', 'created_at', 'updated_at'])->all());
+            }
+            $section->touch();
+
+            return $copy;
+        });
+        if (config('reel.hear')) {
+            HearTakesJob::dispatch();
+        }
+
+        return $copy->refresh();
+    }
+
+    private function copy(string $from, string $to): void
+    {
+        $draft = $this->media->copied($this->media->path($from), pathinfo($to, PATHINFO_EXTENSION));
+        $this->media->settle($draft, $to);
+    }
+}
