@@ -52,7 +52,8 @@ enum SoundFlag: string
             $flags[] = self::Clipped;
         }
         $room = RoomNoise::of($levels);
-        if ($room !== null && $room->under() < self::UNDER_DB) {
+        // That the noise comes up with a very quiet voice is said already.
+        if ($room !== null && $voice >= self::QUIET_DB && $room->under() < self::UNDER_DB) {
             $flags[] = self::Noisy;
         }
 
