@@ -9,13 +9,20 @@ use App\Actions\Script\SaveScript;
 use App\Media\Prober;
 use App\Media\Program;
 use App\Media\TakeListener;
+use App\Media\VoiceCleaner;
 use App\Models\TakeState;
 use Illuminate\Contracts\Http\Kernel;
 use Illuminate\Http\Request;
+use OpenReel\Core\Listening\LevelReader;
 use OpenReel\Core\Listening\LineToHear;
+use OpenReel\Core\Listening\SoundFlag;
+use OpenReel\Core\Listening\SpeechFinder;
 use OpenReel\Core\Script\Language;
 use OpenReel\Core\Script\Script;
 use OpenReel\Core\Script\Spoken;
+use OpenReel\Core\Sound\Cleaning;
+use OpenReel\Core\Sound\CleanVoice;
+use OpenReel\Core\Sound\NoiseReduction;
 
 /** How fast words are heard and in how much memory, and how soon a take can be played that was just finished. */
 final class HearingBench implements Bench
@@ -25,12 +32,13 @@ final class HearingBench implements Bench
 
     private const SECTION = 5;
 
-    private const NAMES = ['align_realtime', 'align_mb', 'take_ready_ms'];
+    private const NAMES = ['levels_realtime', 'align_realtime', 'align_mb', 'clean_realtime', 'take_ready_ms'];
 
     public function __construct(
         private readonly MakeLesson $make,
         private readonly SaveScript $save,
         private readonly TakeListener $listener,
+        private readonly VoiceCleaner $cleaner,
         private readonly Prober $prober,
         private readonly Kernel $kernel,
     ) {
@@ -43,6 +51,12 @@ final class HearingBench implements Bench
         }
         $take = base_path('demo/lesson/takes/'.self::TAKE.'.webm');
         $script = Script::read((string) file_get_contents(base_path('demo/lesson/script.md')));
+        if ($wanted('levels_realtime')) {
+            yield 'levels_realtime' => [round($this->levels($take, $folder), 1), '>= 30'];
+        }
+        if ($wanted('clean_realtime')) {
+            yield 'clean_realtime' => [round($this->cleaning($take, $folder), 1), '>= 20'];
+        }
         if ($wanted('align_realtime')) {
             $lesson = "{$folder}/listen";
             mkdir("{$lesson}/takes", recursive: true);
@@ -66,6 +80,36 @@ final class HearingBench implements Bench
         if ($wanted('take_ready_ms')) {
             yield 'take_ready_ms' => [(int) round($this->ready($take)), '<= 1000'];
         }
+    }
+
+    /** Seconds of sound of which levels, trims and flags are known in one second of a core. */
+    private function levels(string $take, string $folder): float
+    {
+        $pcm = "{$folder}/levels.pcm";
+        Program::run(['ffmpeg', '-v', 'error', '-i', $take, '-vn', '-ac', '1', '-ar', '48000', '-f', 's16le', $pcm]);
+        $stream = fopen($pcm, 'rb') ?: throw new \RuntimeException('There is no sound.');
+        $before = getrusage();
+        $levels = LevelReader::read($stream);
+        SpeechFinder::find($levels);
+        SoundFlag::of($levels);
+        $after = getrusage();
+        fclose($stream);
+        $spent = ($after['ru_utime.tv_sec'] ?? 0) - ($before['ru_utime.tv_sec'] ?? 0) +
+            (($after['ru_utime.tv_usec'] ?? 0) - ($before['ru_utime.tv_usec'] ?? 0)) / 1e6;
+
+        return $levels->length()->seconds() / max(1e-6, $spent);
+    }
+
+    /** Seconds of a voice that are cleaned in one second of a core. */
+    private function cleaning(string $take, string $folder): float
+    {
+        $flac = "{$folder}/voice.flac";
+        Program::run(['ffmpeg', '-v', 'error', '-i', $take, '-vn', '-ac', '1', '-ar', '48000', $flac]);
+        $voice = CleanVoice::of('bench', new Cleaning(NoiseReduction::Light, true, true), 50, [0, 38_400]);
+        $before = Clip::childSeconds();
+        $this->cleaner->make($voice ?? throw new \LogicException('There is something to do.'), $flac);
+
+        return $this->prober->seconds($flac) / max(1e-6, Clip::childSeconds() - $before);
     }
 
     /** Milliseconds from the recorder's last word to the first bytes of the take. */

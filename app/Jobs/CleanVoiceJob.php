@@ -5,11 +5,14 @@ declare(strict_types=1);
 namespace App\Jobs;
 
 use App\Media\MediaStore;
+use App\Media\Trouble;
 use App\Media\VoiceCleaner;
 use App\Work\Guarded;
 use Illuminate\Contracts\Queue\ShouldBeUnique;
 use Illuminate\Contracts\Queue\ShouldQueue;
 use Illuminate\Foundation\Queue\Queueable;
+use Illuminate\Support\Facades\Cache;
+use Illuminate\Support\Facades\Log;
 use OpenReel\Core\Sound\CleanVoice;
 
 /** Cleans a voice because somebody wants to hear what it would be like. */
@@ -19,6 +22,9 @@ final class CleanVoiceJob implements ShouldBeUnique, ShouldQueue
 
     /** Should a worker die for good, it may be asked for again after this. */
     public int $uniqueFor = 120;
+
+    /** After a fault it is tried again, not before. */
+    private const PROBLEM_SECONDS = 60;
 
     /**
      * @param  array<string, mixed>  $voice  see CleanVoice::toArray
@@ -42,7 +48,23 @@ final class CleanVoiceJob implements ShouldBeUnique, ShouldQueue
     public function handle(VoiceCleaner $cleaner, MediaStore $media): void
     {
         $this->alone(function () use ($cleaner, $media): void {
-            $cleaner->make(CleanVoice::read($this->voice), $media->path($this->path));
+            try {
+                $cleaner->make(CleanVoice::read($this->voice), $media->path($this->path));
+            } catch (Trouble $fault) {
+                Log::error("A voice could not be cleaned: {$fault->getMessage()}", $fault->context());
+                Cache::put(self::problemKey(CleanVoice::read($this->voice)), $fault->getMessage(), self::PROBLEM_SECONDS);
+            }
         });
+    }
+
+    /** @return string|null why it could not be cleaned, when that was tried a moment ago */
+    public static function problem(CleanVoice $voice): ?string
+    {
+        return Cache::get(self::problemKey($voice));
+    }
+
+    private static function problemKey(CleanVoice $voice): string
+    {
+        return 'cleaning/'.hash('sha256', (string) json_encode($voice->toArray()));
     }
 }

@@ -8,11 +8,13 @@ use App\Models\Take;
 use App\Models\TakeState;
 use App\Models\Track;
 use OpenReel\Core\Coverage\KnownTake;
+use OpenReel\Core\Listening\SoundFlag;
 use OpenReel\Core\Mark\TakeMark;
 use OpenReel\Core\Mark\Wipe;
 use OpenReel\Core\Picture\Crop;
 use OpenReel\Core\Picture\Shape;
 use OpenReel\Core\Picture\SourceColour;
+use OpenReel\Core\Seeing\PictureFlag;
 use OpenReel\Core\Sound\Cleaning;
 use OpenReel\Core\Sound\CleanVoice;
 use OpenReel\Core\Take\Reached;
@@ -30,7 +32,14 @@ final class TakeReader
 {
     /** Flags of a take that concern all of its lines. */
     private const SPOILS = [
-        'silent', 'very-quiet', 'clipped', 'noisy', 'mains-hum', 'telephone-quality', 'camera-black', 'camera-frozen',
+        SoundFlag::Silent->value,
+        SoundFlag::VeryQuiet->value,
+        SoundFlag::Clipped->value,
+        SoundFlag::Noisy->value,
+        SoundFlag::Hum->value,
+        SoundFlag::Telephone->value,
+        PictureFlag::Black->value,
+        PictureFlag::Frozen->value,
     ];
 
     /** @return list<Span> what is used of it */

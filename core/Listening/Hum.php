@@ -17,6 +17,9 @@ final readonly class Hum
 
     private const HARMONICS = 3;
 
+    /** Seconds: hum that does not go away is there from the beginning. */
+    private const LONGEST = 300;
+
     /** Of all frames so many are quieter at that frequency: what is left is what never goes away. */
     private const ALWAYS = 0.2;
 
@@ -93,7 +96,7 @@ final readonly class Hum
         $fourier = new Fourier(self::RATE);
         $samples = array_map(
             fn (int $v): float => ($v >= 32768 ? $v - 65536 : $v) / 32768,
-            array_values((array) unpack('v*', substr($pcm, 0, strlen($pcm) & ~1))),
+            array_values((array) unpack('v*', substr($pcm, 0, min(strlen($pcm) & ~1, 2 * self::RATE * self::LONGEST)))),
         );
         $window = array_map(fn (int $i): float => 0.5 - 0.5 * cos((2 * M_PI * $i) / self::RATE), range(0, self::RATE - 1));
         $silence = array_fill(0, self::RATE, 0.0);

@@ -171,7 +171,7 @@ final class LookOverTest extends FeatureTestCase
         app(InspectTake::class)($take);
         $this->getJson($question)
             ->assertOk()
-            ->assertExactJson(['ready' => false, 'url' => null]);
+            ->assertExactJson(['ready' => false, 'url' => null, 'problem' => null]);
         $url = $this->getJson($question)->assertOk()->json('url');
         self::assertStringStartsWith(
             'fLaC',
@@ -201,6 +201,23 @@ final class LookOverTest extends FeatureTestCase
         $this->patchJson("/api/takes/{$take->id}", ['cleaning' => null])->assertOk();
         self::assertSame($whole, $key());
         $this->patchJson("/api/takes/{$take->id}", ['cleaning' => ['noise' => 'all']])->assertStatus(422);
+    }
+
+    public function test_what_cannot_be_cleaned_says_why_and_is_tried_again_later(): void
+    {
+        $take = $this->spoken('anull');
+        app(InspectTake::class)($take);
+        config(['reel.programs.sox' => 'no-such-program']);
+        $ask = fn (): array => $this->getJson("/api/takes/{$take->id}/cleaned?noise=light&hum=0&low_cut=0")->assertOk()->json();
+        $ask();
+        self::assertFalse($ask()['ready']);
+        self::assertStringContainsString('no-such-program', (string) $ask()['problem']);
+        self::assertSame([], $this->draftsLeft());
+
+        config(['reel.programs.sox' => 'sox']);
+        $this->travel(2)->minutes();
+        $ask();
+        self::assertTrue($ask()['ready']);
     }
 
     public function test_the_film_is_as_clean_as_was_chosen(): void

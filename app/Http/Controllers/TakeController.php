@@ -268,12 +268,14 @@ final class TakeController
     {
         $voice = CleanedVoice::of($take, $request->cleaning());
         $made = $voice === null ? null : $cleaner->find($voice);
-        if ($voice !== null && $made === null) {
+        $problem = $voice === null || $made !== null ? null : CleanVoiceJob::problem($voice);
+        if ($voice !== null && $made === null && $problem === null) {
             CleanVoiceJob::dispatch($voice->toArray(), (string) $take->track(TrackKind::Microphone)?->file_path);
         }
 
         return new JsonResponse([
             'ready' => $voice === null || $made !== null,
+            'problem' => $problem,
             'url' => $made === null || $voice === null ? null : CleanedVoice::url($take->id, $voice),
         ]);
     }

@@ -113,9 +113,13 @@ export function useCleaned(take: Take, cleaning: Cleaning) {
     });
     return useQuery({
         queryKey: ['cleaned', take.id, take.media_url, cleaning],
-        queryFn: () => api.get<{ ready: boolean; url: string | null }>(`takes/${take.id}/cleaned?${query}`),
+        queryFn: () =>
+            api.get<{ ready: boolean; url: string | null; problem: string | null }>(
+                `takes/${take.id}/cleaned?${query}`,
+            ),
         enabled: take.state === 'ready' && (cleaning.noise !== 'off' || cleaning.hum || cleaning.low_cut),
-        refetchInterval: (answer) => (answer.state.data?.ready === false ? 700 : false),
+        refetchInterval: (answer) =>
+            answer.state.data?.ready === false ? (answer.state.data.problem ? 20_000 : 700) : false,
     });
 }
 

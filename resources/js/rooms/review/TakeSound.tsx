@@ -74,7 +74,17 @@ export function useTakeSound(lesson: Lesson, take: Take, media: RefObject<HTMLVi
         });
     };
     const asLesson = () => save.mutate(null, { onError: failed });
-    return { cleaning, before, toggle, isWaiting: cleaned.data?.ready === false, change, forAll, asLesson, heard };
+    return {
+        cleaning,
+        before,
+        toggle,
+        isWaiting: cleaned.data?.ready === false,
+        problem: cleaned.data?.problem,
+        change,
+        forAll,
+        asLesson,
+        heard,
+    };
 }
 
 export type Sound = ReturnType<typeof useTakeSound>;
@@ -104,12 +114,16 @@ export function SoundButtons({ sound, open, onOpen }: { sound: Sound; open: bool
 
 /** How the take's sound is cleaned in the film; the recording itself stays as it is. */
 export function SoundPanel({ lesson, take, sound }: Props) {
-    const { cleaning, change, forAll, asLesson, heard, isWaiting } = sound;
+    const { cleaning, change, forAll, asLesson, heard, isWaiting, problem } = sound;
     return (
         <div className="sound-panel" role="group" aria-label="Sound of this take">
             <p className="soft mb-0" role="status">
-                {isWaiting ? 'It is being cleaned. You hear it as it was recorded until then.' : roomSays(heard)} The
-                recording itself stays as it is.
+                {problem
+                    ? `It could not be cleaned: ${problem} It is heard as it was recorded.`
+                    : isWaiting
+                      ? 'It is being cleaned. You hear it as it was recorded until then.'
+                      : roomSays(heard)}{' '}
+                The recording itself stays as it is.
             </p>
             <fieldset>
                 <legend>Noise of the room</legend>
