@@ -21,7 +21,7 @@ final class RoomBench implements Bench
 {
     private const PORT = 8128;
 
-    /** Tracks are recorded in two stretches of six seconds with a pause between; REEL_FLASH_MINUTES=10 makes it ten of a minute. */
+    /** Tracks are recorded in two stretches of six seconds, a pause between; REEL_FLASH_MINUTES=10 makes it ten of a minute. */
     private const STRETCHES = [2, 6];
 
     private const NAMES = ['room_cpu', 'pen_latency_ms', 'tracks_apart_ms'];

@@ -37,7 +37,7 @@ final class DraftVoice
     ) {
     }
 
-    /** @return array{Track, string}|null the sound as a take's only track, and where it lies on the media disk; null when not made */
+    /** @return array{Track, string}|null the sound as a take's only track, and where it lies on the media disk; null before */
     public function find(string $text, Language $language): ?array
     {
         $key = $this->key($text, $language);

@@ -21,8 +21,8 @@ use OpenReel\Core\Style\DraftMark;
 use OpenReel\Core\Style\HouseStyle;
 
 /**
- * Cards, pages of the board, key caps and the mark of a draft as pictures: drawn once for each wording and style, in the background, and shown by
- * preview and export alike.
+ * Cards, pages of the board, key caps and the mark of a draft as pictures: drawn once for each wording and style, in the
+ * background, and shown by preview and export alike.
  */
 final class CardPicture
 {

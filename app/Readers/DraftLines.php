@@ -15,7 +15,8 @@ final class DraftLines
     /** @return array<string, string> words by line id */
     public static function of(Lesson $lesson, Coverage $coverage): array
     {
-        $missing = array_merge([], ...array_map(fn (SectionCoverage $s): array => $s->missing, array_values($coverage->sections)));
+        $sections = array_values($coverage->sections);
+        $missing = array_merge([], ...array_map(fn (SectionCoverage $s): array => $s->missing, $sections));
 
         return DB::table('lines')
             ->where('lesson_id', $lesson->id)

@@ -21,7 +21,9 @@ final class CopyTakeTest extends FeatureTestCase
         self::assertNotSame($there->lesson_id, $here->lesson_id);
         $this->patchJson("/api/sections/{$here->id}", ['script' => 'High water is at a quarter past seven.'])->assertOk();
 
-        $id = $this->postJson("/api/sections/{$here->id}/takes/copy", ['take' => $original->id])->assertCreated()->json('id');
+        $id = $this->postJson("/api/sections/{$here->id}/takes/copy", ['take' => $original->id])
+            ->assertCreated()
+            ->json('id');
         $copy = Take::query()->findOrFail($id);
         self::assertSame([$here->id, 1, 'undecided'], [$copy->section_id, $copy->number, $copy->verdict->value]);
         $track = $copy->track(TrackKind::Microphone);
@@ -45,9 +47,12 @@ final class CopyTakeTest extends FeatureTestCase
     {
         $section = $this->section();
         $this->postJson("/api/sections/{$section->id}/takes/copy", [])->assertStatus(422);
-        $this->postJson("/api/sections/{$section->id}/takes/copy", ['take' => 'gone'])->assertStatus(422)
+        $this->postJson("/api/sections/{$section->id}/takes/copy", ['take' => 'gone'])
+            ->assertStatus(422)
             ->assertJson(['detail' => 'This take is not there any more.']);
-        $recording = $this->postJson("/api/sections/{$section->id}/takes", ['tracks' => [['kind' => 'camera', 'mime' => 'video/webm']]]);
+        $recording = $this->postJson("/api/sections/{$section->id}/takes", [
+            'tracks' => [['kind' => 'camera', 'mime' => 'video/webm']],
+        ]);
         $this->postJson("/api/sections/{$section->id}/takes/copy", ['take' => $recording->json('id')])->assertStatus(409);
         self::assertSame(1, Take::query()->count());
     }

@@ -78,7 +78,8 @@ final class AssembleLesson
                 $section->id,
                 $section->heading,
                 $opening,
-                $card === null ? self::passages($lines[$section->id] ?? [], $coverage->sections[$section->id] ?? null, $takes, $drafts)
+                $card === null
+                    ? self::passages($lines[$section->id] ?? [], $coverage->sections[$section->id] ?? null, $takes, $drafts)
                     : [],
                 $changes,
                 $card,

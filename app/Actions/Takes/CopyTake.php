@@ -23,8 +23,18 @@ final class CopyTake
     private const BESIDE = ['wave.json', 'levels.dat', 'events.jsonl'];
 
     /** What the copy has as the other one: what belongs to the recording, not to a place in a script. */
-    private const SAME = ['length_ticks', 'speech_from', 'speech_until', 'flags', 'marks', 'fluffs', 'framing', 'area', 'inspected',
-        'markers'];
+    private const SAME = [
+        'length_ticks',
+        'speech_from',
+        'speech_until',
+        'flags',
+        'marks',
+        'fluffs',
+        'framing',
+        'area',
+        'inspected',
+        'markers',
+    ];
 
     public function __construct(private readonly MediaStore $media)
     {
@@ -62,10 +72,15 @@ final class CopyTake
                     SpokenLines::asTaken($section),
             );
             foreach ($tracks as $track) {
-                $copy->tracks()->create([
-                    'file_path' => $folder.'/'.basename((string) $track->file_path),
-                    'path' => null,
-                ] + collect($track->getAttributes())->except(['id', 'take_id', 'created_at', 'updated_at'])->all());
+                $copy->tracks()->create(
+                    [
+                        'file_path' => $folder.'/'.basename((string) $track->file_path),
+                        'path' => null,
+                    ] +
+                        collect($track->getAttributes())
+                            ->except(['id', 'take_id', 'created_at', 'updated_at'])
+                            ->all(),
+                );
             }
             $section->touch();
 

@@ -207,7 +207,8 @@ function TakeChoice({
                             .filter((take) => take.state === 'ready')
                             .map((take) => (
                                 <option key={take.id} value={take.id}>
-                                    {`${sectionTitle(one, (other?.sections ?? []).indexOf(one))}, take ${take.number} (${clock(take.length_ms)})`}
+                                    {sectionTitle(one, (other?.sections ?? []).indexOf(one))}, take {take.number} (
+                                    {clock(take.length_ms)})
                                 </option>
                             )),
                     )}
