@@ -36,6 +36,7 @@ final class LessonCoverage
         'tightened',
         'flawed',
         'flags',
+        'cleaning',
         'spoken',
         'speech_from',
         'speech_until',

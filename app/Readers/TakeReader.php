@@ -17,6 +17,7 @@ use OpenReel\Core\Picture\SourceColour;
 use OpenReel\Core\Seeing\PictureFlag;
 use OpenReel\Core\Sound\Cleaning;
 use OpenReel\Core\Sound\CleanVoice;
+use OpenReel\Core\Sound\NoiseReduction;
 use OpenReel\Core\Take\Reached;
 use OpenReel\Core\Take\SpokenLine;
 use OpenReel\Core\Take\Take as CoreTake;
@@ -141,7 +142,8 @@ final class TakeReader
      */
     private static function flawed(array $row): array
     {
-        $spoils = ($row['flags'] ?? '[]') === '[]' ? [] : array_intersect(self::SPOILS, (array) json_decode($row['flags'], true));
+        $flags = ($row['flags'] ?? '[]') === '[]' ? [] : (array) json_decode($row['flags'], true);
+        $spoils = array_diff(array_intersect(self::SPOILS, $flags), $flags === [] ? [] : self::mended($row));
         $ids = match (true) {
             $spoils !== [] => array_column((array) json_decode($row['lines'], true), 'id'),
             ($row['flawed'] ?? '[]') === '[]' => [],
@@ -149,6 +151,22 @@ final class TakeReader
         };
 
         return array_fill_keys($ids, true);
+    }
+
+    /**
+     * Flags of what is cleaned in a take.
+     *
+     * @param  array<string, mixed>  $row
+     * @return list<string>
+     */
+    private static function mended(array $row): array
+    {
+        $cleaning = Cleaning::read((array) json_decode($row['cleaning'] ?? 'null', true));
+
+        return [
+            ...$cleaning->noise === NoiseReduction::Off ? [] : [SoundFlag::Noisy->value],
+            ...$cleaning->hum ? [SoundFlag::Hum->value] : [],
+        ];
     }
 
     public static function core(Take $take): CoreTake

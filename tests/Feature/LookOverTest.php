@@ -324,6 +324,12 @@ final class LookOverTest extends FeatureTestCase
         );
         app(InspectTake::class)($second->refresh());
 
+        // Cleaned, it is as good as the other one.
+        self::assertArrayHasKey($lines[1], self::flawedIn($second));
+        $this->patchJson("/api/takes/{$second->id}", ['cleaning' => ['noise' => 'light', 'hum' => false, 'low_cut' => false]])
+            ->assertOk();
+        self::assertSame([], self::flawedIn($second->refresh()));
+
         $told = $this->getJson("/api/sections/{$section->id}/continuity")
             ->assertOk()
             ->json();
@@ -333,6 +339,12 @@ final class LookOverTest extends FeatureTestCase
             [data_get($told, '0.before.take_id'), data_get($told, '0.take_id'), data_get($told, '0.line')],
         );
         self::assertSame(['quieter', 'more-noise'], data_get($told, '0.changes'));
+    }
+
+    /** @return array<string, true> */
+    private static function flawedIn(Take $take): array
+    {
+        return TakeReader::known($take->getAttributes())->flawed;
     }
 
     private function spoken(string $filters, ?Section $section = null): Take

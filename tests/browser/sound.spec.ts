@@ -92,6 +92,7 @@ test('a noisy take says so, is cleaned, heard before and after, and clean in the
     await panel.getByLabel('Light').check();
     await panel.getByLabel(/Filter the hum/).check();
     await expect(page.getByRole('button', { name: 'Sound: less noise, no hum' })).toBeVisible();
+    await expect(flags, 'what is cleaned need not be looked at').toHaveCount(0);
     await isAccessible(page);
     const muted = () => video(page).evaluate((one: HTMLVideoElement) => one.muted);
     await expect.poll(muted, 'the cleaned sound is played in its place').toBe(true);

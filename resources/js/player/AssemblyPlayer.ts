@@ -140,7 +140,10 @@ export class AssemblyPlayer extends Subscribable<PlayerSnapshot> {
                 continue;
             }
             element.src = found.url;
-            if (kind !== 'voice') {
+            if (kind === 'voice') {
+                // What cannot be played is heard as it was recorded.
+                element.onerror = () => (this.elements[turn].muted = false);
+            } else {
                 element.volume = Math.min(1, 10 ** (found.gain_db / 20));
             }
             const late = (found.offset_ticks - segment.offset_ticks) / TICKS_PER_SECOND;

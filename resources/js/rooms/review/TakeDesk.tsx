@@ -114,7 +114,13 @@ export function TakeDesk({ lesson, section, take, onPicked, onStep, onJoin }: Pr
             {playable ? (
                 <>
                     <TakePicture lesson={lesson} section={section} take={take} media={media} url={mediaUrl} />
-                    <TakeFlags section={section} take={take} playback={playback} onJoin={onJoin} />
+                    <TakeFlags
+                        section={section}
+                        take={take}
+                        cleaning={sound.cleaning}
+                        playback={playback}
+                        onJoin={onJoin}
+                    />
                     <Markers lesson={lesson} take={take} media={media} />
                     {take.state === 'ready' ? (
                         <>

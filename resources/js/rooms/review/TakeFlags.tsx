@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import Button from 'react-bootstrap/Button';
 import { useContinuity, useHeard } from '../../api/lesson';
-import type { ContinuityChange, Flag, Meeting, Section, Take } from '../../api/types';
+import type { Cleaning, ContinuityChange, Flag, Meeting, Section, Take } from '../../api/types';
 import { saysOf } from '../../shell/sectionState';
 import { Icon } from '../../ui/Icon';
 import type { Playback } from './useTakePlayback';
@@ -9,6 +9,7 @@ import type { Playback } from './useTakePlayback';
 interface Props {
     section: Section;
     take: Take;
+    cleaning: Cleaning;
     playback: Playback;
     /** Plays the section from a line on, as the film will have it. */
     onJoin: (line: string | null) => void;
@@ -33,20 +34,22 @@ const changeSays: Record<ContinuityChange, string> = {
 };
 
 /** What to look at in a take, the worst first, each where it is heard or seen best. */
-export function TakeFlags({ section, take, playback, onJoin }: Props) {
+export function TakeFlags({ section, take, cleaning, playback, onJoin }: Props) {
     const { data: heard } = useHeard(take);
     const { data: meetings } = useContinuity(section);
     const [all, setAll] = useState(false);
     const rows = [
-        ...take.flags.map((flag) => {
-            const place = heard?.places[flag];
-            return {
-                key: flag as string,
-                says: saysOf(flag),
-                does: seen.includes(flag) ? 'See it' : 'Hear it',
-                act: place && (() => playback.hear(place)),
-            };
-        }),
+        ...take.flags
+            .filter((flag) => !isMended(flag, cleaning))
+            .map((flag) => {
+                const place = heard?.places[flag];
+                return {
+                    key: flag as string,
+                    says: saysOf(flag),
+                    does: seen.includes(flag) ? 'See it' : 'Hear it',
+                    act: place && (() => playback.hear(place)),
+                };
+            }),
         ...(meetings ?? [])
             .filter((meeting) => meeting.take_id === take.id)
             .map((meeting) => ({
@@ -82,6 +85,10 @@ export function TakeFlags({ section, take, playback, onJoin }: Props) {
         </ul>
     );
 }
+
+/** What is cleaned need not be looked at any more. */
+const isMended = (flag: Flag, cleaning: Cleaning): boolean =>
+    (flag === 'noisy' && cleaning.noise !== 'off') || (flag === 'mains-hum' && cleaning.hum);
 
 const joinSays = (section: Section, { before, changes }: Meeting) =>
     `Behind ${named(section, before)}, ${changes.map((one) => changeSays[one]).join(', ')}.`;
