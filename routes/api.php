@@ -67,7 +67,7 @@ Route::post('sections/{section}/takes/copy', [TakeController::class, 'copy']);
 Route::get('takes/{take}', [TakeController::class, 'show']);
 Route::patch('takes/{take}', [TakeController::class, 'update']);
 Route::delete('takes/{take}', [TakeController::class, 'destroy']);
-Route::put('takes/{take}/events/{number}', [TakeController::class, 'events'])->whereNumber('number');
+Route::put('takes/{take}/events/{number}', [TakeController::class, 'events'])->where('number', '[0-9]{1,9}');
 Route::post('takes/{take}/finish', [TakeController::class, 'finish']);
 Route::post('takes/{take}/read-again', [TakeController::class, 'readAgain']);
 Route::get('takes/{take}/media', [TakeController::class, 'media']);
@@ -77,7 +77,7 @@ Route::get('takes/{take}/heard', [TakeController::class, 'heard']);
 Route::get('takes/{take}/cleaned', [TakeController::class, 'cleaned']);
 Route::get('takes/{take}/cleaned/sound', [TakeController::class, 'cleanedSound']);
 Route::get('takes/{take}/wave', [TakeController::class, 'wave']);
-Route::put('tracks/{track}/chunks/{number}', [TrackController::class, 'append'])->whereNumber('number');
+Route::put('tracks/{track}/chunks/{number}', [TrackController::class, 'append'])->where('number', '[0-9]{1,9}');
 
 Route::get('lessons/{lesson}/exports', [ExportController::class, 'index']);
 Route::post('lessons/{lesson}/exports', [ExportController::class, 'store']);
