@@ -49,6 +49,7 @@ test('a take plays at once, from the start of the speech to its end, and both ca
     await page.goto(`/lessons/${lesson.id}/review/${section?.id}`);
     const take = section?.takes[0];
     await expect(page.getByText(/used of/)).toBeVisible();
+    await expect(page.locator('.wave [part~="region"]'), 'the used part is seen on the wave').toBeVisible();
     const video = page.locator('.take-picture video');
     const at = () => video.evaluate((element: HTMLVideoElement) => element.currentTime * 1000);
     await page.keyboard.press('p');

@@ -13,6 +13,8 @@ export class Wave {
     private readonly regions = RegionsPlugin.create();
     private region: Region | null = null;
     private used: Used | null = null;
+    /** Before it is drawn, nobody knows where on it the used part lies. */
+    private isReady = false;
 
     /** @param peaks thousandths of full scale, evenly over the take; drawn so that quiet speech can be seen too */
     constructor(
@@ -38,11 +40,19 @@ export class Wave {
         this.regions.on('region-updated', (region) =>
             onChange({ from: Math.round(region.start * 1000), until: Math.round(region.end * 1000) }),
         );
-        this.surfer.on('ready', () => this.used && this.show(this.used));
+        this.surfer.on('ready', () => {
+            this.isReady = true;
+            if (this.used) {
+                this.show(this.used);
+            }
+        });
     }
 
     show(used: Used): void {
         this.used = used;
+        if (!this.isReady) {
+            return;
+        }
         const options = { start: used.from / 1000, end: used.until / 1000 };
         if (this.region) {
             this.region.setOptions(options);
