@@ -66,7 +66,7 @@ export function BringInDialog({ lesson, section, onTake }: Props) {
             </Button>
             <Modal show={open} onHide={() => setOpen(false)} aria-labelledby="bring-in">
                 <Modal.Header closeButton>
-                    <Modal.Title as="h2" id="bring-in">
+                    <Modal.Title as="h2" id="bring-in" className="h5">
                         Bring in a recording
                     </Modal.Title>
                 </Modal.Header>
