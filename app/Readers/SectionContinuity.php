@@ -47,16 +47,20 @@ final class SectionContinuity
     /** @return list<array{string, string, string|null}> ids of takes that follow each other, and of the line that comes behind */
     private static function meetings(Section $section): array
     {
+        $lesson = $section->lesson()->withTrashed()->firstOrFail();
+        $covered = LessonCoverage::of($lesson)->sections;
         $meetings = [];
         $last = null;
-        foreach (LessonCoverage::of($section->lesson()->withTrashed()->firstOrFail())->sections as $id => $covered) {
-            foreach ($covered->parts as $part) {
-                if ($last !== null && $last !== $part->take && $id === $section->id) {
+        foreach ($lesson->sections()->get() as $one) {
+            // Behind a card one does not remember how it was before it.
+            $last = LessonCoverage::isCard($one->script) ? null : $last;
+            foreach ($covered[$one->id]->parts ?? [] as $part) {
+                if ($last !== null && $last !== $part->take && $one->id === $section->id) {
                     $meetings["{$last}/{$part->take}"] ??= [$last, $part->take, $part->lines[0] ?? null];
                 }
                 $last = $part->take;
             }
-            if ($id === $section->id) {
+            if ($one->id === $section->id) {
                 break;
             }
         }

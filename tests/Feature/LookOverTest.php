@@ -32,6 +32,8 @@ final class LookOverTest extends FeatureTestCase
         'Never trust the table alone when the wind blows hard.',
     ];
 
+    private const OTHERS = ['So leave a margin under your keel.', 'Then come home before the mud does.'];
+
     /** @return iterable<string, array{string, list<string>}> filters over a voice in a quiet room, and what is flagged */
     public static function rooms(): iterable
     {
@@ -339,6 +341,28 @@ final class LookOverTest extends FeatureTestCase
             [data_get($told, '0.before.take_id'), data_get($told, '0.take_id'), data_get($told, '0.line')],
         );
         self::assertSame(['quieter', 'more-noise'], data_get($told, '0.changes'));
+    }
+
+    public function test_a_card_between_takes_lets_one_forget_how_it_was_before(): void
+    {
+        $fan = '[a];anoisesrc=r=48000:c=pink:a=0.05:d=20[n];[a][n]amix=inputs=2:normalize=0:duration=first';
+        $first = $this->keep($this->spoken($fan));
+        $lesson = $first->lesson();
+        $words = fn (string $between): array => [
+            'text' => "# Two\n\n## One\n\n".implode(' ', self::LINES)."\n\n{$between}## Two\n\n".implode(' ', self::OTHERS)."\n",
+            'revision' => $lesson->refresh()->revision,
+        ];
+        $this->putJson("/api/lessons/{$lesson->id}/script", $words(''))->assertOk();
+        $section = $lesson->sections()->get()->last();
+        self::assertInstanceOf(Section::class, $section);
+        $second = $this->keep($this->spoken('anull', $section));
+        app(InspectTake::class)($first->refresh());
+        app(InspectTake::class)($second->refresh());
+        $told = fn (): mixed => $this->getJson("/api/sections/{$section->id}/continuity")->assertOk()->json('*.changes');
+        self::assertSame([['less-noise']], $told());
+
+        $this->putJson("/api/lessons/{$lesson->id}/script", $words("## Half way\n\n[card: divider, 3 s]\n\n"))->assertOk();
+        self::assertSame([], $told());
     }
 
     /** @return array<string, true> */
