@@ -97,7 +97,7 @@ final class HearTakesJob implements ShouldQueue
                 return;
             }
             if ($take->inspected === null) {
-                $inspect($take);
+                $this->lookOver($take, $inspect);
             }
             if ($take->hearing === null) {
                 $hear($take, fn (float $done) => Cache::put($key, $done, self::PROGRESS_SECONDS));
@@ -111,6 +111,17 @@ final class HearTakesJob implements ShouldQueue
         } finally {
             Cache::forget($key);
             Cache::forget($tries);
+        }
+    }
+
+    /** What the picture is like or the room is one thing, which words are said another: they are heard all the same. */
+    private function lookOver(Take $take, InspectTake $inspect): void
+    {
+        try {
+            $inspect($take);
+        } catch (ProgramFailed $failure) {
+            Log::error("Take {$take->id} could not be looked over", $failure->context());
+            $take->refresh()->update(['inspected' => InspectTake::NOTHING]);
         }
     }
 

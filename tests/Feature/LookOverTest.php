@@ -7,8 +7,10 @@ namespace Tests\Feature;
 use App\Actions\Film\AssembleLesson;
 use App\Actions\Takes\HearTake;
 use App\Actions\Takes\InspectTake;
+use App\Jobs\HearTakesJob;
 use App\Media\Program;
 use App\Media\VoiceCleaner;
+use App\Models\Hearing;
 use App\Models\Section;
 use App\Models\Take;
 use App\Readers\CleanedVoice;
@@ -118,6 +120,21 @@ final class LookOverTest extends FeatureTestCase
             self::assertEqualsWithDelta(1000 * $seen[0], $place['from_ms'], 600);
             self::assertEqualsWithDelta(1000 * min($seen[1], $take->length_ticks / 48_000), $place['until_ms'], 600);
         }
+    }
+
+    public function test_the_words_of_a_take_are_heard_also_when_its_picture_cannot_be_looked_at(): void
+    {
+        [$voice] = Stumbling::take('clear', array_map(fn (string $line): array => [$line, 1.0, 1.0], self::LINES), noise: 3);
+        $clip = Clips::make('look-and-say.webm', [
+            '-f', 'lavfi', '-i', 'testsrc2=s=320x180:r=10:d=20', '-i', $voice, '-map', '0:v', '-map', '1:a',
+            '-c:v', 'libvpx', '-b:v', '1M', '-c:a', 'libopus', '-shortest',
+        ]);
+        $take = $this->record($this->written(), $clip);
+        $this->media()->write((string) $take->track(TrackKind::Camera)?->file_path, 'no film any more');
+        (new HearTakesJob)->handle(app(HearTake::class), app(InspectTake::class));
+
+        self::assertSame(Hearing::Sure, $take->refresh()->hearing);
+        self::assertSame(InspectTake::NOTHING, $take->inspected);
     }
 
     public function test_noise_is_taken_out_of_a_voice_and_no_word_with_it(): void

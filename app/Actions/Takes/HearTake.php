@@ -14,11 +14,11 @@ use App\Models\Track;
 use App\Readers\LearnedPace;
 use App\Readers\LessonStyle;
 use App\Readers\PauseTightening;
+use App\Readers\TakeLevels;
 use App\Readers\TakeReader;
 use Illuminate\Support\Facades\DB;
 use OpenReel\Core\Listening\Heard;
 use OpenReel\Core\Listening\HeardWord;
-use OpenReel\Core\Listening\Levels;
 use OpenReel\Core\Listening\LineToHear;
 use OpenReel\Core\Listening\Read;
 use OpenReel\Core\Listening\SpeechFlag;
@@ -41,8 +41,11 @@ use OpenReel\Core\Time\Tick;
  */
 final class HearTake
 {
-    public function __construct(private readonly TakeListener $listener, private readonly MediaStore $media)
-    {
+    public function __construct(
+        private readonly TakeListener $listener,
+        private readonly TakeLevels $levels,
+        private readonly MediaStore $media,
+    ) {
     }
 
     /**
@@ -93,7 +96,7 @@ final class HearTake
     {
         $later = Tick::of(max(0, $voice->offset_ticks));
         $ids = array_column($take->lines, 'id');
-        $used = UsedReads::of($heard, Tick::of($voice->length_ticks), $this->levels($take));
+        $used = UsedReads::of($heard, Tick::of($voice->length_ticks), $this->levels->of($take));
         $this->media->write(
             $take->folder().'/heard.json',
             json_encode(self::words($ids, $heard, $later), JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE),
@@ -113,15 +116,6 @@ final class HearTake
             ...array_column($this->flags($take, $voice, $heard, $used), 'value'),
         ]));
         $take->save();
-    }
-
-    private function levels(Take $take): ?Levels
-    {
-        $file = $take->folder().'/levels.dat';
-
-        return $this->media->exists($file)
-            ? Levels::unpacked((string) file_get_contents($this->media->path($file)))
-            : null;
     }
 
     /** @return list<SpeechFlag> */

@@ -8,6 +8,7 @@ use App\Media\MediaStore;
 use App\Media\TakeInspector;
 use App\Models\Take;
 use App\Models\Track;
+use App\Readers\TakeLevels;
 use OpenReel\Core\Listening\Levels;
 use OpenReel\Core\Listening\RoomNoise;
 use OpenReel\Core\Listening\SoundFlag;
@@ -43,8 +44,11 @@ final class InspectTake
     /** So long a stretch round a place. */
     private const AROUND_MS = 1_000;
 
-    public function __construct(private readonly TakeInspector $inspector, private readonly MediaStore $media)
-    {
+    public function __construct(
+        private readonly TakeInspector $inspector,
+        private readonly TakeLevels $levels,
+        private readonly MediaStore $media,
+    ) {
     }
 
     /** @throws \App\Media\Trouble */
@@ -81,9 +85,9 @@ final class InspectTake
      */
     private function sound(Take $take, ?Track $voice): array
     {
-        $levels = Levels::unpacked((string) @file_get_contents($this->media->path($take->folder().'/levels.dat')));
-        $room = RoomNoise::of($levels);
-        if ($voice?->file_path === null || $room === null) {
+        $levels = $this->levels->of($take);
+        $room = $levels === null ? null : RoomNoise::of($levels);
+        if ($voice?->file_path === null || $levels === null || $room === null) {
             return [['voice' => null, 'noise' => null, 'hum' => null, 'room' => null], [], []];
         }
         [$hum, $high] = $this->inspector->sound($this->media->path($voice->file_path));

@@ -4,9 +4,8 @@ declare(strict_types=1);
 
 namespace App\Actions\Takes;
 
-use App\Media\MediaStore;
 use App\Models\Take;
-use OpenReel\Core\Listening\Levels;
+use App\Readers\TakeLevels;
 use OpenReel\Core\Take\TrackKind;
 use OpenReel\Core\Take\Trim;
 use OpenReel\Core\Time\Tick;
@@ -26,7 +25,7 @@ final class WordEdges
     /** Ticks. */
     private const MILLISECOND = 48;
 
-    public function __construct(private readonly MediaStore $media)
+    public function __construct(private readonly TakeLevels $levels)
     {
     }
 
@@ -70,11 +69,10 @@ final class WordEdges
     /** The quietest place near one, in ticks; the place itself when nothing is known of the take's sound. */
     public function quiet(Take $take, int $at): int
     {
-        $file = $take->folder().'/levels.dat';
-        if (! $this->media->exists($file)) {
+        $levels = $this->levels->of($take);
+        if ($levels === null) {
             return $at;
         }
-        $levels = Levels::unpacked((string) file_get_contents($this->media->path($file)));
         $later = max(0, (int) $take->track(TrackKind::Microphone)?->offset_ticks);
         $edge = Tick::of(max(0, $at - $later));
         $quiet = $levels->quietest($edge, Tick::ofMilliseconds(self::NEAR_MS));
