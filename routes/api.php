@@ -3,6 +3,7 @@
 declare(strict_types=1);
 
 use App\Http\Controllers\CourseController;
+use App\Http\Controllers\CueController;
 use App\Http\Controllers\DeckController;
 use App\Http\Controllers\ExportController;
 use App\Http\Controllers\LessonController;
@@ -39,6 +40,9 @@ Route::put('lessons/{lesson}/script', [ScriptController::class, 'update']);
 Route::get('lessons/{lesson}/script/file', [ScriptController::class, 'file']);
 Route::get('lessons/{lesson}/script/ready', [ScriptController::class, 'ready']);
 Route::get('lessons/{lesson}/script/ties', [ScriptController::class, 'ties']);
+Route::get('lessons/{lesson}/cues', [CueController::class, 'index']);
+Route::post('sections/{section}/cues', [CueController::class, 'store']);
+Route::put('sections/{section}/cues/{number}', [CueController::class, 'update'])->where('number', '[0-9]{1,4}');
 Route::post('read-script', [ScriptController::class, 'read']);
 
 Route::apiResource('courses', CourseController::class);

@@ -14,13 +14,10 @@ use App\Models\TakeState;
 use OpenReel\Core\Script\Script;
 use OpenReel\Core\Take\TrackKind;
 use OpenReel\Core\Time\Tick;
-use Symfony\Component\Process\Process;
 
 /** The recording room in a real browser: its work while it rolls, how near ink follows the pen, how far apart tracks are. */
 final class RoomBench implements Bench
 {
-    private const PORT = 8128;
-
     /** Tracks are recorded in two stretches of six seconds, a pause between; REEL_FLASH_MINUTES=10 makes it ten of a minute. */
     private const STRETCHES = [2, 6];
 
@@ -47,27 +44,18 @@ final class RoomBench implements Bench
                     "## Screen\n\n[screen: anything] Look at this. Then look at that. And then go on for a while.\n",
             ),
         );
-        $server = new Process(
-            [base_path('bin/serve'), '--port', (string) self::PORT, '--workers', '0'],
-            base_path(),
-            ['DB_DATABASE' => "{$folder}/bench.sqlite", 'REEL_MEDIA_ROOT' => "{$folder}/media"],
-            timeout: null,
+        $minutes = (int) getenv('REEL_FLASH_MINUTES');
+        $stretches = array_map(strval(...), $minutes > 0 ? [$minutes, 60] : self::STRETCHES);
+        $sections = $lesson->sections()->pluck('id')->all();
+        $told = json_decode(
+            Visit::run(
+                $folder,
+                'room.mjs',
+                more: [$lesson->id, ...array_values($sections), ...$stretches],
+                seconds: 240 + 70 * $minutes,
+            ),
+            true,
         );
-        $server->start();
-        try {
-            $sections = $lesson->sections()->pluck('id')->all();
-            $minutes = (int) getenv('REEL_FLASH_MINUTES');
-            $stretches = $minutes > 0 ? [$minutes, 60] : self::STRETCHES;
-            $room = base_path('app/Bench/room.mjs');
-            $browser = new Process(
-                ['node', $room, 'http://127.0.0.1:'.self::PORT, $lesson->id, ...$sections, ...array_map(strval(...), $stretches)],
-                base_path(),
-                timeout: 240 + 70 * $minutes,
-            );
-            $told = json_decode($browser->mustRun()->getOutput(), true);
-        } finally {
-            $server->stop(1);
-        }
         yield 'room_cpu' => [round($told['cpu'], 3), '<= 0.05'];
         yield 'pen_latency_ms' => [(int) round($told['pen']), '<= 25'];
         yield 'tracks_apart_ms' => [$this->apart(), '<= 20'];

@@ -8,7 +8,6 @@ use App\Actions\Lessons\MakeLesson;
 use App\Actions\Script\SaveScript;
 use OpenReel\Core\Script\Script;
 use OpenReel\Core\Script\SpeakingTime;
-use Symfony\Component\Process\Process;
 
 /** How a script of 10,000 words is read and timed, and how fast the page answers while it is typed. */
 final class ScriptBench implements Bench
@@ -16,8 +15,6 @@ final class ScriptBench implements Bench
     private const WORDS = 10_000;
 
     private const ROUNDS = 5;
-
-    private const PORT = 8127;
 
     public function __construct(private readonly MakeLesson $make, private readonly SaveScript $save)
     {
@@ -49,27 +46,8 @@ final class ScriptBench implements Bench
     {
         $lesson = ($this->make)('A long script');
         ($this->save)($lesson, Script::read($text));
-        $server = new Process(
-            [base_path('bin/serve'), '--port', (string) self::PORT, '--workers', '0'],
-            base_path(),
-            [
-                'DB_DATABASE' => "{$folder}/bench.sqlite",
-                'REEL_MEDIA_ROOT' => "{$folder}/media",
-            ],
-            timeout: null,
-        );
-        $server->start();
-        try {
-            $browser = new Process(
-                ['node', base_path('app/Bench/typing.mjs'), 'http://127.0.0.1:'.self::PORT."/lessons/{$lesson->id}/script"],
-                base_path(),
-                timeout: 180,
-            );
 
-            return (int) round((float) $browser->mustRun()->getOutput());
-        } finally {
-            $server->stop(1);
-        }
+        return (int) round((float) Visit::run($folder, 'typing.mjs', "/lessons/{$lesson->id}/script"));
     }
 
     /** The demo's script over and over, with numbers among its words. */

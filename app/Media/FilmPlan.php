@@ -22,6 +22,7 @@ final readonly class FilmPlan
      * @param  float  $target  LUFS
      * @param  float  $computerUnder  LU by which the computer's sound lies under the voice
      * @param  int  $unread  lines of a draft that the stand-in voice has still to read
+     * @param  array<string, string>  $texts  words of the lesson's lines, by id
      */
     public function __construct(
         public Assembly $assembly,
@@ -29,6 +30,7 @@ final readonly class FilmPlan
         public float $target,
         public float $computerUnder = 12.0,
         public int $unread = 0,
+        public array $texts = [],
     ) {
     }
 

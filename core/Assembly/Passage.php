@@ -15,6 +15,12 @@ final readonly class Passage
     {
     }
 
+    /** @return list<string> ids of the lines it speaks; of a take of which nobody heard what it says, those that the prompter showed */
+    public function spoken(): array
+    {
+        return $this->lines !== [] ? $this->lines : array_map(strval(...), array_keys($this->take->lines));
+    }
+
     /** Whether this goes on in the take where the other one ends. */
     public function continues(self $before): bool
     {

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace OpenReel\Core\Assembly;
 
+use OpenReel\Core\Picture\Crop;
 use OpenReel\Core\Picture\Inset;
 use OpenReel\Core\Picture\Layout;
 use OpenReel\Core\Picture\Stage;
@@ -11,11 +12,17 @@ use OpenReel\Core\Picture\Stage;
 /** What is to be seen from some place in the script on. */
 final readonly class PictureChoice
 {
-    /** @param  Stage|null  $stage  null shows the presenter alone */
+    /**
+     * @param  Stage|null  $stage  null shows the presenter alone
+     * @param  Crop|null  $zoom  part of the stage that fills its place; null for all of it
+     * @param  int  $zoomMs  how long the way to that takes
+     */
     public function __construct(
         public Layout $layout = Layout::SlideWithInset,
         public Inset $inset = new Inset(),
         public ?Stage $stage = null,
+        public ?Crop $zoom = null,
+        public int $zoomMs = 0,
     ) {
     }
 }

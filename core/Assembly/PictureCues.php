@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace OpenReel\Core\Assembly;
 
 use OpenReel\Core\Deck\ShownSlides;
+use OpenReel\Core\Mark\Emphasis;
+use OpenReel\Core\Mark\EmphasisShape;
 use OpenReel\Core\Picture\Board;
 use OpenReel\Core\Picture\BoardPaper;
 use OpenReel\Core\Picture\FrameSize;
@@ -16,12 +18,16 @@ use OpenReel\Core\Picture\StillKind;
 use OpenReel\Core\Script\BoardCue;
 use OpenReel\Core\Script\Cue;
 use OpenReel\Core\Script\CueKind;
+use OpenReel\Core\Script\EmphasisCue;
+use OpenReel\Core\Script\JoinCue;
 use OpenReel\Core\Script\Keys;
 use OpenReel\Core\Script\LayoutCue;
 use OpenReel\Core\Script\Script;
 use OpenReel\Core\Script\Section;
+use OpenReel\Core\Script\ZoomCue;
 use OpenReel\Core\Style\HouseStyle;
 use OpenReel\Core\Style\KeysDrawing;
+use OpenReel\Core\Time\FrameRate;
 
 /** Reads off a lesson's script what is seen where, with the slides and the house style at hand. */
 final class PictureCues
@@ -67,20 +73,28 @@ final class PictureCues
     {
         $stage = null;
         $layout = new LayoutCue();
-        $opening = $this->choice($layout, $stage);
+        $zoom = new ZoomCue(null, 0);
+        $opening = $this->choice($layout, $stage, $zoom);
         $changes = [];
         foreach ($section->cues as $cue) {
             if ($cue->kind->isStage()) {
+                $before = $stage?->surface();
                 $stage = $cue->kind === CueKind::CameraAlone ? null : $this->stage($cue) ?? $stage;
+                // A part of one stage is none of another.
+                $zoom = $stage?->surface() === $before ? $zoom : new ZoomCue(null, 0);
+            } elseif ($cue->kind === CueKind::Zoom) {
+                $next = ZoomCue::read($cue->value) ?? $zoom;
+                // What says what is seen anyway changes nothing.
+                $zoom = $next->part == $zoom->part ? $zoom : $next;
             } elseif ($cue->kind === CueKind::Layout) {
                 $layout = LayoutCue::read($cue->value)?->over($layout) ?? $layout;
             } else {
                 continue;
             }
             if ($cue->line === 1 && $cue->within === 0.0) {
-                $opening = $this->choice($layout, $stage);
+                $opening = $this->choice($layout, $stage, $zoom);
             } elseif (isset($lines[$cue->line - 1])) {
-                $changes[] = new PictureChange($lines[$cue->line - 1], $cue->within, $this->choice($layout, $stage));
+                $changes[] = new PictureChange($lines[$cue->line - 1], $cue->within, $this->choice($layout, $stage, $zoom));
             }
         }
 
@@ -106,6 +120,73 @@ final class PictureCues
         }
 
         return $shown;
+    }
+
+    /** How a section meets what comes before it: as its cue says, or the style; null when neither says anything. */
+    public function join(Section $section, FrameRate $rate): ?Join
+    {
+        $join = null;
+        foreach ($section->openingCues(CueKind::Join) as $cue) {
+            $join = JoinCue::read($cue->value)?->join($rate) ?? $join;
+        }
+
+        $usual = $this->style->join;
+
+        return $join ?? ($usual->kind === JoinKind::Cut ? null : $usual->join($rate));
+    }
+
+    /** @return list<EmphasisShown> in order */
+    public function emphases(Section $section): array
+    {
+        $shown = $open = [];
+        $stage = null;
+        foreach ($section->cues as $cue) {
+            $place = [$cue->line - 1, $cue->within];
+            $emphasis = $cue->kind === CueKind::Emphasis ? EmphasisCue::read($cue->value) : null;
+            $before = $stage?->surface();
+            if ($cue->kind->isStage()) {
+                $stage = $cue->kind === CueKind::CameraAlone ? null : $this->stage($cue) ?? $stage;
+            }
+            if ($emphasis?->shape !== null && $stage !== null) {
+                $open[] = [$emphasis, $emphasis->shape, $place, $stage->surface()];
+            } elseif ($emphasis !== null || $stage?->surface() !== $before) {
+                array_push($shown, ...$this->laid($open, $place));
+                $open = [];
+            }
+        }
+
+        return [...$shown, ...$this->laid($open, null)];
+    }
+
+    /**
+     * @param  list<array{EmphasisCue, EmphasisShape, array{int, float}, string}>  $open
+     * @param  array{int, float}|null  $until
+     * @return list<EmphasisShown>
+     */
+    private function laid(array $open, ?array $until): array
+    {
+        return array_map(fn (array $one): EmphasisShown => new EmphasisShown(
+            new Emphasis($one[1], $one[0]->places, $this->colour($one[0]->colour, $one[1])),
+            $one[2],
+            $until,
+            $one[0]->milliseconds,
+            $one[3],
+        ), $open);
+    }
+
+    private function colour(?string $name, EmphasisShape $shape): string
+    {
+        $colours = $this->style->colours;
+        // What is laid over stands out; what dims is dark.
+        $name ??= $shape === EmphasisShape::Spotlight ? 'ink' : 'contrast';
+
+        return match ($name) {
+            'ink' => $colours->ink->hex,
+            'accent' => $colours->accent->hex,
+            'paper' => $colours->paper->hex,
+            'contrast' => $colours->accent->opposite()->hex,
+            default => strtoupper($name),
+        };
     }
 
     /** A page as it is before anything is written on it. */
@@ -146,7 +227,7 @@ final class PictureCues
         );
     }
 
-    private function choice(LayoutCue $layout, ?Stage $stage): PictureChoice
+    private function choice(LayoutCue $layout, ?Stage $stage, ZoomCue $zoom): PictureChoice
     {
         $inset = $this->style->inset;
 
@@ -154,6 +235,8 @@ final class PictureCues
             $layout->layout ?? $this->style->layout,
             new Inset($layout->corner ?? $inset->corner, $layout->size ?? $inset->size, $inset->shape, $inset->border),
             $stage,
+            $stage === null ? null : $zoom->part,
+            $stage === null ? 0 : $zoom->milliseconds,
         );
     }
 

@@ -14,6 +14,7 @@ final readonly class SectionSource
      * @param  list<string>  $lines  ids of its lines, in order
      * @param  Join|null  $join  how it meets what comes before it; null is a cut
      * @param  list<KeysShown>  $keys  in order
+     * @param  list<EmphasisShown>  $emphases  in order
      */
     public function __construct(
         public string $id,
@@ -25,6 +26,7 @@ final readonly class SectionSource
         public array $lines = [],
         public ?Join $join = null,
         public array $keys = [],
+        public array $emphases = [],
     ) {
     }
 
@@ -43,9 +45,7 @@ final readonly class SectionSource
     {
         $spoken = [];
         foreach ($this->passages as $passage) {
-            $spoken += array_flip(
-                $passage->lines !== [] ? $passage->lines : array_map(strval(...), array_keys($passage->take->lines)),
-            );
+            $spoken += array_flip($passage->spoken());
         }
         $next = [];
         $following = null;

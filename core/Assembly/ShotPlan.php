@@ -7,6 +7,7 @@ namespace OpenReel\Core\Assembly;
 use OpenReel\Core\Mark\Mark;
 use OpenReel\Core\Mark\Stroke;
 use OpenReel\Core\Picture\Crop;
+use OpenReel\Core\Picture\Ease;
 use OpenReel\Core\Picture\FrameSize;
 use OpenReel\Core\Picture\Inset;
 use OpenReel\Core\Picture\Layer;
@@ -17,6 +18,7 @@ use OpenReel\Core\Picture\SourceColour;
 use OpenReel\Core\Picture\Stage;
 use OpenReel\Core\Picture\StageKind;
 use OpenReel\Core\Picture\TrackAt;
+use OpenReel\Core\Picture\Zoom;
 use OpenReel\Core\Take\TrackKind;
 use OpenReel\Core\Time\Tick;
 use OpenReel\Core\Time\TimeMap;
@@ -46,15 +48,26 @@ final readonly class ShotPlan
         BoardPages $boards,
     ): array {
         $cuts = [0 => $choice];
+        $before = $ways = [];
         foreach ($this->timed($section->timedChanges(), $passage, $map) as [$frame, $then]) {
-            $choice = $then;
+            if ($then == $choice) {
+                // It says what is seen anyway.
+                continue;
+            }
             // What comes up behind the passage is seen from the next one on.
             if ($frame < $map->frames) {
                 $cuts[$frame] = $then;
+                $before[$frame] ??= $choice;
+                $ways[$frame] = self::way($before[$frame], $then, $frame, $map);
             }
+            $choice = $then;
         }
         $keys = $this->keys($section->keys, $passage, $map);
         $starts = array_keys($cuts);
+        foreach ($ways as $frame => [, $frames]) {
+            // Once there it stands, and a piece of it is made for itself.
+            array_push($starts, ...$frames > 0 && $frame + $frames < $map->frames ? [$frame + $frames] : []);
+        }
         foreach ($keys as [$from, $until]) {
             array_push($starts, $from, ...$until < $map->frames ? [$until] : []);
         }
@@ -62,10 +75,13 @@ final readonly class ShotPlan
         sort($starts);
         $shots = [];
         $seen = $cuts[0];
+        $since = 0;
         foreach ($starts as $i => $start) {
             $until = $starts[$i + 1] ?? $map->frames;
-            $seen = $cuts[$start] ?? $seen;
-            $picture = $this->picture($seen, $passage, $map, $boards, $start, $until);
+            $since = isset($cuts[$start]) ? $start : $since;
+            $seen = $cuts[$since];
+            $zoom = self::zoom($seen, $ways[$since] ?? [null, 0], $start - $since);
+            $picture = $this->picture($seen, $zoom, $section, $passage, $map, $boards, $start, $until);
             foreach ($keys as [$from, $behind, $caps]) {
                 $picture = $from <= $start && $start < $behind ? $picture->under($caps) : $picture;
             }
@@ -76,6 +92,39 @@ final readonly class ShotPlan
         }
 
         return [$shots, $choice];
+    }
+
+    /**
+     * How the stage comes to what is seen of it then.
+     *
+     * @return array{Crop|null, int} the part that is seen before, and for how many frames it is on its way
+     */
+    private static function way(PictureChoice $before, PictureChoice $then, int $frame, TimeMap $map): array
+    {
+        // What is another stage is there at once.
+        $isWay = $before->stage?->surface() === $then->stage?->surface() && $before->zoom != $then->zoom && $then->zoomMs > 0;
+        if (! $isWay) {
+            return [null, 0];
+        }
+        $there = $map->timeOf($frame)->plus(Tick::ofMilliseconds($then->zoomMs));
+
+        return [$before->zoom, max(1, $map->frameOf($there) - $frame)];
+    }
+
+    /**
+     * @param  array{Crop|null, int}  $way  as of `way`
+     * @param  int  $done  frames of it that have gone
+     */
+    private static function zoom(PictureChoice $seen, array $way, int $done): Zoom
+    {
+        [$from, $frames] = $way;
+        if ($done >= $frames) {
+            return new Zoom($seen->zoom);
+        }
+        $whole = Crop::whole();
+        $now = ($from ?? $whole)->towards($seen->zoom ?? $whole, Ease::Soft->at($done / $frames));
+
+        return new Zoom($seen->zoom, $frames - $done, $done === 0 ? $from : $now);
     }
 
     public function card(CardSource $card, int $frames): Shot
@@ -134,6 +183,8 @@ final readonly class ShotPlan
 
     private function picture(
         PictureChoice $choice,
+        Zoom $zoom,
+        SectionSource $section,
         Passage $passage,
         TimeMap $map,
         BoardPages $boards,
@@ -154,13 +205,18 @@ final readonly class ShotPlan
             $this->logo,
             $this->ground,
             array_values($marks),
+            $zoom,
         );
         $bare = $seen();
         $rect = $choice->stage === null || $stage === null ? null : $bare->stageRect();
         if ($rect === null || $choice->stage === null) {
             return $bare;
         }
-        $marks = self::marks($choice->stage, $passage, $map, $boards, $rect->width / $rect->height);
+        $aspect = $rect->width / $rect->height;
+        $marks = [
+            ...self::marks($choice->stage, $passage, $map, $boards, $aspect),
+            ...EmphasisPlan::of($section, $passage, $map, $choice->stage->surface(), $aspect),
+        ];
         $marks = array_values(array_filter(array_map(fn (Mark $m): ?Mark => $m->within($from, $until), $marks)));
 
         return $marks === [] ? $bare : $seen(...$marks);

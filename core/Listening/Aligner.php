@@ -8,37 +8,23 @@ use OpenReel\Core\Listening\Alignment\Attempt;
 use OpenReel\Core\Listening\Alignment\Confidence;
 use OpenReel\Core\Listening\Alignment\Edges;
 use OpenReel\Core\Listening\Alignment\Frames;
-use OpenReel\Core\Listening\Alignment\Reference;
-use OpenReel\Core\Listening\Alignment\ReferenceLine;
+use OpenReel\Core\Listening\Alignment\Passes;
 use OpenReel\Core\Listening\Alignment\ReferenceVoice;
-use OpenReel\Core\Listening\Alignment\Search;
 use OpenReel\Core\Listening\Alignment\SecondLook;
-use OpenReel\Core\Listening\Alignment\Speaker;
 use OpenReel\Core\Listening\Alignment\Spectrum;
 use OpenReel\Core\Listening\Alignment\Speech;
 use OpenReel\Core\Listening\Alignment\SpokenWords;
+use OpenReel\Core\Listening\Alignment\Stretches;
 use OpenReel\Core\Listening\Alignment\Warp;
 
 /**
  * Hears which lines are said in a take, where, and how well: the take is compared with the lines as a reference voice says them.
  *
- * Steps: features of the take (Spectrum, SpeechGate, Cepstra), the reference (a low and a high voice, the better one stays;
- * then at the presenter's pace), the search for the way through the lines (Search), adaptation to the presenter (Speaker),
- * edges, words.
+ * Steps: features of the take (Spectrum, SpeechGate, Cepstra); stretch by stretch (Stretches) the reference, the search for the
+ * way through the lines and adaptation to the presenter (Passes); then, over all of it, a second look, edges, words.
  */
 final class Aligner
 {
-    /** Words a minute of the reference at first. */
-    private const RATE = 165;
-
-    private const RATES = [90, 320];
-
-    /** The reference is made anew when the presenter's pace is off by more. */
-    private const PACE_OFF = 0.1;
-
-    /** Of a frame's distances to all lines the part that is nearer than garbage: less as the reference comes nearer. */
-    private const QUANTILES = [0.3, 0.2, 0.12];
-
     /** Frames: a line broken off so shortly before a take ends was broken off by its end (0.4 s). */
     private const ENDS_WITHIN = 20;
 
@@ -46,9 +32,6 @@ final class Aligner
     private const DOUBTED = 0.5;
 
     private const DEAR = 1.22;
-
-    /** How far a read's length may be off at no cost, before the presenter's pace is known and after; logarithms. */
-    private const FREE = [0.6, 0.3];
 
     public function __construct(private readonly ReferenceVoice $voice)
     {
@@ -67,40 +50,20 @@ final class Aligner
         if (! str_contains($speech->mask, '1') || $lines === []) {
             return new Heard([], Unscripted::of($speech, []), $speech->pauses(), 1.0);
         }
-        $texts = array_map(fn (LineToHear $line): string => $line->spoken, $lines);
-        $sections = array_keys(array_filter($lines, fn (LineToHear $line): bool => $line->beginsSection));
-        [$cost, $attempts, $found, $isHigh, $reference] = [INF, [], [], false, null];
-        foreach ([false, true] as $high) {
-            $candidate = new Reference($this->voice, $texts, $high, self::RATE);
-            $frames = $candidate->lines($speech->noise);
-            [$sum, $way] = self::search($speech, $frames, 1.0, 0, $sections);
-            if ($reference === null || $sum < $cost) {
-                [$cost, $attempts, $found, $isHigh, $reference] = [$sum, $way, $frames, $high, $candidate];
-            }
-            $told($high ? 0.5 : 0.3);
-        }
-        $tempo = self::tempo($speech, $attempts);
-        if (abs($tempo - 1) > self::PACE_OFF) {
-            $rate = (int) max(self::RATES[0], min(self::RATES[1], self::RATE * $tempo));
-            $tempo = 1.0;
-            $reference = new Reference($this->voice, $texts, $isHigh, $rate);
-            $found = $reference->lines($speech->noise);
-            [, $attempts] = self::search($speech, $found, $tempo, 0, $sections);
-        }
-        foreach ([1, 2] as $pass) {
-            $found = Speaker::adapted($speech, $found, $attempts);
-            [, $attempts] = self::search($speech, $found, $tempo, $pass, $sections);
-            $told(0.5 + 0.15 * $pass);
-        }
-        $attempts = self::edged($speech, SecondLook::at($speech, self::edged($speech, $attempts)));
-        $begins = $reference->words();
+        $way = Stretches::walk(
+            $speech,
+            $lines,
+            new Passes($this->voice),
+            fn (float $part): mixed => $told(0.1 + 0.8 * $part),
+        );
+        $attempts = self::edged($speech, SecondLook::at($speech, self::edged($speech, $way->attempts)));
         $reads = array_map(
             fn (Attempt $attempt): Read => self::read(
                 $speech,
                 $attempt,
-                $found[$attempt->line],
+                $way->lines[$attempt->line],
                 $lines[$attempt->line],
-                $begins[$attempt->line],
+                $way->words[$attempt->line],
             ),
             $attempts,
         );
@@ -126,35 +89,6 @@ final class Aligner
     }
 
     /**
-     * @param  list<ReferenceLine>  $lines
-     * @param  list<int>  $sections
-     * @return array{float, list<Attempt>}
-     */
-    private static function search(Speech $speech, array $lines, float $tempo, int $pass, array $sections): array
-    {
-        return (new Search($lines, $tempo, self::QUANTILES[$pass], self::FREE[min(1, $pass)], $sections))($speech);
-    }
-
-    /**
-     * The median, so that a read which was mistaken for another does not count.
-     *
-     * @param  list<Attempt>  $attempts
-     */
-    private static function tempo(Speech $speech, array $attempts): float
-    {
-        $ratios = [];
-        foreach ($attempts as $attempt) {
-            $spoken = $speech->spoken($attempt->from, $attempt->until);
-            if ($attempt->complete && $spoken > 0) {
-                $ratios[] = ($attempt->reached + 1) / $spoken;
-            }
-        }
-        sort($ratios);
-
-        return $ratios[intdiv(count($ratios), 2)] ?? 1.0;
-    }
-
-    /**
      * @param  list<Attempt>  $attempts
      * @return list<Attempt>
      */
@@ -176,11 +110,11 @@ final class Aligner
     private static function read(
         Speech $speech,
         Attempt $attempt,
-        ReferenceLine $reference,
+        Frames $reference,
         LineToHear $line,
         array $begins,
     ): Read {
-        $frames = array_slice($reference->frames, 0, $attempt->reached + 1);
+        $frames = $reference->slice(0, $attempt->reached + 1)->all();
         $isAtEnd =
             $speech->spoken($attempt->until, $speech->count()) === 0 && $speech->count() - $attempt->until < self::ENDS_WITHIN;
 
@@ -196,8 +130,8 @@ final class Aligner
                 $attempt,
                 Warp::path($speech, $frames, $attempt->from, $attempt->until),
                 $line,
-                $begins === [] ? self::byLetters(SpokenWords::of($line->spoken), $reference->length()) : $begins,
-                $reference->length(),
+                $begins === [] ? self::byLetters(SpokenWords::of($line->spoken), $reference->count) : $begins,
+                $reference->count,
             ),
             Confidence::of($speech, $attempt, $frames),
         );

@@ -52,6 +52,47 @@ final readonly class Crop
         );
     }
 
+    /** All of a picture, as a part of it. */
+    public static function whole(): self
+    {
+        return new self(0.0, 0.0, 1.0, 1.0);
+    }
+
+    /** A part of this part, as a part of the whole picture. */
+    public function part(self $of): self
+    {
+        return new self(
+            round($this->x + $of->x * $this->width, 6),
+            round($this->y + $of->y * $this->height, 6),
+            round($of->width * $this->width, 6),
+            round($of->height * $this->height, 6),
+        );
+    }
+
+    /** The same part, as a part of an area of which it is a part. */
+    public function within(?self $area): self
+    {
+        return $area === null ? $this : new self(
+            round(($this->x - $area->x) / $area->width, 6),
+            round(($this->y - $area->y) / $area->height, 6),
+            round($this->width / $area->width, 6),
+            round($this->height / $area->height, 6),
+        );
+    }
+
+    /** On the way to another part: 0 is this one, 1 the other. */
+    public function towards(self $other, float $done): self
+    {
+        $way = fn (float $from, float $to): float => round($from + ($to - $from) * $done, 5);
+
+        return new self(
+            $way($this->x, $other->x),
+            $way($this->y, $other->y),
+            $way($this->width, $other->width),
+            $way($this->height, $other->height),
+        );
+    }
+
     /** The shape of what is left of a picture. */
     public function shape(Shape $whole): Shape
     {

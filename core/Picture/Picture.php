@@ -28,6 +28,7 @@ final readonly class Picture
      * @param  Layout  $wish  what cannot be had (no camera, no stage) falls back to what can be shown
      * @param  Still|TrackAt|null  $stage  a slide or a page of the board; a screen
      * @param  list<Mark>  $marks  over the stage
+     * @param  Zoom  $zoom  of the stage, and of what is drawn over it
      */
     public static function of(
         FrameSize $frame,
@@ -38,6 +39,7 @@ final readonly class Picture
         ?Logo $logo = null,
         string $ground = self::GROUND,
         array $marks = [],
+        Zoom $zoom = new Zoom(),
     ): self {
         $layout = $wish->possibleWith($stage !== null, $camera !== null);
         $sides = $layout === Layout::SideBySide && $stage !== null
@@ -46,9 +48,9 @@ final readonly class Picture
         $layers = [];
         if ($stage !== null && $layout !== Layout::CameraAlone) {
             $rect = $sides->stage ?? PixelRect::contained(self::shape($stage)->aspect(), $frame);
-            $layers[] = new Layer($stage, $rect, crop: $stage instanceof TrackAt ? $stage->part : null);
+            $layers[] = $zoom->layer($stage, $rect, $stage instanceof TrackAt ? $stage->part : null);
             if ($marks !== []) {
-                $layers[] = new Layer(new Marks($marks), $rect);
+                $layers[] = $zoom->layer(new Marks($marks), $rect, null);
             }
         }
         if ($camera !== null && $layout !== Layout::SlideAlone) {

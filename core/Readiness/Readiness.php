@@ -138,8 +138,10 @@ final readonly class Readiness
     private function cues(Section $section, int $index, ShownSlides $shown): array
     {
         $found = [];
+        $hasStage = false;
         foreach ($section->cues as $cue) {
-            $says = $cue->problem() ?? $this->slideProblem($cue, $shown);
+            $hasStage = $cue->kind->isStage() ? $cue->kind !== CueKind::CameraAlone : $hasStage;
+            $says = $cue->problem() ?? $this->slideProblem($cue, $shown) ?? self::placeProblem($cue, $hasStage);
             if ($says !== null) {
                 $found[] = new Finding('cue', $says, $cue->from, $index);
             } elseif ($cue->kind === CueKind::Screen && ! in_array($index, $this->withScreen, true)) {
@@ -149,6 +151,20 @@ final readonly class Readiness
         }
 
         return $found;
+    }
+
+    private static function placeProblem(Cue $cue, bool $hasStage): ?string
+    {
+        $lacks = ' here: no slide, screen or board is shown.';
+
+        return match ($cue->kind) {
+            CueKind::Zoom => $hasStage ? null : "There is nothing to zoom{$lacks}",
+            CueKind::Emphasis => $hasStage ? null : "There is nothing to point at{$lacks}",
+            CueKind::Join => $cue->line === 1 && $cue->within === 0.0
+                ? null
+                : 'A join stands before the first word of a section. Here it does nothing.',
+            default => null,
+        };
     }
 
     private function slideProblem(Cue $cue, ShownSlides $shown): ?string

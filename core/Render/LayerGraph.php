@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace OpenReel\Core\Render;
 
+use OpenReel\Core\Picture\Crop;
 use OpenReel\Core\Picture\Fit;
 use OpenReel\Core\Picture\Layer;
 use OpenReel\Core\Picture\Marks;
@@ -65,11 +66,19 @@ final class LayerGraph
     {
         [$standing, $moving] = self::sorted($spec->picture->layers);
         $chain = $this->base($spec, $standing, $moving);
-        foreach ($moving as $layer) {
-            $chain =
-                $layer->source instanceof Marks
-                    ? $chain.','.$this->marks($spec, $layer->source, $layer->rect)
-                    : $this->over($chain, $this->layer($spec, $layer), $layer, $spec->skip);
+        foreach ($moving as $i => $layer) {
+            $below = $moving[$i - 1] ?? null;
+            $above = $moving[$i + 1] ?? null;
+            if ($layer->motion?->part !== null) {
+                // What is drawn over a picture goes the same way, so it is drawn on it before.
+                $chain = $layer->source instanceof Marks && $below?->motion?->part !== null
+                    ? $chain
+                    : $this->over($chain, $this->zoomed($spec, $layer, $above), $layer, $spec->skip);
+            } elseif ($layer->source instanceof Marks) {
+                $chain .= ','.$this->marks($spec, $layer, $layer->source);
+            } else {
+                $chain = $this->over($chain, $this->layer($spec, $layer), $layer, $spec->skip);
+            }
         }
         $label = $this->label();
         $this->chains[] = "{$chain}[{$label}]";
@@ -263,10 +272,40 @@ final class LayerGraph
         return $chain;
     }
 
-    private function marks(ShotSpec $spec, Marks $marks, PixelRect $rect): string
+    /** A picture of which another part is seen on each frame, with the marks that lie over it. */
+    private function zoomed(ShotSpec $spec, Layer $layer, ?Layer $above): string
     {
-        return 'ass=filename='.
-            PieceFiles::inGraph(MarkScript::of($marks, $rect, $spec->picture->frame, $spec->rate, $spec->skip));
+        [$rect, $motion] = [$layer->rect, $layer->motion];
+        $track = $layer->source instanceof TrackAt ? $layer->source : null;
+        $whole = new Layer($layer->source, $rect, crop: $track?->part);
+        $chain = $track !== null
+            ? $this->track($spec, $whole, $track)
+            : $this->still($whole).",format=yuv420p,loop=loop=-1:size=1,fps={$spec->rate->fps}";
+        if ($above?->source instanceof Marks) {
+            $chain .= ','.$this->marks($spec, $above, $above->source);
+        }
+        $from = ($motion->part ?? Crop::whole())->within($track?->part);
+        $to = ($layer->crop ?? $track->part ?? Crop::whole())->within($track?->part);
+        // `perspective` counts frames from 1.
+        $skip = $spec->skip - 1;
+        $done = $motion === null ? '1' : $motion->ease->expression("min(1,(in+{$skip})/{$motion->frames})");
+        $at = fn (string $side, float $start, float $end): string => sprintf(
+            '%s*(%.6F+(%.6F)*%s)',
+            $side,
+            $start,
+            $end - $start,
+            $done,
+        );
+        [$left, $right] = [$at('W', $from->x, $to->x), $at('W', $from->x + $from->width, $to->x + $to->width)];
+        [$top, $bottom] = [$at('H', $from->y, $to->y), $at('H', $from->y + $from->height, $to->y + $to->height)];
+
+        return "{$chain},perspective=x0='{$left}':y0='{$top}':x1='{$right}':y1='{$top}':".
+            "x2='{$left}':y2='{$bottom}':x3='{$right}':y3='{$bottom}':interpolation=cubic:sense=source:eval=frame";
+    }
+
+    private function marks(ShotSpec $spec, Layer $layer, Marks $marks): string
+    {
+        return 'ass=filename='.PieceFiles::inGraph(MarkScript::ofLayer($layer, $marks, $spec));
     }
 
     /** A number on its way, as an expression of the frame's number. */

@@ -10,7 +10,9 @@ use OpenReel\Core\Mark\Mark;
 use OpenReel\Core\Mark\Outline;
 use OpenReel\Core\Mark\Ring;
 use OpenReel\Core\Picture\Colour;
+use OpenReel\Core\Picture\Crop;
 use OpenReel\Core\Picture\FrameSize;
+use OpenReel\Core\Picture\Layer;
 use OpenReel\Core\Picture\Marks;
 use OpenReel\Core\Picture\PixelRect;
 use OpenReel\Core\Time\FrameRate;
@@ -24,16 +26,44 @@ final class MarkScript
     /** libass draws in eighths of a pixel (`\p4`). */
     private const FINE = 8;
 
-    /**
-     * @param  PixelRect  $rect  the picture that the marks belong to, in the frame
-     * @param  int  $skip  frames that are left out before the first
-     */
-    public static function of(Marks $marks, PixelRect $rect, FrameSize $frame, FrameRate $rate, int $skip = 0): string
+    /** The marks of a layer as a shot shows them; over a picture on its way to another part of it, on all of that. */
+    public static function ofLayer(Layer $layer, Marks $marks, ShotSpec $spec): string
     {
+        $rect = $layer->rect;
+        if ($layer->motion?->part !== null) {
+            return self::of(
+                $marks,
+                new PixelRect(0, 0, $rect->width, $rect->height),
+                FrameSize::of($rect->width, $rect->height),
+                $spec->rate,
+                $spec->skip,
+            );
+        }
+
+        return self::of($marks, $rect, $spec->picture->frame, $spec->rate, $spec->skip, $layer->crop);
+    }
+
+    /**
+     * @param  PixelRect  $rect  where the picture that the marks belong to is seen, in the frame
+     * @param  int  $skip  frames that are left out before the first
+     * @param  Crop|null  $part  of that picture that is seen there; null for all of it
+     */
+    public static function of(
+        Marks $marks,
+        PixelRect $rect,
+        FrameSize $frame,
+        FrameRate $rate,
+        int $skip = 0,
+        ?Crop $part = null,
+    ): string {
+        $clip = $part === null
+            ? ''
+            : sprintf('{\\clip(%d,%d,%d,%d)}', $rect->x, $rect->y, $rect->x + $rect->width, $rect->y + $rect->height);
+        $rect = $part === null ? $rect : self::all($rect, $part);
         $events = '';
         foreach ($marks->marks as $mark) {
             $seen = $mark->within($skip, PHP_INT_MAX);
-            $events .= $seen === null ? '' : self::event($seen, $rect, $rate);
+            $events .= $seen === null ? '' : self::event($seen, $rect, $rate, $clip);
         }
 
         return "[Script Info]\nScriptType: v4.00+\nPlayResX: {$frame->width}\nPlayResY: "
@@ -44,7 +74,22 @@ final class MarkScript
             "[Events]\nFormat: Layer, Start, End, Style, Text\n{$events}";
     }
 
-    private static function event(Mark $mark, PixelRect $rect, FrameRate $rate): string
+    /** Where all of a picture would lie of which a part is seen. */
+    private static function all(PixelRect $rect, Crop $part): PixelRect
+    {
+        $width = $rect->width / $part->width;
+        $height = $rect->height / $part->height;
+
+        return new PixelRect(
+            (int) round($rect->x - $part->x * $width),
+            (int) round($rect->y - $part->y * $height),
+            (int) round($width),
+            (int) round($height),
+        );
+    }
+
+    /** @param  string  $clip  an override that keeps it inside a part of the frame, or nothing */
+    private static function event(Mark $mark, PixelRect $rect, FrameRate $rate, string $clip): string
     {
         $figure = $mark->figure;
         $rows = match (true) {
@@ -56,9 +101,10 @@ final class MarkScript
 
         return implode('', array_map(
             fn (string $row): string => sprintf(
-                "Dialogue: 0,%s,%s,Mark,%s\n",
+                "Dialogue: 0,%s,%s,Mark,%s%s\n",
                 self::time($mark->from, $rate),
                 self::time($mark->until, $rate),
+                $clip,
                 $row,
             ),
             $rows,

@@ -67,7 +67,7 @@ final readonly class ShotSpec
         $scripts = [];
         foreach ($this->picture->layers as $layer) {
             if ($layer->source instanceof Marks) {
-                $scripts[] = MarkScript::of($layer->source, $layer->rect, $this->picture->frame, $this->rate, $this->skip);
+                $scripts[] = MarkScript::ofLayer($layer, $layer->source, $this);
             }
         }
 

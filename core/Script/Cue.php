@@ -15,7 +15,7 @@ final readonly class Cue
     /** One cue in brackets; an escaped bracket (`\[pause]`) is text. */
     public const PATTERN = '/(?<!\\\\)'.self::BRACKET.'/iu';
 
-    private const BRACKET = '\[(slide|pause|layout|note|target|card|screen|board|keys|camera\s+alone)'
+    private const BRACKET = '\[(slide|pause|layout|note|target|card|screen|board|keys|join|zoom|emphasis|camera\s+alone)'
         .'(?:\s*:\s*|\s+|(?=\]))([^\[\]\r\n]*)\]';
 
     /**
@@ -65,6 +65,12 @@ final readonly class Cue
             $kind === CueKind::Pause, $kind === CueKind::Target => "[{$kind->value} {$value}]",
             default => "[{$kind->value}: {$value}]",
         };
+    }
+
+    /** As it is written, with its brackets. */
+    public function source(): string
+    {
+        return self::write($this->kind, $this->value);
     }
 
     public function placed(int $line, float $within): self
@@ -124,6 +130,17 @@ final readonly class Cue
                 : null,
             CueKind::CameraAlone => $this->value === '' ? null : 'Write [camera alone] without anything behind it.',
             CueKind::Keys => Keys::read($this->value) === [] ? 'No keys are named. Write [keys: Ctrl+S].' : null,
+            CueKind::Join => JoinCue::read($this->value) === null
+                ? "\"{$this->value}\" is no join. Write [join: dissolve, 0.5 s], [join: dip, 1 s] or [join: cut]."
+                : null,
+            CueKind::Zoom => ZoomCue::read($this->value) === null
+                ? "\"{$this->value}\" is no part of the picture. Write [zoom: 20 10 40] (left, top and width in per cent) or "
+                    .'[zoom: out].'
+                : null,
+            CueKind::Emphasis => EmphasisCue::read($this->value) === null
+                ? "\"{$this->value}\" cannot be drawn. Write [emphasis: box 20 10 30 12], round, underline, arrow or spotlight "
+                    .'and its place in per cent; or [emphasis: none].'
+                : null,
             CueKind::Note => null,
         };
     }

@@ -28,6 +28,21 @@ enum CueKind: string
     /** `[keys: Ctrl+S]` the keys pressed are shown for a moment. */
     case Keys = 'keys';
 
+    /** `[join: dissolve, 0.5 s]` how a section meets the one before it: `cut`, `dissolve` or `dip`. */
+    case Join = 'join';
+    /** `[zoom: 20 10 40, 0.8 s]` that part of the stage fills its place; `[zoom: out]` all of it again. */
+    case Zoom = 'zoom';
+    /** `[emphasis: box 20 10 30 12]` something is laid over the stage, until `[emphasis: none]`. */
+    case Emphasis = 'emphasis';
+
+    /** Whether one of this kind takes the place of one of another, from where it stands on; others stand beside each other. */
+    public function replaces(self $other): bool
+    {
+        $isState = in_array($this, [self::Layout, self::Zoom, self::Join, self::Target, self::Card], true);
+
+        return $isState && $this === $other || $this->isStage() && $other->isStage();
+    }
+
     /** Whether it says what is on the stage from there on. */
     public function isStage(): bool
     {

@@ -19,7 +19,7 @@ final class CuePlaces
         foreach ($cues as $i => $cue) {
             $line = $script->sections[$cue['section']]->lines[$cue['line'] - 1] ?? null;
             if ($line !== null) {
-                $places[] = [self::place($text, $line, $cue['within']), $i, $cue['cue']];
+                $places[] = [self::at($text, $line, $cue['within']), $i, $cue['cue']];
             }
         }
         // From the end, so that places before stay where they are; of two at one place the later one stands behind.
@@ -33,8 +33,8 @@ final class CuePlaces
         return $text;
     }
 
-    /** @return int the byte at which the word begins that is said next */
-    private static function place(string $text, Line $line, float $within): int
+    /** @return int the byte at which the word begins that is said next behind a part of a line, 0..1 */
+    public static function at(string $text, Line $line, float $within): int
     {
         $source = substr($text, $line->from, $line->until - $line->from);
         preg_match_all('/'.substr(Cue::PATTERN, 1, -3).'|[^\s\[]+|\[/iu', $source, $found, PREG_OFFSET_CAPTURE);

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace OpenReel\Core\Style;
 
+use OpenReel\Core\Assembly\JoinKind;
 use OpenReel\Core\Picture\Colour;
 use OpenReel\Core\Picture\Corner;
 use OpenReel\Core\Picture\FrameSize;
@@ -12,6 +13,7 @@ use OpenReel\Core\Picture\InsetBorder;
 use OpenReel\Core\Picture\InsetShape;
 use OpenReel\Core\Picture\InsetSize;
 use OpenReel\Core\Picture\Layout;
+use OpenReel\Core\Script\JoinCue;
 use OpenReel\Core\Script\Language;
 use OpenReel\Core\Sound\Cleaning;
 use OpenReel\Core\Sound\NoiseReduction;
@@ -71,6 +73,7 @@ final readonly class HouseStyle
         'hum_filter' => 'off',
         'low_cut' => 'off',
         'longest_pause' => 0,
+        'join' => 'cut',
         'count_down' => 3,
         'presenter' => '',
         'language' => 'en',
@@ -106,6 +109,9 @@ final readonly class HouseStyle
 
     /** Milliseconds; 0 leaves pauses as they were spoken. */
     public int $longestPause;
+
+    /** How sections meet, unless one says otherwise. */
+    public JoinCue $join;
 
     /** Seconds. */
     public int $countDown;
@@ -149,6 +155,7 @@ final readonly class HouseStyle
             $text('low_cut') === 'on',
         );
         $this->longestPause = (int) $values['longest_pause'];
+        $this->join = JoinCue::read($text('join')) ?? new JoinCue(JoinKind::Cut);
         $this->countDown = (int) $values['count_down'];
         $this->presenter = $text('presenter');
         $this->language = Language::from($text('language'));
@@ -276,6 +283,7 @@ final readonly class HouseStyle
             'noise_reduction' => is_string($value) && NoiseReduction::tryFrom($value) !== null,
             'hum_filter', 'low_cut' => in_array($value, ['off', 'on'], true),
             'longest_pause' => in_array($value, self::LONGEST_PAUSES, true),
+            'join' => is_string($value) && JoinCue::read($value) !== null,
             'count_down' => is_int($value) && $value >= 0 && $value <= 10,
             'language' => is_string($value) && Language::tryFrom($value) !== null,
             'presenter' => is_string($value) && mb_strlen($value) <= 100,

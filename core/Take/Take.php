@@ -73,6 +73,19 @@ final readonly class Take
     /** Where in the take a place in its lines lies; null when it does not speak that line. */
     public function at(string $line, float $within): ?Tick
     {
+        $places = $this->places($line);
+
+        return $places === null ? null : self::between($places, $within);
+    }
+
+    /**
+     * The places in a line of which the moment is known, its beginning and its end among them.
+     *
+     * @return non-empty-list<array{float, int}>|null part of the line already spoken, and tick, in order; null when it does not
+     *    speak that line
+     */
+    public function places(string $line): ?array
+    {
         $from = $this->lines[$line] ?? null;
         if ($from === null) {
             return null;
@@ -83,17 +96,32 @@ final readonly class Take
                 $until = $other;
             }
         }
-
-        [$before, $behind] = [[0.0, $from->count], [1.0, $until->count]];
+        $places = [];
         foreach ($this->reached as $place) {
-            if ($place->line !== $line || ! $from->isBefore($place->at) || ! $place->at->isBefore($until)) {
-                continue;
+            if ($place->line === $line && $from->isBefore($place->at) && $place->at->isBefore($until)) {
+                $places[] = [$place->within, $place->at->count];
             }
-            if ($place->within <= $within && $place->within >= $before[0]) {
-                $before = [$place->within, $place->at->count];
-            } elseif ($place->within > $within && $place->within < $behind[0]) {
-                $behind = [$place->within, $place->at->count];
+        }
+        usort($places, fn (array $a, array $b): int => $a[0] <=> $b[0]);
+
+        return [[0.0, $from->count], ...$places, [1.0, $until->count]];
+    }
+
+    /**
+     * The moment between two known places, in proportion to the text.
+     *
+     * @param  non-empty-list<array{float, int}>  $places  as `places` gives them
+     */
+    public static function between(array $places, float $within): Tick
+    {
+        $before = $places[0];
+        $behind = $places[count($places) - 1];
+        foreach (array_slice($places, 1, -1) as $place) {
+            if ($place[0] > $within) {
+                $behind = $place;
+                break;
             }
+            $before = $place;
         }
         $part = ($within - $before[0]) / max(1e-9, $behind[0] - $before[0]);
 

@@ -10,6 +10,7 @@ use App\Models\Section;
 use OpenReel\Core\Assembly\Segment;
 use OpenReel\Core\Picture\Still;
 use OpenReel\Core\Picture\StillKind;
+use OpenReel\Core\Script\SpeakingTime;
 
 /** A draft: a stand-in voice reads what nobody has recorded yet. */
 final class DraftTest extends FeatureTestCase
@@ -33,6 +34,25 @@ final class DraftTest extends FeatureTestCase
         self::assertStringStartsWith('fLaC', (string) file_get_contents($sound->getPathname()));
         $this->get('/api/draft-voices/'.str_repeat('0', 64))->assertStatus(404);
         $this->get('/api/draft-voices/..%2f..%2fdatabase')->assertStatus(404);
+    }
+
+    public function test_how_long_the_voice_takes_is_the_estimate(): void
+    {
+        $section = $this->written('Low water is at 7:15. So leave a margin.');
+        $lesson = $section->lesson()->firstOrFail();
+        $guessed = $this->getJson("/api/lessons/{$lesson->id}")->assertOk()->json('sections.0');
+        app(ReadDraft::class)($lesson);
+        $told = $this->getJson("/api/lessons/{$lesson->id}")->assertOk()->json('sections.0');
+        $film = app(AssembleLesson::class)($lesson, asDraft: true)->assembly;
+
+        self::assertNotSame(array_column($guessed['lines'], 'spoken_ms'), array_column($told['lines'], 'spoken_ms'));
+        self::assertEqualsWithDelta($film->length()->milliseconds(), $told['estimate_ms'], 80.0, 'two lines, in whole frames');
+        // Words that are said otherwise are guessed again, the others are not.
+        $wide = 'Low water is at 7:15. So leave a wide margin.';
+        $this->patchJson("/api/sections/{$section->id}", ['script' => $wide])->assertOk();
+        $changed = $this->getJson("/api/lessons/{$lesson->id}")->assertOk()->json('sections.0.lines');
+        self::assertSame($told['lines'][0]['spoken_ms'], $changed[0]['spoken_ms']);
+        self::assertSame(SpeakingTime::ofText('So leave a wide margin.'), $changed[1]['spoken_ms']);
     }
 
     public function test_takes_replace_the_voice_line_by_line(): void

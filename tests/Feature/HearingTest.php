@@ -21,6 +21,7 @@ use OpenReel\Core\Listening\LineToHear;
 use OpenReel\Core\Listening\Read;
 use OpenReel\Core\Listening\ReadKind;
 use OpenReel\Core\Script\Language;
+use OpenReel\Core\Script\Script;
 use OpenReel\Core\Script\Spoken;
 use OpenReel\Core\Time\Span;
 
@@ -214,6 +215,42 @@ final class HearingTest extends FeatureTestCase
             array_map(fn (Read $r): array => [$r->line, $r->kind], $heard->reads),
         );
         self::assertTrue($heard->isSure());
+    }
+
+    public function test_a_recording_of_a_long_lesson_is_heard_stretch_by_stretch(): void
+    {
+        // More lines than are looked for at once; after two of the first section it goes on in the midst of the sixth.
+        $lines = [];
+        foreach (Script::read((string) file_get_contents(base_path('demo/lesson/script.md')))->sections as $section) {
+            foreach ($section->lines as $n => $line) {
+                $lines[] = new LineToHear($line->text, Spoken::of($line->text), $n === 0);
+            }
+        }
+        foreach ([...self::LINES, ...self::LINES] as $text) {
+            $lines[] = new LineToHear($text, $text);
+        }
+        self::assertGreaterThan(60, count($lines));
+        $says = [[0, 1.0], [1, 1.0], [40, 1.0], [41, 0.6], [41, 1.0], [42, 1.0], [43, 1.0]];
+        [$file, $times] = Stumbling::take(
+            'stretches-midst',
+            array_map(fn (array $said): array => [$lines[$said[0]]->text, $said[1], 0.6], $says),
+        );
+        $told = [];
+        $heard = app(TakeListener::class)->hear($file, $lines, Language::English, function (float $part) use (&$told): void {
+            $told[] = $part;
+        });
+
+        self::assertSame(
+            $says,
+            array_map(fn (Read $r): array => [$r->line, $r->kind === ReadKind::Complete ? 1.0 : 0.6], $heard->reads),
+        );
+        foreach ($heard->reads as $i => $read) {
+            self::assertEqualsWithDelta($times[$i][0], $read->span->from->seconds(), 0.1, "start of read {$i}");
+        }
+        $sorted = $told;
+        sort($sorted);
+        self::assertSame($sorted, $told, 'progress only grows');
+        self::assertSame(1.0, end($told));
     }
 
     /** @return iterable<string, array{string, list<string>}> */

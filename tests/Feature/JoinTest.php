@@ -18,8 +18,12 @@ use OpenReel\Core\Assembly\PictureChoice;
 use OpenReel\Core\Assembly\SectionSource;
 use OpenReel\Core\Assembly\Segment;
 use OpenReel\Core\Mark\Box;
+use OpenReel\Core\Mark\Mark;
+use OpenReel\Core\Mark\Outline;
 use OpenReel\Core\Mark\TakeMark;
+use OpenReel\Core\Picture\Crop;
 use OpenReel\Core\Picture\FrameSize;
+use OpenReel\Core\Picture\Inset;
 use OpenReel\Core\Picture\Layer;
 use OpenReel\Core\Picture\Layout;
 use OpenReel\Core\Picture\Motion;
@@ -29,6 +33,7 @@ use OpenReel\Core\Picture\Shape;
 use OpenReel\Core\Picture\Stage;
 use OpenReel\Core\Picture\Still;
 use OpenReel\Core\Picture\StillKind;
+use OpenReel\Core\Picture\Zoom;
 use OpenReel\Core\Render\ShotCommand;
 use OpenReel\Core\Render\ShotSpec;
 use OpenReel\Core\Take\Take as CoreTake;
@@ -117,6 +122,57 @@ final class JoinTest extends FeatureTestCase
         foreach ([[0, 180, 60], [5, 94, 54], [5, 226, 134], [15, 190, 104]] as [$at, $x, $y]) {
             self::assertNear('000000', $this->pixel($out, $at, $x, $y), "{$at}: {$x}, {$y}");
         }
+    }
+
+    public function test_a_zoom_shows_the_part_that_the_browser_shows_and_what_is_drawn_goes_along(): void
+    {
+        // Left half red, right half blue, and a bar over a quarter of it.
+        $path = "{$this->mediaRoot}/halves.png";
+        $halves = 'color=c=red:s=320x360,format=rgb24[l];color=c=blue:s=320x360,format=rgb24[r];[l][r]hstack';
+        Program::run(['ffmpeg', '-v', 'error', '-y', '-filter_complex', $halves, '-frames:v', '1', $path]);
+        $still = new Still(StillKind::Slide, 'h', Shape::of(640, 360), hash('sha256', 'halves'));
+        $this->paths[$still->hash] = $path;
+        $bar = new Mark(new Outline([[8889, 0, 13333, 0, 13333, 10000, 8889, 10000]], 'FFFFFF'), 0, 30);
+        $at = function (Zoom $zoom, string $name) use ($still, $bar): string {
+            $picture = Picture::of(
+                FrameSize::of(320, 180), Layout::SlideAlone, new Inset(), $still, null, marks: [$bar], zoom: $zoom,
+            );
+            $spec = new ShotSpec($picture, FrameRate::of(25), 30);
+            $out = "{$this->mediaRoot}/{$name}.mp4";
+            $script = "{$this->mediaRoot}/{$name}.ass";
+            file_put_contents($script, $spec->scripts()[0]);
+            Program::run(['ffmpeg', '-v', 'error', '-y', ...array_map(
+                fn (string $a): string => (string) preg_replace(
+                    ["/@file:{$still->hash}@/", '/ass=filename=[^,;\[]+/'],
+                    [$this->paths[$still->hash], "ass=filename={$script}"],
+                    $a,
+                ),
+                ShotCommand::arguments($spec, $out),
+            )]);
+
+            return $out;
+        };
+        $part = new Crop(0.25, 0.25, 0.5, 0.5);
+
+        $moving = $at(new Zoom($part, 10), 'moving');
+        // The bar begins at half of the width and ends at three quarters.
+        foreach ([[0, 156, self::RED], [0, 164, 'FFFFFF'], [0, 236, 'FFFFFF'], [0, 244, self::BLUE]] as [$n, $x, $colour]) {
+            self::assertNear($colour, $this->pixel($moving, $n, $x, 90), "frame {$n}, {$x}");
+        }
+        // Half-way three quarters of it are seen, from an eighth on: the bar ends at 5/6 of the width.
+        foreach ([[5, 156, self::RED], [5, 164, 'FFFFFF'], [5, 262, 'FFFFFF'], [5, 272, self::BLUE]] as [$n, $x, $colour]) {
+            self::assertNear($colour, $this->pixel($moving, $n, $x, 90), "frame {$n}, {$x}");
+        }
+        // There it stays, and the bar goes to the edge.
+        foreach ([$moving, $at(new Zoom($part), 'standing')] as $film) {
+            foreach ([[15, 154, self::RED], [15, 166, 'FFFFFF'], [15, 312, 'FFFFFF']] as [$n, $x, $colour]) {
+                self::assertNear($colour, $this->pixel($film, $n, $x, 90), "frame {$n}, {$x}");
+            }
+        }
+        // And back.
+        $out = $at(new Zoom(null, 10, $part), 'out');
+        self::assertNear('FFFFFF', $this->pixel($out, 0, 312, 90));
+        self::assertNear(self::BLUE, $this->pixel($out, 12, 250, 90));
     }
 
     /** @return array{string, FilmPlan} */

@@ -90,7 +90,7 @@ test('a square lesson with a card is recorded, watched and exported in the house
     await page.goto(`/lessons/${lesson.id}/finish`);
     await expect(page.getByText('2 of 2 sections kept')).toBeVisible();
     const stage = page.getByRole('group', { name: 'The lesson as it will be exported' });
-    await page.getByRole('button', { name: 'Watch' }).click();
+    await page.getByRole('button', { name: 'Watch', exact: true }).click();
     // The card has no media; it keeps its own time and hands over to the take.
     await expect(stage).toHaveAttribute('data-section', '2', { timeout: 15_000 });
     const plan = (await (await request.get(`/api/lessons/${lesson.id}/assembly`)).json()) as Assembly;

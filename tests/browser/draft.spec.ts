@@ -16,7 +16,7 @@ test('a lesson is watched and exported on day one, read by a stand-in voice, and
     const picture = page.getByRole('group', { name: 'The lesson as it will be exported' });
     await expect(picture.locator('.draft-mark, img[src*="/api/cards/"]').first()).toBeVisible({ timeout: 30_000 });
     await isAccessible(page);
-    await page.getByRole('button', { name: 'Watch' }).click();
+    await page.getByRole('button', { name: 'Watch', exact: true }).click();
     const frame = async () => Number(await picture.getAttribute('data-frame'));
     await expect.poll(frame).toBeGreaterThan(15);
     await page.keyboard.press('p');

@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
-import type { Assembly, Segment } from '../../resources/js/api/types';
+import type { Assembly, Rect, Segment } from '../../resources/js/api/types';
 import {
     frameAt,
     isOver,
@@ -13,7 +13,7 @@ import {
 } from '../../resources/js/player/plan';
 import { type Stretch, TimeMap } from '../../resources/js/player/TimeMap';
 import { levelWord } from '../../resources/js/recorder/meter';
-import { rectAt } from '../../resources/js/ui/place';
+import { cropAt, rectAt } from '../../resources/js/ui/place';
 import { clock, day, megabytes, tenths } from '../../resources/js/ui/time';
 
 const example = <Kind>(name: string): Kind =>
@@ -131,7 +131,7 @@ describe('a layer on its way', () => {
     const rect = ([x = 0, y = 0, width = 0, height = 0]: number[]) => ({ x, y, width, height });
     it('is where the film has it', () => {
         for (const { motion, rect: to, at } of example<Move[]>('motion')) {
-            const layer = { rect: rect(to), motion: { ...motion, from: rect(motion.from) } };
+            const layer = { rect: rect(to), motion: { ...motion, from: rect(motion.from), part: null } };
             for (const [frame, place] of at) {
                 const { x, y, width, height } = rectAt(layer, frame);
                 expect([x, y, width, height].map((side) => Math.round(1000 * side) / 1000)).toEqual(place);
@@ -158,4 +158,23 @@ describe('words and times', () => {
         expect(megabytes(1_234_567)).toBe('1.2 MB');
         expect(day('2026-03-03T10:00:00Z', new Date('2026-11-24T10:00:00Z'))).toMatch(/3/);
     });
+});
+
+it('on its way to another part of the picture it shows what the film shows', () => {
+    interface Example {
+        from: [number, number, number, number];
+        to: [number, number, number, number];
+        frames: number;
+        at: [number, number[]][];
+    }
+    const rect = ([x, y, width, height]: [number, number, number, number]): Rect => ({ x, y, width, height });
+    for (const { from, to, frames, at } of example<Example[]>('zoom')) {
+        const whole = { x: 0, y: 0, width: 100, height: 100 };
+        const motion = { from: whole, frames, ease: 'soft' as const, part: rect(from) };
+        for (const [frame, part] of at) {
+            const crop = cropAt({ crop: rect(to), motion }, frame);
+            Object.values(crop ?? {}).forEach((side, index) => expect(side).toBeCloseTo(part[index] ?? -1, 4));
+        }
+    }
+    expect(cropAt({ crop: null, motion: null }, 3)).toBeNull();
 });

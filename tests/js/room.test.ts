@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import type { LinePicture } from '../../resources/js/api/types';
 import { ACTIONS, clash, isAction, keysOf } from '../../resources/js/recorder/keys';
 import { correlation } from '../../resources/js/recorder/ownPicture';
-import { drawnTo, isWhole, moved, shaped, shapeIn, whole } from '../../resources/js/recorder/part';
+import { drawnTo, isWhole, moved, shaped, shapeIn, whole } from '../../resources/js/ui/part';
 import { judged } from '../../resources/js/recorder/pictureWatch';
 import { PrompterPace } from '../../resources/js/recorder/prompterPace';
 import { roomSays } from '../../resources/js/recorder/roomNoise';

@@ -363,6 +363,30 @@ export const assembly = {
                 "id5",
                 "id6"
             ],
+            "words": [
+                {
+                    "line": "id5",
+                    "frames": [
+                        0,
+                        3,
+                        5,
+                        9
+                    ]
+                },
+                {
+                    "line": "id6",
+                    "frames": [
+                        11,
+                        17,
+                        22,
+                        27,
+                        32,
+                        37,
+                        43,
+                        48
+                    ]
+                }
+            ],
             "map": [
                 {
                     "frames": 58,
@@ -471,6 +495,7 @@ export const assembly = {
             "take_number": null,
             "draft": false,
             "lines": [],
+            "words": [],
             "map": null,
             "offset_ticks": 0,
             "media_url": null,
@@ -718,6 +743,7 @@ export const courses = [
             "hum_filter": "off",
             "low_cut": "off",
             "longest_pause": 0,
+            "join": "cut",
             "count_down": 3,
             "presenter": "",
             "language": "en"
@@ -754,6 +780,7 @@ export const style = {
         "hum_filter": "off",
         "low_cut": "off",
         "longest_pause": 0,
+        "join": "cut",
         "count_down": 3,
         "presenter": "",
         "language": "en"
@@ -784,6 +811,7 @@ export const style = {
         "hum_filter": "off",
         "low_cut": "off",
         "longest_pause": 0,
+        "join": "cut",
         "count_down": 3,
         "presenter": "",
         "language": "en"

@@ -61,8 +61,9 @@ final class AssembleLesson
         if ($logo !== null) {
             $files[$logo->hash] = $logo->path;
         }
+        $rate = FrameRate::of($lesson->fps);
         $cues = new PictureCues($script, LessonDeck::of($slides), $style, $frame);
-        $lines = $this->lines($lesson);
+        [$lines, $texts] = $this->lines($lesson);
         $sources = [];
         foreach (array_values($lesson->sections()->get()->all()) as $index => $section) {
             $text = $script->sections[$index] ?? null;
@@ -84,7 +85,9 @@ final class AssembleLesson
                 $changes,
                 $card,
                 $lines[$section->id] ?? [],
+                join: $cues->join($text, $rate),
                 keys: $cues->keys($text, $lines[$section->id] ?? []),
+                emphases: $cues->emphases($text),
             );
         }
         foreach ($cues->drawings() as $svg) {
@@ -97,30 +100,31 @@ final class AssembleLesson
         }
         $assembly = Assembly::of(
             $frame,
-            FrameRate::of($lesson->fps),
+            $rate,
             $sources,
             LessonStyle::logo($style, $logo),
             $style->colours->ground->hex,
             $mark,
         );
 
-        return new FilmPlan($assembly, $files, (float) $style->soundTarget, (float) $style->computerUnder, $unread);
+        return new FilmPlan($assembly, $files, (float) $style->soundTarget, (float) $style->computerUnder, $unread, $texts);
     }
 
-    /** @return array<string, list<string>> line ids by section, in order */
+    /** @return array{array<string, list<string>>, array<string, string>} line ids by section, in order; and their words by id */
     private function lines(Lesson $lesson): array
     {
-        $lines = [];
+        $lines = $texts = [];
         $rows = DB::table('lines')
             ->where('lesson_id', $lesson->id)
             ->whereNotNull('position')
             ->orderBy('position')
-            ->get(['id', 'section_id']);
+            ->get(['id', 'section_id', 'text']);
         foreach ($rows as $row) {
             $lines[$row->section_id][] = $row->id;
+            $texts[$row->id] = $row->text;
         }
 
-        return $lines;
+        return [$lines, $texts];
     }
 
     /**

@@ -7,12 +7,15 @@ namespace App\Actions\Film;
 use App\Media\DraftVoice;
 use App\Media\Workshop;
 use App\Models\Lesson;
+use App\Models\Section;
 use App\Readers\CardPicture;
 use App\Readers\DraftLines;
 use App\Readers\LessonCoverage;
 use App\Readers\LessonStyle;
+use Illuminate\Support\Facades\DB;
+use OpenReel\Core\Script\Language;
 
-/** Has every line that nobody has spoken yet read by the stand-in voice. */
+/** Has every line that nobody has spoken yet read by the stand-in voice; how long that takes is the line's estimate then. */
 final class ReadDraft
 {
     public function __construct(private readonly DraftVoice $voice, private readonly CardPicture $cards)
@@ -25,10 +28,31 @@ final class ReadDraft
         // The mark that says that it is a draft among them.
         $this->cards->drawAll($lesson);
         $language = LessonStyle::of($lesson)->language;
+        $texts = DraftLines::of($lesson, LessonCoverage::of($lesson));
         $work = array_map(
             fn (string $text): \Closure => fn () => $this->voice->make($text, $language),
-            array_values(DraftLines::of($lesson, LessonCoverage::of($lesson))),
+            array_values($texts),
         );
         Workshop::run($work, (int) config('reel.render_slots'));
+        $this->estimate($texts, $language);
+    }
+
+    /** @param  array<string, string>  $texts  by line id */
+    private function estimate(array $texts, Language $language): void
+    {
+        $changed = [];
+        foreach ($texts as $id => $text) {
+            $length = ($this->voice->find($text, $language)[0] ?? null)?->length->milliseconds();
+            if ($length !== null && DB::table('lines')
+                ->where(['id' => $id, 'text' => $text])
+                ->where('spoken_ms', '!=', $length)
+                ->update(['spoken_ms' => $length]) > 0) {
+                $changed[] = $id;
+            }
+        }
+        $sections = DB::table('lines')->whereIn('id', $changed)->pluck('section_id');
+        foreach (Section::query()->findMany($sections->all()) as $section) {
+            $section->touch();
+        }
     }
 }

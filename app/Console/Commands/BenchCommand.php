@@ -10,8 +10,10 @@ use App\Bench\ExportBench;
 use App\Bench\HearingBench;
 use App\Bench\IngestBench;
 use App\Bench\InterfaceBench;
+use App\Bench\ReadsBench;
 use App\Bench\RoomBench;
 use App\Bench\ScriptBench;
+use App\Bench\StoryboardBench;
 use Illuminate\Console\Command;
 use Illuminate\Support\Facades\Artisan;
 use Illuminate\Support\Facades\File;
@@ -29,8 +31,10 @@ final class BenchCommand extends Command
         ApiBench::class,
         IngestBench::class,
         HearingBench::class,
+        ReadsBench::class,
         ExportBench::class,
         RoomBench::class,
+        StoryboardBench::class,
     ];
 
     public function handle(): int

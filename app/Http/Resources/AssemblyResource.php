@@ -13,6 +13,7 @@ use Illuminate\Http\Resources\Json\JsonResource;
 use OpenReel\Core\Assembly\SectionSource;
 use OpenReel\Core\Assembly\Segment;
 use OpenReel\Core\Assembly\Shot;
+use OpenReel\Core\Assembly\WordFrames;
 use OpenReel\Core\Render\ShotSpec;
 use OpenReel\Core\Sound\ComputerSound;
 use OpenReel\Core\Sound\GainSearch;
@@ -92,6 +93,7 @@ final class AssemblyResource extends JsonResource
             'take_number' => $isDraft ? null : $take?->number,
             'draft' => $isDraft,
             'lines' => $segment->passage->lines ?? [],
+            'words' => self::words(WordFrames::of($segment, $this->resource->texts)),
             'map' => $segment->map?->toArray(),
             'offset_ticks' => $played === null ? 0 : -$played->fileAt(Tick::zero()),
             'media_url' => match (true) {
@@ -107,6 +109,19 @@ final class AssemblyResource extends JsonResource
                 'offset' => $shot->offset, 'frames' => $shot->frames, 'picture' => PictureResource::of($shot->picture),
             ], $segment->shots),
         ];
+    }
+
+    /**
+     * @param  array<string, list<int>>  $frames  by line
+     * @return list<array{line: string, frames: list<int>}>
+     */
+    private static function words(array $frames): array
+    {
+        return array_map(
+            fn (string $line, array $of): array => ['line' => $line, 'frames' => $of],
+            array_map(strval(...), array_keys($frames)),
+            array_values($frames),
+        );
     }
 
     /**

@@ -20,21 +20,24 @@ final class Reference
     /** Bytes of sound a frame. */
     private const BYTES = 2 * Spectrum::RATE * Frames::STEP_MS / 1000;
 
+    /** So many lines are said word by word at once, since that is long. */
+    private const APART = 8;
+
     private readonly Frames $spectrum;
 
     private readonly string $mask;
 
-    /** @var list<int> frames of each line, pauses included */
+    /** @var array<int, int> by line its frames, pauses included */
     private readonly array $lengths;
 
-    /** @param  list<string>  $texts  as they are spoken */
+    /** @param  array<int, string>  $texts  as they are spoken, by the number of the line */
     public function __construct(
         private readonly ReferenceVoice $voice,
         private readonly array $texts,
         private readonly bool $high,
         private readonly int $rate,
     ) {
-        $sounds = $voice->say($texts, $high, $rate);
+        $sounds = array_combine(array_keys($texts), $voice->say(array_values($texts), $high, $rate));
         $this->spectrum = Spectrum::read($sounds);
         $this->mask = self::mask($this->spectrum, 0.93, self::DEPTH, self::GAP);
         $this->lengths = array_map(fn (string $sound): int => intdiv(strlen($sound), self::BYTES), $sounds);
@@ -42,19 +45,19 @@ final class Reference
 
     /**
      * @param  list<float>|null  $noise  as of Speech: the same is added, so that both are equally noisy; null for none
-     * @return list<ReferenceLine>
+     * @return array<int, ReferenceLine> by number
      */
     public function lines(?array $noise): array
     {
         $cepstra = Cepstra::of($this->spectrum, $this->mask, $noise === null ? null : $this->added($noise));
         $lines = [];
         $at = 0;
-        foreach ($this->lengths as $length) {
+        foreach ($this->lengths as $number => $length) {
             $spoken = '';
             for ($until = min($cepstra->count, $at + $length); $at < $until; $at++) {
                 $spoken .= $this->mask[$at] === '1' ? pack('g*', ...$cepstra->at($at)) : '';
             }
-            $lines[] = new ReferenceLine(Cepstra::withChange(Frames::packed($spoken, Cepstra::COEFFICIENTS))->all());
+            $lines[$number] = new ReferenceLine(Cepstra::withChange(Frames::packed($spoken, Cepstra::COEFFICIENTS))->all());
         }
 
         return $lines;
@@ -82,16 +85,19 @@ final class Reference
     /**
      * Where words begin: the voice says them one by one, and each is found in what it says fluently.
      *
-     * @return list<list<int>> for each line the frame at which each of its words begins; empty where some are not heard by
+     * @param  list<int>  $numbers  of the lines that are wanted
+     * @return array<int, list<int>> for each line the frame at which each of its words begins; empty where some are not heard by
      *    themselves, since espeak-ng runs some together
      */
-    public function words(): array
+    public function words(array $numbers): array
     {
         $lines = $this->lines(null);
-        $texts = array_map(fn (string $text): string => implode(' ', SpokenWords::of($text)), $this->texts);
         $found = [];
-        foreach ($this->voice->say($texts, $this->high, $this->rate, true) as $i => $sound) {
-            $found[] = self::begins($sound, count(explode(' ', $texts[$i])), $lines[$i]);
+        foreach (array_chunk($numbers, self::APART) as $some) {
+            $texts = array_map(fn (int $n): string => implode(' ', SpokenWords::of($this->texts[$n])), $some);
+            foreach ($this->voice->say($texts, $this->high, $this->rate, true) as $i => $sound) {
+                $found[$some[$i]] = self::begins($sound, count(explode(' ', $texts[$i])), $lines[$some[$i]]);
+            }
         }
 
         return $found;

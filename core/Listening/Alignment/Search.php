@@ -65,20 +65,27 @@ final class Search
     /** @var list<float> what each record cost, without how it was come to and what its length costs */
     private array $recCost = [];
 
+    /** @var list<ReferenceLine> */
+    private readonly array $lines;
+
+    /** @var list<int> the number in the script of each of these lines; those that do not follow each other lie apart */
+    private readonly array $numbers;
+
     /**
-     * @param  list<ReferenceLine>  $lines
+     * @param  array<int, ReferenceLine>  $lines  by number, in order
      * @param  float  $tempo  frames of the reference a frame of the take
      * @param  float  $quantile  of a frame's distances to all lines the part that is nearer than garbage
      * @param  float  $free  logarithm of a ratio of lengths that costs nothing
-     * @param  list<int>  $sections  indexes of the lines that begin a section
      */
     public function __construct(
-        private readonly array $lines,
+        array $lines,
+        private readonly Window $window,
         private readonly float $tempo,
         private readonly float $quantile,
         private readonly float $free,
-        private readonly array $sections = [],
     ) {
+        $this->lines = array_values($lines);
+        $this->numbers = array_keys($lines);
     }
 
     /** @return array{float, list<Attempt>} cost, and what was found, in order */
@@ -98,8 +105,10 @@ final class Search
         // Hubs: 0 lies before all lines. Waiting in silence or in stray speech, behind a line said (0) or broken off (1).
         $hub = array_fill(0, 4, array_fill(0, $count + 1, self::NEVER));
         $rec = array_fill(0, 4, array_fill(0, $count + 1, -1));
-        $hub[0][0] = 0.0;
-        [$hubLow, $hubHigh] = [0, 0];
+        $sections = array_keys(array_intersect($this->numbers, $this->window->sections));
+        $begin = (int) array_search($this->window->next, $this->numbers, true);
+        $hub[0][$begin] = 0.0;
+        [$hubLow, $hubHigh] = [$begin, $begin];
         $mask = $speech->mask;
 
         $bestInLine = self::NEVER;
@@ -133,17 +142,20 @@ final class Search
                             continue;
                         }
                         $said = $h - 1;
+                        $number = $this->numbers[$said] ?? $this->numbers[0] - 1;
                         $last = min($count - 1, $said + $ahead);
                         for ($s = max(0, $said - $back); $s <= $last; $s++) {
-                            $to = $cost + ($kind === 0 ? self::behindSaid($said, $s) : self::behindBroken($said, $s));
+                            $line = $this->numbers[$s];
+                            $to =
+                                $cost + ($kind === 0 ? self::behindSaid($number, $line) : self::behindBroken($number, $line));
                             if ($to < $limit && $to < ($enter[$s] ?? self::NEVER)) {
                                 [$enter[$s], $enterBefore[$s]] = [$to, $before];
                             }
                         }
                         if ($jump) {
-                            foreach ($this->sections as $s) {
+                            foreach ($sections as $s) {
                                 $to = $cost + Costs::JUMP;
-                                if ($s > $last && $to < $limit && $to < ($enter[$s] ?? self::NEVER)) {
+                                if ($s > $said && $to < $limit && $to < ($enter[$s] ?? self::NEVER)) {
                                     [$enter[$s], $enterBefore[$s]] = [$to, $before];
                                 }
                             }
@@ -428,7 +440,7 @@ final class Search
         $found = [];
         for (; $last >= 0; $last = $this->recBefore[$last]) {
             $found[] = new Attempt(
-                $this->recLine[$last],
+                $this->numbers[$this->recLine[$last]],
                 $this->recFrom[$last],
                 $this->recUntil[$last],
                 $this->recReached[$last],

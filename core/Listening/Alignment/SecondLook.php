@@ -18,6 +18,8 @@ final class SecondLook
     /** So alike that it is this line and not the one it was taken for. */
     private const ALIKE = 0.50;
 
+    private const FAR_MORE = 0.15;
+
     /** A read that is dearer by this is compared with other lines. */
     private const UNUSUAL = 1.05;
 
@@ -27,7 +29,17 @@ final class SecondLook
     /** Parts of a whole read: from here on all of it was said; below there it was broken off. */
     private const WHOLE = 0.95;
 
-    private const BROKEN = 0.88;
+    private const BROKEN = 0.94;
+
+    /** A read that was broken off is tried with what follows within so many frames (0.6 s), to this part of the line's length. */
+    private const FOLLOWS = 30;
+
+    private const LONGEST = 1.15;
+
+    /** How much farther it comes by that at least, in parts of the line, and by how much less alike it may be. */
+    private const FARTHER = 0.08;
+
+    private const LITTLE_LESS = 0.1;
 
     /** Stray speech is compared with lines so many away, when it lasts so many frames (0.4 s). */
     private const NEAR = 3;
@@ -44,6 +56,7 @@ final class SecondLook
     public static function at(Speech $speech, array $attempts): array
     {
         $usual = self::usual($speech, $attempts);
+        $attempts = self::longer($speech, $attempts, $usual);
         $kept = [];
         foreach ($attempts as $attempt) {
             $seen = self::ofOtherLine($speech, $attempt, $attempts, $usual) ??
@@ -56,6 +69,61 @@ final class SecondLook
         usort($all, fn (Attempt $a, Attempt $b): int => $a->from <=> $b->from);
 
         return $all;
+    }
+
+    /**
+     * What was said behind a pause inside a line that was broken off later is easily taken for stray speech, or for another line.
+     *
+     * @param  list<Attempt>  $attempts  in order
+     * @return list<Attempt>
+     */
+    private static function longer(Speech $speech, array $attempts, float $usual): array
+    {
+        $all = [];
+        for ($i = 0; $i < count($attempts); $i++) {
+            $attempt = $attempts[$i];
+            $whole = $attempt->complete ? null : self::whole($attempts, $attempt);
+            if ($whole === null) {
+                $all[] = $attempt;
+
+                continue;
+            }
+            $next = $attempts[$i + 1] ?? null;
+            $isDear = $next !== null && $next !== $whole && self::each($speech, $next) > self::UNUSUAL * $usual;
+            $end = match (true) {
+                $next === null => $speech->count(),
+                $isDear => $attempts[$i + 2]->from ?? $speech->count(),
+                default => $next->from,
+            };
+            $long = self::goneOn($speech, $attempt, $whole, $end);
+            $all[] = $long;
+            while ($i + 1 < count($attempts) && $attempts[$i + 1]->from < $long->until) {
+                $i++;
+            }
+        }
+
+        return $all;
+    }
+
+    /** A read that was broken off, as far as it goes on like a whole one before a frame. */
+    private static function goneOn(Speech $speech, Attempt $attempt, Attempt $whole, int $end): Attempt
+    {
+        $longest = (int) (self::LONGEST * $speech->spoken($whole->from, $whole->until));
+        [$likeness, $reached] = OwnVoice::compare($speech, $attempt->from, $attempt->until, $whole);
+        $least = min(self::SAME, $likeness + self::LITTLE_LESS);
+        $long = $attempt;
+        foreach ($speech->ends($attempt->until, $end, self::FOLLOWS) as $until) {
+            if ($speech->spoken($attempt->from, $until) > $longest) {
+                break;
+            }
+            [$distance, $part] = OwnVoice::compare($speech, $attempt->from, $until, $whole);
+            if ($distance < $least && $part > $reached + self::FARTHER) {
+                $long = self::like($whole, $attempt->from, $until, $part);
+                $reached = $part;
+            }
+        }
+
+        return $long;
     }
 
     private static function seen(Speech $speech, Attempt $attempt, ?Attempt $whole, float $usual): ?Attempt
@@ -90,13 +158,13 @@ final class SecondLook
      */
     private static function ofOtherLine(Speech $speech, Attempt $attempt, array $attempts, float $usual): ?Attempt
     {
-        if (self::each($speech, $attempt) < self::UNUSUAL * $usual) {
-            return null;
-        }
         $own = self::whole($attempts, $attempt);
-        $least = $own === null
-            ? self::ALIKE
-            : min(self::ALIKE, OwnVoice::compare($speech, $attempt->from, $attempt->until, $own)[0]);
+        $least = $own === null ? INF : OwnVoice::compare($speech, $attempt->from, $attempt->until, $own)[0];
+        if (self::each($speech, $attempt) < self::UNUSUAL * $usual) {
+            // It sounds like its line, and is another one only when it is far more like that.
+            $least = $own === null ? 0.0 : $least - self::FAR_MORE;
+        }
+        $least = min(self::ALIKE, $least);
         $found = null;
         foreach (self::near($attempts, $attempt->from) as $whole) {
             if ($whole->line !== $attempt->line) {
@@ -122,7 +190,7 @@ final class SecondLook
             $until,
             $isWhole ? $whole->reached : (int) ($part * $whole->reached),
             $isWhole,
-            $whole->cost,
+            $whole->cost * ($isWhole ? 1.0 : $part),
         );
     }
 

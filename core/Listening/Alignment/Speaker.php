@@ -18,20 +18,20 @@ final class Speaker
     private const PRIOR = 4.0;
 
     /**
-     * @param  list<ReferenceLine>  $lines
+     * @param  array<int, ReferenceLine>  $lines  by number
      * @param  list<Attempt>  $attempts
-     * @return list<ReferenceLine>
+     * @return array<int, ReferenceLine>
      */
     public static function adapted(Speech $speech, array $lines, array $attempts): array
     {
-        $all = array_merge(...array_map(fn (ReferenceLine $l): array => $l->frames, $lines));
+        $all = array_merge(...array_map(fn (ReferenceLine $l): array => $l->frames, array_values($lines)));
         if ($all === [] || $attempts === []) {
             return $lines;
         }
         $starts = [];
         $at = 0;
-        foreach ($lines as $line) {
-            $starts[] = $at;
+        foreach ($lines as $number => $line) {
+            $starts[$number] = $at;
             $at += $line->length();
         }
         [$classes, $labels] = self::classes($all);
@@ -53,7 +53,7 @@ final class Speaker
         }
         $adapted = [];
         $at = 0;
-        foreach ($lines as $line) {
+        foreach ($lines as $number => $line) {
             $frames = [];
             foreach ($line->frames as $frame) {
                 $class = $labels[$at++];
@@ -62,7 +62,7 @@ final class Speaker
                 }
                 $frames[] = array_values($frame);
             }
-            $adapted[] = new ReferenceLine($frames);
+            $adapted[$number] = new ReferenceLine($frames);
         }
 
         return $adapted;

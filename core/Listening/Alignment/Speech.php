@@ -45,9 +45,36 @@ final readonly class Speech
         return $this->frames->count;
     }
 
+    /** How long somebody speaks. */
+    public function milliseconds(): int
+    {
+        return substr_count($this->mask, '1') * Frames::STEP_MS;
+    }
+
     public function isSpeech(int $frame): bool
     {
         return ($this->mask[$frame] ?? '0') === '1';
+    }
+
+    public function slice(int $from, int $until): self
+    {
+        return new self($this->frames->slice($from, $until), substr($this->mask, $from, $until - $from), $this->noise);
+    }
+
+    /** The frame in the middle of the longest silence that begins in a stretch; its end where there is none. */
+    public function pauseNear(int $from, int $until): int
+    {
+        preg_match_all('/0+/', substr($this->mask, $from, $until - $from), $runs, PREG_OFFSET_CAPTURE);
+        $longest = 0;
+        $middle = $until;
+        foreach ($runs[0] as [$run, $at]) {
+            if (strlen($run) > $longest) {
+                $longest = strlen($run);
+                $middle = $from + $at + intdiv($longest + 1, 2);
+            }
+        }
+
+        return $middle;
     }
 
     /** @return list<Span> silence between speech that is longer than 0.8 s */
@@ -83,6 +110,24 @@ final readonly class Speech
         }
 
         return $found;
+    }
+
+    /**
+     * @param  int  $gap  frames of silence behind which nothing follows any more
+     * @return list<int> the frames behind the last of each run of speech from a frame on
+     */
+    public function ends(int $from, int $until, int $gap): array
+    {
+        $ends = [];
+        $silent = 0;
+        for ($at = $from; $at < $until && $silent <= $gap; $at++) {
+            $silent = $this->isSpeech($at) ? 0 : $silent + 1;
+            if ($silent === 0 && ($at + 1 === $until || ! $this->isSpeech($at + 1))) {
+                $ends[] = $at + 1;
+            }
+        }
+
+        return $ends;
     }
 
     /** Frames with speech in a stretch. */

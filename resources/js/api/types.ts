@@ -1,3 +1,4 @@
+import type { CueKind } from '../page/syntax';
 import type { Stretch } from '../player/TimeMap';
 
 /** What the API sends. All times are milliseconds unless the name says otherwise. */
@@ -296,8 +297,8 @@ export interface Layer {
     /** The part of the source that is shown, in parts of its sides; null for all of it. */
     crop: Rect | null;
     opacity: number;
-    /** A move from another place, from the shot's first frame on. */
-    motion: { from: Rect; frames: number; ease: 'steady' | 'soft' } | null;
+    /** A move from another place, or from another part of the source (null when that stays), from the shot's first frame on. */
+    motion: { from: Rect; frames: number; ease: 'steady' | 'soft'; part: Rect | null } | null;
 }
 
 /** Something drawn over a picture for some frames of the shot. */
@@ -335,6 +336,8 @@ export interface Segment {
     take_number: number | null;
     /** Ids of the lines it speaks. */
     lines: string[];
+    /** Of each line the frame of the segment on which each of its words is said first; words are parted by white space. */
+    words: { line: string; frames: number[] }[];
     /** Which moment of the take each frame shows; null for a card. */
     map: Stretch[] | null;
     /** Moment of the take at which its media begin. */
@@ -382,6 +385,33 @@ export interface Assembly {
     rendered: number;
     /** In a draft: lines that the stand-in voice has still to read. */
     unread: number;
+}
+
+/** A cue by the words it stands at. */
+export interface PlacedCue {
+    /** By index among the section's cues. */
+    number: number;
+    kind: CueKind;
+    value: string;
+    /** As it is written. */
+    text: string;
+    /** The line it stands before or in; null behind the last one. */
+    line: string | null;
+    /** The word of that line it stands before. */
+    word: number;
+    problem: string | null;
+}
+
+export interface LessonCues {
+    /** Of the script they were read from. */
+    revision: number;
+    sections: Record<string, PlacedCue[]>;
+}
+
+/** A word of a line, counted from 0. */
+export interface WordAt {
+    line: string;
+    word: number;
 }
 
 export interface Export {

@@ -1,7 +1,19 @@
 /** What of a script the page has to see for itself while it is typed; the server reads the rest (core/Script). */
 
 export type CueKind =
-    'slide' | 'pause' | 'layout' | 'note' | 'target' | 'card' | 'screen' | 'board' | 'keys' | 'camera alone';
+    | 'slide'
+    | 'pause'
+    | 'layout'
+    | 'note'
+    | 'target'
+    | 'card'
+    | 'screen'
+    | 'board'
+    | 'keys'
+    | 'join'
+    | 'zoom'
+    | 'emphasis'
+    | 'camera alone';
 
 export interface CueAt {
     kind: CueKind;
@@ -12,8 +24,8 @@ export interface CueAt {
 }
 
 /** The same pattern as `OpenReel\Core\Script\Cue::PATTERN`. */
-const cue =
-    /(?<!\\)\[(slide|pause|layout|note|target|card|screen|board|keys|camera\s+alone)(?:\s*:\s*|\s+|(?=\]))([^[\]\r\n]*)\]/gi;
+const words = 'slide|pause|layout|note|target|card|screen|board|keys|join|zoom|emphasis|camera\\s+alone';
+const cue = new RegExp(`(?<!\\\\)\\[(${words})(?:\\s*:\\s*|\\s+|(?=\\]))([^[\\]\\r\\n]*)\\]`, 'gi');
 
 export function cuesIn(text: string, offset = 0): CueAt[] {
     return [...text.matchAll(cue)].map((match) => ({
@@ -59,6 +71,12 @@ export function cueLabel({ kind, value }: Pick<CueAt, 'kind' | 'value'>): string
             return value === '' ? 'board' : `board, ${value}`;
         case 'keys':
             return `keys ${value}`;
+        case 'join':
+            return value;
+        case 'zoom':
+            return /^out\b/i.test(value) ? 'zoom out' : 'zoom in';
+        case 'emphasis':
+            return value.toLowerCase() === 'none' ? 'end of emphasis' : (value.split(' ')[0] ?? '').toLowerCase();
         case 'camera alone':
             return 'camera alone';
     }

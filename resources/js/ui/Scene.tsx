@@ -2,7 +2,7 @@ import type { CSSProperties, ReactNode } from 'react';
 import type { Layer, Picture } from '../api/types';
 import { DrawnImage } from './DrawnImage';
 import { MarkDrawing } from './MarkDrawing';
-import { cropped, cutOut, edgeLook, outOfSight, place, rectAt } from './place';
+import { cropAt, cropped, cutOut, edgeLook, outOfSight, place, rectAt } from './place';
 
 interface Props {
     picture: Picture;
@@ -40,7 +40,7 @@ export function Scene({ picture, frame = 0, camera, screen, sheet, mirrored = fa
         return (
             element && (
                 <div className={`${kind}${more}`} style={layer ? look(layer, at) : outOfSight}>
-                    <div style={cropped(layer?.crop ?? null)}>{element}</div>
+                    <div style={cropped(layer ? cropAt(layer, frame) : null)}>{element}</div>
                     {edge && <div className="edge" style={edge} />}
                 </div>
             )
@@ -58,10 +58,12 @@ export function Scene({ picture, frame = 0, camera, screen, sheet, mirrored = fa
                 one.shows === 'camera' || one.shows === 'screen' ? null : (
                     <div key={`${one.shows}/${index}`} className={one.shows} style={look(one, index)}>
                         {one.shows === 'marks' ? (
-                            <MarkDrawing marks={one.marks} rect={one.rect} frame={frame} />
+                            <div style={cropped(cropAt(one, frame))}>
+                                <MarkDrawing marks={one.marks} rect={one.rect} frame={frame} />
+                            </div>
                         ) : (
                             one.url && (
-                                <div style={cropped(one.crop)}>
+                                <div style={cropped(cropAt(one, frame))}>
                                     <DrawnImage src={one.url} alt="" />
                                 </div>
                             )

@@ -16,21 +16,37 @@ export function place(rect: Rect, frame: Size): CSSProperties {
     };
 }
 
+const wholeSource: Rect = { x: 0, y: 0, width: 1, height: 1 };
+
+/** The part of its source that a layer shows some frames into its shot; null for all of it. */
+export function cropAt({ crop, motion }: Pick<Layer, 'crop' | 'motion'>, frame: number): Rect | null {
+    if (!motion?.part || frame >= motion.frames) {
+        return crop;
+    }
+    return between(motion.part, crop ?? wholeSource, eased(motion, frame));
+}
+
+function eased({ ease, frames }: { ease: 'steady' | 'soft'; frames: number }, frame: number): number {
+    const part = Math.max(0, frame) / frames;
+    return ease === 'steady' ? part : (1 - Math.cos(Math.PI * part)) / 2;
+}
+
+function between(from: Rect, to: Rect, done: number): Rect {
+    const way = (start: number, end: number) => start + (end - start) * done;
+    return {
+        x: way(from.x, to.x),
+        y: way(from.y, to.y),
+        width: way(from.width, to.width),
+        height: way(from.height, to.height),
+    };
+}
+
 /** Where a layer lies some frames into its shot: see core/Picture/Motion.php and Ease.php. */
 export function rectAt({ rect, motion }: Pick<Layer, 'rect' | 'motion'>, frame: number): Rect {
     if (!motion || frame >= motion.frames) {
         return rect;
     }
-    const part = Math.max(0, frame) / motion.frames;
-    const done = motion.ease === 'steady' ? part : (1 - Math.cos(Math.PI * part)) / 2;
-    const way = (from: number, to: number) => from + (to - from) * done;
-    const { from } = motion;
-    return {
-        x: way(from.x, rect.x),
-        y: way(from.y, rect.y),
-        width: way(from.width, rect.width),
-        height: way(from.height, rect.height),
-    };
+    return between(motion.from, rect, eased(motion, frame));
 }
 
 /** Kept in the page, because it plays, but not seen. */

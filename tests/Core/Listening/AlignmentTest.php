@@ -14,11 +14,14 @@ use OpenReel\Core\Listening\Alignment\MelBank;
 use OpenReel\Core\Listening\Alignment\OwnVoice;
 use OpenReel\Core\Listening\Alignment\ReferenceLine;
 use OpenReel\Core\Listening\Alignment\Search;
+use OpenReel\Core\Listening\Alignment\SecondLook;
 use OpenReel\Core\Listening\Alignment\Spectrum;
 use OpenReel\Core\Listening\Alignment\Speech;
 use OpenReel\Core\Listening\Alignment\SpeechGate;
 use OpenReel\Core\Listening\Alignment\SpokenWords;
 use OpenReel\Core\Listening\Alignment\Warp;
+use OpenReel\Core\Listening\Alignment\Window;
+use OpenReel\Core\Listening\LineToHear;
 use OpenReel\Core\Listening\Unscripted;
 use OpenReel\Core\Time\Span;
 use PHPUnit\Framework\TestCase;
@@ -132,6 +135,43 @@ final class AlignmentTest extends TestCase
         self::assertSame(['0', '12', '13'], self::found($says, $lines, [0, 12]));
     }
 
+    public function test_only_lines_that_may_be_said_in_a_stretch_are_looked_for(): void
+    {
+        $lines = array_map(
+            fn (int $n): LineToHear => new LineToHear('Low water falls at a quarter past seven.', 'spoken', $n % 50 === 0),
+            range(0, 199),
+        );
+        $window = Window::at($lines, 60, 10_000);
+        // A line takes about 3.4 s to say.
+        self::assertSame(range(52, 69), array_keys($window->texts));
+        self::assertSame([[], [100]], [$window->sections, Window::at($lines, 95, 10_000)->sections]);
+        self::assertSame(range(100, 103), array_keys(Window::from($lines, 100, 10_000)->texts));
+        self::assertSame(range(191, 199), array_keys(Window::at($lines, 199, 90_000)->texts), 'the last line');
+        self::assertSame(range(0, 199), array_keys(Window::all($lines)->texts));
+
+        // Two lines that stand beside each other here lie far apart in the script.
+        $reference = array_map(
+            fn (string $line): ReferenceLine => new ReferenceLine(self::frames($line, 6)),
+            [7 => 'abcdefgh', 8 => 'ijklmnop', 50 => 'qrstuvwx'],
+        );
+        $search = fn (string $says, int $next): array => array_map(
+            fn (Attempt $a): int => $a->line,
+            (new Search($reference, new Window([], [50], $next), 1.0, 0.12, 0.3))(self::speech($says))[1],
+        );
+        self::assertSame([7, 8], $search('abcdefgh ijklmnop', 7));
+        self::assertSame([8], $search('ijklmnop', 8), 'one begins where one is');
+        self::assertSame([8, 50], $search('ijklmnop    qrstuvwx', 8));
+    }
+
+    public function test_long_speech_is_parted_in_pauses(): void
+    {
+        $speech = self::speech('abc d  e fgh', 1);
+        self::assertSame(6, $speech->pauseNear(1, 9));
+        self::assertSame(12, $speech->pauseNear(9, 12), 'without one at its end');
+        self::assertSame([1, 2], [$speech->slice(2, 4)->spoken(0, 2), $speech->slice(2, 4)->count()]);
+        self::assertSame([3, 5], $speech->ends(0, 8, 1), 'up to a long silence');
+    }
+
     public function test_a_read_is_warped_onto_its_line(): void
     {
         $line = self::frames('abcd');
@@ -150,6 +190,45 @@ final class AlignmentTest extends TestCase
         [$other] = OwnVoice::compare($speech, 90, 138, $whole);
         self::assertGreaterThan(0.7, $other);
         self::assertSame([INF, 0.0], OwnVoice::compare($speech, 48, 54, $whole), 'nothing is said there');
+    }
+
+    public function test_what_was_found_is_looked_at_again_in_the_presenters_own_voice(): void
+    {
+        $again = fn (string $says, Attempt ...$found): array => array_map(
+            fn (Attempt $a): array => [$a->line, $a->from, $a->until, $a->complete],
+            SecondLook::at(self::speech($says), array_values($found)),
+        );
+        $first = new Attempt(0, 0, 24, 3, false, 6.0);
+        self::assertSame(
+            [[0, 0, 48, false], [0, 54, 102, true]],
+            $again('abcd efg abcdefgh', $first, new Attempt(0, 54, 102, 7, true, 12.0)),
+            'a false start that goes on behind a pause',
+        );
+        self::assertSame(
+            [[0, 0, 24, false], [0, 30, 54, false], [0, 60, 108, true]],
+            $again(
+                'abcd abcd abcdefgh',
+                $first,
+                new Attempt(0, 30, 54, 3, false, 6.0),
+                new Attempt(0, 60, 108, 7, true, 12.0),
+            ),
+            'two of them stay two',
+        );
+        self::assertSame(
+            [[0, 0, 48, true], [0, 54, 102, true], [1, 108, 156, true]],
+            $again(
+                'abcdefgh abcdefgh ABCDEFGH',
+                new Attempt(0, 0, 48, 7, true, 12.0),
+                new Attempt(1, 54, 102, 3, false, 12.0),
+                new Attempt(1, 108, 156, 7, true, 12.0),
+            ),
+            'a line said again that was taken for the beginning of the next one',
+        );
+        self::assertSame(
+            [[0, 0, 42, false], [0, 48, 96, true]],
+            $again('abcdefg abcdefgh', new Attempt(0, 0, 42, 7, true, 11.0), new Attempt(0, 48, 96, 7, true, 12.0)),
+            'broken off shortly before its end',
+        );
     }
 
     public function test_edges_are_those_of_the_speech(): void
@@ -214,7 +293,7 @@ final class AlignmentTest extends TestCase
     private static function found(string $says, array $lines, array $sections = []): array
     {
         $reference = array_map(fn (string $line): ReferenceLine => new ReferenceLine(self::frames($line, 6)), $lines);
-        [, $attempts] = (new Search($reference, 1.0, 0.12, 0.3, $sections))(self::speech($says));
+        [, $attempts] = (new Search($reference, new Window([], $sections, 0), 1.0, 0.12, 0.3))(self::speech($says));
 
         return array_map(fn (Attempt $a): string => $a->line.($a->complete ? '' : '~'), $attempts);
     }

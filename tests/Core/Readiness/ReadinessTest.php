@@ -89,6 +89,26 @@ final class ReadinessTest extends TestCase
         self::assertStringContainsString('no next slide', $found[2]->says);
     }
 
+    public function test_zooms_and_emphasis_want_a_stage_and_joins_the_beginning(): void
+    {
+        $script = Script::read(
+            "## One\n\n[slide: 1] [zoom: 1 1 50] Words. [camera alone] More [emphasis: box 1 1 9 9] words [join: dip].\n\n".
+                "## Two\n\n[zoom: 1 1 50] [join: cut] Words.\n",
+        );
+        $found = (new Readiness($script, [new DeckSlide('1')], Layout::SlideAlone, Pace::assumed()))->findings();
+        self::assertSame(
+            [
+                'There is nothing to point at here: no slide, screen or board is shown.',
+                'A join stands before the first word of a section. Here it does nothing.',
+                'There is nothing to zoom here: no slide, screen or board is shown.',
+            ],
+            array_values(array_map(
+                fn (Finding $f): string => $f->says,
+                array_filter($found, fn (Finding $f): bool => $f->kind === 'cue'),
+            )),
+        );
+    }
+
     public function test_a_screen_that_nobody_has_recorded_is_to_be_had_ready(): void
     {
         $text = "## One\n\n[screen: the gauge]\n\nRead it.\n\n## Two\n\n[board]\n\nWrite.\n\n"

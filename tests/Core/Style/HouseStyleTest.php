@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Core\Style;
 
+use OpenReel\Core\Assembly\JoinKind;
 use OpenReel\Core\Picture\InsetShape;
 use OpenReel\Core\Picture\Layout;
 use OpenReel\Core\Style\HouseStyle;
@@ -13,6 +14,16 @@ use PHPUnit\Framework\TestCase;
 
 final class HouseStyleTest extends TestCase
 {
+    public function test_how_sections_meet_is_said_as_a_cue_says_it(): void
+    {
+        self::assertSame([JoinKind::Cut, JoinKind::Dissolve], [
+            HouseStyle::of([])->join->kind, HouseStyle::of(['join' => 'dissolve, 0.5 s'])->join->kind,
+        ]);
+        self::assertSame(JoinKind::Cut, HouseStyle::stored(['join' => 'sideways'])->join->kind);
+        $this->expectException(StyleProblem::class);
+        HouseStyle::of(['join' => 'sideways']);
+    }
+
     public function test_what_is_not_said_is_as_by_default(): void
     {
         $style = HouseStyle::of(['layout' => 'camera-alone', 'accent' => '#a1b2c3']);

@@ -1,8 +1,11 @@
-import { useState } from 'react';
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
 import { Link, useNavigate } from 'react-router';
 import { useAssembly } from '../../api/lesson';
+import type { PlacedCue, Section } from '../../api/types';
+import type { AssemblyPlayer } from '../../player/AssemblyPlayer';
+import { writeCue } from '../../page/syntax';
 import { fingerprint } from '../../player/plan';
 import { useLessonPlace } from '../../shell/LessonFrame';
 import { roomPath } from '../../shell/paths';
@@ -10,24 +13,108 @@ import { sectionTitle } from '../../shell/sectionState';
 import { EmptyPlace } from '../../ui/EmptyPlace';
 import { clock } from '../../ui/time';
 import { Waiting } from '../../ui/Waiting';
-import { SectionRow } from './SectionRow';
-import { Watch } from './Watch';
+import { CueInHand } from './CueInHand';
+import { type BoardSection, Storyboard } from './Storyboard';
+import { type BoardWord, boardRows, isStage, placeBehind } from './storyboard';
+import { useNow, useSectionInSight } from './sight';
+import { useChosenWords } from './useChosenWords';
+import { useCueChange, useCues } from './useCues';
+import { begin, cueOf, placedNames, type Placing } from './placing';
+import { PlaceOnStage } from './PlaceOnStage';
+import { PlacingPanel } from './PlacingPanel';
+import { Watch, type WatchPlace } from './Watch';
+import { type Choice, WhatIsSeen } from './WhatIsSeen';
 
+interface WordOf {
+    section: Section;
+    word: BoardWord;
+}
+
+/** The lesson as a storyboard beside the film: what is seen is chosen by words. */
 export default function FinishRoom() {
     const { lesson, section } = useLessonPlace();
     const go = useNavigate();
     const [asDraft, setAsDraft] = useState(false);
     const { data: film, error } = useAssembly(lesson.id);
     const { data: draft } = useAssembly(lesson.id, asDraft);
-    const plan = asDraft ? draft : film;
+    const { data: cues } = useCues(lesson);
+    const change = useCueChange(lesson);
+    const [player, setPlayer] = useState<AssemblyPlayer | null>(null);
+    const [cue, setCue] = useState<{ section: Section; cue: PlacedCue } | null>(null);
+    const place = useRef<WatchPlace | null>(null);
+    const [placing, setPlacing] = useState<{ it: Placing; holds: 'words' | 'on' } | null>(null);
+    const list = useRef<HTMLElement>(null);
+    const plan = asDraft ? (draft ?? film) : film;
+
+    const board = useMemo<BoardSection[]>(() => {
+        let firstWord = 0;
+        return lesson.sections.map((one, index) => {
+            const rows = plan ? boardRows(plan, one, cues?.sections[one.id] ?? []) : [];
+            const made = { section: one, index, rows, firstWord };
+            firstWord += rows.reduce((sum, row) => sum + row.words.length, 0);
+            return made;
+        });
+    }, [lesson.sections, plan, cues]);
+    const all = useMemo<WordOf[]>(
+        () =>
+            board.flatMap((one) =>
+                one.rows.flatMap((row) => row.words.map((word) => ({ section: one.section, word }))),
+            ),
+        [board],
+    );
+    const show = useCallback((at: number) => player?.seek(at), [player]);
+    const words = useChosenWords(all.length, (index) => {
+        setCue(null);
+        setPlacing(null);
+        const at = all[index]?.word.frame;
+        if (at !== null && at !== undefined) {
+            show(at);
+        }
+    });
+    const frames = useMemo(() => all.map(({ word }) => word.frame), [all]);
+    useNow(player, list, frames);
+    useEffect(
+        () =>
+            player?.subscribe(() => {
+                const { index, frame, playing } = player.snapshot();
+                const here = plan?.segments[index]?.section_id;
+                const begins = plan?.segments.find((one) => one.section_id === here)?.start_frame;
+                if (here !== undefined && begins !== undefined) {
+                    place.current = { section: here, at: frame - begins, playing };
+                }
+            }),
+        [player, plan],
+    );
+    useSectionInSight(list, section?.id, plan !== undefined);
+
     if (!film || !plan) {
         return <Waiting room="Finish" says="Putting the lesson together..." problem={error?.message} />;
     }
     const missing = lesson.sections.filter((s) => film.missing.includes(s.id));
     const lines = lesson.sections.reduce((sum, one) => sum + (one.card ? 0 : one.coverage.missing.length), 0);
+    const first = words.range && all[words.range[0]];
+    // Words of one section only: what is seen begins anew with each.
+    const chosen = words.range
+        ? all.slice(words.range[0], words.range[1] + 1).filter((w) => w.section === first?.section)
+        : [];
+    const row = board.flatMap(({ rows }) => rows).find(({ words: said }) => first && said.includes(first.word));
+    const hasStage = row?.shot?.picture.layers.some(({ shows }) => isStage(shows)) ?? false;
+    const choose = ({ cue: text, says }: Choice, holds: 'words' | 'on', done?: () => void) => {
+        const last = chosen.at(-1);
+        if (first && last) {
+            const until = holds === 'words' ? placeBehind(first.section, last.word) : null;
+            change.place(
+                first.section,
+                text,
+                [{ line: first.word.line, word: first.word.word }, until],
+                `${says} ${holds === 'words' ? 'for these words' : 'from here on'}.`,
+                done,
+            );
+        }
+    };
     return (
         <main className="room finish-room">
-            <section aria-label="Sections" className="finish-list">
+            <section aria-label="Storyboard" className="finish-list" ref={list}>
                 <header>
                     <h1>Finish</h1>
                     <p className="soft times mb-0">
@@ -36,17 +123,29 @@ export default function FinishRoom() {
                         {asDraft && ' with the stand-in voice'}
                     </p>
                 </header>
-                <ol>
-                    {lesson.sections.map((one, index) => (
-                        <SectionRow
-                            key={one.id}
-                            lesson={lesson}
-                            section={one}
-                            index={index}
-                            segments={plan.segments.filter((s) => s.section_id === one.id)}
-                        />
-                    ))}
-                </ol>
+                <Storyboard
+                    lesson={lesson}
+                    plan={plan}
+                    board={board}
+                    cues={cues}
+                    words={words}
+                    chosenCue={cue?.cue ?? null}
+                    onCue={(of, one) => {
+                        words.clear();
+                        setCue({ section: of, cue: one });
+                    }}
+                    onShow={show}
+                    onJoin={(of, join, own) => {
+                        const says = join
+                            ? `It meets the section before with: ${join}.`
+                            : 'It is as the house style has it.';
+                        if (join !== '') {
+                            change.open(of, writeCue('join', join), says);
+                        } else if (own) {
+                            change.replace(of, own, '', says);
+                        }
+                    }}
+                />
             </section>
             <section aria-label="Watch" className="finish-watch">
                 {lines > 0 && (
@@ -69,28 +168,101 @@ export default function FinishRoom() {
                         <Button onClick={() => go(roomPath(lesson.id, 'record', section?.id))}>Record</Button>
                     </EmptyPlace>
                 ) : (
-                    <>
-                        <Watch key={fingerprint(plan.segments)} plan={plan} from={section?.id} />
+                    <Watch
+                        key={fingerprint(plan.segments)}
+                        plan={plan}
+                        from={section?.id}
+                        goesOn={place.current}
+                        says={!cue && !first}
+                        over={
+                            placing
+                                ? (picture) => (
+                                      <PlaceOnStage
+                                          picture={picture}
+                                          placing={placing.it}
+                                          onPlace={(it) => setPlacing({ ...placing, it })}
+                                      />
+                                  )
+                                : undefined
+                        }
+                        onPlayer={setPlayer}
+                    />
+                )}
+                {cue ? (
+                    <CueInHand
+                        key={`${cue.section.id}/${cue.cue.number}/${cue.cue.text}`}
+                        cue={cue.cue}
+                        scriptPath={roomPath(lesson.id, 'script', cue.section.id)}
+                        disabled={change.isPending}
+                        onChange={(text) => {
+                            change.replace(
+                                cue.section,
+                                cue.cue,
+                                text,
+                                text ? 'The cue is changed.' : 'The cue is gone.',
+                                () => setCue(null),
+                            );
+                        }}
+                        onClose={() => setCue(null)}
+                    />
+                ) : placing && first && chosen.length > 0 ? (
+                    <PlacingPanel
+                        placing={placing.it}
+                        says={shortened(chosen.map(({ word }) => word.text))}
+                        disabled={change.isPending}
+                        onPlace={(it) => setPlacing({ ...placing, it })}
+                        onDone={() => {
+                            const placed = { cue: cueOf(placing.it), says: placedNames[placing.it.what] };
+                            choose(placed, placing.holds, () => setPlacing(null));
+                        }}
+                        onCancel={() => setPlacing(null)}
+                    />
+                ) : first && chosen.length > 0 ? (
+                    <WhatIsSeen
+                        lesson={lesson}
+                        says={shortened(chosen.map(({ word }) => word.text))}
+                        many={chosen.length > 1}
+                        hasStage={hasStage}
+                        hasScreen={row?.segment?.beside.some(({ kind }) => kind === 'screen') ?? false}
+                        disabled={change.isPending}
+                        onChoose={choose}
+                        onPlace={(what, holds) => {
+                            player?.pause();
+                            setPlacing({ it: begin(what), holds });
+                        }}
+                        onClear={words.clear}
+                    />
+                ) : (
+                    plan.segments.length > 0 && (
                         <div className="finish-next">
-                            {missing.length > 0 && (
-                                <p className="soft mb-0">
-                                    Without a kept take, and left out of the film:{' '}
-                                    {missing.map((one, index) => (
-                                        <span key={one.id}>
-                                            {index > 0 && ', '}
-                                            <Link to={roomPath(lesson.id, 'record', one.id)}>
-                                                {sectionTitle(one, lesson.sections.indexOf(one))}
-                                            </Link>
-                                        </span>
-                                    ))}
-                                    .
-                                </p>
-                            )}
+                            <p className="soft mb-0">
+                                Click a word to see its frame and choose what is seen from there; draw over words to
+                                choose for them alone.
+                                {missing.length > 0 && (
+                                    <>
+                                        {' '}
+                                        Without a kept take, and left out of the film:{' '}
+                                        {missing.map((one, index) => (
+                                            <span key={one.id}>
+                                                {index > 0 && ', '}
+                                                <Link to={roomPath(lesson.id, 'record', one.id)}>
+                                                    {sectionTitle(one, lesson.sections.indexOf(one))}
+                                                </Link>
+                                            </span>
+                                        ))}
+                                        .
+                                    </>
+                                )}
+                            </p>
                             <Button onClick={() => go(roomPath(lesson.id, 'handover'))}>Hand over</Button>
                         </div>
-                    </>
+                    )
                 )}
             </section>
         </main>
     );
+}
+
+function shortened(words: string[]): string {
+    return words.length > 7 ? `${words.slice(0, 4).join(' ')} ... ${words.slice(-2).join(' ')}` : words.join(' ');
 }

@@ -1,7 +1,7 @@
-import { useEffect, useMemo, useRef, useState, useSyncExternalStore } from 'react';
+import { type ReactNode, useEffect, useMemo, useRef, useState, useSyncExternalStore } from 'react';
 import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
-import type { Assembly } from '../../api/types';
+import type { Assembly, Picture } from '../../api/types';
 import { AssemblyPlayer, type Companions, type PlayerSnapshot } from '../../player/AssemblyPlayer';
 import { Icon } from '../../ui/Icon';
 import { KeysDialog } from '../../ui/KeysDialog';
@@ -12,6 +12,14 @@ import { clock } from '../../ui/time';
 const still: PlayerSnapshot = { index: 0, frame: 0, playing: false };
 const nothing = () => () => undefined;
 
+/** A place in the film that stays when other sections become longer or shorter. */
+export interface WatchPlace {
+    section: string;
+    /** Frames since the section began. */
+    at: number;
+    playing: boolean;
+}
+
 interface Props {
     plan: Assembly;
     /** Id of the section it begins with. */
@@ -20,15 +28,24 @@ interface Props {
     at?: number;
     /** It stands in a dialog, and plays at once. */
     plays?: boolean;
+    /** Where it goes on instead, when another plan was watched before. */
+    goesOn?: WatchPlace | null;
+    /** Whether it tells which section is seen. */
+    says?: boolean;
+    /** Lies over the picture that is seen. */
+    over?: (picture: Picture) => ReactNode;
+    /** Told the player when it is there. */
+    onPlayer?: (player: AssemblyPlayer | null) => void;
 }
 
 /** Plays the whole assembly at once, without rendering: the same frames that the export will have. */
-export function Watch({ plan, from, at = 0, plays = false }: Props) {
+export function Watch({ plan, from, at = 0, plays = false, goesOn = null, says = true, over, onPlayer }: Props) {
     const first = useRef<HTMLVideoElement>(null);
     const second = useRef<HTMLVideoElement>(null);
     const screens = [useRef<HTMLVideoElement>(null), useRef<HTMLVideoElement>(null)];
     const sounds = useRef([new Audio(), new Audio()]);
     const voices = useRef([new Audio(), new Audio()]);
+    const resume = useRef(goesOn);
     // One player a plan: the parent gives another key to another plan.
     const [played] = useState(plan);
     const runs = useMemo(() => runsOf(plan), [plan]);
@@ -49,19 +66,30 @@ export function Watch({ plan, from, at = 0, plays = false }: Props) {
         }
         const made = new AssemblyPlayer(played, [first.current, second.current], beside as [Companions, Companions]);
         setPlayer(made);
-        return () => made.close();
+        onPlayer?.(made);
+        return () => {
+            onPlayer?.(null);
+            made.close();
+        };
         // The elements are there as long as this is.
         // eslint-disable-next-line react-hooks/exhaustive-deps
     }, [played]);
     useEffect(() => {
-        const segment = plan.segments.find((s) => s.section_id === from);
-        if (segment) {
-            player?.seek(segment.start_frame + at);
+        if (!player) {
+            return;
         }
-        if (plays) {
-            void player?.play();
+        const place = resume.current ?? { section: from, at, playing: plays };
+        resume.current = null;
+        const own = played.segments.filter((s) => s.section_id === place.section);
+        const [begins] = own;
+        const ends = own.at(-1);
+        if (begins && ends) {
+            player.seek(Math.min(begins.start_frame + place.at, ends.start_frame + ends.frames - 1));
         }
-    }, [player, from, at, plays, plan.segments]);
+        if (place.playing) {
+            void player.play();
+        }
+    }, [player, from, at, plays, played]);
 
     const segment = plan.segments[index];
     const shot = segment && shotAt(segment, frame);
@@ -110,6 +138,7 @@ export function Watch({ plan, from, at = 0, plays = false }: Props) {
                         />
                     );
                 })}
+                {over?.(picture)}
                 {meeting.veil > 0 && (
                     <div className="veil" style={{ background: `#${picture.ground}`, opacity: meeting.veil }} />
                 )}
@@ -131,9 +160,11 @@ export function Watch({ plan, from, at = 0, plays = false }: Props) {
                 </span>
                 <KeysDialog keys={keys} inDialog={plays} />
             </div>
-            <p className="soft mb-0">
-                Now: {segment.position}. {segment.title}
-            </p>
+            {says && (
+                <p className="soft mb-0">
+                    Now: {segment.position}. {segment.title}
+                </p>
+            )}
         </div>
     );
 }

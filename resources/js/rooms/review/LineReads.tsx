@@ -33,6 +33,7 @@ export function LineReads({ lesson, section, line, used }: Props) {
     const choose = useLessonChange(lesson.id, (take: string | null) =>
         api.put(`lessons/${lesson.id}/choices`, { lines: [line], take }),
     );
+    const why = section.coverage.lines.find(({ id }) => id === line)?.why;
     const takes = section.takes.filter((take) => take.lines.some(({ id }) => id === line) && take.state === 'ready');
     const all = takes.flatMap((take) => (reads[take.id] ?? []).map((read) => ({ take, read, key: keyOf(take, read) })));
     const use = (take: Take) => {
@@ -68,7 +69,11 @@ export function LineReads({ lesson, section, line, used }: Props) {
                     </span>
                     {read.kind === 'complete' &&
                         (used === take.id ? (
-                            <span className="soft">in the film</span>
+                            <span className="soft">
+                                {why === 'cleaner'
+                                    ? 'in the film: the take after it says this line less well'
+                                    : 'in the film'}
+                            </span>
                         ) : (
                             <Button size="sm" variant="quiet" disabled={choose.isPending} onClick={() => use(take)}>
                                 Use this take

@@ -4,6 +4,7 @@ import Form from 'react-bootstrap/Form';
 import { setup } from '../../api/setup';
 import type { Logo, Style, StyleValue } from '../../api/types';
 import { Icon } from '../Icon';
+import { joins } from '../joins';
 import { FrameSelect } from './FrameSelect';
 import { StyleSample } from './StyleSample';
 
@@ -174,6 +175,7 @@ export function StyleForm({ style, logos, warnings, own = [], withFrame, logoUpl
                         ['on', 'filtered'],
                     ]}
                 />
+                <Choice {...part} name="join" label="Sections meet with" options={joins.map((join) => [join, join])} />
                 <Choice
                     {...part}
                     name="longest_pause"

@@ -1,0 +1,99 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Bench;
+
+use App\Actions\Lessons\MakeLesson;
+use App\Actions\Script\SaveScript;
+use App\Models\Lesson;
+use App\Readers\SpokenLines;
+use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Str;
+use OpenReel\Core\Script\Script;
+
+/** A lesson of 200 sections and 2,000 takes, one kept in each section. */
+final class LargeLesson
+{
+    private const SECTIONS = 200;
+
+    private const TAKES_EACH = 10;
+
+    public function __construct(private readonly MakeLesson $make, private readonly SaveScript $save)
+    {
+    }
+
+    public function make(): Lesson
+    {
+        $texts = array_map(
+            fn (int $n): array => [
+                'heading' => "Section {$n}",
+                'text' => str_repeat('The water in the creek falls slowly at first, and then it falls fast. ', 5),
+            ],
+            range(1, self::SECTIONS),
+        );
+        $lesson = ($this->save)(($this->make)('A long lesson'), Script::compose('A long lesson', $texts));
+        $now = now();
+        foreach ($lesson->sections()->get() as $section) {
+            $spoken = SpokenLines::of($section);
+            $lines = (string) json_encode($spoken);
+            $cuts = (string) json_encode(
+                array_combine(
+                    array_column($spoken, 'id'),
+                    array_map(fn (int $i): int => 48_000 + 200_000 * $i, array_keys($spoken)),
+                ),
+            );
+            $takes = $tracks = [];
+            foreach (range(1, self::TAKES_EACH) as $number) {
+                $id = strtolower((string) Str::ulid());
+                $takes[] = [
+                    'id' => $id,
+                    'section_id' => $section->id,
+                    'recorded_in' => $section->id,
+                    'number' => $number,
+                    'state' => 'ready',
+                    'lines' => $lines,
+                    'verdict' => $number === self::TAKES_EACH ? 'kept' : 'undecided',
+                    'length_ticks' => 1_248_000,
+                    'speech_from' => 48_000,
+                    'speech_until' => 1_200_000,
+                    'expected_ms' => 24_000,
+                    'flags' => '[]',
+                    'cut_ticks' => $cuts,
+                    'line_ticks' => $cuts,
+                    'hearing' => 'sure',
+                    'spoken' => (string) json_encode(array_column($spoken, 'id')),
+                    'created_at' => $now,
+                    'updated_at' => $now,
+                ];
+                $file = ['take_id' => $id, 'length_ticks' => 1_248_000, 'created_at' => $now, 'updated_at' => $now];
+                $tracks[] =
+                    [
+                        'id' => strtolower((string) Str::ulid()),
+                        'kind' => 'camera',
+                        'file_path' => 'x',
+                        'file_mime' => 'video/webm',
+                        'hash' => hash('sha256', "c{$id}"),
+                        'width' => 1280,
+                        'height' => 720,
+                        'loudness' => null,
+                    ] + $file;
+                $tracks[] =
+                    [
+                        'id' => strtolower((string) Str::ulid()),
+                        'kind' => 'microphone',
+                        'file_path' => 'y',
+                        'file_mime' => 'audio/flac',
+                        'hash' => hash('sha256', "m{$id}"),
+                        'width' => null,
+                        'height' => null,
+                        'loudness' => -20.0,
+                    ] + $file;
+            }
+            DB::table('takes')->insert($takes);
+            DB::table('tracks')->insert($tracks);
+        }
+
+        return $lesson;
+    }
+}

@@ -1,0 +1,76 @@
+<?php
+
+declare(strict_types=1);
+
+namespace OpenReel\Core\Assembly;
+
+use OpenReel\Core\Mark\Mark;
+use OpenReel\Core\Time\Tick;
+use OpenReel\Core\Time\TimeMap;
+
+/** What is laid over the stage in a passage, on its frames. */
+final readonly class EmphasisPlan
+{
+    /** @param  array<string, int>  $lines  index in the section by id */
+    private function __construct(private array $lines, private Passage $passage, private TimeMap $map)
+    {
+    }
+
+    /**
+     * @param  float  $aspect  width of the stage's picture, in parts of its height
+     * @return list<Mark> on one surface, in the order of the script
+     */
+    public static function of(SectionSource $section, Passage $passage, TimeMap $map, string $surface, float $aspect): array
+    {
+        $plan = new self(array_flip($section->lines), $passage, $map);
+        $marks = [];
+        foreach ($section->emphases as $shown) {
+            $from = $shown->surface === $surface ? $plan->frame($shown->from) : null;
+            $until = $shown->until === null ? $map->frames : $plan->frame($shown->until) ?? $map->frames;
+            if ($from !== null && $shown->milliseconds !== null) {
+                // What was laid over an earlier passage for a moment is gone.
+                $until = $plan->isSpoken($shown->from) ? min($until, $plan->later($from, $shown->milliseconds)) : 0;
+            }
+            if ($from !== null && $from < $until) {
+                $marks[] = new Mark($shown->emphasis->figure($aspect), $from, $until);
+            }
+        }
+
+        return $marks;
+    }
+
+    /**
+     * @param  array{int, float}  $place
+     * @return int|null 0 for a place that lies before the passage; null for one behind it
+     */
+    private function frame(array $place): ?int
+    {
+        $after = null;
+        foreach ($this->passage->spoken() as $n => $id) {
+            $index = $this->lines[$id] ?? null;
+            if ($index === $place[0]) {
+                $at = $this->passage->take->at($id, $place[1]);
+
+                return $at === null || ! $at->isBefore($this->passage->span->until) ? null : $this->map->frameOf($at);
+            }
+            if ($after === null && $index !== null && $index > $place[0]) {
+                // The line itself is not spoken here: it takes effect with the next one that is.
+                $at = $this->passage->take->at($id, 0.0);
+                $after = $n === 0 || $at === null ? 0 : $this->map->frameOf($at);
+            }
+        }
+
+        return $after;
+    }
+
+    /** @param  array{int, float}  $place */
+    private function isSpoken(array $place): bool
+    {
+        return in_array($place[0], array_map(fn (string $id): ?int => $this->lines[$id] ?? null, $this->passage->spoken()), true);
+    }
+
+    private function later(int $frame, int $milliseconds): int
+    {
+        return $this->map->frameOf($this->map->timeOf($frame)->plus(Tick::ofMilliseconds($milliseconds)));
+    }
+}

@@ -1,0 +1,77 @@
+<?php
+
+declare(strict_types=1);
+
+namespace OpenReel\Core\Script;
+
+use OpenReel\Core\Mark\EmphasisShape;
+
+/** What an emphasis cue says: what is laid over the stage and where; or that nothing is any more. */
+final readonly class EmphasisCue
+{
+    /** Names of colours, for those of the house style. */
+    private const COLOURS = ['accent', 'contrast', 'ink', 'paper'];
+
+    private const LONGEST_MS = 600_000;
+
+    /**
+     * @param  EmphasisShape|null  $shape  null when all goes
+     * @param  list<float>  $places  as of Emphasis, 0..1
+     * @param  string|null  $colour  RRGGBB, or one of the style's by its name; null as is usual
+     * @param  int|null  $milliseconds  null until another cue ends it, or the stage changes
+     */
+    public function __construct(
+        public ?EmphasisShape $shape,
+        public array $places = [],
+        public ?string $colour = null,
+        public ?int $milliseconds = null,
+    ) {
+    }
+
+    /** @return self|null null when it cannot be followed */
+    public static function read(string $value): ?self
+    {
+        $parts = array_map(trim(...), explode(',', strtolower(trim($value))));
+        if ($parts === ['none']) {
+            return new self(null);
+        }
+        [$word, $numbers] = [...explode(' ', $parts[0], 2), ''];
+        $shape = EmphasisShape::tryFrom($word);
+        $places = $shape === null ? null : Percents::read($numbers, $shape->numbers());
+        if ($shape === null || $places === null) {
+            return null;
+        }
+        $colour = $length = null;
+        foreach (array_slice($parts, 1) as $part) {
+            $seconds = Length::milliseconds($part);
+            if (in_array($part, self::COLOURS, true) || preg_match('/^[0-9a-f]{6}$/', $part) === 1) {
+                $colour = $part;
+            } elseif ($seconds !== null && $seconds > 0) {
+                $length = min(self::LONGEST_MS, $seconds);
+            } else {
+                return null;
+            }
+        }
+
+        return new self($shape, self::inside($shape, $places), $colour, $length);
+    }
+
+    /**
+     * @param  list<float>  $percents
+     * @return list<float> what reaches out of the picture is cut off, and nothing is too small to be seen
+     */
+    private static function inside(EmphasisShape $shape, array $percents): array
+    {
+        $places = array_map(fn (float $p): float => round($p / 100, 5), $percents);
+        if ($shape !== EmphasisShape::Arrow) {
+            foreach ([2, 3] as $side) {
+                if (isset($places[$side])) {
+                    $places[$side - 2] = min($places[$side - 2], 0.98);
+                    $places[$side] = round(max(0.02, min($places[$side], 1 - $places[$side - 2])), 5);
+                }
+            }
+        }
+
+        return $places;
+    }
+}

@@ -1,0 +1,316 @@
+import { memo, type ReactNode, useMemo, useRef } from 'react';
+import Form from 'react-bootstrap/Form';
+import { Link } from 'react-router';
+import type { Assembly, Lesson, LessonCues, PlacedCue, Section, Take } from '../../api/types';
+import { cueLabel } from '../../page/syntax';
+import { mediaTime } from '../../player/plan';
+import { TICKS_PER_SECOND } from '../../player/TimeMap';
+import { roomPath } from '../../shell/paths';
+import { sectionState, sectionTitle } from '../../shell/sectionState';
+import { FramePicture } from '../../ui/FramePicture';
+import { Icon } from '../../ui/Icon';
+import { joins } from '../../ui/joins';
+import { clock } from '../../ui/time';
+import { type BoardRow, type BoardWord, opens, pictureSays } from './storyboard';
+import type { ChosenWords } from './useChosenWords';
+
+export interface BoardSection {
+    section: Section;
+    index: number;
+    rows: BoardRow[];
+    /** Number of its first word among all words. */
+    firstWord: number;
+}
+
+interface Props {
+    lesson: Lesson;
+    plan: Assembly;
+    board: BoardSection[];
+    cues: LessonCues | undefined;
+    words: ChosenWords;
+    chosenCue: PlacedCue | null;
+    onCue: (section: Section, cue: PlacedCue) => void;
+    onShow: (frame: number) => void;
+    /** How a section is to meet the one before it; empty as the house style has it. `own` is the cue that says so now. */
+    onJoin: (section: Section, join: string, own: PlacedCue | null) => void;
+}
+
+const none: PlacedCue[] = [];
+
+/** The script with a small picture wherever what is seen changes. */
+export function Storyboard({ lesson, plan, board, cues, words, chosenCue, ...acts }: Props) {
+    const takes = useMemo(() => lesson.sections.flatMap((section) => section.takes), [lesson.sections]);
+    // Hundreds of sections stand here: only those are drawn anew in which something is another.
+    const latest = useRef(acts);
+    latest.current = acts;
+    const stable = useMemo<typeof acts>(
+        () => ({
+            onCue: (...of) => latest.current.onCue(...of),
+            onShow: (...of) => latest.current.onShow(...of),
+            onJoin: (...of) => latest.current.onJoin(...of),
+        }),
+        [],
+    );
+    return (
+        <ol className="storyboard" {...words.around}>
+            {board.map((one) => {
+                const end = one.firstWord + one.rows.reduce((sum, row) => sum + row.words.length, 0);
+                const own = cues?.sections[one.section.id] ?? none;
+                const [from, until] = words.range ?? [-1, -1];
+                const isIn = from < end && until >= one.firstWord;
+                return (
+                    <BoardSectionItem
+                        key={one.section.id}
+                        lesson={lesson}
+                        fps={plan.fps}
+                        one={one}
+                        takes={takes}
+                        cues={own}
+                        from={isIn ? from : -1}
+                        until={isIn ? until : -1}
+                        focus={one.firstWord <= words.focus && words.focus < end ? words.focus : -1}
+                        chosenCue={chosenCue && own.includes(chosenCue) ? chosenCue.number : null}
+                        {...stable}
+                    />
+                );
+            })}
+        </ol>
+    );
+}
+
+type ItemProps = {
+    lesson: Lesson;
+    fps: number;
+    one: BoardSection;
+    takes: Take[];
+    cues: PlacedCue[];
+    /** The words that are chosen, by number; -1 for none of this section. */
+    from: number;
+    until: number;
+    /** The word that the keyboard comes to; -1 for none of this section. */
+    focus: number;
+    chosenCue: number | null;
+} & Pick<Props, 'onCue' | 'onShow' | 'onJoin'>;
+
+const BoardSectionItem = memo(function BoardSectionItem({
+    lesson,
+    fps,
+    one: { section, index, rows, firstWord },
+    takes,
+    cues,
+    from,
+    until,
+    focus,
+    chosenCue,
+    onCue,
+    onShow,
+    onJoin,
+}: ItemProps) {
+    let number = firstWord;
+    const begins = rows.find((row) => row.frame !== null)?.frame ?? null;
+    const chip = (cue: PlacedCue) => (
+        <CueChip key={cue.number} cue={cue} isChosen={cue.number === chosenCue} onChoose={() => onCue(section, cue)} />
+    );
+    return (
+        <li className="board-section" id={`board-${section.id}`}>
+            <h2>
+                <span className="times soft">{begins === null ? '' : clock((1000 * begins) / fps)}</span>
+                {index + 1}. {sectionTitle(section, index)}
+                <SectionNote lesson={lesson} section={section} index={index} isHeard={begins !== null} />
+                {index > 0 && begins !== null && begins > 0 && (
+                    <JoinChoice
+                        section={section}
+                        index={index}
+                        cues={cues}
+                        usual={rows[0]?.segment?.join.kind ?? 'cut'}
+                        onJoin={onJoin}
+                    />
+                )}
+            </h2>
+            {rows.map((row, at) => {
+                const first = number;
+                number += row.words.length;
+                return (
+                    <div className={row.shot ? 'board-row' : 'board-row is-missing'} key={`${row.frame}/${at}`}>
+                        <RowPicture row={row} fps={fps} takes={takes} onShow={onShow} />
+                        <p>
+                            {at === 0 && cues.filter((cue) => opens(section, cue)).map(chip)}
+                            {row.words.map((word, n) => (
+                                <Word
+                                    key={`${word.line}/${word.word}`}
+                                    word={word}
+                                    number={first + n}
+                                    isChosen={from <= first + n && first + n <= until}
+                                    isAt={first + n === focus}
+                                >
+                                    {word.cues.map(chip)}
+                                </Word>
+                            ))}
+                            {row.words.length === 0 && <span className="soft">before the next word</span>}
+                        </p>
+                    </div>
+                );
+            })}
+        </li>
+    );
+});
+
+/** How a section meets the one before it: as its own cue says, or else the house style. */
+function JoinChoice({
+    section,
+    index,
+    cues,
+    usual,
+    onJoin,
+}: { section: Section; index: number; cues: PlacedCue[]; usual: string } & Pick<Props, 'onJoin'>) {
+    const own = cues.find((cue) => cue.kind === 'join' && (cue.line === null || opens(section, cue))) ?? null;
+    const offered = own === null || joins.includes(own.value) ? joins : [...joins, own.value];
+    return (
+        <label className="join-choice">
+            <span className="visually-hidden">How section {index + 1} meets the one before it</span>
+            <Form.Select
+                size="sm"
+                value={own?.value ?? ''}
+                onChange={(event) => onJoin(section, event.target.value, own)}
+            >
+                <option value="">{own ? 'house style' : `usual: ${usual}`}</option>
+                {offered.map((join) => (
+                    <option key={join} value={join}>
+                        {join}
+                    </option>
+                ))}
+            </Form.Select>
+        </label>
+    );
+}
+
+/** What is missing, waits or is to be looked at, with the way to mend it. */
+function SectionNote({
+    lesson,
+    section,
+    index,
+    isHeard,
+}: {
+    lesson: Lesson;
+    section: Section;
+    index: number;
+    isHeard: boolean;
+}) {
+    const state = sectionState(section);
+    const review = roomPath(lesson.id, 'review', section.id);
+    if (section.card) {
+        return null;
+    }
+    return (
+        <small className="soft">
+            {!isHeard && state.waiting ? (
+                <Link to={review}>Take {state.waiting.number} waits for your verdict</Link>
+            ) : !isHeard && !section.coverage.elsewhere ? (
+                <Link to={roomPath(lesson.id, 'record', section.id)}>Record section {index + 1}</Link>
+            ) : section.coverage.elsewhere ? (
+                'spoken in the take of another section'
+            ) : (
+                state.kept && <Link to={review}>take {state.kept.number}</Link>
+            )}
+            {state.kept && state.notched && (
+                <Link className="flag ms-2" to={review}>
+                    <Icon name="exclamation" /> look here
+                </Link>
+            )}
+        </small>
+    );
+}
+
+function RowPicture({
+    row,
+    fps,
+    takes,
+    onShow,
+}: {
+    row: BoardRow;
+    fps: number;
+    takes: Take[];
+    onShow: (frame: number) => void;
+}) {
+    if (!row.shot || !row.segment || row.frame === null) {
+        return <div className="board-picture soft">not recorded yet</div>;
+    }
+    const poster = takes.find((take) => take.id === row.segment?.take_id)?.poster_url;
+    const says = pictureSays(row.shot);
+    const start = row.frame;
+    const seconds = row.frames / fps;
+    const length = `${seconds < 10 ? seconds.toFixed(1) : Math.round(seconds)} s`;
+    const label = `${says}, for ${length} from ${clock((1000 * start) / fps)}`;
+    return (
+        <button type="button" className="board-picture" aria-label={`Show ${label}`} onClick={() => onShow(start)}>
+            <FramePicture
+                picture={row.shot.picture}
+                label={label}
+                camera={poster && <img src={poster} alt="" />}
+                screen={<ScreenStill row={row} fps={fps} />}
+            />
+            <span className="times">
+                <span>{says}</span> {length}
+            </span>
+        </button>
+    );
+}
+
+/** The recorded screen as it is when a row begins. */
+function ScreenStill({ row, fps }: { row: BoardRow; fps: number }) {
+    const screen = row.segment?.beside.find(({ kind }) => kind === 'screen');
+    if (!screen || !row.segment || row.frame === null) {
+        return null;
+    }
+    // A little later: a screen comes up a few frames after its cue.
+    const into = row.frame - row.segment.start_frame + fps / 2;
+    const late = (screen.offset_ticks - row.segment.offset_ticks) / TICKS_PER_SECOND;
+    const seconds = Math.max(0, mediaTime(row.segment, into) - late);
+    return <video src={`${screen.url}#t=${seconds.toFixed(2)}`} preload="metadata" muted playsInline tabIndex={-1} />;
+}
+
+function Word({
+    word,
+    number,
+    isChosen,
+    isAt,
+    children,
+}: {
+    word: BoardWord;
+    number: number;
+    isChosen: boolean;
+    isAt: boolean;
+    children: ReactNode;
+}) {
+    return (
+        <>
+            {word.begins && number > 0 && <span className="paragraph" />}
+            {children}
+            <button
+                type="button"
+                className={`word${isChosen ? ' is-chosen' : ''}${word.frame === null ? ' is-missing' : ''}`}
+                aria-pressed={isChosen}
+                tabIndex={isAt ? 0 : -1}
+                data-word={number}
+            >
+                {word.text}
+            </button>{' '}
+        </>
+    );
+}
+
+function CueChip({ cue, isChosen, onChoose }: { cue: PlacedCue; isChosen: boolean; onChoose: () => void }) {
+    return (
+        <>
+            <button
+                type="button"
+                className={cue.problem ? 'cue-chip is-wrong' : 'cue-chip'}
+                aria-pressed={isChosen}
+                title={cue.problem ?? undefined}
+                onClick={onChoose}
+            >
+                {cue.problem && <Icon name="exclamation" />} {cueLabel(cue)}
+            </button>{' '}
+        </>
+    );
+}

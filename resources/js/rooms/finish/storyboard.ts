@@ -1,0 +1,137 @@
+import type { Assembly, Layer, PlacedCue, Section, Segment, Shot, WordAt } from '../../api/types';
+
+/** A word of the script, and where in the film it is said. */
+export interface BoardWord extends WordAt {
+    text: string;
+    /** Frame of the film; null while nobody has spoken it. */
+    frame: number | null;
+    /** It begins a paragraph. */
+    begins: boolean;
+    /** Cues that stand before it, other than those that open the section. */
+    cues: PlacedCue[];
+}
+
+/** Something seen, and the words it holds for; or words that nobody has spoken yet. */
+export interface BoardRow {
+    segment: Segment | null;
+    shot: Shot | null;
+    /** First frame in the film. */
+    frame: number | null;
+    frames: number;
+    words: BoardWord[];
+}
+
+const wordsOf = (text: string): string[] => text.match(/\S+/gu) ?? [];
+
+/** The rows of a section: one a change of what is seen, in the order of the film, with the words said meanwhile. */
+export function boardRows(plan: Assembly, section: Section, cues: PlacedCue[]): BoardRow[] {
+    const rows: BoardRow[] = plan.segments
+        .filter((segment) => segment.section_id === section.id)
+        .flatMap((segment) =>
+            segment.shots.flatMap((shot, index) => {
+                if (arrives(segment.shots[index - 1])) {
+                    return [];
+                }
+                // What is on its way is shown as it is when it is there.
+                const there = arrives(shot) ? segment.shots[index + 1] : undefined;
+                return {
+                    segment,
+                    shot: there ?? shot,
+                    frame: segment.start_frame + shot.offset,
+                    frames: shot.frames + (there?.frames ?? 0),
+                    words: [],
+                };
+            }),
+        );
+    // Nobody speaks a card: its words stand on it as long as it does.
+    const card = section.card ? (rows[0] ?? null) : null;
+    let before = null as BoardRow | null;
+    for (const line of section.lines) {
+        const spoken = plan.segments
+            .filter((one) => one.section_id === section.id)
+            .flatMap((segment) => segment.words.map((words) => ({ segment, ...words })))
+            .find((words) => words.line === line.id);
+        const segment = spoken?.segment;
+        const paragraph = section.lines[line.number - 2]?.paragraph;
+        for (const [word, text] of wordsOf(line.text).entries()) {
+            const frame = card?.frame ?? (spoken ? spoken.segment.start_frame + (spoken.frames[word] ?? 0) : null);
+            const found: BoardRow | null =
+                card || frame === null
+                    ? card
+                    : (rows.findLast((row) => row.segment === segment && row.frame !== null && row.frame <= frame) ??
+                      null);
+            let row: BoardRow | null = found ?? (before?.shot === null ? before : null);
+            if (!row) {
+                row = { segment: null, shot: null, frame: null, frames: 0, words: [] };
+                rows.splice(before ? rows.indexOf(before) + 1 : 0, 0, row);
+            }
+            row.words.push({
+                line: line.id,
+                word,
+                text,
+                frame,
+                begins: word === 0 && line.paragraph !== paragraph,
+                cues: cues.filter((cue) => cue.line === line.id && cue.word === word && !opens(section, cue)),
+            });
+            before = row;
+        }
+    }
+    return rows.reduce<BoardRow[]>((kept, row) => {
+        const last = kept.at(-1);
+        if (last?.shot && row.shot && look(last.shot) === look(row.shot)) {
+            // Another take goes on with the same picture.
+            last.words.push(...row.words);
+            last.frames += row.frames;
+            return kept;
+        }
+        return [...kept, row];
+    }, []);
+}
+
+/** What decides whether two pictures look the same, whoever's camera it is. */
+const look = ({ picture }: Shot): string =>
+    JSON.stringify([
+        picture.ground,
+        picture.layers?.map(({ shows, url, rect, edge, crop, motion }) => [shows, url, rect, edge, crop, motion]),
+    ]);
+
+/** Whether a shot ends because what moves in it is there. */
+const arrives = (shot: Shot | undefined): boolean =>
+    shot?.picture.layers?.some(({ motion }) => motion?.frames === shot.frames) ?? false;
+
+/** Whether a cue stands before the section's first word. */
+export const opens = (section: Section, cue: PlacedCue): boolean => cue.word === 0 && cue.line === section.lines[0]?.id;
+
+/** The place behind the last of some words; null at the section's end. */
+export function placeBehind(section: Section, last: WordAt): WordAt | null {
+    const index = section.lines.findIndex((line) => line.id === last.line);
+    const line = section.lines[index];
+    if (line && last.word + 1 < wordsOf(line.text).length) {
+        return { line: last.line, word: last.word + 1 };
+    }
+    const next = section.lines[index + 1];
+    return next ? { line: next.id, word: 0 } : null;
+}
+
+/** Whether a layer is what zooms and emphasis belong to. */
+export const isStage = (shows: Layer['shows']): boolean => ['slide', 'board', 'screen'].includes(shows);
+
+/** What is seen of a picture, in a few words. */
+export function pictureSays({ picture }: Pick<Shot, 'picture'>): string {
+    const of = (...kinds: string[]) => picture.layers.find((layer) => kinds.includes(layer.shows));
+    const stage = of('slide', 'board', 'screen', 'card');
+    const camera = of('camera');
+    if (!stage) {
+        return camera ? 'Camera alone' : 'Nothing but the ground';
+    }
+    if (stage.shows === 'card') {
+        return 'Card';
+    }
+    const name = { slide: 'Slide', board: 'Board', screen: 'Screen' }[stage.shows as 'slide' | 'board' | 'screen'];
+    if (!camera) {
+        return `${name} alone`;
+    }
+    return camera.rect.width < picture.frame.width / 2 - 1 && camera.edge
+        ? `${name} with inset`
+        : `${name} beside camera`;
+}

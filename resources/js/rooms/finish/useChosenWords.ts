@@ -1,0 +1,107 @@
+import { type FocusEvent, type KeyboardEvent, type MouseEvent, type PointerEvent, useRef, useState } from 'react';
+
+export interface ChosenWords {
+    /** First and last, by their number among all words; null when none are chosen. */
+    range: [number, number] | null;
+    /** The word that the keyboard is at. */
+    focus: number;
+    clear: () => void;
+    /** What the element around all words needs; each of them names its number as `data-word`. */
+    around: {
+        onKeyDown: (event: KeyboardEvent) => void;
+        onFocus: (event: FocusEvent) => void;
+        onPointerDown: (event: PointerEvent) => void;
+        onPointerOver: (event: PointerEvent) => void;
+        onPointerUp: (event: PointerEvent) => void;
+        onClick: (event: MouseEvent) => void;
+    };
+}
+
+/** The number of the word that something happened to; null beside words. */
+function wordOf({ target }: { target: EventTarget }): number | null {
+    const word = (target as Element).closest<HTMLElement>('[data-word]')?.dataset.word;
+    return word === undefined ? null : Number(word);
+}
+
+/**
+ * Words are chosen by a click, by drawing over them, or with Shift and an arrow key.
+ *
+ * @param count how many there are
+ * @param show told which word was clicked or is to be seen
+ */
+export function useChosenWords(count: number, show: (index: number) => void): ChosenWords {
+    const [range, setRange] = useState<[number, number] | null>(null);
+    const [focus, setFocus] = useState(0);
+    const start = useRef<number | null>(null);
+    const at = Math.min(focus, count - 1);
+    const over = (a: number, b: number) => setRange([Math.min(a, b), Math.max(a, b)]);
+    const go = (event: KeyboardEvent, to: number) => {
+        const next = Math.max(0, Math.min(count - 1, to));
+        const from = event.shiftKey ? (start.current ?? at) : next;
+        event.currentTarget.querySelector<HTMLElement>(`[data-word="${next}"]`)?.focus();
+        start.current = from;
+        over(from, next);
+    };
+    return {
+        range: range && range[0] < count ? [range[0], Math.min(range[1], count - 1)] : null,
+        focus: at,
+        clear: () => setRange(null),
+        around: {
+            onKeyDown: (event) => {
+                const acts: Record<string, () => void> = {
+                    ArrowRight: () => go(event, at + 1),
+                    ArrowLeft: () => go(event, at - 1),
+                    Home: () => go(event, 0),
+                    End: () => go(event, count - 1),
+                    Enter: () => show(at),
+                    Escape: () => setRange(null),
+                };
+                const act = acts[event.key];
+                if (act && wordOf(event) !== null) {
+                    event.preventDefault();
+                    event.stopPropagation();
+                    act();
+                }
+            },
+            onFocus: (event) => {
+                const word = wordOf(event);
+                if (word !== null) {
+                    setFocus(word);
+                    start.current = word;
+                }
+            },
+            onPointerDown: (event) => {
+                const word = wordOf(event);
+                if (word === null) {
+                    start.current = null;
+                } else if (event.shiftKey) {
+                    event.preventDefault();
+                    over(start.current ?? at, word);
+                } else {
+                    start.current = word;
+                    setRange([word, word]);
+                }
+            },
+            onPointerOver: (event) => {
+                const word = event.buttons === 1 ? wordOf(event) : null;
+                if (word !== null && start.current !== null) {
+                    over(start.current, word);
+                }
+            },
+            onPointerUp: (event) => {
+                const word = wordOf(event);
+                if (word !== null) {
+                    show(Math.min(start.current ?? word, word));
+                }
+            },
+            onClick: (event) => {
+                const word = wordOf(event);
+                // By the keyboard, that is; the pointer has been up before.
+                if (word !== null && event.detail === 0) {
+                    setRange([word, word]);
+                    show(word);
+                }
+            },
+        },
+    };
+}
