@@ -220,6 +220,8 @@ export function prefetchPictures(section: Section, revision: number, seen: Seen,
 /** Runs a change and then reads the lesson, its plan and its exports anew. */
 export function useLessonChange<Input, Answer>(lessonId: string, change: (input: Input) => Promise<Answer>) {
     return useMutation({
+        // One after the other: what was chosen last is what the server hears last.
+        scope: { id: lessonId },
         mutationFn: change,
         onSettled: () => refreshLesson(lessonId),
     });

@@ -23,7 +23,6 @@ export function useTakeSound(lesson: Lesson, take: Take, media: RefObject<HTMLVi
     const [before, setBefore] = useState(false);
     const saved = take.cleaning ?? lesson.cleaning;
     const [cleaning, setCleaning] = useState(saved);
-    useEffect(() => setCleaning(saved), [JSON.stringify(saved)]); // eslint-disable-line react-hooks/exhaustive-deps
     const save = useLessonChange(lesson.id, (to: Cleaning | null) =>
         api.patch<Take>(`takes/${take.id}`, { cleaning: to }),
     );
@@ -37,6 +36,13 @@ export function useTakeSound(lesson: Lesson, take: Take, media: RefObject<HTMLVi
         });
         await api.patch(`takes/${take.id}`, { cleaning: null });
     });
+    // While choices are on their way, what the server knew before them is not shown in their place.
+    const isSaving = save.isPending || saveAll.isPending;
+    useEffect(() => {
+        if (!isSaving) {
+            setCleaning(saved);
+        }
+    }, [JSON.stringify(saved), isSaving]); // eslint-disable-line react-hooks/exhaustive-deps
     const cleaned = useCleaned(take, cleaning);
     useCleanedSound(media, before ? null : (cleaned.data?.url ?? null));
     const toggle = () => setBefore((was) => !was);
