@@ -8,6 +8,7 @@ use App\Http\Controllers\DeckController;
 use App\Http\Controllers\ExportController;
 use App\Http\Controllers\LessonController;
 use App\Http\Controllers\LessonStyleController;
+use App\Http\Controllers\MusicController;
 use App\Http\Controllers\ScriptController;
 use App\Http\Controllers\SectionController;
 use App\Http\Controllers\SlideController;
@@ -44,6 +45,10 @@ Route::get('lessons/{lesson}/cues', [CueController::class, 'index']);
 Route::post('sections/{section}/cues', [CueController::class, 'store']);
 Route::put('sections/{section}/cues/{number}', [CueController::class, 'update'])->where('number', '[0-9]{1,4}');
 Route::post('read-script', [ScriptController::class, 'read']);
+
+Route::get('lessons/{lesson}/music', [MusicController::class, 'index']);
+Route::post('lessons/{lesson}/music', [MusicController::class, 'store']);
+Route::get('music/{hash}', [MusicController::class, 'file'])->where('hash', '[0-9a-f]{64}');
 
 Route::apiResource('courses', CourseController::class);
 Route::post('courses/{course}/restore', [CourseController::class, 'restore'])->withTrashed();

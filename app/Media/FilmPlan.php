@@ -11,6 +11,7 @@ use OpenReel\Core\Render\CacheKey;
 use OpenReel\Core\Render\JoinSpec;
 use OpenReel\Core\Render\PicturePieces;
 use OpenReel\Core\Render\ShotSpec;
+use OpenReel\Core\Sound\MusicLevels;
 use OpenReel\Core\Sound\SoundPart;
 use OpenReel\Core\Sound\SoundPlan;
 
@@ -31,6 +32,7 @@ final readonly class FilmPlan
         public float $computerUnder = 12.0,
         public int $unread = 0,
         public array $texts = [],
+        public MusicLevels $music = new MusicLevels(),
     ) {
     }
 
@@ -50,7 +52,7 @@ final readonly class FilmPlan
 
     public function sound(): SoundPlan
     {
-        return SoundPlan::of($this->assembly, $this->target, $this->computerUnder);
+        return SoundPlan::of($this->assembly, $this->target, $this->computerUnder, $this->music);
     }
 
     /** Tells whether an export still shows what the lesson says: a hash of everything that goes into the film. */

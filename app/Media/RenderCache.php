@@ -11,7 +11,7 @@ namespace App\Media;
 final class RenderCache
 {
     /** Kinds of pieces, each in a folder of its own. */
-    private const KINDS = ['shot', 'join', 'sound', 'part', 'soundtrack', 'drawing', 'script', 'voice', 'draft'];
+    private const KINDS = ['shot', 'join', 'sound', 'part', 'soundtrack', 'bed', 'drawing', 'script', 'voice', 'draft'];
 
     /** A use is noted when the last one noted is older than this. */
     private const USED_SECONDS = 1800;

@@ -7,6 +7,7 @@ namespace App\Media;
 use OpenReel\Core\Formats\AdtsFrames;
 use OpenReel\Core\Render\CacheKey;
 use OpenReel\Core\Render\FilmCommand;
+use OpenReel\Core\Sound\BedPlace;
 use OpenReel\Core\Sound\GainSearch;
 use OpenReel\Core\Sound\Loudness;
 use OpenReel\Core\Sound\LoudnessReport;
@@ -84,6 +85,9 @@ final class SoundRenderer
             $whole = $this->media->draft('aac');
             try {
                 $this->mix($part, $files, $pcm);
+                if ($part->beds !== []) {
+                    $this->addBeds($part, $files, $pcm);
+                }
                 $this->encoder->run(SoundCommand::part($pcm, $whole));
                 $this->media->fill($draft, AdtsFrames::slice((string) file_get_contents($whole), ...$part->frames()));
                 $log = $this->encoder->run(SoundCommand::measure($whole));
@@ -156,6 +160,75 @@ final class SoundRenderer
         if (filesize($pcm) !== SoundMix::BYTES * ($part->tailUntil() - $part->leadFrom())) {
             throw DiskFull::writing('the soundtrack');
         }
+    }
+
+    /**
+     * Puts music and small sounds beside what is spoken.
+     *
+     * @param  array<string, string>  $files
+     */
+    private function addBeds(SoundPart $part, array $files, string $pcm): void
+    {
+        [$from, $until] = [$part->leadFrom(), $part->tailUntil()];
+        $drafts = [$mixed = $this->media->draft('pcm')];
+        try {
+            $beds = [];
+            foreach ($part->beds as $place) {
+                $drafts[] = $bed = $this->media->draft('pcm');
+                $drafts[] = $loud = $this->media->draft('pcm');
+                $this->copyBed($place, $files, $from, $until, $bed);
+                $this->media->fill($loud, $place->loud->bytes($from, $until));
+                $beds[] = [$bed, $loud];
+            }
+            $this->encoder->run(SoundCommand::withBeds($pcm, $beds, $until - $from, $mixed));
+            clearstatcache(true, $mixed);
+            if (filesize($mixed) !== SoundMix::BYTES * ($until - $from) || ! @rename($mixed, $pcm)) {
+                throw DiskFull::writing('the soundtrack');
+            }
+        } finally {
+            array_map(fn (string $draft): bool => @unlink($draft), $drafts);
+        }
+    }
+
+    /**
+     * What is heard of a bed from one sample of the film to another, as loud as its file is.
+     *
+     * @param  array<string, string>  $files
+     */
+    private function copyBed(BedPlace $place, array $files, int $from, int $until, string $to): void
+    {
+        $in = $this->opened($this->bed($place->file(), $files)->path, 'r');
+        $out = $this->opened($to, 'w');
+        try {
+            foreach ($place->stretches($from, $until) as [$at, $samples]) {
+                $bytes = SoundMix::BYTES * $samples;
+                if ($at !== null) {
+                    fseek($in, SoundMix::BYTES * $at);
+                    $bytes -= (int) stream_copy_to_stream($in, $out, $bytes);
+                }
+                fwrite($out, str_repeat("\0", $bytes));
+            }
+        } finally {
+            fclose($in);
+            fclose($out);
+        }
+    }
+
+    /**
+     * @param  string  $hash  of its file
+     * @param  array<string, string>  $files
+     */
+    private function bed(string $hash, array $files): Rendered
+    {
+        $version = $this->encoder->version();
+        $key = CacheKey::of('bed', ['file' => $hash, 'recipe' => SoundCommand::BED_RECIPE], $version);
+
+        return $this->cache->findOrMake('bed', $key, 'pcm', function (string $draft) use ($hash, $files): array {
+            $file = $this->media->path($files[$hash] ?? throw MissingFile::named($hash));
+            $this->encoder->run(SoundCommand::bed($file, $draft));
+
+            return [];
+        });
     }
 
     /** @param  list<Rendered>  $parts */

@@ -24,6 +24,7 @@ final readonly class Assembly
     /**
      * @param  list<Segment>  $segments  in order
      * @param  list<SectionSource>  $missing  sections that are not heard, in order
+     * @param  list<Music>  $music  heard beside what is spoken
      * @param  array<string, BoardPages>  $pages  what stands on the board when each section begins, by its id
      */
     private function __construct(
@@ -31,6 +32,7 @@ final readonly class Assembly
         public FrameRate $rate,
         public array $segments,
         public array $missing,
+        public array $music,
         private array $pages,
     ) {
     }
@@ -80,7 +82,7 @@ final readonly class Assembly
             $boards = array_reduce($section->passages, fn (BoardPages $b, Passage $p): BoardPages => $b->after($p), $boards);
         }
 
-        return new self($frame, $rate, $segments, $missing, $pages);
+        return new self($frame, $rate, $segments, $missing, MusicPlan::of($segments, $sections, $rate), $pages);
     }
 
     /** What stands on the board when a section begins. */

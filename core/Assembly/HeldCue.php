@@ -28,6 +28,7 @@ final class HeldCue
         return match (true) {
             $new->kind === CueKind::Layout => self::layout($section, $new, $at, $style),
             $new->kind === CueKind::Emphasis => Cue::write(CueKind::Emphasis, 'none'),
+            $new->kind === CueKind::Music => Cue::write(CueKind::Music, 'none'),
             $new->kind === CueKind::Zoom => self::zoom($section, $at),
             $new->kind->isStage() => self::stage($script, $section, $new, $at, $slides),
             default => '',

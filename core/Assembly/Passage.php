@@ -15,7 +15,7 @@ final readonly class Passage
     {
     }
 
-    /** @return list<string> ids of the lines it speaks; of a take of which nobody heard what it says, those that the prompter showed */
+    /** @return list<string> ids of the lines it speaks; where nobody heard what is said, of those that the prompter showed */
     public function spoken(): array
     {
         return $this->lines !== [] ? $this->lines : array_map(strval(...), array_keys($this->take->lines));

@@ -22,9 +22,11 @@ use OpenReel\Core\Script\EmphasisCue;
 use OpenReel\Core\Script\JoinCue;
 use OpenReel\Core\Script\Keys;
 use OpenReel\Core\Script\LayoutCue;
+use OpenReel\Core\Script\MusicCue;
 use OpenReel\Core\Script\Script;
 use OpenReel\Core\Script\Section;
 use OpenReel\Core\Script\ZoomCue;
+use OpenReel\Core\Sound\Bed;
 use OpenReel\Core\Style\HouseStyle;
 use OpenReel\Core\Style\KeysDrawing;
 use OpenReel\Core\Time\FrameRate;
@@ -133,6 +135,24 @@ final class PictureCues
         $usual = $this->style->join;
 
         return $join ?? ($usual->kind === JoinKind::Cut ? null : $usual->join($rate));
+    }
+
+    /**
+     * @param  list<Bed>  $beds  the music there is
+     * @return list<MusicCued> in order; what cannot be read is passed over
+     */
+    public function music(Section $section, array $beds): array
+    {
+        $cued = [];
+        foreach ($section->cues as $cue) {
+            $music = $cue->kind === CueKind::Music ? MusicCue::read($cue->value) : null;
+            if ($music !== null) {
+                $bed = $music->name === null ? null : Bed::named($music->name, $beds);
+                $cued[] = new MusicCued([$cue->line - 1, $cue->within], $music, $bed);
+            }
+        }
+
+        return $cued;
     }
 
     /** @return list<EmphasisShown> in order */

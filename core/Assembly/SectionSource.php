@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace OpenReel\Core\Assembly;
 
+use OpenReel\Core\Sound\Bed;
+
 /** A section as the assembly sees it: with the passages that speak it, if there are any. */
 final readonly class SectionSource
 {
@@ -15,6 +17,8 @@ final readonly class SectionSource
      * @param  Join|null  $join  how it meets what comes before it; null is a cut
      * @param  list<KeysShown>  $keys  in order
      * @param  list<EmphasisShown>  $emphases  in order
+     * @param  list<MusicCued>  $music  in order
+     * @param  Bed|null  $sound  heard when it begins
      */
     public function __construct(
         public string $id,
@@ -27,6 +31,8 @@ final readonly class SectionSource
         public ?Join $join = null,
         public array $keys = [],
         public array $emphases = [],
+        public array $music = [],
+        public ?Bed $sound = null,
     ) {
     }
 

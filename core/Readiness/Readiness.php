@@ -9,11 +9,13 @@ use OpenReel\Core\Picture\Layout;
 use OpenReel\Core\Script\Cue;
 use OpenReel\Core\Script\CueKind;
 use OpenReel\Core\Script\Line;
+use OpenReel\Core\Script\MusicCue;
 use OpenReel\Core\Script\Pace;
 use OpenReel\Core\Script\Script;
 use OpenReel\Core\Script\Section;
 use OpenReel\Core\Script\SpeakingTime;
 use OpenReel\Core\Script\Words;
+use OpenReel\Core\Sound\Bed;
 
 /** Looks a lesson over before it is recorded: what is missing, too long, hard to say, or will not be seen as meant. */
 final readonly class Readiness
@@ -40,6 +42,7 @@ final readonly class Readiness
      *    are
      *    spoken
      * @param  list<int>  $withScreen  indexes of sections that are heard in takes with a screen
+     * @param  list<Bed>  $beds  the music there is
      */
     public function __construct(
         private Script $script,
@@ -49,6 +52,7 @@ final readonly class Readiness
         private array $cutOffCards = [],
         private array $unspoken = [],
         private array $withScreen = [],
+        private array $beds = [],
     ) {
     }
 
@@ -141,7 +145,8 @@ final readonly class Readiness
         $hasStage = false;
         foreach ($section->cues as $cue) {
             $hasStage = $cue->kind->isStage() ? $cue->kind !== CueKind::CameraAlone : $hasStage;
-            $says = $cue->problem() ?? $this->slideProblem($cue, $shown) ?? self::placeProblem($cue, $hasStage);
+            $says = $cue->problem() ?? $this->slideProblem($cue, $shown) ?? self::placeProblem($cue, $hasStage)
+                ?? $this->musicProblem($cue);
             if ($says !== null) {
                 $found[] = new Finding('cue', $says, $cue->from, $index);
             } elseif ($cue->kind === CueKind::Screen && ! in_array($index, $this->withScreen, true)) {
@@ -165,6 +170,15 @@ final readonly class Readiness
                 : 'A join stands before the first word of a section. Here it does nothing.',
             default => null,
         };
+    }
+
+    private function musicProblem(Cue $cue): ?string
+    {
+        $name = $cue->kind === CueKind::Music ? MusicCue::read($cue->value)?->name : null;
+
+        return $name === null || Bed::named($name, $this->beds) !== null
+            ? null
+            : "There is no music called \"{$name}\": nothing is heard from here on. Choose some, or bring it in.";
     }
 
     private function slideProblem(Cue $cue, ShownSlides $shown): ?string

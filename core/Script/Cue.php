@@ -15,7 +15,7 @@ final readonly class Cue
     /** One cue in brackets; an escaped bracket (`\[pause]`) is text. */
     public const PATTERN = '/(?<!\\\\)'.self::BRACKET.'/iu';
 
-    private const BRACKET = '\[(slide|pause|layout|note|target|card|screen|board|keys|join|zoom|emphasis|camera\s+alone)'
+    private const BRACKET = '\[(slide|pause|layout|note|target|card|screen|board|keys|join|zoom|emphasis|music|camera\s+alone)'
         .'(?:\s*:\s*|\s+|(?=\]))([^\[\]\r\n]*)\]';
 
     /**
@@ -140,6 +140,10 @@ final readonly class Cue
             CueKind::Emphasis => EmphasisCue::read($this->value) === null
                 ? "\"{$this->value}\" cannot be drawn. Write [emphasis: box 20 10 30 12], round, underline, arrow or spotlight "
                     .'and its place in per cent; or [emphasis: none].'
+                : null,
+            CueKind::Music => MusicCue::read($this->value) === null
+                ? "\"{$this->value}\" is no music. Write [music: Slack water], and if you like behind commas a level (-3 dB), "
+                    .'in 2 s, out 4 s, once; or [music: none].'
                 : null,
             CueKind::Note => null,
         };

@@ -76,7 +76,10 @@ final class CueChange
     {
         $line = $section->lines[$place->line - 1] ?? null;
         if ($line === null) {
-            return null;
+            // Behind the last word.
+            $end = $section->lines[count($section->lines) - 1]->until ?? null;
+
+            return $end === null ? null : [$end, $end, " {$cue}"];
         }
         if (! $place->opensSection()) {
             $at = CuePlaces::at($text, $line, $place->within);

@@ -34,11 +34,13 @@ enum CueKind: string
     case Zoom = 'zoom';
     /** `[emphasis: box 20 10 30 12]` something is laid over the stage, until `[emphasis: none]`. */
     case Emphasis = 'emphasis';
+    /** `[music: Slack water, -3 dB, in 2 s, out 4 s]` a bed begins; `[music: none]` it ends. */
+    case Music = 'music';
 
     /** Whether one of this kind takes the place of one of another, from where it stands on; others stand beside each other. */
     public function replaces(self $other): bool
     {
-        $isState = in_array($this, [self::Layout, self::Zoom, self::Join, self::Target, self::Card], true);
+        $isState = in_array($this, [self::Layout, self::Zoom, self::Join, self::Target, self::Card, self::Music], true);
 
         return $isState && $this === $other || $this->isStage() && $other->isStage();
     }

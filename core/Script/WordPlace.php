@@ -20,13 +20,13 @@ final readonly class WordPlace
         return new self($cue->line, $cue->within);
     }
 
-    /** Before the word of that number, counted from 0. */
+    /** Before the word of that number, counted from 0; behind the last one, before the next line. */
     public static function before(Line $line, int $word): self
     {
         preg_match_all('/\S+/u', $line->text, $words, PREG_OFFSET_CAPTURE);
-        $at = $words[0][$word][1] ?? strlen($line->text);
+        $at = $words[0][$word][1] ?? null;
 
-        return new self($line->number, $at / max(1, strlen($line->text)));
+        return $at === null ? new self($line->number + 1) : new self($line->number, $at / max(1, strlen($line->text)));
     }
 
     /** The number of the word that is said next, counted from 0. */

@@ -4,11 +4,16 @@ declare(strict_types=1);
 
 namespace OpenReel\Core\Sound;
 
+use OpenReel\Core\Render\RecordingInput;
+
 /** Encoder commands for sound: measuring, and one piece of the soundtrack as raw PCM. */
 final class SoundCommand
 {
     /** Part of every cache key: change it whenever a command changes what comes out. */
     public const RECIPE = 2;
+
+    /** Part of the keys of parts in which music is heard, and of the music's own. */
+    public const BED_RECIPE = 1;
 
     /**
      * Samples up to this, in dBFS, leave room for peaks between samples (at most 1.1 dB for speech, which has little above
@@ -92,6 +97,82 @@ final class SoundCommand
     public static function measure(string $file): array
     {
         return ['-i', $file, '-vn', '-af', self::PEAK_METER, '-f', 'null', '-'];
+    }
+
+    /**
+     * Somebody's music as we keep it; the log ends with how loud it is.
+     *
+     * @return list<string>
+     */
+    public static function music(string $file, string $out, int $longest): array
+    {
+        return [
+            ...RecordingInput::GUARD, '-i', $file, '-map', '0:a:0', '-t', (string) $longest, '-af',
+            self::METER.',aformat=sample_fmts=s16:sample_rates=48000:channel_layouts=stereo',
+            '-map_metadata', '-1', '-fflags', '+bitexact', '-c:a', 'flac', $out,
+        ];
+    }
+
+    /**
+     * The same so that it goes round without a seam: its end changes over into its beginning, at constant power. Behind its
+     * last sample it goes on with the sample numbered `$seam`.
+     *
+     * @param  int  $samples  of the file
+     * @return list<string>
+     */
+    public static function goingRound(string $file, int $samples, int $seam, string $out): array
+    {
+        $cut = $samples - $seam;
+        $graph = '[0:a]asplit=3[a][b][c];'.
+            "[a]atrim=end_sample={$cut}[body];".
+            "[b]atrim=start_sample={$cut},asetpts=PTS-STARTPTS[end];[c]atrim=end_sample={$seam}[start];".
+            "[end][start]acrossfade=nb_samples={$seam}:c1=qsin:c2=qsin[over];".
+            '[body][over]concat=n=2:v=0:a=1';
+
+        return ['-i', $file, '-filter_complex', $graph, '-map_metadata', '-1', '-fflags', '+bitexact', '-c:a', 'flac', $out];
+    }
+
+    /**
+     * Music as it is, or a small sound: raw PCM, 16 bits, stereo.
+     *
+     * @return list<string>
+     */
+    public static function bed(string $file, string $out): array
+    {
+        return [
+            '-i', $file, '-vn', '-af', 'aformat=sample_fmts=s16:sample_rates=48000:channel_layouts=stereo',
+            '-map_metadata', '-1', '-c:a', 'pcm_s16le', '-f', 's16le', $out,
+        ];
+    }
+
+    /**
+     * What is spoken, with music beside it.
+     *
+     * @param  string  $voice  path of raw PCM
+     * @param  list<array{string, string}>  $beds  paths of raw PCM and of its loudness, an amplitude a sample
+     * @param  int  $samples  of all of them
+     * @return list<string>
+     */
+    public static function withBeds(string $voice, array $beds, int $samples, string $out): array
+    {
+        $pcm = ['-f', 's16le', '-ar', '48000', '-ac', '2', '-i'];
+        $inputs = [...$pcm, $voice];
+        $chains = [];
+        $mixed = '[0:a]';
+        foreach ($beds as $n => [$bed, $loud]) {
+            array_push($inputs, ...$pcm, ...[$bed, '-f', 'f32le', '-ar', '48000', '-ac', '1', '-i', $loud]);
+            [$a, $b] = [1 + 2 * $n, 2 + 2 * $n];
+            $chains[] = "[{$a}:a]aformat=sample_fmts=flt[b{$n}]";
+            $chains[] = "[{$b}:a]pan=stereo|c0=c0|c1=c0[l{$n}];[b{$n}][l{$n}]amultiply[m{$n}]";
+            $mixed .= "[m{$n}]";
+        }
+        $all = count($beds) + 1;
+        $chains[] = "{$mixed}amix=inputs={$all}:normalize=0:duration=first,".self::LIMITER.
+            "atrim=end_sample={$samples},aformat=sample_fmts=s16:sample_rates=48000:channel_layouts=stereo";
+
+        return [
+            ...$inputs, '-filter_complex', implode(';', $chains), '-map_metadata', '-1', '-c:a', 'pcm_s16le', '-f', 's16le', $out,
+        ];
     }
 
     /**

@@ -37,9 +37,15 @@ final readonly class SoundPart
      * @param  int  $until  likewise, or the end of the film
      * @param  list<SoundPlace>  $places  that are heard in it or around it, in order
      * @param  bool  $isLast  the film ends with it
+     * @param  list<BedPlace>  $beds  music and small sounds that are heard in it or around it
      */
-    private function __construct(public int $from, public int $until, public array $places, public bool $isLast)
-    {
+    private function __construct(
+        public int $from,
+        public int $until,
+        public array $places,
+        public bool $isLast,
+        public array $beds = [],
+    ) {
     }
 
     /** @return list<self> together the whole soundtrack; none of a film without frames */
@@ -59,7 +65,10 @@ final readonly class SoundPart
             $places = array_values(
                 array_filter($plan->places, fn (SoundPlace $p): bool => $p->at < $reach[1] && $p->end() > $reach[0]),
             );
-            $parts[] = new self($from, $until, $places, ! isset($starts[$i + 1]));
+            $beds = array_values(
+                array_filter($plan->beds, fn (BedPlace $b): bool => $b->at < $reach[1] && $b->until > $reach[0]),
+            );
+            $parts[] = new self($from, $until, $places, ! isset($starts[$i + 1]), $beds);
         }
 
         return $parts;
@@ -105,12 +114,15 @@ final readonly class SoundPart
             $part['places'],
         );
 
-        return new self($part['from'], $part['until'], array_values($places), $part['is_last']);
+        $beds = array_map(BedPlace::read(...), array_values($part['beds'] ?? []));
+
+        return new self($part['from'], $part['until'], array_values($places), $part['is_last'], $beds);
     }
 
     /**
      * @return array{from: int, until: int, is_last: bool, places: list<array{piece: array<string, mixed>, at: int,
-     *     join: string, join_samples: int, clicks: list<int>, silences: list<array{int, int}>}>}
+     *     join: string, join_samples: int, clicks: list<int>, silences: list<array{int, int}>}>,
+     *     beds: list<array<string, mixed>>}
      */
     public function toArray(): array
     {
@@ -129,16 +141,17 @@ final readonly class SoundPart
                 ],
                 $this->places,
             ),
+            'beds' => array_map(fn (BedPlace $b): array => $b->toArray(), $this->beds),
         ];
     }
 
     /** @return list<string> hashes of the sound files it is made from */
     public function files(): array
     {
-        return array_values(array_unique(array_merge([], ...array_map(
-            fn (SoundPlace $p): array => $p->piece->files(),
-            $this->places,
-        ))));
+        return array_values(array_unique(array_merge(
+            array_map(fn (BedPlace $b): string => $b->file(), $this->beds),
+            ...array_map(fn (SoundPlace $p): array => $p->piece->files(), $this->places),
+        )));
     }
 
     public function key(string $encoder): string
@@ -161,7 +174,13 @@ final readonly class SoundPart
                     $this->places,
                 ),
                 'recipe' => self::RECIPE,
-            ],
+            ] + ($this->beds === [] ? [] : [
+                'beds' => array_map(
+                    fn (BedPlace $b): array => $b->inputs($this->from, $this->tailUntil()),
+                    $this->beds,
+                ),
+                'bed' => SoundCommand::BED_RECIPE,
+            ]),
             $encoder,
         );
     }

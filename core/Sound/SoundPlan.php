@@ -6,6 +6,7 @@ namespace OpenReel\Core\Sound;
 
 use OpenReel\Core\Assembly\Assembly;
 use OpenReel\Core\Assembly\JoinKind;
+use OpenReel\Core\Assembly\Music;
 use OpenReel\Core\Assembly\Segment;
 use OpenReel\Core\Mark\Click;
 use OpenReel\Core\Take\TrackKind;
@@ -13,11 +14,14 @@ use OpenReel\Core\Take\TrackKind;
 /** What is heard when: pieces of takes at places of the film. A take that goes on from one segment to the next is one piece. */
 final readonly class SoundPlan
 {
+    private const PER_MS = 48;
+
     /**
      * @param  list<SoundPlace>  $places  in order; each begins where the one before ends, or within it while they dissolve
      * @param  int  $samples  of the whole film
+     * @param  list<BedPlace>  $beds  heard beside them
      */
-    private function __construct(public array $places, public int $samples)
+    private function __construct(public array $places, public int $samples, public array $beds)
     {
     }
 
@@ -25,8 +29,12 @@ final readonly class SoundPlan
      * @param  float  $target  LUFS
      * @param  float  $under  LU by which the computer's sound lies under the voice
      */
-    public static function of(Assembly $assembly, float $target, float $under = 12.0): self
-    {
+    public static function of(
+        Assembly $assembly,
+        float $target,
+        float $under = 12.0,
+        MusicLevels $music = new MusicLevels(),
+    ): self {
         $ticks = $assembly->rate->ticksPerFrame();
         $groups = [];
         foreach ($assembly->segments as $i => $segment) {
@@ -60,42 +68,55 @@ final readonly class SoundPlan
             $groups,
         );
 
-        return new self($places, $assembly->frames() * $ticks);
+        return new self($places, $assembly->frames() * $ticks, self::beds($assembly, $places, $target, $music));
     }
 
     /**
-     * How loud a music bed may be, so that it steps back while somebody speaks: lines between points.
+     * Music and small sounds at places of the film.
      *
-     * @param  float  $under  dB while somebody speaks
-     * @param  int  $move  samples it takes to step back, and to come again
-     * @return list<array{int, float}> sample and dB, rising in time; flat before the first and behind the last
+     * @param  list<SoundPlace>  $places
+     * @param  float  $target  LUFS of the voice
+     * @return list<BedPlace>
      */
-    public function bedEnvelope(float $under, int $move): array
+    private static function beds(Assembly $assembly, array $places, float $target, MusicLevels $levels): array
     {
-        $points = [];
-        foreach ($this->spoken($move) as [$from, $until]) {
-            array_push($points, [max(0, $from - $move), 0.0], [$from, $under], [$until, $under], [$until + $move, 0.0]);
+        if ($assembly->music === []) {
+            return [];
         }
+        $ticks = $assembly->rate->ticksPerFrame();
+        $back = Envelope::ducking(
+            self::heard($places), $levels->depth, $levels->attackMs * self::PER_MS, $levels->releaseMs * self::PER_MS,
+        );
 
-        return $points;
+        return array_map(function (Music $music) use ($ticks, $back, $target, $levels): BedPlace {
+            [$from, $until] = [$music->from * $ticks, $music->until * $ticks];
+            $loud = Envelope::fades($from, $until, $music->fadeIn * $ticks, $music->fadeOut * $ticks)
+                ->louder(10 ** (($target - $levels->under + $music->level - $music->bed->lufs) / 20));
+
+            return new BedPlace(
+                $music->bed, $from, $until, $music->loops, $music->ducks ? $loud->times($back)->within($from, $until) : $loud,
+            );
+        }, $assembly->music);
     }
 
-    /** @return list<array{int, int}> samples from and until which somebody speaks, gaps too short to come up in closed */
-    private function spoken(int $move): array
+    /**
+     * @param  list<SoundPlace>  $places
+     * @return list<array{int, int}> samples from and until which a take is heard
+     */
+    private static function heard(array $places): array
     {
-        $spoken = [];
-        foreach ($this->places as $place) {
-            if ($place->piece->sound === null) {
-                continue;
+        $heard = [];
+        foreach ($places as $place) {
+            $from = $place->at;
+            foreach ($place->piece->sound === null ? [] : [...$place->silences, [$place->piece->samples, 0]] as [$until, $next]) {
+                if ($place->at + $until > $from) {
+                    $heard[] = [$from, $place->at + $until];
+                }
+                $from = $place->at + $next;
             }
-            $last = end($spoken);
-            if ($last !== false && $place->at - $last[1] < 2 * $move) {
-                array_pop($spoken);
-            }
-            $spoken[] = [$last !== false && $place->at - $last[1] < 2 * $move ? $last[0] : $place->at, $place->end()];
         }
 
-        return $spoken;
+        return $heard;
     }
 
     /** Whether the take is heard on without a gap: the map of the second begins where the first one's ends. */

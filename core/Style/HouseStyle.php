@@ -16,6 +16,7 @@ use OpenReel\Core\Picture\Layout;
 use OpenReel\Core\Script\JoinCue;
 use OpenReel\Core\Script\Language;
 use OpenReel\Core\Sound\Cleaning;
+use OpenReel\Core\Sound\MusicLevels;
 use OpenReel\Core\Sound\NoiseReduction;
 use OpenReel\Core\Time\FrameRate;
 
@@ -43,6 +44,17 @@ final readonly class HouseStyle
     /** LU by which the computer's sound lies under the voice. */
     public const COMPUTER_UNDER = [6, 12, 18, 24];
 
+    /** LU by which music lies under the voice while nobody speaks. */
+    public const MUSIC_UNDER = [0, 3, 6, 9, 12];
+
+    /** dB by which it steps back while somebody does. */
+    public const MUSIC_DEPTHS = [6, 9, 12, 15, 20];
+
+    /** Milliseconds it takes to step back, and to come again. */
+    public const MUSIC_ATTACKS = [100, 300, 600];
+
+    public const MUSIC_RELEASES = [600, 1200, 2500];
+
     /** Milliseconds to which longer pauses are shortened; 0 leaves them as they were spoken. */
     public const LONGEST_PAUSES = [0, 500, 700, 1000];
 
@@ -69,6 +81,12 @@ final readonly class HouseStyle
         'card' => 'page',
         'sound_target' => -16,
         'computer_under' => 12,
+        'music_under' => 6,
+        'music_depth' => 12,
+        'music_attack' => 300,
+        'music_release' => 1200,
+        'card_sound' => 'off',
+        'page_sound' => 'off',
         'noise_reduction' => 'off',
         'hum_filter' => 'off',
         'low_cut' => 'off',
@@ -103,6 +121,14 @@ final readonly class HouseStyle
 
     /** LU. */
     public int $computerUnder;
+
+    public MusicLevels $music;
+
+    /** Whether cards are heard when they come up. */
+    public bool $cardSound;
+
+    /** Whether a page is heard when another section begins. */
+    public bool $pageSound;
 
     /** How voices are cleaned. */
     public Cleaning $cleaning;
@@ -149,6 +175,14 @@ final readonly class HouseStyle
         $this->card = CardTemplate::from($text('card'));
         $this->soundTarget = (int) $values['sound_target'];
         $this->computerUnder = (int) $values['computer_under'];
+        $this->music = new MusicLevels(
+            (float) $values['music_under'],
+            (float) $values['music_depth'],
+            (int) $values['music_attack'],
+            (int) $values['music_release'],
+        );
+        $this->cardSound = $text('card_sound') === 'on';
+        $this->pageSound = $text('page_sound') === 'on';
         $this->cleaning = new Cleaning(
             NoiseReduction::from($text('noise_reduction')),
             $text('hum_filter') === 'on',
@@ -281,7 +315,11 @@ final readonly class HouseStyle
             'sound_target' => in_array($value, self::SOUND_TARGETS, true),
             'computer_under' => in_array($value, self::COMPUTER_UNDER, true),
             'noise_reduction' => is_string($value) && NoiseReduction::tryFrom($value) !== null,
-            'hum_filter', 'low_cut' => in_array($value, ['off', 'on'], true),
+            'music_under' => in_array($value, self::MUSIC_UNDER, true),
+            'music_depth' => in_array($value, self::MUSIC_DEPTHS, true),
+            'music_attack' => in_array($value, self::MUSIC_ATTACKS, true),
+            'music_release' => in_array($value, self::MUSIC_RELEASES, true),
+            'hum_filter', 'low_cut', 'card_sound', 'page_sound' => in_array($value, ['off', 'on'], true),
             'longest_pause' => in_array($value, self::LONGEST_PAUSES, true),
             'join' => is_string($value) && JoinCue::read($value) !== null,
             'count_down' => is_int($value) && $value >= 0 && $value <= 10,

@@ -13,6 +13,7 @@ use App\Readers\CardPicture;
 use App\Readers\DraftLines;
 use App\Readers\LessonCoverage;
 use App\Readers\LessonDeck;
+use App\Readers\LessonMusic;
 use App\Readers\LessonStyle;
 use App\Readers\TakeReader;
 use Illuminate\Support\Facades\DB;
@@ -28,17 +29,20 @@ use OpenReel\Core\Picture\FrameSize;
 use OpenReel\Core\Picture\Shape;
 use OpenReel\Core\Picture\Still;
 use OpenReel\Core\Picture\StillKind;
+use OpenReel\Core\Script\CardKind;
 use OpenReel\Core\Script\Language;
 use OpenReel\Core\Script\Script;
+use OpenReel\Core\Sound\Bed;
 use OpenReel\Core\Sound\Cleaning;
 use OpenReel\Core\Style\DraftMark;
+use OpenReel\Core\Style\HouseStyle;
 use OpenReel\Core\Take\Take as CoreTake;
 use OpenReel\Core\Time\FrameRate;
 
 /** Computes a lesson's assembly from its script, slides, style and verdicts. Nothing of it is stored. */
 final class AssembleLesson
 {
-    public function __construct(private readonly DraftVoice $voice)
+    public function __construct(private readonly DraftVoice $voice, private readonly LessonMusic $music)
     {
     }
 
@@ -62,6 +66,8 @@ final class AssembleLesson
             $files[$logo->hash] = $logo->path;
         }
         $rate = FrameRate::of($lesson->fps);
+        [$beds, $sounds, $more] = [$this->music->of($lesson), $this->music->sounds(), $this->music->files($lesson)];
+        $files += $more;
         $cues = new PictureCues($script, LessonDeck::of($slides), $style, $frame);
         [$lines, $texts] = $this->lines($lesson);
         $sources = [];
@@ -88,6 +94,8 @@ final class AssembleLesson
                 join: $cues->join($text, $rate),
                 keys: $cues->keys($text, $lines[$section->id] ?? []),
                 emphases: $cues->emphases($text),
+                music: $cues->music($text, $beds),
+                sound: self::sound($text->card()?->kind, $index, $style, $sounds),
             );
         }
         foreach ($cues->drawings() as $svg) {
@@ -107,7 +115,28 @@ final class AssembleLesson
             $mark,
         );
 
-        return new FilmPlan($assembly, $files, (float) $style->soundTarget, (float) $style->computerUnder, $unread, $texts);
+        return new FilmPlan(
+            $assembly,
+            $files,
+            (float) $style->soundTarget,
+            (float) $style->computerUnder,
+            $unread,
+            $texts,
+            $style->music,
+        );
+    }
+
+    /**
+     * What is heard when a section begins.
+     *
+     * @param  array<string, Bed>  $sounds  by name
+     */
+    private static function sound(?CardKind $card, int $index, HouseStyle $style, array $sounds): ?Bed
+    {
+        return match (true) {
+            $card !== null => $style->cardSound ? $sounds['card'] ?? null : null,
+            default => $style->pageSound && $index > 0 ? $sounds['page'] ?? null : null,
+        };
     }
 
     /** @return array{array<string, list<string>>, array<string, string>} line ids by section, in order; and their words by id */

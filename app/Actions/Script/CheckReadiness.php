@@ -9,6 +9,7 @@ use App\Models\Slide;
 use App\Readers\CardPicture;
 use App\Readers\LearnedPace;
 use App\Readers\LessonCoverage;
+use App\Readers\LessonMusic;
 use App\Readers\LessonStyle;
 use Illuminate\Support\Facades\DB;
 use OpenReel\Core\Coverage\UsedPart;
@@ -23,6 +24,10 @@ use OpenReel\Core\Take\TrackKind;
 /** What is still to be looked at in a lesson before it is recorded. */
 final class CheckReadiness
 {
+    public function __construct(private readonly LessonMusic $music)
+    {
+    }
+
     /** @return list<array{kind: string, says: string, at: int|null, section_id: string|null}> places counted in UTF-16 units */
     public function __invoke(Lesson $lesson): array
     {
@@ -59,7 +64,7 @@ final class CheckReadiness
             ],
             (new Readiness(
                 $script, $deck, $style->layout, LearnedPace::of($lesson), $cutOff, self::unspoken($lesson, $sections->all()),
-                self::withScreen($lesson, $sections->all()),
+                self::withScreen($lesson, $sections->all()), $this->music->of($lesson),
             ))->findings(),
         );
     }

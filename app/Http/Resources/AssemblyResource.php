@@ -15,6 +15,7 @@ use OpenReel\Core\Assembly\Segment;
 use OpenReel\Core\Assembly\Shot;
 use OpenReel\Core\Assembly\WordFrames;
 use OpenReel\Core\Render\ShotSpec;
+use OpenReel\Core\Sound\BedPlace;
 use OpenReel\Core\Sound\ComputerSound;
 use OpenReel\Core\Sound\GainSearch;
 use OpenReel\Core\Sound\SoundPlan;
@@ -49,11 +50,25 @@ final class AssemblyResource extends JsonResource
             'frames' => $assembly->frames(),
             'length_ms' => $assembly->length()->milliseconds(),
             'segments' => array_map($this->segment(...), $assembly->segments),
+            'music' => array_map(self::bed(...), $this->resource->sound()->beds),
             'missing' => array_map(fn (SectionSource $s): string => $s->id, $assembly->missing),
             'sections' => $this->sections($assembly->segments),
             // Sections of which nothing has to be rendered any more.
             'unread' => $this->resource->unread,
             'rendered' => $this->sections($assembly->segments) - $this->sections($this->unmade()),
+        ];
+    }
+
+    /** @return array<string, mixed> places in samples of the film, and of the file where it goes round */
+    private static function bed(BedPlace $place): array
+    {
+        return [
+            'name' => $place->bed->name,
+            'url' => "/api/music/{$place->file()}",
+            'at' => $place->at,
+            'until' => $place->until,
+            'round' => $place->loops ? ['from' => $place->bed->loopFrom, 'until' => $place->bed->samples] : null,
+            'loud' => $place->loud->points,
         ];
     }
 

@@ -130,6 +130,6 @@ final class CueChangeTest extends TestCase
         foreach (range(0, 6) as $word) {
             self::assertSame($word, WordPlace::before($line, $word)->wordIn($line));
         }
-        self::assertSame(1.0, WordPlace::before($line, 99)->within, 'behind the last');
+        self::assertEquals(new WordPlace(2), WordPlace::before($line, 99), 'behind the last');
     }
 }

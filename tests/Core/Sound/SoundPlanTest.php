@@ -7,13 +7,18 @@ namespace Tests\Core\Sound;
 use OpenReel\Core\Assembly\Assembly;
 use OpenReel\Core\Assembly\CardSource;
 use OpenReel\Core\Assembly\Join;
+use OpenReel\Core\Assembly\MusicCued;
 use OpenReel\Core\Assembly\Passage;
 use OpenReel\Core\Assembly\PictureChoice;
 use OpenReel\Core\Assembly\SectionSource;
 use OpenReel\Core\Picture\FrameSize;
+use OpenReel\Core\Script\MusicCue;
+use OpenReel\Core\Sound\Bed;
+use OpenReel\Core\Sound\BedPlace;
 use OpenReel\Core\Sound\CleanCommand;
 use OpenReel\Core\Sound\Cleaning;
 use OpenReel\Core\Sound\CleanVoice;
+use OpenReel\Core\Sound\MusicLevels;
 use OpenReel\Core\Sound\NoiseReduction;
 use OpenReel\Core\Sound\SoundCommand;
 use OpenReel\Core\Sound\SoundPart;
@@ -136,11 +141,13 @@ final class SoundPlanTest extends TestCase
 
     public function test_a_bed_steps_back_while_somebody_speaks_and_not_for_every_breath(): void
     {
+        $bed = new MusicCued([0, 0.0], new MusicCue('bed', -6.0206, 0, 0), new Bed('bed', 'bed', 48_000, -16.0));
         $card = fn (string $id, int $ms): SectionSource => new SectionSource(
             $id,
             $id,
             new PictureChoice(),
             card: new CardSource(Example::slide('card'), Tick::ofMilliseconds($ms)),
+            music: $id === 'c1' ? [$bed] : [],
         );
         $spoken = fn (string $id): SectionSource => $this->section($id, [
             new Passage(Example::take($id, [0, 96_000]), Example::span(0, 96_000)),
@@ -148,10 +155,15 @@ final class SoundPlanTest extends TestCase
         $plan = SoundPlan::of(
             $this->assembly([$card('c1', 4000), $spoken('a'), $card('c2', 400), $spoken('b'), $card('c3', 4000)]),
             -16.0,
+            music: new MusicLevels(under: 0.0, depth: 12.041, attackMs: 300, releaseMs: 1200),
         );
 
         // Four seconds of card, then speech until 8.4 s: the short card between is no reason to come up.
-        self::assertSame([[168_000, 0.0], [192_000, -14.0], [403_200, -14.0], [427_200, 0.0]], $plan->bedEnvelope(-14.0, 24_000));
+        $loud = $plan->beds[0]->loud;
+        $at = fn (int ...$samples): array => array_map(fn (int $n): float => round($loud->at($n), 3), $samples);
+        self::assertSame([0.5, 0.5, 0.125], $at(100_000, 192_000 - 14_400, 192_000));
+        self::assertSame([0.125, 0.125, 0.5], $at(300_000, 403_200, 403_200 + 57_600));
+        self::assertSame([[0, 595_200]], array_map(fn (BedPlace $b): array => [$b->at, $b->until], $plan->beds));
     }
 
     public function test_parts_begin_at_joins_on_whole_frames_and_together_are_the_track(): void

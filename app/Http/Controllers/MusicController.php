@@ -1,0 +1,42 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers;
+
+use App\Actions\Music\BringInMusic;
+use App\Http\MediaResponse;
+use App\Models\Lesson;
+use App\Readers\LessonMusic;
+use App\Refusal;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+use Illuminate\Http\UploadedFile;
+use Symfony\Component\HttpFoundation\Response;
+
+/** Music that lies under lessons. */
+final class MusicController
+{
+    public function index(Lesson $lesson, LessonMusic $music): JsonResponse
+    {
+        return new JsonResponse($music->offered($lesson));
+    }
+
+    public function store(Request $request, Lesson $lesson, BringInMusic $bringIn, LessonMusic $music): JsonResponse
+    {
+        $file = $request->file('file');
+        if (! ($file instanceof UploadedFile) || ! $file->isValid()) {
+            throw Refusal::badInput('No music arrived. Choose an MP3, M4A, Ogg, FLAC or WAV file of at most 256 MB.');
+        }
+        $bringIn($lesson, $file->getPathname(), $file->getClientOriginalName());
+
+        return new JsonResponse($music->offered($lesson), 201);
+    }
+
+    public function file(string $hash, LessonMusic $music): Response
+    {
+        $path = $music->find($hash);
+
+        return MediaResponse::of($path, str_ends_with((string) $path, '.ogg') ? 'audio/ogg' : 'audio/flac');
+    }
+}

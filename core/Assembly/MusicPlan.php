@@ -1,0 +1,102 @@
+<?php
+
+declare(strict_types=1);
+
+namespace OpenReel\Core\Assembly;
+
+use OpenReel\Core\Script\MusicCue;
+use OpenReel\Core\Sound\Bed;
+use OpenReel\Core\Time\FrameRate;
+
+/** From which frame to which music is heard. It holds through sections, until another cue or the film's end. */
+final class MusicPlan
+{
+    /**
+     * @param  list<Segment>  $segments  of the film
+     * @param  list<SectionSource>  $sections  in lesson order
+     * @return list<Music> in the order in which they begin
+     */
+    public static function of(array $segments, array $sections, FrameRate $rate): array
+    {
+        $last = end($segments);
+        $end = $last === false ? 0 : $last->endFrame();
+        $frames = fn (int $ms): int => (int) round($ms * $rate->fps / 1000);
+        $music = [];
+        $timed = self::timed($segments, $sections, $end);
+        foreach ($timed as $n => [$from, $cued]) {
+            if ($cued->bed !== null) {
+                // It goes once the next cue is reached, or so that it has gone when the film ends.
+                $next = $timed[$n + 1][0] ?? $end;
+                $music[] = self::stretch($cued->bed, $cued->cue, $from, min($end, $next + $frames($cued->cue->fadeOutMs)), $rate);
+            }
+        }
+        $music = [...$music, ...self::sounds($segments, $sections, $rate)];
+
+        return array_values(array_filter($music, fn (Music $m): bool => $m->until > $m->from));
+    }
+
+    /**
+     * What is heard where sections begin.
+     *
+     * @param  list<Segment>  $segments
+     * @param  list<SectionSource>  $sections
+     * @return list<Music>
+     */
+    private static function sounds(array $segments, array $sections, FrameRate $rate): array
+    {
+        $sound = [];
+        foreach ($sections as $section) {
+            $sound[$section->id] = $section->sound;
+        }
+        $last = end($segments);
+        $music = [];
+        foreach ($segments as $segment) {
+            $bed = $segment->opens ? $sound[$segment->sectionId] ?? null : null;
+            if ($bed !== null && $last !== false) {
+                $until = min($last->endFrame(), $segment->startFrame + intdiv($bed->samples, $rate->ticksPerFrame()));
+                $music[] = new Music($bed, $segment->startFrame, $until, loops: false, ducks: false);
+            }
+        }
+
+        return $music;
+    }
+
+    /**
+     * @param  list<Segment>  $segments
+     * @param  list<SectionSource>  $sections
+     * @return list<array{int, MusicCued}> frame and cue, in order
+     */
+    private static function timed(array $segments, array $sections, int $end): array
+    {
+        $own = [];
+        foreach ($segments as $segment) {
+            $own[$segment->sectionId][] = $segment;
+        }
+        $ends = [];
+        foreach (array_reverse($sections) as $section) {
+            $ends[$section->id] = $end;
+            $end = ($own[$section->id][0] ?? null)->startFrame ?? $end;
+        }
+        $timed = [];
+        $reached = 0;
+        foreach ($sections as $section) {
+            $places = new SectionFrames($own[$section->id] ?? [], $section->lines, $ends[$section->id]);
+            foreach ($section->music as $cued) {
+                // A cue never takes effect before the one it follows.
+                $timed[] = [$reached = max($reached, $places->at(...$cued->place)), $cued];
+            }
+        }
+
+        return $timed;
+    }
+
+    private static function stretch(Bed $bed, MusicCue $cue, int $from, int $until, FrameRate $rate): Music
+    {
+        $frames = fn (int $ms): int => (int) round($ms * $rate->fps / 1000);
+        if (! $cue->loops) {
+            $until = min($until, $from + intdiv($bed->samples, $rate->ticksPerFrame()));
+        }
+
+        return new Music($bed, $from, $until, $cue->level, $frames($cue->fadeInMs), $frames($cue->fadeOutMs), $cue->loops);
+    }
+}
