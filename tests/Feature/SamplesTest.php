@@ -35,6 +35,8 @@ final class SamplesTest extends FeatureTestCase
             'findings: Finding[]' => "lessons/{$lesson->id}/script/ready",
             'ties: TieProposal[]' => "lessons/{$lesson->id}/script/ties",
             'slides: Slide[]' => "lessons/{$lesson->id}/slides",
+            'cues: LessonCues' => "lessons/{$lesson->id}/cues",
+            'music: OfferedMusic[]' => "lessons/{$lesson->id}/music",
             'decks: Deck[]' => "lessons/{$lesson->id}/decks",
             'courses: Course[]' => 'courses',
             'style: LessonStyle' => "lessons/{$lesson->id}/style",
@@ -98,7 +100,7 @@ final class SamplesTest extends FeatureTestCase
         $text =
             "[target 0:30]\n\n# Tides\n\n## High water\n\n[slide: 640x360]\n\nFind the day. [layout: camera alone] Then ".
             "4.8 4.9 5.0 5.1 read the height.\n\n".
-            "## Not yet\n\nNobody has said this.\n\n## Bye\n\n[card: closing, 2 s]\n\nThanks.\n";
+            "## Not yet\n\nNobody has said this.\n\n## Bye\n\n[card: closing, 2 s] [music: Slack water]\n\nThanks.\n";
         $this->putJson("/api/lessons/{$id}/script", ['text' => $text, 'revision' => $lesson->refresh()->revision])->assertOk();
         /** @var Section $section */
         $section = $lesson->sections()->firstOrFail();

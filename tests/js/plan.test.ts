@@ -37,7 +37,8 @@ const segment = (
     in_ticks: number,
     join: Segment['join'] = { kind: 'cut', frames: 0 },
 ) => ({ start_frame, frames, join, offset_ticks: 0, map: [{ frames, in_ticks, step: 1920 }] }) as unknown as Segment;
-const planOf = (frames: number, ...segments: Segment[]) => ({ fps: 25, frames, segments }) as unknown as Assembly;
+const planOf = (frames: number, ...segments: Segment[]) =>
+    ({ fps: 25, frames, segments, music: [] }) as unknown as Assembly;
 const plan = planOf(60, segment(0, 25, 48_000), segment(25, 10, 0), segment(35, 25, 7));
 
 describe('a section by itself', () => {

@@ -6,9 +6,11 @@ import type {
     Export,
     Finding,
     Lesson,
+    LessonCues,
     LessonStyle,
     LessonSummary,
     LinePicture,
+    OfferedMusic,
     Picture,
     ScriptText,
     Slide,
@@ -290,7 +292,7 @@ export const lesson = {
         {
             "id": "id12",
             "heading": "Bye",
-            "script": "[card: closing, 2 s]\n\nThanks.",
+            "script": "[card: closing, 2 s] [music: Slack water]\n\nThanks.",
             "lines": [
                 {
                     "id": "id13",
@@ -536,6 +538,92 @@ export const assembly = {
             ]
         }
     ],
+    "music": [
+        {
+            "name": "Slack water",
+            "url": "/api/music/hash",
+            "at": 111360,
+            "until": 207360,
+            "round": {
+                "from": 0,
+                "until": 1152000
+            },
+            "loud": [
+                [
+                    111360,
+                    0
+                ],
+                [
+                    113836,
+                    0.017149
+                ],
+                [
+                    116312,
+                    0.038193
+                ],
+                [
+                    118788,
+                    0.063134
+                ],
+                [
+                    121265,
+                    0.091982
+                ],
+                [
+                    123741,
+                    0.124716
+                ],
+                [
+                    126217,
+                    0.161345
+                ],
+                [
+                    128693,
+                    0.20187
+                ],
+                [
+                    131170,
+                    0.24631
+                ],
+                [
+                    135893,
+                    0.258926
+                ],
+                [
+                    140617,
+                    0.267859
+                ],
+                [
+                    145341,
+                    0.273104
+                ],
+                [
+                    150065,
+                    0.274662
+                ],
+                [
+                    154788,
+                    0.272533
+                ],
+                [
+                    159512,
+                    0.266717
+                ],
+                [
+                    164236,
+                    0.257214
+                ],
+                [
+                    168960,
+                    0.244024
+                ],
+                [
+                    207360,
+                    0
+                ]
+            ]
+        }
+    ],
     "missing": [
         "id10"
     ],
@@ -590,7 +678,7 @@ export const exports = [
 ] satisfies Export[];
 
 export const script = {
-    "text": "[target 0:30]\n\n# Tides\n\n## High water\n\n[slide: 640x360]\n\nFind the right day. [layout: camera alone] Then 4.8 4.9 5.0 5.1 read the height.\n\n## Not yet\n\nNobody has said this.\n\n## Bye\n\n[card: closing, 2 s]\n\nThanks.\n",
+    "text": "[target 0:30]\n\n# Tides\n\n## High water\n\n[slide: 640x360]\n\nFind the right day. [layout: camera alone] Then 4.8 4.9 5.0 5.1 read the height.\n\n## Not yet\n\nNobody has said this.\n\n## Bye\n\n[card: closing, 2 s] [music: Slack water]\n\nThanks.\n",
     "revision": 3,
     "title": "Tides",
     "sections": [
@@ -641,11 +729,11 @@ export const script = {
             "lines": [
                 {
                     "id": "id13",
-                    "from": 204,
-                    "until": 211
+                    "from": 225,
+                    "until": 232
                 }
             ],
-            "until": 212,
+            "until": 233,
             "card_url": "/api/cards/hash",
             "stage": null
         }
@@ -710,6 +798,77 @@ export const slides = [
     }
 ] satisfies Slide[];
 
+export const cues = {
+    "revision": 3,
+    "sections": {
+        "id4": [
+            {
+                "number": 0,
+                "kind": "slide",
+                "value": "640x360",
+                "text": "[slide: 640x360]",
+                "line": "id5",
+                "word": 0,
+                "problem": null
+            },
+            {
+                "number": 1,
+                "kind": "layout",
+                "value": "camera alone",
+                "text": "[layout: camera alone]",
+                "line": "id6",
+                "word": 0,
+                "problem": null
+            }
+        ],
+        "id10": [],
+        "id12": [
+            {
+                "number": 0,
+                "kind": "card",
+                "value": "closing, 2 s",
+                "text": "[card: closing, 2 s]",
+                "line": "id13",
+                "word": 0,
+                "problem": null
+            },
+            {
+                "number": 1,
+                "kind": "music",
+                "value": "Slack water",
+                "text": "[music: Slack water]",
+                "line": "id13",
+                "word": 0,
+                "problem": null
+            }
+        ]
+    }
+} satisfies LessonCues;
+
+export const music = [
+    {
+        "name": "Slack water",
+        "says": "calm, wide chords",
+        "url": "/api/music/hash",
+        "length_ms": 24000,
+        "own": false
+    },
+    {
+        "name": "Morning ebb",
+        "says": "plucked, an even walk",
+        "url": "/api/music/hash",
+        "length_ms": 20000,
+        "own": false
+    },
+    {
+        "name": "Steady stroke",
+        "says": "brisk, a bass that steps",
+        "url": "/api/music/hash",
+        "length_ms": 17777,
+        "own": false
+    }
+] satisfies OfferedMusic[];
+
 export const decks = [] satisfies Deck[];
 
 export const courses = [
@@ -739,6 +898,12 @@ export const courses = [
             "card": "page",
             "sound_target": -16,
             "computer_under": 12,
+            "music_under": 6,
+            "music_depth": 12,
+            "music_attack": 300,
+            "music_release": 1200,
+            "card_sound": "off",
+            "page_sound": "off",
             "noise_reduction": "off",
             "hum_filter": "off",
             "low_cut": "off",
@@ -776,6 +941,12 @@ export const style = {
         "card": "page",
         "sound_target": -16,
         "computer_under": 12,
+        "music_under": 6,
+        "music_depth": 12,
+        "music_attack": 300,
+        "music_release": 1200,
+        "card_sound": "off",
+        "page_sound": "off",
         "noise_reduction": "off",
         "hum_filter": "off",
         "low_cut": "off",
@@ -807,6 +978,12 @@ export const style = {
         "card": "page",
         "sound_target": -16,
         "computer_under": 12,
+        "music_under": 6,
+        "music_depth": 12,
+        "music_attack": 300,
+        "music_release": 1200,
+        "card_sound": "off",
+        "page_sound": "off",
         "noise_reduction": "off",
         "hum_filter": "off",
         "low_cut": "off",

@@ -25,6 +25,10 @@ final class ShellController
                     'rates' => FrameRate::OFFERED,
                     'faces' => HouseStyle::FACES,
                     'sound_targets' => HouseStyle::SOUND_TARGETS,
+                    'music_under' => HouseStyle::MUSIC_UNDER,
+                    'music_depths' => HouseStyle::MUSIC_DEPTHS,
+                    'music_attacks' => HouseStyle::MUSIC_ATTACKS,
+                    'music_releases' => HouseStyle::MUSIC_RELEASES,
                     'computer_under' => HouseStyle::COMPUTER_UNDER,
                 ],
             ])

@@ -15,6 +15,7 @@ import type {
     Lesson,
     LessonSummary,
     LinePicture,
+    OfferedMusic,
     Meeting,
     Rect,
     Section,
@@ -154,6 +155,26 @@ export function useCourses() {
 export function useSlides(lessonId: string) {
     return useQuery(slidesOf(lessonId));
 }
+
+const musicOf = (lessonId: string) => ['music', lessonId];
+
+/** The music the lesson can have. */
+export const useMusic = (lessonId: string) =>
+    useQuery({
+        queryKey: musicOf(lessonId),
+        queryFn: () => api.get<OfferedMusic[]>(`lessons/${lessonId}/music`),
+    });
+
+/** Brings in music; what it gives is all there is then, the new one first. */
+export const useBringInMusic = (lessonId: string) =>
+    useMutation({
+        mutationFn: (file: File) => {
+            const form = new FormData();
+            form.append('file', file);
+            return api.post<OfferedMusic[]>(`lessons/${lessonId}/music`, form);
+        },
+        onSuccess: (all) => queryClient.setQueryData(musicOf(lessonId), all),
+    });
 
 /** Files of slides brought in lately; looks again by itself while one is being drawn. */
 export function useDecks(lessonId: string) {

@@ -383,8 +383,32 @@ export interface Assembly {
     sections: number;
     /** How many of them are rendered already. */
     rendered: number;
+    /** Music and small sounds beside what is spoken. */
+    music: Bed[];
     /** In a draft: lines that the stand-in voice has still to read. */
     unread: number;
+}
+
+/** A stretch of the film in which music is heard; places in samples of the film (48,000 a second). */
+export interface Bed {
+    name: string;
+    url: string;
+    at: number;
+    until: number;
+    /** Samples of its file between which it goes round; null when it is heard once. */
+    round: { from: number; until: number } | null;
+    /** Amplitudes at samples of the film, lines between them. */
+    loud: [number, number][];
+}
+
+/** Music a lesson can have. */
+export interface OfferedMusic {
+    name: string;
+    says: string;
+    url: string;
+    length_ms: number;
+    /** It was brought in. */
+    own: boolean;
 }
 
 /** A cue by the words it stands at. */
@@ -445,6 +469,10 @@ export interface Setup {
     rates: number[];
     faces: Record<string, string>;
     sound_targets: number[];
+    music_under: number[];
+    music_depths: number[];
+    music_attacks: number[];
+    music_releases: number[];
     computer_under: number[];
 }
 

@@ -13,6 +13,7 @@ export type CueKind =
     | 'join'
     | 'zoom'
     | 'emphasis'
+    | 'music'
     | 'camera alone';
 
 export interface CueAt {
@@ -24,7 +25,7 @@ export interface CueAt {
 }
 
 /** The same pattern as `OpenReel\Core\Script\Cue::PATTERN`. */
-const words = 'slide|pause|layout|note|target|card|screen|board|keys|join|zoom|emphasis|camera\\s+alone';
+const words = 'slide|pause|layout|note|target|card|screen|board|keys|join|zoom|emphasis|music|camera\\s+alone';
 const cue = new RegExp(`(?<!\\\\)\\[(${words})(?:\\s*:\\s*|\\s+|(?=\\]))([^[\\]\\r\\n]*)\\]`, 'gi');
 
 export function cuesIn(text: string, offset = 0): CueAt[] {
@@ -77,6 +78,8 @@ export function cueLabel({ kind, value }: Pick<CueAt, 'kind' | 'value'>): string
             return /^out\b/i.test(value) ? 'zoom out' : 'zoom in';
         case 'emphasis':
             return value.toLowerCase() === 'none' ? 'end of emphasis' : (value.split(' ')[0] ?? '').toLowerCase();
+        case 'music':
+            return value.toLowerCase() === 'none' ? 'end of music' : `music: ${(value.split(',')[0] ?? '').trim()}`;
         case 'camera alone':
             return 'camera alone';
     }

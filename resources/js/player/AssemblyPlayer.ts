@@ -1,5 +1,6 @@
 import type { Assembly, Segment } from '../api/types';
 import { Subscribable } from '../ui/Subscribable';
+import { BedPlayer } from './BedPlayer';
 import { follow } from './follow';
 import { frameAt, isOver, isSilentAt, mediaTime, placeOf, runsOf } from './plan';
 import { TICKS_PER_SECOND } from './TimeMap';
@@ -9,6 +10,9 @@ export interface PlayerSnapshot {
     frame: number;
     playing: boolean;
 }
+
+/** Seconds by which music may be off from the picture before it is set right; that is heard as a small jump. */
+const MOST_APART = 0.25;
 
 /** Elements that play in step with one of the player's own. */
 export interface Companions {
@@ -26,6 +30,9 @@ export class AssemblyPlayer extends Subscribable<PlayerSnapshot> {
     /** Which segments go on in one media element: see `runsOf`. */
     private readonly runs: number[];
     private context: AudioContext | null = null;
+    /** What all that is heard goes through. */
+    private out: AudioNode | null = null;
+    private readonly beds: BedPlayer;
     private gains: GainNode[] = [];
     /** By which element and kind: lets go of what runs beside. */
     private readonly releases = new Map<string, () => void>();
@@ -42,6 +49,7 @@ export class AssemblyPlayer extends Subscribable<PlayerSnapshot> {
     ) {
         super({ index: 0, frame: 0, playing: false });
         this.runs = runsOf(plan);
+        this.beds = new BedPlayer(plan.music);
         this.seek(0);
     }
 
@@ -57,6 +65,7 @@ export class AssemblyPlayer extends Subscribable<PlayerSnapshot> {
 
     pause(): void {
         cancelAnimationFrame(this.tick);
+        this.beds.stop();
         this.elements.forEach((element) => element.pause());
         this.set({ playing: false });
     }
@@ -73,6 +82,7 @@ export class AssemblyPlayer extends Subscribable<PlayerSnapshot> {
     seek(frame: number): void {
         const { playing } = this.snapshot();
         this.elements.forEach((element) => element.pause());
+        this.beds.stop();
         this.over = false;
         const { index, offset } = placeOf(this.plan, frame);
         this.load(index, offset);
@@ -166,6 +176,7 @@ export class AssemblyPlayer extends Subscribable<PlayerSnapshot> {
             const offset = this.snapshot().frame - segment.start_frame;
             this.cardSince = performance.now() - (1000 * offset) / this.plan.fps;
         }
+        this.playBeds();
         this.watch();
     }
 
@@ -202,6 +213,18 @@ export class AssemblyPlayer extends Subscribable<PlayerSnapshot> {
         });
     }
 
+    /** Music goes on by its own clock; where the film has stopped or gone ahead, it begins anew there. */
+    private playBeds(): void {
+        const { frame, playing } = this.snapshot();
+        const sample = (frame * TICKS_PER_SECOND) / this.plan.fps;
+        if (!this.context || !this.out || !playing) {
+            return;
+        }
+        if (!this.beds.isPlaying || Math.abs(this.beds.late(this.context, sample)) > MOST_APART * TICKS_PER_SECOND) {
+            void this.beds.start(this.context, this.out, sample);
+        }
+    }
+
     /** Clicks of the pointer between two frames, as the film has them (core/Sound/ClickSound.php). */
     private click(segment: Segment, from: number, to: number): void {
         const { context } = this;
@@ -222,6 +245,7 @@ export class AssemblyPlayer extends Subscribable<PlayerSnapshot> {
         const segment = this.segment(index + 1);
         if (!segment) {
             this.element(index).pause();
+            this.beds.stop();
             this.over = true;
             this.set({ playing: false, frame: this.plan.frames - 1 });
             return;
@@ -256,9 +280,10 @@ export class AssemblyPlayer extends Subscribable<PlayerSnapshot> {
         if (this.context) {
             return;
         }
-        const context = new AudioContext();
+        const context = new AudioContext({ sampleRate: TICKS_PER_SECOND });
         const limiter = new DynamicsCompressorNode(context, { threshold: -3, ratio: 20, attack: 0.003, release: 0.06 });
         limiter.connect(context.destination);
+        this.out = limiter;
         this.gains = this.elements.map((element, turn) => {
             const gain = context.createGain();
             context.createMediaElementSource(element).connect(gain).connect(limiter);

@@ -1,4 +1,4 @@
-import type { Assembly, Segment, Shot } from '../api/types';
+import type { Assembly, Bed, Segment, Shot } from '../api/types';
 import { TICKS_PER_SECOND, TimeMap } from './TimeMap';
 
 /** Where a frame of the lesson lies: which segment, and how many frames into it. */
@@ -63,8 +63,17 @@ export function runsOf({ segments }: Pick<Assembly, 'segments'>): number[] {
 }
 
 /** Tells plans apart that need another player. */
-export const fingerprint = (segments: Segment[]): string =>
+export const fingerprint = ({ segments, music }: Pick<Assembly, 'segments' | 'music'>): string =>
+    JSON.stringify(music) +
     segments.map((s) => `${s.take_id}/${JSON.stringify(s.map)}/${JSON.stringify(s.join)}/${s.frames}`).join();
+
+/** The same music in a film that begins so many samples later. */
+const earlier = (bed: Bed, samples: number): Bed => ({
+    ...bed,
+    at: bed.at - samples,
+    until: bed.until - samples,
+    loud: bed.loud.map(([at, loud]) => [at - samples, loud]),
+});
 
 /** A section by itself, as it is in the film. */
 export function planOfSection(plan: Assembly, section: string): Assembly {
@@ -76,6 +85,7 @@ export function planOfSection(plan: Assembly, section: string): Assembly {
         ...plan,
         frames,
         length_ms: Math.round((1000 * frames) / plan.fps),
+        music: plan.music.map((bed) => earlier(bed, (start * TICKS_PER_SECOND) / plan.fps)),
         segments: own.map((segment, index) => ({
             ...segment,
             start_frame: segment.start_frame - start,

@@ -2,9 +2,12 @@ import { useState } from 'react';
 import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
 import { Link } from 'react-router';
-import type { PlacedCue } from '../../api/types';
+import type { Lesson, PlacedCue } from '../../api/types';
+import { readMusic } from './music';
+import { MusicForm } from './MusicForm';
 
 interface Props {
+    lesson: Lesson;
     cue: PlacedCue;
     scriptPath: string;
     disabled: boolean;
@@ -13,18 +16,29 @@ interface Props {
 }
 
 /** A cue of the script: what it says, to be changed or taken away. */
-export function CueInHand({ cue, scriptPath, disabled, onChange, onClose }: Props) {
+export function CueInHand({ lesson, cue, scriptPath, disabled, onChange, onClose }: Props) {
     const [text, setText] = useState(cue.text);
+    const music = cue.kind === 'music' ? readMusic(cue.value) : null;
     return (
         <section className="what-is-seen" aria-label="Cue">
             <header>
-                <h2>Cue</h2>
+                <h2>{music ? 'Music' : 'Cue'}</h2>
                 <Link to={scriptPath}>On the Script page</Link>
                 <Button size="sm" variant="quiet" onClick={onClose}>
                     Done
                 </Button>
             </header>
+            {music && (
+                <MusicForm
+                    lesson={lesson}
+                    said={music}
+                    disabled={disabled}
+                    onChange={onChange}
+                    onTakeAway={() => onChange('')}
+                />
+            )}
             <Form
+                hidden={music !== null}
                 className="cue-form"
                 onSubmit={(event) => {
                     event.preventDefault();

@@ -101,8 +101,13 @@ export default function FinishRoom() {
     const hasStage = row?.shot?.picture.layers.some(({ shows }) => isStage(shows)) ?? false;
     const choose = ({ cue: text, says }: Choice, holds: 'words' | 'on', done?: () => void) => {
         const last = chosen.at(-1);
+        const isMusic = text.startsWith('[music');
         if (first && last) {
-            const until = holds === 'words' ? placeBehind(first.section, last.word) : null;
+            // Music goes on into the next section unless it is ended, also behind the last word.
+            const behind = isMusic
+                ? { line: last.word.line, word: last.word.word + 1 }
+                : placeBehind(first.section, last.word);
+            const until = holds === 'words' ? behind : null;
             change.place(
                 first.section,
                 text,
@@ -169,7 +174,7 @@ export default function FinishRoom() {
                     </EmptyPlace>
                 ) : (
                     <Watch
-                        key={fingerprint(plan.segments)}
+                        key={fingerprint(plan)}
                         plan={plan}
                         from={section?.id}
                         goesOn={place.current}
@@ -192,6 +197,7 @@ export default function FinishRoom() {
                     <CueInHand
                         key={`${cue.section.id}/${cue.cue.number}/${cue.cue.text}`}
                         cue={cue.cue}
+                        lesson={lesson}
                         scriptPath={roomPath(lesson.id, 'script', cue.section.id)}
                         disabled={change.isPending}
                         onChange={(text) => {

@@ -4,6 +4,7 @@ import Form from 'react-bootstrap/Form';
 import { useSlides } from '../../api/lesson';
 import type { Corner, InsetSize, Layout, Lesson } from '../../api/types';
 import { writeCue } from '../../page/syntax';
+import { MusicRow } from './MusicRow';
 import { type Placed, placedNames } from './placing';
 
 export interface Choice {
@@ -174,6 +175,14 @@ export function WhatIsSeen({ lesson, says, many, hasStage, hasScreen, disabled, 
                 <Button size="sm" variant="quiet" disabled={disabled} onClick={() => choose('[board]', 'The board')}>
                     Board
                 </Button>
+            </Row>
+            <Row label="Music">
+                <MusicRow
+                    lesson={lesson}
+                    disabled={disabled}
+                    onChoose={(choice) => onChoose(choice, holds)}
+                    onEnd={() => onChoose({ cue: '[music: none]', says: 'No music' }, 'on')}
+                />
             </Row>
             <Row label="Point at">
                 {hasStage ? (

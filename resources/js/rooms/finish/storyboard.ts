@@ -100,7 +100,8 @@ const arrives = (shot: Shot | undefined): boolean =>
     shot?.picture.layers?.some(({ motion }) => motion?.frames === shot.frames) ?? false;
 
 /** Whether a cue stands before the section's first word. */
-export const opens = (section: Section, cue: PlacedCue): boolean => cue.word === 0 && cue.line === section.lines[0]?.id;
+export const opens = (section: Section, cue: PlacedCue): boolean =>
+    cue.word === 0 && cue.line === (section.lines[0]?.id ?? null);
 
 /** The place behind the last of some words; null at the section's end. */
 export function placeBehind(section: Section, last: WordAt): WordAt | null {

@@ -36,13 +36,7 @@ export function SectionWatch({ lesson, section, line, onClose }: Props) {
                 ) : plan.segments.length === 0 ? (
                     <p className="soft">Nothing of this section is kept yet.</p>
                 ) : (
-                    <Watch
-                        key={fingerprint(plan.segments)}
-                        plan={plan}
-                        from={section.id}
-                        at={frameBefore(plan, line)}
-                        plays
-                    />
+                    <Watch key={fingerprint(plan)} plan={plan} from={section.id} at={frameBefore(plan, line)} plays />
                 )}
             </Modal.Body>
         </Modal>

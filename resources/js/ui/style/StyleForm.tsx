@@ -55,6 +55,14 @@ const cards: Options = [
     ['shore', 'Shore: a wave below the title'],
     ['field', 'Field: one colour, centred'],
 ];
+const chime: Options = [
+    ['off', 'no sound'],
+    ['on', 'a chime'],
+];
+const page: Options = [
+    ['off', 'no sound'],
+    ['on', 'a page is turned'],
+];
 const loudness: Record<number, string> = {
     [-14]: '-14 LUFS, as music services play',
     [-16]: '-16 LUFS, for speech on the web',
@@ -116,6 +124,37 @@ export function StyleForm({ style, logos, warnings, own = [], withFrame, logoUpl
                     </>
                 )}
                 {logoUpload}
+            </Group>
+            <Group name="Music and sounds">
+                <Choice
+                    {...part}
+                    name="music_under"
+                    label="Music by itself"
+                    options={setup.music_under.map((db) => [
+                        db,
+                        db === 0 ? 'as loud as the voice' : `${db} dB under the voice`,
+                    ])}
+                />
+                <Choice
+                    {...part}
+                    name="music_depth"
+                    label="Under speech"
+                    options={setup.music_depths.map((db) => [db, `${db} dB quieter still`])}
+                />
+                <Choice
+                    {...part}
+                    name="music_attack"
+                    label="Steps back within"
+                    options={setup.music_attacks.map((ms) => [ms, `${ms / 1000} s`])}
+                />
+                <Choice
+                    {...part}
+                    name="music_release"
+                    label="Comes back within"
+                    options={setup.music_releases.map((ms) => [ms, `${ms / 1000} s`])}
+                />
+                <Choice {...part} name="card_sound" label="When a card comes up" options={chime} />
+                <Choice {...part} name="page_sound" label="When a section begins" options={page} />
             </Group>
             <Group name="Recording and sound">
                 <Choice
