@@ -5,9 +5,6 @@ declare(strict_types=1);
 namespace OpenReel\Core\Assembly;
 
 use OpenReel\Core\Picture\FrameSize;
-use OpenReel\Core\Picture\Layer;
-use OpenReel\Core\Picture\Logo;
-use OpenReel\Core\Picture\Picture;
 use OpenReel\Core\Time\FrameRate;
 use OpenReel\Core\Time\Tick;
 use OpenReel\Core\Time\TimeMap;
@@ -25,6 +22,8 @@ final readonly class Assembly
      * @param  list<Segment>  $segments  in order
      * @param  list<SectionSource>  $missing  sections that are not heard, in order
      * @param  list<Music>  $music  heard beside what is spoken
+     * @param  int  $fadeIn  frames in which it comes from the ground
+     * @param  int  $fadeOut  frames in which it goes to the ground
      * @param  array<string, BoardPages>  $pages  what stands on the board when each section begins, by its id
      */
     private function __construct(
@@ -33,24 +32,22 @@ final readonly class Assembly
         public array $segments,
         public array $missing,
         public array $music,
+        public int $fadeIn,
+        public int $fadeOut,
         private array $pages,
     ) {
     }
 
     /**
      * @param  list<SectionSource>  $sections  in lesson order
-     * @param  string  $ground  RRGGBB, what is seen where nothing lies
-     * @param  Layer|null  $draftMark  laid over what a stand-in voice reads
      */
     public static function of(
         FrameSize $frame,
         FrameRate $rate,
         array $sections,
-        ?Logo $logo = null,
-        string $ground = Picture::GROUND,
-        ?Layer $draftMark = null,
+        FilmLook $look = new FilmLook(),
     ): self {
-        $plan = new ShotPlan($frame, $logo, $ground, $draftMark);
+        $plan = new ShotPlan($frame, $look);
         $maps = self::maps($sections, $rate);
         $segments = $missing = $pages = [];
         $boards = BoardPages::blank();
@@ -82,7 +79,20 @@ final readonly class Assembly
             $boards = array_reduce($section->passages, fn (BoardPages $b, Passage $p): BoardPages => $b->after($p), $boards);
         }
 
-        return new self($frame, $rate, $segments, $missing, MusicPlan::of($segments, $sections, $rate), $pages);
+        $last = $segments[count($segments) - 1] ?? null;
+        $fade = fn (?Shot $shot, int $ms): int => min((int) round($ms * $rate->fps / 1000), intdiv($shot->frames ?? 0, 2));
+
+        return new self(
+            $frame,
+            $rate,
+            $segments,
+            $missing,
+            MusicPlan::of($segments, $sections, $rate),
+            // So short that neither meets a join or the other.
+            $fade($segments[0]->shots[0] ?? null, $look->fadeInMs),
+            $fade($last === null ? null : $last->shots[count($last->shots) - 1], $look->fadeOutMs),
+            $pages,
+        );
     }
 
     /** What stands on the board when a section begins. */
@@ -132,9 +142,13 @@ final readonly class Assembly
             return [[null, null, [$plan->card($section->card, max(1, $section->card->length->framesToHold($rate)))]]];
         }
         $choice = $section->opening;
+        $isCloser = false;
         $seen = [];
         foreach ($section->passages as $n => $passage) {
-            [$shots, $choice] = $plan->of($choice, $section, $passage, $maps[$n], $boards);
+            $before = $section->passages[$n - 1] ?? null;
+            // Where a take goes on nobody is seen to jump.
+            $isCloser = $before === null || $passage->continues($before) ? $isCloser : ! $isCloser;
+            [$shots, $choice] = $plan->of($choice, $section, $passage, $maps[$n], $boards, $isCloser);
             $seen[] = [$passage, $maps[$n], $shots];
             $boards = $boards->after($passage);
         }

@@ -64,18 +64,24 @@ final class HeldCue
     /** Only what the new one changes, as it was said before or as the house style has it. */
     private static function layout(Section $section, Cue $new, WordPlace $at, HouseStyle $style): string
     {
-        $was = new LayoutCue($style->layout, $style->inset->corner, $style->inset->size);
+        $inset = $style->inset;
+        $was = new LayoutCue($style->layout, $inset->corner, $inset->size, $inset->shape);
         foreach ($section->cues as $cue) {
             if ($cue->kind === CueKind::Layout && WordPlace::of($cue)->isBefore($at)) {
                 $was = LayoutCue::read($cue->value)?->over($was) ?? $was;
             }
         }
         $changed = LayoutCue::read($new->value) ?? new LayoutCue();
+        $isMoved = $changed->place !== null || $changed->corner !== null || $changed->size !== null;
+        $isInCorner = $was->place === null && $changed->place !== null;
 
         return Cue::write(CueKind::Layout, (new LayoutCue(
             $changed->layout === null ? null : $was->layout,
-            $changed->corner === null ? null : $was->corner,
-            $changed->size === null ? null : $was->size,
+            $changed->corner === null && ! $isInCorner ? null : $was->corner,
+            $changed->size === null && ! $isInCorner ? null : $was->size,
+            $changed->shape === null ? null : $was->shape,
+            $isMoved ? $was->place : null,
+            $changed->moveMs,
         ))->write());
     }
 }

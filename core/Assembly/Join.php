@@ -22,6 +22,12 @@ final readonly class Join
         return $frames < 1 ? self::cut() : new self(JoinKind::Dissolve, $frames);
     }
 
+    /** @param  int  $frames  from the first in which the other comes in to the last in which this one is seen */
+    public static function push(int $frames): self
+    {
+        return $frames < 1 ? self::cut() : new self(JoinKind::Push, $frames);
+    }
+
     /** @param  int  $frames  from the first that darkens to the last that brightens, even: half of them on either side */
     public static function dip(int $frames): self
     {
@@ -41,6 +47,7 @@ final readonly class Join
         return match ($this->kind) {
             JoinKind::Cut => $this,
             JoinKind::Dissolve => self::dissolve(min($this->frames, $most)),
+            JoinKind::Push => self::push(min($this->frames, $most)),
             JoinKind::Dip => self::dip(min($this->frames, 2 * $most)),
         };
     }
@@ -48,7 +55,7 @@ final readonly class Join
     /** Frames that both segments have in common: by so many the film is shorter than its segments. */
     public function overlap(): int
     {
-        return $this->kind === JoinKind::Dissolve ? $this->frames : 0;
+        return $this->kind->overlaps() ? $this->frames : 0;
     }
 
     /** Frames at the end of the segment before that belong to the join's own piece. */

@@ -16,6 +16,7 @@ final readonly class PictureChoice
      * @param  Stage|null  $stage  null shows the presenter alone
      * @param  Crop|null  $zoom  part of the stage that fills its place; null for all of it
      * @param  int  $zoomMs  how long the way to that takes
+     * @param  int  $moveMs  how long the way to this layout takes; 0 is at once
      */
     public function __construct(
         public Layout $layout = Layout::SlideWithInset,
@@ -23,6 +24,7 @@ final readonly class PictureChoice
         public ?Stage $stage = null,
         public ?Crop $zoom = null,
         public int $zoomMs = 0,
+        public int $moveMs = 0,
     ) {
     }
 }

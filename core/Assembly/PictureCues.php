@@ -10,7 +10,6 @@ use OpenReel\Core\Mark\EmphasisShape;
 use OpenReel\Core\Picture\Board;
 use OpenReel\Core\Picture\BoardPaper;
 use OpenReel\Core\Picture\FrameSize;
-use OpenReel\Core\Picture\Inset;
 use OpenReel\Core\Picture\Shape;
 use OpenReel\Core\Picture\Stage;
 use OpenReel\Core\Picture\Still;
@@ -76,6 +75,7 @@ final class PictureCues
         $stage = null;
         $layout = new LayoutCue();
         $zoom = new ZoomCue(null, 0);
+        $move = 0;
         $opening = $this->choice($layout, $stage, $zoom);
         $changes = [];
         foreach ($section->cues as $cue) {
@@ -84,19 +84,25 @@ final class PictureCues
                 $stage = $cue->kind === CueKind::CameraAlone ? null : $this->stage($cue) ?? $stage;
                 // A part of one stage is none of another.
                 $zoom = $stage?->surface() === $before ? $zoom : new ZoomCue(null, 0);
+                $move = 0;
             } elseif ($cue->kind === CueKind::Zoom) {
                 $next = ZoomCue::read($cue->value) ?? $zoom;
                 // What says what is seen anyway changes nothing.
                 $zoom = $next->part == $zoom->part ? $zoom : $next;
             } elseif ($cue->kind === CueKind::Layout) {
+                $before = $this->choice($layout, $stage, $zoom);
                 $layout = LayoutCue::read($cue->value)?->over($layout) ?? $layout;
+                // What says what is seen anyway moves nothing.
+                $isAnother = $before != $this->choice($layout, $stage, $zoom);
+                $move = $isAnother ? $layout->moveMs ?? $this->style->layoutMove : $move;
             } else {
                 continue;
             }
             if ($cue->line === 1 && $cue->within === 0.0) {
                 $opening = $this->choice($layout, $stage, $zoom);
             } elseif (isset($lines[$cue->line - 1])) {
-                $changes[] = new PictureChange($lines[$cue->line - 1], $cue->within, $this->choice($layout, $stage, $zoom));
+                $then = $this->choice($layout, $stage, $zoom, $move);
+                $changes[] = new PictureChange($lines[$cue->line - 1], $cue->within, $then);
             }
         }
 
@@ -247,16 +253,15 @@ final class PictureCues
         );
     }
 
-    private function choice(LayoutCue $layout, ?Stage $stage, ZoomCue $zoom): PictureChoice
+    private function choice(LayoutCue $layout, ?Stage $stage, ZoomCue $zoom, int $moveMs = 0): PictureChoice
     {
-        $inset = $this->style->inset;
-
         return new PictureChoice(
             $layout->layout ?? $this->style->layout,
-            new Inset($layout->corner ?? $inset->corner, $layout->size ?? $inset->size, $inset->shape, $inset->border),
+            $layout->inset($this->style->inset),
             $stage,
             $stage === null ? null : $zoom->part,
             $stage === null ? 0 : $zoom->milliseconds,
+            $moveMs,
         );
     }
 
@@ -266,7 +271,7 @@ final class PictureCues
         $inset = $choice->inset;
         $layout = $given->kind === CueKind::Layout ? LayoutCue::read($given->value) : null;
         if ($layout !== null) {
-            $inset = new Inset($layout->corner ?? $inset->corner, $layout->size ?? $inset->size, $inset->shape, $inset->border);
+            $inset = $layout->inset($inset);
         }
         $page = $given->kind === CueKind::Board ? BoardCue::read($given->value)?->page : null;
         $stage = match (true) {

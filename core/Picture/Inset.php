@@ -20,6 +20,7 @@ final readonly class Inset
         public InsetSize $size = InsetSize::Medium,
         public InsetShape $shape = InsetShape::Rectangle,
         public InsetBorder $border = new InsetBorder(),
+        public ?InsetPlace $place = null,
     ) {
     }
 
@@ -30,6 +31,9 @@ final readonly class Inset
     public function rect(FrameSize $frame, Shape $camera): PixelRect
     {
         $aspect = $this->shape === InsetShape::Circle ? 1.0 : min(self::WIDEST, max(self::NARROWEST, $camera->aspect()));
+        if ($this->place !== null) {
+            return $this->place->rect($frame, $aspect);
+        }
         $area = $frame->width * $frame->height * $this->size->part() ** 2;
         $margin = PixelRect::even(self::MARGIN * min($frame->width, $frame->height));
         $width = min(PixelRect::even(sqrt($area * $aspect)), $frame->width - 2 * $margin);

@@ -6,6 +6,7 @@ namespace OpenReel\Core\Render;
 
 use OpenReel\Core\Assembly\Join;
 use OpenReel\Core\Assembly\JoinKind;
+use OpenReel\Core\Picture\Ease;
 use OpenReel\Core\Time\Tick;
 
 /** The picture of a join that is no cut: a small piece of its own, made from both sides. */
@@ -66,6 +67,15 @@ final readonly class JoinSpec
             $mixed = $graph->label();
             $graph->chain("[{$after}]format=yuva420p,fade=t=in:s=0:n={$this->join->frames}:alpha=1[{$mixed}]");
             $graph->chain("[{$before}][{$mixed}]overlay=0:0:format=yuv420:shortest=1[{$joined}]");
+        } elseif ($this->join->kind === JoinKind::Push) {
+            $frame = $this->before[0]->picture->frame;
+            // `overlay` counts frames from 1; on the first of them the other is not seen yet.
+            $x = Ease::Soft->expression("min(1,(n-1)/{$this->join->frames})");
+            [$beside, $moving] = [$graph->label(), $graph->label()];
+            $graph->chain("[{$before}][{$after}]hstack[{$beside}]");
+            $graph->chain("color=c=black:s={$frame->width}x{$frame->height}:r={$this->before[0]->rate->fps}[{$moving}]");
+            $place = "x='-2*round({$frame->width}/2*{$x})':y=0";
+            $graph->chain("[{$moving}][{$beside}]overlay={$place}:format=yuv420:shortest=1[{$joined}]");
         } else {
             $half = $this->join->takenBefore();
             $ground = $this->before[0]->picture->ground;

@@ -69,15 +69,17 @@ final class LayerGraph
         foreach ($moving as $i => $layer) {
             $below = $moving[$i - 1] ?? null;
             $above = $moving[$i + 1] ?? null;
+            if ($layer->source instanceof Marks && $layer->motion !== null && $below?->motion !== null) {
+                // What is drawn over a picture goes the same way, so it was drawn on it before.
+                continue;
+            }
+            $above = $above?->source instanceof Marks && $above->motion !== null ? $above : null;
             if ($layer->motion?->part !== null) {
-                // What is drawn over a picture goes the same way, so it is drawn on it before.
-                $chain = $layer->source instanceof Marks && $below?->motion?->part !== null
-                    ? $chain
-                    : $this->over($chain, $this->zoomed($spec, $layer, $above), $layer, $spec->skip);
+                $chain = $this->over($chain, $this->zoomed($spec, $layer, $above), $layer, $spec->skip);
             } elseif ($layer->source instanceof Marks) {
                 $chain .= ','.$this->marks($spec, $layer, $layer->source);
             } else {
-                $chain = $this->over($chain, $this->layer($spec, $layer), $layer, $spec->skip);
+                $chain = $this->over($chain, $this->layer($spec, $layer, $above), $layer, $spec->skip);
             }
         }
         $label = $this->label();
@@ -178,11 +180,15 @@ final class LayerGraph
         return "[{$b}][{$a}]overlay={$place}:format=yuv420:eof_action=repeat";
     }
 
-    private function layer(ShotSpec $spec, Layer $layer): string
+    /** @param  Layer|null  $above  marks that go the same way */
+    private function layer(ShotSpec $spec, Layer $layer, ?Layer $above = null): string
     {
         $chain = $layer->source instanceof TrackAt ? $this->track($spec, $layer, $layer->source) : $this->still($layer);
         if ($layer->source instanceof Still && ($layer->motion !== null || $layer->edge !== null)) {
             $chain .= ",loop=loop=-1:size=1,fps={$spec->rate->fps}";
+        }
+        if ($above?->source instanceof Marks) {
+            $chain .= ','.$this->marks($spec, $above, $above->source);
         }
         $chain = $this->cutOut($spec, $layer, $chain);
         if ($layer->opacity < 1.0 && $layer->source instanceof TrackAt) {

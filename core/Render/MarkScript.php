@@ -26,17 +26,18 @@ final class MarkScript
     /** libass draws in eighths of a pixel (`\p4`). */
     private const FINE = 8;
 
-    /** The marks of a layer as a shot shows them; over a picture on its way to another part of it, on all of that. */
+    /** The marks of a layer as a shot shows them; of one on its way, as they lie on the picture itself. */
     public static function ofLayer(Layer $layer, Marks $marks, ShotSpec $spec): string
     {
         $rect = $layer->rect;
-        if ($layer->motion?->part !== null) {
+        if ($layer->motion !== null) {
             return self::of(
                 $marks,
                 new PixelRect(0, 0, $rect->width, $rect->height),
                 FrameSize::of($rect->width, $rect->height),
                 $spec->rate,
                 $spec->skip,
+                $layer->motion->part === null ? $layer->crop : null,
             );
         }
 

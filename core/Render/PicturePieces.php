@@ -14,18 +14,58 @@ final class PicturePieces
     /** @return list<ShotSpec|JoinSpec> together as long as the film */
     public static function of(Assembly $assembly): array
     {
+        return array_merge([], ...self::bySegment($assembly));
+    }
+
+    /** @return list<list<ShotSpec|JoinSpec>> by segment; the join behind one is its last */
+    public static function bySegment(Assembly $assembly): array
+    {
         $pieces = [];
         foreach ($assembly->segments as $i => $segment) {
             $next = $assembly->segments[$i + 1] ?? null;
             $head = $segment->join->takenAfter();
             $tail = $next?->join->takenBefore() ?? 0;
-            array_push($pieces, ...self::cut($segment, $assembly, $head, $segment->frames - $head - $tail));
+            $own = self::cut($segment, $assembly, $head, $segment->frames - $head - $tail);
+            $own = $i === 0 ? self::fadedIn($own, $assembly->fadeIn) : $own;
+            $own = $next === null ? self::fadedOut($own, $assembly->fadeOut) : $own;
             if ($next !== null && $next->join->frames > 0) {
-                $pieces[] = self::join($segment, $next, $next->join, $assembly);
+                $own[] = self::join($segment, $next, $next->join, $assembly);
             }
+            $pieces[] = $own;
         }
 
         return $pieces;
+    }
+
+    /**
+     * @param  list<ShotSpec>  $shots
+     * @return list<ShotSpec> with the film's beginning as a piece of its own
+     */
+    private static function fadedIn(array $shots, int $frames): array
+    {
+        $first = $shots[0] ?? null;
+
+        return $first === null || $frames === 0 || $frames >= $first->frames ? $shots : [
+            $first->part(0, $frames)->fading('in'),
+            $first->part($frames, $first->frames - $frames),
+            ...array_slice($shots, 1),
+        ];
+    }
+
+    /**
+     * @param  list<ShotSpec>  $shots
+     * @return list<ShotSpec> with the film's end as a piece of its own
+     */
+    private static function fadedOut(array $shots, int $frames): array
+    {
+        $last = $shots[count($shots) - 1] ?? null;
+        $rest = ($last->frames ?? 0) - $frames;
+
+        return $last === null || $frames === 0 || $rest < 1 ? $shots : [
+            ...array_slice($shots, 0, -1),
+            $last->part(0, $rest),
+            $last->part($rest, $frames)->fading('out'),
+        ];
     }
 
     private static function join(Segment $before, Segment $after, Join $join, Assembly $assembly): JoinSpec

@@ -18,6 +18,12 @@ final class ShotCommand
     {
         $graph = new LayerGraph;
         $picture = $graph->picture($spec);
+        if ($spec->fade !== null) {
+            $faded = $graph->label();
+            $colour = "0x{$spec->picture->ground}";
+            $graph->chain("[{$picture}]fade=t={$spec->fade}:s=0:n={$spec->frames}:color={$colour}[{$faded}]");
+            $picture = $faded;
+        }
 
         return [
             ...$graph->inputs(), '-filter_complex', $graph->text(), '-map', "[{$picture}]", '-frames:v', (string) $spec->frames,

@@ -16,9 +16,17 @@ use OpenReel\Core\Time\Tick;
  */
 final readonly class ShotSpec
 {
-    /** @param  int  $skip  frames of the picture that are left out at its start */
-    public function __construct(public Picture $picture, public FrameRate $rate, public int $frames, public int $skip = 0)
-    {
+    /**
+     * @param  int  $skip  frames of the picture that are left out at its start
+     * @param  string|null  $fade  `in`: it comes from the ground in all its frames, `out`: it goes to it
+     */
+    public function __construct(
+        public Picture $picture,
+        public FrameRate $rate,
+        public int $frames,
+        public int $skip = 0,
+        public ?string $fade = null,
+    ) {
     }
 
     public static function of(Shot $shot, FrameRate $rate): self
@@ -32,6 +40,12 @@ final readonly class ShotSpec
         return $from === 0 && $frames === $this->frames
             ? $this
             : new self($this->picture, $this->rate, $frames, $this->skip + $from);
+    }
+
+    /** @param  string  $fade  `in` or `out` */
+    public function fading(string $fade): self
+    {
+        return new self($this->picture, $this->rate, $this->frames, $this->skip, $fade);
     }
 
     public function length(): Tick
@@ -88,6 +102,6 @@ final readonly class ShotSpec
             'frames' => $this->frames,
             'skip' => $this->skip,
             'recipe' => ShotCommand::RECIPE,
-        ];
+        ] + ($this->fade === null ? [] : ['fade' => $this->fade]);
     }
 }

@@ -131,7 +131,8 @@ final readonly class Cue
             CueKind::CameraAlone => $this->value === '' ? null : 'Write [camera alone] without anything behind it.',
             CueKind::Keys => Keys::read($this->value) === [] ? 'No keys are named. Write [keys: Ctrl+S].' : null,
             CueKind::Join => JoinCue::read($this->value) === null
-                ? "\"{$this->value}\" is no join. Write [join: dissolve, 0.5 s], [join: dip, 1 s] or [join: cut]."
+                ? "\"{$this->value}\" is no join. Write [join: dissolve, 0.5 s], [join: push, 0.5 s], "
+                    .'[join: dip, 1 s] or [join: cut].'
                 : null,
             CueKind::Zoom => ZoomCue::read($this->value) === null
                 ? "\"{$this->value}\" is no part of the picture. Write [zoom: 20 10 40] (left, top and width in per cent) or "

@@ -39,6 +39,7 @@ final readonly class JoinCue
         return match ($this->kind) {
             JoinKind::Cut => Join::cut(),
             JoinKind::Dissolve => Join::dissolve($frames),
+            JoinKind::Push => Join::push($frames),
             JoinKind::Dip => Join::dip($frames),
         };
     }

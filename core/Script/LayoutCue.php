@@ -5,45 +5,100 @@ declare(strict_types=1);
 namespace OpenReel\Core\Script;
 
 use OpenReel\Core\Picture\Corner;
+use OpenReel\Core\Picture\Inset;
+use OpenReel\Core\Picture\InsetPlace;
+use OpenReel\Core\Picture\InsetShape;
 use OpenReel\Core\Picture\InsetSize;
 use OpenReel\Core\Picture\Layout;
 
 /** What a layout cue says; what it leaves open comes from the house style. */
 final readonly class LayoutCue
 {
-    public function __construct(public ?Layout $layout = null, public ?Corner $corner = null, public ?InsetSize $size = null)
-    {
+    /** Milliseconds: quicker moves are not seen as such, slower ones are waited for. */
+    private const MOVES = [200, 2_000];
+
+    /**
+     * @param  InsetPlace|null  $place  where the inset lies, in no corner
+     * @param  int|null  $moveMs  how long the way from what was seen before takes; 0 is at once
+     */
+    public function __construct(
+        public ?Layout $layout = null,
+        public ?Corner $corner = null,
+        public ?InsetSize $size = null,
+        public ?InsetShape $shape = null,
+        public ?InsetPlace $place = null,
+        public ?int $moveMs = null,
+    ) {
     }
 
     /** @return self|null null when a word of it is unknown or nothing is said */
     public static function read(string $value): ?self
     {
-        $layout = $corner = $size = null;
+        $layout = $corner = $size = $shape = $place = $move = null;
         foreach (explode(',', $value) as $part) {
-            $word = str_replace(' ', '-', strtolower(trim((string) preg_replace('/\s+/', ' ', $part))));
-            $found = Layout::tryFrom($word) ?? Corner::tryFrom($word) ?? InsetSize::tryFrom($word);
-            if ($found === null) {
+            $said = strtolower(trim((string) preg_replace('/\s+/', ' ', $part)));
+            $word = str_replace(' ', '-', $said);
+            $length = $said === 'at once' ? 0 : Length::milliseconds($said === '' ? 'none' : $said);
+            $percents = str_starts_with($said, 'at ') ? Percents::read(substr($said, 3), 3) : null;
+            if ($length !== null) {
+                $move = $length === 0 ? 0 : max(self::MOVES[0], min(self::MOVES[1], $length));
+            } elseif ($percents !== null) {
+                $place = InsetPlace::of(...array_map(fn (float $p): float => $p / 100, $percents));
+            } elseif (($found = Layout::tryFrom($word)) !== null) {
+                $layout = $found;
+            } elseif (($found = Corner::tryFrom($word)) !== null) {
+                $corner = $found;
+            } elseif (($found = InsetSize::tryFrom($word)) !== null) {
+                $size = $found;
+            } elseif (($found = InsetShape::tryFrom($word)) !== null) {
+                $shape = $found;
+            } else {
                 return null;
             }
-            $layout = $found instanceof Layout ? $found : $layout;
-            $corner = $found instanceof Corner ? $found : $corner;
-            $size = $found instanceof InsetSize ? $found : $size;
         }
 
-        return new self($layout, $corner, $size);
+        return new self($layout, $corner, $size, $shape, $place, $move);
     }
 
-    /** What it says and, where it is silent, what the other says. */
+    /** What it says and, where it is silent, what the other says; a corner or a size ends a place in no corner. */
     public function over(self $other): self
     {
-        return new self($this->layout ?? $other->layout, $this->corner ?? $other->corner, $this->size ?? $other->size);
+        return new self(
+            $this->layout ?? $other->layout,
+            $this->corner ?? $other->corner,
+            $this->size ?? $other->size,
+            $this->shape ?? $other->shape,
+            $this->place ?? ($this->corner === null && $this->size === null ? $other->place : null),
+            $this->moveMs,
+        );
+    }
+
+    /** The inset, as the house style has it where nothing is said. */
+    public function inset(Inset $usual): Inset
+    {
+        return new Inset(
+            $this->corner ?? $usual->corner,
+            $this->size ?? $usual->size,
+            $this->shape ?? $usual->shape,
+            $usual->border,
+            $this->place ?? ($this->corner === null && $this->size === null ? $usual->place : null),
+        );
     }
 
     public function write(): string
     {
-        return implode(', ', array_map(
+        $words = array_map(
             fn (\BackedEnum $e): string => str_replace('-', ' ', (string) $e->value),
-            array_filter([$this->layout, $this->corner, $this->size]),
-        ));
+            array_filter([$this->layout, $this->corner, $this->size, $this->shape]),
+        );
+        if ($this->place !== null) {
+            $parts = [$this->place->x, $this->place->y, $this->place->width];
+            $words[] = 'at '.implode(' ', array_map(fn (float $p): string => (string) round(100 * $p, 1), $parts));
+        }
+        if ($this->moveMs !== null) {
+            $words[] = $this->moveMs === 0 ? 'at once' : round($this->moveMs / 1000, 2).' s';
+        }
+
+        return implode(', ', $words);
     }
 }

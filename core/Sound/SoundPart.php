@@ -192,7 +192,7 @@ final readonly class SoundPart
         $grid = fn (int $sample): int => $sample - ($sample % self::FRAME);
         $joins = [
             ...array_map(
-                fn (SoundPlace $p): int => $p->join === JoinKind::Dissolve ? -1 : $p->at,
+                fn (SoundPlace $p): int => $p->join->overlaps() ? -1 : $p->at,
                 array_slice($plan->places, 1),
             ),
             $plan->samples,

@@ -40,11 +40,11 @@ final readonly class SoundPlace
     {
         $half = match ($this->join) {
             JoinKind::Cut => min(SoundPiece::HANDLE, intdiv($before->piece->samples, 2), intdiv($this->piece->samples, 2)),
-            JoinKind::Dissolve => 0,
+            JoinKind::Dissolve, JoinKind::Push => 0,
             JoinKind::Dip => intdiv($this->joinSamples, 2),
         };
 
-        return $this->join === JoinKind::Dissolve
+        return $this->join->overlaps()
             ? [$this->at, $this->at + $this->joinSamples]
             : [$this->at - $half, $this->at + $half];
     }

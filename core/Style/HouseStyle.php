@@ -58,6 +58,12 @@ final readonly class HouseStyle
     /** Milliseconds to which longer pauses are shortened; 0 leaves them as they were spoken. */
     public const LONGEST_PAUSES = [0, 500, 700, 1000];
 
+    /** Milliseconds in which a film comes from the ground, and goes to it. */
+    public const FADES = [0, 500, 1000, 2000];
+
+    /** Milliseconds that the way from one layout to another takes. */
+    public const LAYOUT_MOVES = [0, 300, 600, 1000];
+
     /** @var array<string, string|int|null> */
     public const DEFAULTS = [
         'width' => 1920,
@@ -92,6 +98,10 @@ final readonly class HouseStyle
         'low_cut' => 'off',
         'longest_pause' => 0,
         'join' => 'cut',
+        'layout_move' => 0,
+        'hide_jumps' => 'on',
+        'fade_in' => 0,
+        'fade_out' => 0,
         'count_down' => 3,
         'presenter' => '',
         'language' => 'en',
@@ -138,6 +148,17 @@ final readonly class HouseStyle
 
     /** How sections meet, unless one says otherwise. */
     public JoinCue $join;
+
+    /** Milliseconds that the way from one layout to another takes; 0 is at once. */
+    public int $layoutMove;
+
+    /** Whether the framing hides where the take changes inside a section. */
+    public bool $hidesJumps;
+
+    /** Milliseconds. */
+    public int $fadeIn;
+
+    public int $fadeOut;
 
     /** Seconds. */
     public int $countDown;
@@ -190,6 +211,10 @@ final readonly class HouseStyle
         );
         $this->longestPause = (int) $values['longest_pause'];
         $this->join = JoinCue::read($text('join')) ?? new JoinCue(JoinKind::Cut);
+        $this->layoutMove = (int) $values['layout_move'];
+        $this->hidesJumps = $text('hide_jumps') === 'on';
+        $this->fadeIn = (int) $values['fade_in'];
+        $this->fadeOut = (int) $values['fade_out'];
         $this->countDown = (int) $values['count_down'];
         $this->presenter = $text('presenter');
         $this->language = Language::from($text('language'));
@@ -319,9 +344,11 @@ final readonly class HouseStyle
             'music_depth' => in_array($value, self::MUSIC_DEPTHS, true),
             'music_attack' => in_array($value, self::MUSIC_ATTACKS, true),
             'music_release' => in_array($value, self::MUSIC_RELEASES, true),
-            'hum_filter', 'low_cut', 'card_sound', 'page_sound' => in_array($value, ['off', 'on'], true),
+            'hide_jumps', 'hum_filter', 'low_cut', 'card_sound', 'page_sound' => in_array($value, ['off', 'on'], true),
             'longest_pause' => in_array($value, self::LONGEST_PAUSES, true),
             'join' => is_string($value) && JoinCue::read($value) !== null,
+            'fade_in', 'fade_out' => in_array($value, self::FADES, true),
+            'layout_move' => in_array($value, self::LAYOUT_MOVES, true),
             'count_down' => is_int($value) && $value >= 0 && $value <= 10,
             'language' => is_string($value) && Language::tryFrom($value) !== null,
             'presenter' => is_string($value) && mb_strlen($value) <= 100,

@@ -12,6 +12,7 @@ use App\Media\Program;
 use App\Models\Take;
 use App\Readers\TakeReader;
 use OpenReel\Core\Assembly\Assembly;
+use OpenReel\Core\Assembly\FilmLook;
 use OpenReel\Core\Assembly\Join;
 use OpenReel\Core\Assembly\Passage;
 use OpenReel\Core\Assembly\PictureChoice;
@@ -76,6 +77,36 @@ final class JoinTest extends FeatureTestCase
         self::assertNear('FFFFFF', $this->pixel($film, 50));
         self::assertNear(self::BLUE, $this->pixel($film, 55));
         self::assertSame([2.0, 4.0], $this->chapter($film, 1));
+    }
+
+    public function test_a_push_moves_one_picture_out_and_the_other_in(): void
+    {
+        [$film] = $this->film(Join::push(10));
+
+        self::assertSame(90, app(Prober::class)->export($film)->frames);
+        self::assertNear(self::RED, $this->pixel($film, 40, 310, 90));
+        // Half-way the one is half out; a quarter of the time is 15 % of the way.
+        self::assertNear(self::RED, $this->pixel($film, 45, 150, 90));
+        self::assertNear(self::BLUE, $this->pixel($film, 45, 170, 90));
+        self::assertNear(self::RED, $this->pixel($film, 42, 286, 90));
+        self::assertNear(self::BLUE, $this->pixel($film, 42, 300, 90));
+        self::assertNear(self::BLUE, $this->pixel($film, 50, 4, 90));
+        self::assertEqualsWithDelta(3.6, app(Prober::class)->export($film)->soundSeconds, 0.03);
+    }
+
+    public function test_a_film_comes_from_the_ground_and_goes_to_it(): void
+    {
+        $take = $this->take();
+        $sections = [$this->shown('a', self::RED, $take), $this->shown('b', self::BLUE, $take)];
+        [$film, $plan] = $this->make($sections, new FilmLook(ground: 'FFFFFF', fadeInMs: 400, fadeOutMs: 400));
+
+        self::assertSame([10, 10], [$plan->assembly->fadeIn, $plan->assembly->fadeOut]);
+        self::assertSame(100, app(Prober::class)->export($film)->frames);
+        self::assertNear('FFFFFF', $this->pixel($film, 0));
+        self::assertNear('FF7F7F', $this->pixel($film, 5));
+        self::assertNear(self::RED, $this->pixel($film, 10));
+        self::assertNear(self::BLUE, $this->pixel($film, 90));
+        self::assertNear('7F7FFF', $this->pixel($film, 95));
     }
 
     public function test_a_box_is_seen_for_as_long_as_it_was_drawn(): void
@@ -187,7 +218,7 @@ final class JoinTest extends FeatureTestCase
      * @param  list<SectionSource>  $sections
      * @return array{string, FilmPlan}
      */
-    private function make(array $sections): array
+    private function make(array $sections, FilmLook $look = new FilmLook(ground: 'FFFFFF')): array
     {
         $take = Take::query()->firstOrFail();
         $files = $take->tracks->pluck('file_path', 'hash')->all();
@@ -195,7 +226,7 @@ final class JoinTest extends FeatureTestCase
             $files[$hash] = substr($path, strlen($this->mediaRoot) + 1);
         }
         $plan = new FilmPlan(
-            Assembly::of(FrameSize::of(320, 180), FrameRate::of(25), $sections, ground: 'FFFFFF'),
+            Assembly::of(FrameSize::of(320, 180), FrameRate::of(25), $sections, $look),
             $files,
             -16.0,
         );

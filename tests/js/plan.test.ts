@@ -38,7 +38,7 @@ const segment = (
     join: Segment['join'] = { kind: 'cut', frames: 0 },
 ) => ({ start_frame, frames, join, offset_ticks: 0, map: [{ frames, in_ticks, step: 1920 }] }) as unknown as Segment;
 const planOf = (frames: number, ...segments: Segment[]) =>
-    ({ fps: 25, frames, segments, music: [] }) as unknown as Assembly;
+    ({ fps: 25, frames, segments, music: [], fade_in: 0, fade_out: 0 }) as unknown as Assembly;
 const plan = planOf(60, segment(0, 25, 48_000), segment(25, 10, 0), segment(35, 25, 7));
 
 describe('a section by itself', () => {
@@ -112,11 +112,15 @@ describe('the plan in the player', () => {
         expect(placeOf(dissolve, 20)).toEqual({ index: 1, offset: 0 });
         expect(isOver(dissolve, 0, 0.8)).toBe(true);
         expect([20, 22, 24, 25].map((frame) => meetingAt(dissolve, 1, frame))).toEqual([
-            { before: 0, opacity: 0, veil: 0 },
-            { before: 0, opacity: 0.4, veil: 0 },
-            { before: 0, opacity: 0.8, veil: 0 },
-            { before: null, opacity: 1, veil: 0 },
+            { before: 0, opacity: 0, pushed: null, veil: 0 },
+            { before: 0, opacity: 0.4, pushed: null, veil: 0 },
+            { before: 0, opacity: 0.8, pushed: null, veil: 0 },
+            { before: null, opacity: 1, pushed: null, veil: 0 },
         ]);
+        const push = planOf(40, segment(0, 25, 0), segment(15, 25, 0, { kind: 'push', frames: 10 }));
+        expect([15, 20, 25].map((frame) => meetingAt(push, 1, frame).pushed)).toEqual([0, 0.5, null]);
+        const faded = { ...planOf(50, segment(0, 50, 0)), fade_in: 10, fade_out: 20 };
+        expect([0, 5, 10, 30, 40].map((frame) => meetingAt(faded, 0, frame).veil)).toEqual([1, 0.5, 0, 0, 0.5]);
         const dip = planOf(50, segment(0, 25, 0), segment(25, 25, 0, { kind: 'dip', frames: 8 }));
         expect([20, 21, 23].map((frame) => meetingAt(dip, 0, frame).veil)).toEqual([0, 0, 0.5]);
         expect([25, 27, 29].map((frame) => meetingAt(dip, 1, frame).veil)).toEqual([1, 0.5, 0]);

@@ -346,6 +346,8 @@ export const lesson = {
 export const assembly = {
     "fps": 25,
     "frames": 108,
+    "fade_in": 0,
+    "fade_out": 0,
     "length_ms": 4320,
     "segments": [
         {
@@ -909,6 +911,10 @@ export const courses = [
             "low_cut": "off",
             "longest_pause": 0,
             "join": "cut",
+            "layout_move": 0,
+            "hide_jumps": "on",
+            "fade_in": 0,
+            "fade_out": 0,
             "count_down": 3,
             "presenter": "",
             "language": "en"
@@ -952,6 +958,10 @@ export const style = {
         "low_cut": "off",
         "longest_pause": 0,
         "join": "cut",
+        "layout_move": 0,
+        "hide_jumps": "on",
+        "fade_in": 0,
+        "fade_out": 0,
         "count_down": 3,
         "presenter": "",
         "language": "en"
@@ -989,6 +999,10 @@ export const style = {
         "low_cut": "off",
         "longest_pause": 0,
         "join": "cut",
+        "layout_move": 0,
+        "hide_jumps": "on",
+        "fade_in": 0,
+        "fade_out": 0,
         "count_down": 3,
         "presenter": "",
         "language": "en"

@@ -18,6 +18,7 @@ use App\Readers\LessonStyle;
 use App\Readers\TakeReader;
 use Illuminate\Support\Facades\DB;
 use OpenReel\Core\Assembly\Assembly;
+use OpenReel\Core\Assembly\FilmLook;
 use OpenReel\Core\Assembly\Passage;
 use OpenReel\Core\Assembly\PictureCues;
 use OpenReel\Core\Assembly\SectionSource;
@@ -110,9 +111,14 @@ final class AssembleLesson
             $frame,
             $rate,
             $sources,
-            LessonStyle::logo($style, $logo),
-            $style->colours->ground->hex,
-            $mark,
+            new FilmLook(
+                LessonStyle::logo($style, $logo),
+                $style->colours->ground->hex,
+                $mark,
+                $style->hidesJumps,
+                $style->fadeIn,
+                $style->fadeOut,
+            ),
         );
 
         return new FilmPlan(

@@ -46,6 +46,9 @@ final class ChangeSection
                     array_key_exists('layout', $layout) ? Layout::tryFrom((string) $layout['layout']) : $now->layout,
                     array_key_exists('inset_corner', $layout) ? Corner::tryFrom((string) $layout['inset_corner']) : $now->corner,
                     array_key_exists('inset_size', $layout) ? InsetSize::tryFrom((string) $layout['inset_size']) : $now->size,
+                    $now->shape,
+                    array_intersect_key($layout, ['inset_corner' => 1, 'inset_size' => 1]) === [] ? $now->place : null,
+                    $now->moveMs,
                 ),
             );
         }

@@ -25,6 +25,8 @@ final class ShellController
                     'rates' => FrameRate::OFFERED,
                     'faces' => HouseStyle::FACES,
                     'sound_targets' => HouseStyle::SOUND_TARGETS,
+                    'fades' => HouseStyle::FADES,
+                    'layout_moves' => HouseStyle::LAYOUT_MOVES,
                     'music_under' => HouseStyle::MUSIC_UNDER,
                     'music_depths' => HouseStyle::MUSIC_DEPTHS,
                     'music_attacks' => HouseStyle::MUSIC_ATTACKS,

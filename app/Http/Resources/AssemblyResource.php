@@ -14,6 +14,8 @@ use OpenReel\Core\Assembly\SectionSource;
 use OpenReel\Core\Assembly\Segment;
 use OpenReel\Core\Assembly\Shot;
 use OpenReel\Core\Assembly\WordFrames;
+use OpenReel\Core\Render\JoinSpec;
+use OpenReel\Core\Render\PicturePieces;
 use OpenReel\Core\Render\ShotSpec;
 use OpenReel\Core\Sound\BedPlace;
 use OpenReel\Core\Sound\ComputerSound;
@@ -48,6 +50,8 @@ final class AssemblyResource extends JsonResource
         return [
             'fps' => $assembly->rate->fps,
             'frames' => $assembly->frames(),
+            'fade_in' => $assembly->fadeIn,
+            'fade_out' => $assembly->fadeOut,
             'length_ms' => $assembly->length()->milliseconds(),
             'segments' => array_map($this->segment(...), $assembly->segments),
             'music' => array_map(self::bed(...), $this->resource->sound()->beds),
@@ -75,12 +79,15 @@ final class AssemblyResource extends JsonResource
     /** @return list<Segment> of which some piece of picture is still to be made */
     private function unmade(): array
     {
-        $pieces = app(PieceRenderer::class);
-        $rate = $this->resource->assembly->rate;
+        $maker = app(PieceRenderer::class);
+        $unmade = [];
+        foreach (PicturePieces::bySegment($this->resource->assembly) as $n => $pieces) {
+            if (array_filter($pieces, fn (ShotSpec|JoinSpec $p): bool => ! $maker->has($p)) !== []) {
+                $unmade[] = $this->resource->assembly->segments[$n];
+            }
+        }
 
-        return array_values(array_filter($this->resource->assembly->segments, fn (Segment $s): bool => array_filter(
-            $s->shots, fn (Shot $shot): bool => ! $pieces->has(ShotSpec::of($shot, $rate)),
-        ) !== []));
+        return $unmade;
     }
 
     /** @param  list<Segment>  $segments */

@@ -330,7 +330,7 @@ export interface Segment {
     start_frame: number;
     frames: number;
     /** How it meets the segment before; while they dissolve, they overlap. */
-    join: { kind: 'cut' | 'dissolve' | 'dip'; frames: number };
+    join: { kind: 'cut' | 'dissolve' | 'push' | 'dip'; frames: number };
     /** Null for a card, and for what a stand-in voice reads. */
     take_id: string | null;
     take_number: number | null;
@@ -376,6 +376,9 @@ export interface Assembly {
     fps: number;
     frames: number;
     length_ms: number;
+    /** Frames in which it comes from the ground, and goes to it. */
+    fade_in: number;
+    fade_out: number;
     segments: Segment[];
     /** Ids of sections without a kept take. */
     missing: string[];
@@ -469,6 +472,8 @@ export interface Setup {
     rates: number[];
     faces: Record<string, string>;
     sound_targets: number[];
+    fades: number[];
+    layout_moves: number[];
     music_under: number[];
     music_depths: number[];
     music_attacks: number[];

@@ -2,7 +2,7 @@ import type { Assembly, Segment } from '../api/types';
 import { Subscribable } from '../ui/Subscribable';
 import { BedPlayer } from './BedPlayer';
 import { follow } from './follow';
-import { frameAt, isOver, isSilentAt, mediaTime, placeOf, runsOf } from './plan';
+import { frameAt, isOver, overlaps, isSilentAt, mediaTime, placeOf, runsOf } from './plan';
 import { TICKS_PER_SECOND } from './TimeMap';
 
 export interface PlayerSnapshot {
@@ -255,7 +255,7 @@ export class AssemblyPlayer extends Subscribable<PlayerSnapshot> {
             this.watch();
             return;
         }
-        if (segment.join.kind === 'dissolve') {
+        if (overlaps(segment)) {
             // The one before is heard and seen until it is gone.
             const left = (1000 * segment.join.frames) / this.plan.fps;
             this.fade(index, 0, left);
@@ -304,7 +304,8 @@ export class AssemblyPlayer extends Subscribable<PlayerSnapshot> {
 
     private turnUp(index: number, db: number): void {
         const gain = this.gains[this.turn(index)];
-        if (gain && this.segment(index)?.join.kind !== 'dissolve') {
+        const segment = this.segment(index);
+        if (gain && segment && !overlaps(segment)) {
             gain.gain.cancelScheduledValues(0);
             gain.gain.value = 10 ** (db / 20);
         }

@@ -84,6 +84,8 @@ export function planOfSection(plan: Assembly, section: string): Assembly {
     return {
         ...plan,
         frames,
+        fade_in: 0,
+        fade_out: 0,
         length_ms: Math.round((1000 * frames) / plan.fps),
         music: plan.music.map((bed) => earlier(bed, (start * TICKS_PER_SECOND) / plan.fps)),
         segments: own.map((segment, index) => ({
@@ -93,6 +95,9 @@ export function planOfSection(plan: Assembly, section: string): Assembly {
         })),
     };
 }
+
+/** Whether a segment and the one before are seen and heard together for a while. */
+export const overlaps = ({ join }: Pick<Segment, 'join'>): boolean => ['dissolve', 'push'].includes(join.kind);
 
 /** Whether nothing is heard of a segment's take at a frame of the lesson. */
 export const isSilentAt = (segment: Segment, frame: number): boolean =>
@@ -108,29 +113,38 @@ export function shotAt(segment: Segment, frame: number): Shot | undefined {
 
 /** What else is seen at a frame, beside the segment it lies in. */
 export interface Meeting {
-    /** The segment before shows through, under this one: how much of this one is seen, 0..1. */
+    /** The segment before is seen too, under this one: how much of this one is seen, 0..1. */
     before: number | null;
     opacity: number;
+    /** The segment before is pushed out to the left: how much of the way is done, 0..1; null where nothing is. */
+    pushed: number | null;
     /** How much of the ground lies over everything, 0..1. */
     veil: number;
 }
 
-/** How segments meet at a frame, as the film has it: see core/Render/JoinSpec.php. */
+const alone: Meeting = { before: null, opacity: 1, pushed: null, veil: 0 };
+
+/** How segments meet at a frame, and how the film begins and ends: see core/Render/JoinSpec.php and ShotCommand.php. */
 export function meetingAt(plan: Assembly, index: number, frame: number): Meeting {
     const segment = plan.segments[index];
     const next = plan.segments[index + 1];
     const into = frame - (segment?.start_frame ?? 0);
     const join = segment?.join;
     if (join?.kind === 'dissolve' && into < join.frames) {
-        return { before: index - 1, opacity: into / join.frames, veil: 0 };
+        return { ...alone, before: index - 1, opacity: into / join.frames };
+    }
+    if (join?.kind === 'push' && into < join.frames) {
+        return { ...alone, before: index - 1, pushed: (1 - Math.cos((Math.PI * into) / join.frames)) / 2 };
     }
     if (join?.kind === 'dip' && into < join.frames / 2) {
-        return { before: null, opacity: 1, veil: 1 - into / (join.frames / 2) };
+        return { ...alone, veil: 1 - into / (join.frames / 2) };
     }
     if (segment && next?.join.kind === 'dip') {
         const half = next.join.frames / 2;
         const darkened = into - (segment.frames - half);
-        return { before: null, opacity: 1, veil: darkened > 0 ? darkened / half : 0 };
+        return { ...alone, veil: darkened > 0 ? darkened / half : 0 };
     }
-    return { before: null, opacity: 1, veil: 0 };
+    const begun = plan.fade_in > 0 ? frame / plan.fade_in : 1;
+    const left = plan.fade_out > 0 ? (plan.frames - frame) / plan.fade_out : 1;
+    return { ...alone, veil: Math.max(0, 1 - begun, 1 - left) };
 }

@@ -17,6 +17,8 @@ interface Props {
     /** How much of it is seen, over what lies below. */
     opacity?: number;
     above?: boolean;
+    /** By how much of its width it stands to the right of its place. */
+    beside?: number;
     /** Kept ready, and not seen. */
     hidden?: boolean;
 }
@@ -26,7 +28,7 @@ interface Props {
  * and goes around it, because an element that is moved stops playing.
  */
 export function Scene({ picture, frame = 0, camera, screen, sheet, mirrored = false, ...how }: Props) {
-    const { opacity = 1, above = false, hidden } = how;
+    const { opacity = 1, above = false, beside = 0, hidden } = how;
     const look = (one: Layer, index: number): CSSProperties => ({
         ...place(rectAt(one, frame), picture.frame),
         ...cutOut(one, picture.frame),
@@ -50,7 +52,16 @@ export function Scene({ picture, frame = 0, camera, screen, sheet, mirrored = fa
         <div
             className="scene"
             aria-hidden={hidden || undefined}
-            style={hidden ? outOfSight : { background: `#${picture.ground}`, opacity, zIndex: above ? 1 : 0 }}
+            style={
+                hidden
+                    ? outOfSight
+                    : {
+                          background: `#${picture.ground}`,
+                          opacity,
+                          zIndex: above ? 1 : 0,
+                          transform: beside ? `translateX(${100 * beside}%)` : undefined,
+                      }
+            }
         >
             {moving('camera', camera, mirrored ? ' mirrored' : '')}
             {moving('screen', screen)}

@@ -7,6 +7,7 @@ namespace Tests\Core\Assembly;
 use OpenReel\Core\Assembly\Assembly;
 use OpenReel\Core\Assembly\CardSource;
 use OpenReel\Core\Assembly\Chapter;
+use OpenReel\Core\Assembly\FilmLook;
 use OpenReel\Core\Assembly\Join;
 use OpenReel\Core\Assembly\Passage;
 use OpenReel\Core\Assembly\PictureChange;
@@ -259,7 +260,7 @@ final class ShotsTest extends TestCase
     /** @param  list<SectionSource>  $sections */
     private function of(array $sections, ?Logo $logo = null): Assembly
     {
-        return Assembly::of(FrameSize::of(1280, 720), FrameRate::of(25), $sections, $logo);
+        return Assembly::of(FrameSize::of(1280, 720), FrameRate::of(25), $sections, new FilmLook($logo));
     }
 
     private function choice(string $slide, Layout $layout = Layout::SlideWithInset): PictureChoice

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Tests\Core\Render;
 
 use OpenReel\Core\Assembly\Assembly;
+use OpenReel\Core\Assembly\FilmLook;
 use OpenReel\Core\Assembly\PictureChoice;
 use OpenReel\Core\Assembly\SectionSource;
 use OpenReel\Core\Picture\Corner;
@@ -88,7 +89,7 @@ final class CacheKeyTest extends TestCase
             Example::section('a', 'One', [0, 96_000])->passages,
         );
         $key = fn (Inset $inset, ?Logo $logo = null, string $ground = '1B2430'): string => $this->picture(
-            Assembly::of(FrameSize::of(1280, 720), FrameRate::of(25), [$choice($inset)], $logo, $ground),
+            Assembly::of(FrameSize::of(1280, 720), FrameRate::of(25), [$choice($inset)], new FilmLook($logo, $ground)),
             0,
         );
         $keys = [

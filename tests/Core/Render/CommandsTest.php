@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Tests\Core\Render;
 
 use OpenReel\Core\Assembly\Assembly;
+use OpenReel\Core\Assembly\FilmLook;
 use OpenReel\Core\Assembly\Join;
 use OpenReel\Core\Assembly\Passage;
 use OpenReel\Core\Assembly\PictureChoice;
@@ -403,7 +404,7 @@ final class CommandsTest extends TestCase
     /** @return list<string> */
     private function command(SectionSource $section, ?Logo $logo = null): array
     {
-        $assembly = Assembly::of(FrameSize::of(1280, 720), FrameRate::of(25), [$section], $logo);
+        $assembly = Assembly::of(FrameSize::of(1280, 720), FrameRate::of(25), [$section], new FilmLook($logo));
 
         return ShotCommand::arguments(ShotSpec::of($assembly->segments[0]->shots[0], $assembly->rate), 'out.mp4');
     }

@@ -133,6 +133,7 @@ export function Watch({ plan, from, at = 0, plays = false, goesOn = null, says =
                             camera={<video ref={element} preload="auto" playsInline />}
                             screen={<video ref={screens[turn]} preload="auto" muted playsInline />}
                             opacity={own === index ? meeting.opacity : 1}
+                            beside={meeting.pushed === null ? 0 : (own === index ? 1 : 0) - meeting.pushed}
                             above={own === index}
                             hidden={own !== index && own !== meeting.before}
                         />

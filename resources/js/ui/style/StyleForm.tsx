@@ -55,6 +55,11 @@ const cards: Options = [
     ['shore', 'Shore: a wave below the title'],
     ['field', 'Field: one colour, centred'],
 ];
+const jumps: Options = [
+    ['on', 'framed closer or wider, so that nobody jumps'],
+    ['off', 'framed as it was recorded'],
+];
+const fades: Options = setup.fades.map((ms) => [ms, ms === 0 ? 'at once' : `with a fade of ${ms / 1000} s`]);
 const chime: Options = [
     ['off', 'no sound'],
     ['on', 'a chime'],
@@ -124,6 +129,21 @@ export function StyleForm({ style, logos, warnings, own = [], withFrame, logoUpl
                     </>
                 )}
                 {logoUpload}
+            </Group>
+            <Group name="From one picture to the next">
+                <Choice {...part} name="join" label="Sections meet with" options={joins.map((join) => [join, join])} />
+                <Choice
+                    {...part}
+                    name="layout_move"
+                    label="Layouts change"
+                    options={setup.layout_moves.map((ms) => [
+                        ms,
+                        ms === 0 ? 'at once' : `with a move of ${ms / 1000} s`,
+                    ])}
+                />
+                <Choice {...part} name="hide_jumps" label="Where the take changes" options={jumps} />
+                <Choice {...part} name="fade_in" label="The film begins" options={fades} />
+                <Choice {...part} name="fade_out" label="The film ends" options={fades} />
             </Group>
             <Group name="Music and sounds">
                 <Choice
@@ -214,7 +234,6 @@ export function StyleForm({ style, logos, warnings, own = [], withFrame, logoUpl
                         ['on', 'filtered'],
                     ]}
                 />
-                <Choice {...part} name="join" label="Sections meet with" options={joins.map((join) => [join, join])} />
                 <Choice
                     {...part}
                     name="longest_pause"
