@@ -14,6 +14,8 @@ use OpenReel\Core\Picture\FrameSize;
 use OpenReel\Core\Picture\Shape;
 use OpenReel\Core\Picture\Still;
 use OpenReel\Core\Picture\StillKind;
+use OpenReel\Core\Script\CardCue;
+use OpenReel\Core\Script\CardKind;
 use OpenReel\Core\Script\Script;
 use OpenReel\Core\Script\Section;
 use OpenReel\Core\Style\CardDrawing;
@@ -26,6 +28,9 @@ use OpenReel\Core\Style\HouseStyle;
  */
 final class CardPicture
 {
+    /** Seconds: a question that stands longer begins to count later. */
+    private const MOST_COUNTED = 60;
+
     public function __construct(private readonly SlideMaker $slides, private readonly MediaStore $media)
     {
     }
@@ -37,9 +42,24 @@ final class CardPicture
         if ($card === null) {
             return null;
         }
-        $svg = self::drawing($section, $frame, $style)->svg();
+        $stills = array_map(
+            fn (string $svg): Still => Still::drawn(StillKind::Card, $svg, Shape::of($frame->width, $frame->height)),
+            self::drawings($section, $card, $frame, $style),
+        );
 
-        return new CardSource(Still::drawn(StillKind::Card, $svg, Shape::of($frame->width, $frame->height)), $card->length);
+        return new CardSource($stills[0], $card->length, count($stills) > 1 ? $stills : []);
+    }
+
+    /** @return non-empty-list<string> as SVG; of a question one a second */
+    private static function drawings(Section $section, CardCue $card, FrameSize $frame, HouseStyle $style): array
+    {
+        $drawing = self::drawing($section, $frame, $style);
+        if ($card->kind !== CardKind::Question) {
+            return [$drawing->svg()];
+        }
+        $seconds = max(1, min(self::MOST_COUNTED, (int) ceil($card->length->seconds())));
+
+        return array_map(fn (int $left): string => $drawing->counting($left, $seconds)->svg(), range($seconds, 1));
     }
 
     /**
@@ -57,8 +77,9 @@ final class CardPicture
             (new DraftMark($frame, $style))->svg(),
         ];
         foreach ($script->sections as $section) {
-            if ($section->card() !== null) {
-                $drawings[] = self::drawing($section, $frame, $style)->svg();
+            $card = $section->card();
+            if ($card !== null) {
+                array_push($drawings, ...self::drawings($section, $card, $frame, $style));
             }
         }
         $work = [];
@@ -86,7 +107,7 @@ final class CardPicture
         }
     }
 
-    /** The heading is the card's title; its paragraphs, or the presenter's name when there are none, stand below. */
+    /** The heading is the card's title; its paragraphs, or on the first and last card the presenter's name, stand below. */
     public static function drawing(Section $section, FrameSize $frame, HouseStyle $style): CardDrawing
     {
         $rows = [];
@@ -94,8 +115,10 @@ final class CardPicture
             $rows[$line->paragraph][] = $line->text;
         }
         $text = implode("\n", array_map(fn (array $lines): string => implode(' ', $lines), $rows));
+        $kind = $section->card()->kind ?? CardKind::Opening;
+        $signs = in_array($kind, [CardKind::Opening, CardKind::Closing], true);
 
-        return CardDrawing::of($frame, $style, $section->heading, $text === '' ? $style->presenter : $text);
+        return CardDrawing::of($frame, $style, $section->heading, $text === '' && $signs ? $style->presenter : $text, $kind);
     }
 
     public function isDrawn(string $hash): bool

@@ -139,7 +139,9 @@ final readonly class Assembly
         BoardPages $boards,
     ): array {
         if ($section->card !== null) {
-            return [[null, null, [$plan->card($section->card, max(1, $section->card->length->framesToHold($rate)))]]];
+            $frames = max(1, $section->card->length->framesToHold($rate));
+
+            return [[null, null, $plan->card($section->card, $frames, $rate)]];
         }
         $choice = $section->opening;
         $isCloser = false;

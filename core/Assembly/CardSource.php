@@ -7,10 +7,11 @@ namespace OpenReel\Core\Assembly;
 use OpenReel\Core\Picture\Still;
 use OpenReel\Core\Time\Tick;
 
-/** A section that nobody speaks: a still picture that stands for a while. */
+/** A section that nobody speaks: a still picture that stands for a while, or one that counts down. */
 final readonly class CardSource
 {
-    public function __construct(public Still $picture, public Tick $length)
+    /** @param  list<Still>  $counting  what is seen instead in each second; none where nothing is counted */
+    public function __construct(public Still $picture, public Tick $length, public array $counting = [])
     {
     }
 }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace OpenReel\Core\Assembly;
 
+use OpenReel\Core\Mark\Emphasis;
 use OpenReel\Core\Mark\Mark;
 use OpenReel\Core\Time\Tick;
 use OpenReel\Core\Time\TimeMap;
@@ -22,21 +23,50 @@ final readonly class EmphasisPlan
      */
     public static function of(SectionSource $section, Passage $passage, TimeMap $map, string $surface, float $aspect): array
     {
-        $plan = new self(array_flip($section->lines), $passage, $map);
         $marks = [];
+        foreach (self::shown($section, $passage, $map, $surface) as [$from, $until, $what]) {
+            if ($what instanceof Emphasis) {
+                $marks[] = new Mark($what->figure($aspect), $from, $until);
+            }
+        }
+
+        return $marks;
+    }
+
+    /**
+     * @param  string|null  $surface  null for all
+     * @return list<array{int, int, Laid}> first frame, the frame behind the last, and what is laid over the stage
+     */
+    public static function laid(SectionSource $section, Passage $passage, TimeMap $map, ?string $surface): array
+    {
+        $laid = [];
+        foreach (self::shown($section, $passage, $map, $surface) as [$from, $until, $what]) {
+            if ($what instanceof Laid) {
+                $laid[] = [$from, $until, $what];
+            }
+        }
+
+        return $laid;
+    }
+
+    /** @return list<array{int, int, Emphasis|Laid}> */
+    private static function shown(SectionSource $section, Passage $passage, TimeMap $map, ?string $surface): array
+    {
+        $plan = new self(array_flip($section->lines), $passage, $map);
+        $found = [];
         foreach ($section->emphases as $shown) {
-            $from = $shown->surface === $surface ? $plan->frame($shown->from) : null;
+            $from = $surface === null || $shown->surface === $surface ? $plan->frame($shown->from) : null;
             $until = $shown->until === null ? $map->frames : $plan->frame($shown->until) ?? $map->frames;
             if ($from !== null && $shown->milliseconds !== null) {
                 // What was laid over an earlier passage for a moment is gone.
                 $until = $plan->isSpoken($shown->from) ? min($until, $plan->later($from, $shown->milliseconds)) : 0;
             }
             if ($from !== null && $from < $until) {
-                $marks[] = new Mark($shown->emphasis->figure($aspect), $from, $until);
+                $found[] = [$from, $until, $shown->emphasis];
             }
         }
 
-        return $marks;
+        return $found;
     }
 
     /**

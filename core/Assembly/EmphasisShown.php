@@ -16,7 +16,7 @@ final readonly class EmphasisShown
      * @param  string  $surface  of the stage it belongs to, see Stage
      */
     public function __construct(
-        public Emphasis $emphasis,
+        public Emphasis|Laid $emphasis,
         public array $from,
         public ?array $until,
         public ?int $milliseconds,

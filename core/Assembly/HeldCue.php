@@ -25,9 +25,11 @@ final class HeldCue
      */
     public static function at(Script $script, Section $section, Cue $new, WordPlace $at, HouseStyle $style, array $slides): string
     {
+        $isLaid = in_array($new->kind, [CueKind::Emphasis, CueKind::Label, CueKind::Picture], true);
+
         return match (true) {
             $new->kind === CueKind::Layout => self::layout($section, $new, $at, $style),
-            $new->kind === CueKind::Emphasis => Cue::write(CueKind::Emphasis, 'none'),
+            $isLaid => Cue::write(CueKind::Emphasis, 'none'),
             $new->kind === CueKind::Music => Cue::write(CueKind::Music, 'none'),
             $new->kind === CueKind::Zoom => self::zoom($section, $at),
             $new->kind->isStage() => self::stage($script, $section, $new, $at, $slides),

@@ -9,6 +9,7 @@ use OpenReel\Core\Mark\Emphasis;
 use OpenReel\Core\Mark\EmphasisShape;
 use OpenReel\Core\Picture\Board;
 use OpenReel\Core\Picture\BoardPaper;
+use OpenReel\Core\Picture\Colour;
 use OpenReel\Core\Picture\FrameSize;
 use OpenReel\Core\Picture\Shape;
 use OpenReel\Core\Picture\Stage;
@@ -22,17 +23,23 @@ use OpenReel\Core\Script\JoinCue;
 use OpenReel\Core\Script\Keys;
 use OpenReel\Core\Script\LayoutCue;
 use OpenReel\Core\Script\MusicCue;
+use OpenReel\Core\Script\Options;
 use OpenReel\Core\Script\Script;
 use OpenReel\Core\Script\Section;
 use OpenReel\Core\Script\ZoomCue;
 use OpenReel\Core\Sound\Bed;
 use OpenReel\Core\Style\HouseStyle;
 use OpenReel\Core\Style\KeysDrawing;
+use OpenReel\Core\Style\LabelDrawing;
+use OpenReel\Core\Style\NameDrawing;
 use OpenReel\Core\Time\FrameRate;
 
 /** Reads off a lesson's script what is seen where, with the slides and the house style at hand. */
 final class PictureCues
 {
+    /** Long enough to read a name and what somebody is. */
+    private const NAME_MS = 4_000;
+
     private ShownSlides $shown;
 
     /** @var array<int, int> page of the board that each board cue means, by the byte at which it stands */
@@ -118,6 +125,11 @@ final class PictureCues
         $shown = [];
         foreach ($section->cues as $cue) {
             $caps = $cue->kind === CueKind::Keys ? Keys::read($cue->value) : [];
+            $name = $cue->kind === CueKind::Name ? $this->name($cue) : null;
+            if ($name !== null && isset($lines[$cue->line - 1])) {
+                $length = Options::read($cue->value)->milliseconds ?? self::NAME_MS;
+                $shown[] = new KeysShown($lines[$cue->line - 1], $cue->within, $name->layer(), $length);
+            }
             if ($caps !== [] && isset($lines[$cue->line - 1])) {
                 $shown[] = new KeysShown(
                     $lines[$cue->line - 1],
@@ -169,12 +181,16 @@ final class PictureCues
         foreach ($section->cues as $cue) {
             $place = [$cue->line - 1, $cue->within];
             $emphasis = $cue->kind === CueKind::Emphasis ? EmphasisCue::read($cue->value) : null;
+            $laid = $this->laidOver($cue);
             $before = $stage?->surface();
             if ($cue->kind->isStage()) {
                 $stage = $cue->kind === CueKind::CameraAlone ? null : $this->stage($cue) ?? $stage;
             }
             if ($emphasis?->shape !== null && $stage !== null) {
-                $open[] = [$emphasis, $emphasis->shape, $place, $stage->surface()];
+                $what = new Emphasis($emphasis->shape, $emphasis->places, $this->colour($emphasis->colour, $emphasis->shape));
+                $open[] = [$what, $place, $emphasis->milliseconds, $stage->surface()];
+            } elseif ($laid !== null && $stage !== null) {
+                $open[] = [$laid[0], $place, $laid[1], $stage->surface()];
             } elseif ($emphasis !== null || $stage?->surface() !== $before) {
                 array_push($shown, ...$this->laid($open, $place));
                 $open = [];
@@ -185,19 +201,50 @@ final class PictureCues
     }
 
     /**
-     * @param  list<array{EmphasisCue, EmphasisShape, array{int, float}, string}>  $open
+     * @param  list<array{Emphasis|Laid, array{int, float}, int|null, string}>  $open  what, from where, how long, over what
      * @param  array{int, float}|null  $until
      * @return list<EmphasisShown>
      */
     private function laid(array $open, ?array $until): array
     {
-        return array_map(fn (array $one): EmphasisShown => new EmphasisShown(
-            new Emphasis($one[1], $one[0]->places, $this->colour($one[0]->colour, $one[1])),
-            $one[2],
-            $until,
-            $one[0]->milliseconds,
-            $one[3],
-        ), $open);
+        return array_map(fn (array $one): EmphasisShown => new EmphasisShown($one[0], $one[1], $until, $one[2], $one[3]), $open);
+    }
+
+    /** @return array{Laid, int|null}|null what a label or picture cue lays over the stage, and for how many milliseconds */
+    private function laidOver(Cue $cue): ?array
+    {
+        $isLabel = $cue->kind === CueKind::Label;
+        if (! $isLabel && $cue->kind !== CueKind::Picture) {
+            return null;
+        }
+        $options = Options::read($cue->value, $isLabel ? 2 : 3);
+        $at = array_map(fn (float $p): float => $p / 100, $options->at ?? []);
+        $index = $isLabel ? null : $this->shown->named($options->words);
+        if ($options->words === '' || $at === [] || ! $isLabel && $index === null) {
+            return null;
+        }
+        $still = $index === null ? $this->label($cue)->still() : $this->deck[$index]['still'];
+        $still = new Still($isLabel ? StillKind::Label : StillKind::Laid, $still->id, $still->shape, $still->hash);
+
+        return [new Laid($still, $at[0], $at[1], $at[2] ?? null), $options->milliseconds];
+    }
+
+    private function label(Cue $cue): LabelDrawing
+    {
+        $options = Options::read($cue->value, 2);
+        $colour = Colour::of($this->colour($options->colour, EmphasisShape::Box));
+
+        return new LabelDrawing($options->words, $colour, $this->frame, $this->style);
+    }
+
+    /** Who a cue says is seen, and what they are; the style's presenter when it names nobody. */
+    private function name(Cue $cue): ?NameDrawing
+    {
+        $words = Options::read($cue->value)->words;
+        [$name, $role] = [...array_map(trim(...), explode(',', $words, 2)), ''];
+        $name = $name === '' ? $this->style->presenter : $name;
+
+        return $name === '' ? null : new NameDrawing($name, $role, $this->frame, $this->style);
     }
 
     private function colour(?string $name, EmphasisShape $shape): string
@@ -231,13 +278,16 @@ final class PictureCues
         foreach ($this->script->sections as $section) {
             foreach ($section->cues as $cue) {
                 $caps = $cue->kind === CueKind::Keys ? Keys::read($cue->value) : [];
-                if ($caps !== []) {
-                    $drawings[] = (new KeysDrawing($caps, $this->frame, $this->style))->svg();
-                }
+                $drawings[] = match (true) {
+                    $caps !== [] => (new KeysDrawing($caps, $this->frame, $this->style))->svg(),
+                    $cue->kind === CueKind::Name => $this->name($cue)?->svg(),
+                    $cue->kind === CueKind::Label => $this->laidOver($cue) === null ? null : $this->label($cue)->svg(),
+                    default => null,
+                };
             }
         }
 
-        return array_values(array_unique($drawings));
+        return array_values(array_unique(array_filter($drawings)));
     }
 
     private function paper(int $page): string

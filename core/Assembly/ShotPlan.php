@@ -16,9 +16,11 @@ use OpenReel\Core\Picture\Picture;
 use OpenReel\Core\Picture\SourceColour;
 use OpenReel\Core\Picture\Stage;
 use OpenReel\Core\Picture\StageKind;
+use OpenReel\Core\Picture\Still;
 use OpenReel\Core\Picture\TrackAt;
 use OpenReel\Core\Picture\Zoom;
 use OpenReel\Core\Take\TrackKind;
+use OpenReel\Core\Time\FrameRate;
 use OpenReel\Core\Time\Tick;
 use OpenReel\Core\Time\TimeMap;
 
@@ -75,6 +77,9 @@ final readonly class ShotPlan
             }
         }
         foreach ($keys as [$from, $until]) {
+            array_push($starts, $from, ...$until < $map->frames ? [$until] : []);
+        }
+        foreach (EmphasisPlan::laid($section, $passage, $map, null) as [$from, $until]) {
             array_push($starts, $from, ...$until < $map->frames ? [$until] : []);
         }
         $starts = array_values(array_unique($starts));
@@ -148,14 +153,24 @@ final readonly class ShotPlan
         return new Zoom($seen->zoom, $frames - $done, $done === 0 ? $from : $now);
     }
 
-    public function card(CardSource $card, int $frames): Shot
+    /** @return non-empty-list<Shot> one, or one a second where it counts */
+    public function card(CardSource $card, int $frames, FrameRate $rate): array
     {
-        return new Shot(
-            0,
-            $frames,
-            Picture::of($this->frame, Layout::SlideAlone, new Inset(), $card->picture, null, $this->look->logo,
-                $this->look->ground),
+        $shot = fn (Still $picture, int $from, int $until): Shot => new Shot(
+            $from,
+            $until - $from,
+            Picture::of($this->frame, Layout::SlideAlone, new Inset(), $picture, null, $this->look->logo, $this->look->ground),
         );
+        $shots = [];
+        foreach ($card->counting as $second => $picture) {
+            $from = $second * $rate->fps;
+            $isLast = $second === count($card->counting) - 1;
+            if ($from < $frames) {
+                $shots[] = $shot($picture, $from, $isLast ? $frames : min($frames, $from + $rate->fps));
+            }
+        }
+
+        return $shots === [] ? [$shot($card->picture, 0, $frames)] : $shots;
     }
 
     /**
@@ -189,7 +204,7 @@ final readonly class ShotPlan
             $at = self::at($shown->line, $shown->within, $passage);
             if ($at !== null && $at->isBefore($passage->span->until)) {
                 $from = $map->frameOf($at);
-                $until = max($from + 1, $map->frameOf($at->plus(Tick::ofMilliseconds(KeysShown::LENGTH_MS))));
+                $until = max($from + 1, $map->frameOf($at->plus(Tick::ofMilliseconds($shown->milliseconds))));
                 $timed[] = [$from, $until, $shown->caps];
             }
         }
@@ -242,7 +257,13 @@ final readonly class ShotPlan
         ];
         $marks = array_values(array_filter(array_map(fn (Mark $m): ?Mark => $m->within($from, $until), $marks)));
 
-        return $marks === [] ? $bare : $seen(...$marks);
+        $picture = $marks === [] ? $bare : $seen(...$marks);
+        $laid = [];
+        foreach (EmphasisPlan::laid($section, $passage, $map, $choice->stage->surface()) as [$begins, $ends, $what]) {
+            $laid[] = $begins <= $from && $from < $ends ? $what->layer($rect, $zoom) : null;
+        }
+
+        return $picture->overStage(...array_filter($laid));
     }
 
     private static function closer(?Crop $framing): Crop

@@ -81,11 +81,25 @@ final readonly class Picture
         return new self($this->frame, $this->ground, [...$this->layers, $layer]);
     }
 
+    /** The same with something laid over the stage and what is drawn on it, under everything else. */
+    public function overStage(Layer ...$laid): self
+    {
+        $stage = 0;
+        foreach ($this->layers as $i => $layer) {
+            $stage = $i === 0 || $layer->source instanceof Marks ? $i + 1 : $stage;
+        }
+
+        return new self($this->frame, $this->ground, [
+            ...array_slice($this->layers, 0, $stage), ...array_values($laid), ...array_slice($this->layers, $stage),
+        ]);
+    }
+
     /** Where the stage lies; null when none is seen. */
     public function stageRect(): ?PixelRect
     {
         $first = $this->layers[0] ?? null;
-        $isStage = $first?->source instanceof Still && $first->source->kind !== StillKind::Logo
+        $isStage = $first?->source instanceof Still
+            && in_array($first->source->kind, [StillKind::Slide, StillKind::Card, StillKind::Board], true)
             || $first?->source instanceof TrackAt && $first->source->kind === TrackKind::Screen;
 
         return $isStage ? $first->rect : null;

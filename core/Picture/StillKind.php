@@ -12,4 +12,8 @@ enum StillKind: string
     case Logo = 'logo';
     case Keys = 'keys';
     case DraftMark = 'draft-mark';
+    case Label = 'label';
+    case Name = 'name';
+    /** One of the lesson's slides, laid over the stage. */
+    case Laid = 'laid';
 }

@@ -10,6 +10,7 @@ use OpenReel\Core\Script\Cue;
 use OpenReel\Core\Script\CueKind;
 use OpenReel\Core\Script\Line;
 use OpenReel\Core\Script\MusicCue;
+use OpenReel\Core\Script\Options;
 use OpenReel\Core\Script\Pace;
 use OpenReel\Core\Script\Script;
 use OpenReel\Core\Script\Section;
@@ -146,7 +147,7 @@ final readonly class Readiness
         foreach ($section->cues as $cue) {
             $hasStage = $cue->kind->isStage() ? $cue->kind !== CueKind::CameraAlone : $hasStage;
             $says = $cue->problem() ?? $this->slideProblem($cue, $shown) ?? self::placeProblem($cue, $hasStage)
-                ?? $this->musicProblem($cue);
+                ?? $this->pictureProblem($cue, $shown) ?? $this->musicProblem($cue);
             if ($says !== null) {
                 $found[] = new Finding('cue', $says, $cue->from, $index);
             } elseif ($cue->kind === CueKind::Screen && ! in_array($index, $this->withScreen, true)) {
@@ -164,12 +165,21 @@ final readonly class Readiness
 
         return match ($cue->kind) {
             CueKind::Zoom => $hasStage ? null : "There is nothing to zoom{$lacks}",
+            CueKind::Label, CueKind::Picture => $hasStage ? null : "There is nothing to lay it over{$lacks}",
             CueKind::Emphasis => $hasStage ? null : "There is nothing to point at{$lacks}",
             CueKind::Join => $cue->line === 1 && $cue->within === 0.0
                 ? null
                 : 'A join stands before the first word of a section. Here it does nothing.',
             default => null,
         };
+    }
+
+    /** A picture that is laid over the stage is one of the slides. */
+    private function pictureProblem(Cue $cue, ShownSlides $shown): ?string
+    {
+        $name = $cue->kind === CueKind::Picture ? Options::read($cue->value, 3)->words : null;
+
+        return $name === null || $shown->named($name) !== null ? null : "There is no slide called \"{$name}\" to be laid over.";
     }
 
     private function musicProblem(Cue $cue): ?string

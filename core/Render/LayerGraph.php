@@ -156,7 +156,7 @@ final class LayerGraph
     private static function isOpaque(Layer $layer): bool
     {
         return $layer->source instanceof Still &&
-            $layer->source->kind !== StillKind::Logo &&
+            in_array($layer->source->kind, [StillKind::Slide, StillKind::Card, StillKind::Board], true) &&
             $layer->edge === null &&
             $layer->opacity === 1.0;
     }

@@ -9,4 +9,8 @@ enum CardKind: string
     case Opening = 'opening';
     case Divider = 'divider';
     case Closing = 'closing';
+    /** Its words are somebody's, whom the heading names. */
+    case Quotation = 'quotation';
+    /** The learner is asked something, and has as long as it stands: seconds are counted down. */
+    case Question = 'question';
 }

@@ -15,7 +15,8 @@ final readonly class Cue
     /** One cue in brackets; an escaped bracket (`\[pause]`) is text. */
     public const PATTERN = '/(?<!\\\\)'.self::BRACKET.'/iu';
 
-    private const BRACKET = '\[(slide|pause|layout|note|target|card|screen|board|keys|join|zoom|emphasis|music|camera\s+alone)'
+    private const BRACKET = '\[(slide|pause|layout|note|target|card|screen|board|keys|join|zoom|emphasis|label|picture|'
+        .'name|music|camera\s+alone)'
         .'(?:\s*:\s*|\s+|(?=\]))([^\[\]\r\n]*)\]';
 
     /**
@@ -106,6 +107,15 @@ final readonly class Cue
         return $length === null || $isTooLong ? null : Tick::ofSeconds((float) $length);
     }
 
+    private static function laidProblem(string $value, int $numbers, string $example): ?string
+    {
+        $options = Options::read($value, $numbers);
+
+        return $options->words === '' || $options->at === null
+            ? "\"{$value}\" says not what is to be seen, or not where. Write [{$example}]: its place in per cent of the stage."
+            : null;
+    }
+
     /** What is wrong with it, as a sentence; null when it can be followed. */
     public function problem(): ?string
     {
@@ -120,7 +130,8 @@ final readonly class Cue
                     .'[layout: side by side] or [layout: camera alone].'
                 : null,
             CueKind::Card => CardCue::read($this) === null
-                ? "\"{$this->value}\" is no card. Write [card: opening, 5 s], [card: divider, 3 s] or [card: closing, 5 s]."
+                ? "\"{$this->value}\" is no card. Write [card: opening, 5 s], [card: divider, 3 s], [card: closing, 5 s], "
+                    .'[card: quotation, 6 s] or [card: question, 8 s].'
                 : null,
             CueKind::Screen => $this->value === ''
                 ? 'A screen is asked for, and nobody says what is to be seen on it. Write [screen: the tide gauge].'
@@ -146,6 +157,9 @@ final readonly class Cue
                 ? "\"{$this->value}\" is no music. Write [music: Slack water], and if you like behind commas a level (-3 dB), "
                     .'in 2 s, out 4 s, once; or [music: none].'
                 : null,
+            CueKind::Label => self::laidProblem($this->value, 2, 'label: The sill, at 20 10'),
+            CueKind::Picture => self::laidProblem($this->value, 3, 'picture: Tide clock, at 60 10 30'),
+            CueKind::Name => null,
             CueKind::Note => null,
         };
     }

@@ -34,6 +34,12 @@ enum CueKind: string
     case Zoom = 'zoom';
     /** `[emphasis: box 20 10 30 12]` something is laid over the stage, until `[emphasis: none]`. */
     case Emphasis = 'emphasis';
+    /** `[label: The sill, at 20 10]` a few words are laid over the stage, until `[emphasis: none]`. */
+    case Label = 'label';
+    /** `[picture: Tide clock, at 60 10 30]` a slide is laid over the stage, likewise. */
+    case Picture = 'picture';
+    /** `[name: Wenna Tregear, shore instructor, 4 s]` says who is seen. */
+    case Name = 'name';
     /** `[music: Slack water, -3 dB, in 2 s, out 4 s]` a bed begins; `[music: none]` it ends. */
     case Music = 'music';
 

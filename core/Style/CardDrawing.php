@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace OpenReel\Core\Style;
 
 use OpenReel\Core\Picture\FrameSize;
+use OpenReel\Core\Script\CardKind;
 use OpenReel\Core\Script\PlainText;
 
 /**
@@ -25,6 +26,14 @@ final readonly class CardDrawing
 
     private const TITLE_ROWS = 3;
 
+    private const QUOTED_SIZES = [0.085, 0.07, 0.058, 0.05];
+
+    private const QUOTED_ROWS = 6;
+
+    /** What stands over a question, by the film's language. */
+    private const ASKING = ['en' => 'Pause and think', 'de' => 'Kurz nachgedacht', 'fr' => 'Prenez le temps de réfléchir',
+        'es' => 'Párese a pensar'];
+
     private const SMALL_SIZES = [0.045, 0.038];
 
     private const SMALL_ROWS = 4;
@@ -44,18 +53,40 @@ final readonly class CardDrawing
         private array $small,
         private int $smallSize,
         public bool $isCutOff,
+        private CardKind $kind,
+        private ?int $left = null,
+        private int $seconds = 0,
     ) {
     }
 
     /** @param  string  $text  what stands below the title, in smaller type; rows stay rows */
-    public static function of(FrameSize $frame, HouseStyle $style, string $title, string $text): self
-    {
+    public static function of(
+        FrameSize $frame,
+        HouseStyle $style,
+        string $title,
+        string $text,
+        CardKind $kind = CardKind::Opening,
+    ): self {
+        $isQuoted = $kind === CardKind::Quotation && trim($text) !== '';
+        // What is quoted is the larger; who said it stands below.
+        [$title, $text] = $isQuoted ? [$text, trim($title) === '' ? '' : "— {$title}"] : [$title, $text];
+        $sizes = $isQuoted ? self::QUOTED_SIZES : self::TITLE_SIZES;
+        $most = $isQuoted ? self::QUOTED_ROWS : self::TITLE_ROWS;
         $side = min($frame->width, $frame->height);
         $width = $frame->width - 2 * self::MARGIN * $side;
-        [$titleRows, $titleSize, $titleCut] = self::fit($title, $width, self::TITLE_SIZES, self::TITLE_ROWS, $side);
+        [$titleRows, $titleSize, $titleCut] = self::fit($title, $width, $sizes, $most, $side);
         [$smallRows, $smallSize, $smallCut] = self::fit($text, $width, self::SMALL_SIZES, self::SMALL_ROWS, $side);
 
-        return new self($frame, $style, $titleRows, $titleSize, $smallRows, $smallSize, $titleCut || $smallCut);
+        return new self($frame, $style, $titleRows, $titleSize, $smallRows, $smallSize, $titleCut || $smallCut, $kind);
+    }
+
+    /** The same with so many of its seconds left. */
+    public function counting(int $left, int $seconds): self
+    {
+        return new self(
+            $this->frame, $this->style, $this->title, $this->titleSize, $this->small, $this->smallSize, $this->isCutOff,
+            $this->kind, $left, $seconds,
+        );
     }
 
     public function svg(): string
@@ -88,6 +119,8 @@ final readonly class CardDrawing
             ),
         };
 
+        $body .= $this->countDown($template === CardTemplate::Page ? $accent : $paper);
+
         return "<svg xmlns=\"http://www.w3.org/2000/svg\" width=\"{$w}\" height=\"{$h}\" viewBox=\"0 0 {$w} {$h}\">{$body}</svg>";
     }
 
@@ -95,15 +128,18 @@ final readonly class CardDrawing
     {
         $rule = (int) round($margin * 0.09);
 
+        $above = $top - 3 * $rule - (int) round(0.4 * $this->titleSize);
+        $height = $below + (int) round(count($this->small) * $this->smallSize * self::LEADING * 1.15);
+        [$x, $y, $wide, $high] = match ($this->kind) {
+            CardKind::Divider => [intdiv($margin, 2), $top, $rule, $height],
+            CardKind::Closing => [$margin, $top + $height + 3 * $rule, 2 * $margin, $rule],
+            default => [$margin, $above, 2 * $margin, $rule],
+        };
+
         return $this->ground($paper).
-            sprintf(
-                '<rect x="%d" y="%d" width="%d" height="%d" fill="%s"/>',
-                $margin,
-                $top - 3 * $rule - (int) round(0.4 * $this->titleSize),
-                2 * $margin,
-                $rule,
-                $accent,
-            ).
+            ($this->isSaidAbove()
+                ? $this->above($margin, $above, $accent, 'start')
+                : sprintf('<rect x="%d" y="%d" width="%d" height="%d" fill="%s"/>', $x, $y, $wide, $high, $accent)).
             $this->rows($this->title, $this->titleSize, $this->style->faces->heading, 600, $ink, $margin, $top, 'start').
             $this->rows(
                 $this->small,
@@ -121,8 +157,9 @@ final readonly class CardDrawing
     private function shore(string $paper, string $ink, string $accent, int $margin, int $top): string
     {
         [$w, $h] = [$this->frame->width, $this->frame->height];
-        $y = (int) round(0.68 * $h);
-        $swell = (int) round(0.05 * $h);
+        $y = (int) round(($this->kind === CardKind::Divider ? 0.74 : 0.68) * $h);
+        // At the end the water runs the other way.
+        $swell = (int) round(($this->kind === CardKind::Closing ? -0.05 : 0.05) * $h);
         $wave = sprintf(
             '<path d="M0 %d C %d %d %d %d %d %d S %d %d %d %d V%d H0 Z" fill="%s"/>',
             $y,
@@ -142,6 +179,7 @@ final readonly class CardDrawing
 
         return $this->ground($paper).
             $wave.
+            $this->above($margin, $top - (int) round(0.5 * $this->titleSize), $accent, 'start').
             $this->rows($this->title, $this->titleSize, $this->style->faces->heading, 600, $ink, $margin, $top, 'start').
             $this->rows(
                 $this->small,
@@ -150,7 +188,7 @@ final readonly class CardDrawing
                 400,
                 $paper,
                 $margin,
-                $y + 2 * $swell,
+                $y + 2 * abs($swell),
                 'start',
                 1.15,
             );
@@ -160,7 +198,23 @@ final readonly class CardDrawing
     {
         $middle = intdiv($this->frame->width, 2);
 
+        $lines = match ($this->kind) {
+            CardKind::Divider => [0.12, 0.88],
+            CardKind::Closing => [0.88],
+            default => [],
+        };
+        $drawn = implode('', array_map(fn (float $part): string => sprintf(
+            '<rect x="%d" y="%d" width="%d" height="%d" fill="%s" fill-opacity="0.6"/>',
+            (int) round(0.3 * $this->frame->width),
+            (int) round($part * $this->frame->height),
+            (int) round(0.4 * $this->frame->width),
+            max(2, (int) round(0.004 * $this->frame->height)),
+            $paper,
+        ), $lines));
+
         return $this->ground($accent).
+            $drawn.
+            $this->above($middle, $top - (int) round(0.5 * $this->titleSize), $paper, 'middle').
             $this->rows($this->title, $this->titleSize, $this->style->faces->heading, 600, $paper, $middle, $top, 'middle').
             $this->rows(
                 $this->small,
@@ -172,6 +226,73 @@ final readonly class CardDrawing
                 $top + $below,
                 'middle',
                 1.15,
+            );
+    }
+
+    private function isSaidAbove(): bool
+    {
+        return $this->kind === CardKind::Question || $this->kind === CardKind::Quotation;
+    }
+
+    /** What a question is, or the mark of a quotation, over the title. */
+    private function above(int $x, int $bottom, string $fill, string $anchor): string
+    {
+        if (! $this->isSaidAbove()) {
+            return '';
+        }
+        $isQuoted = $this->kind === CardKind::Quotation;
+        $side = min($this->frame->width, $this->frame->height);
+        $says = $isQuoted ? '“' : self::ASKING[$this->style->language->value] ?? self::ASKING['en'];
+        $size = (int) round(($isQuoted ? 0.2 : 0.042) * $side);
+
+        return sprintf(
+            '<text x="%d" y="%d" font-family="\'%s\'" font-weight="600" font-size="%d" fill="%s" text-anchor="%s">%s</text>',
+            $x,
+            // Most of a quotation mark's height is empty.
+            $bottom + ($isQuoted ? (int) round(0.5 * $size) : 0),
+            $isQuoted ? $this->style->faces->heading : $this->style->faces->text,
+            $size,
+            $fill,
+            $anchor,
+            $says,
+        );
+    }
+
+    /** Seconds that are left, in a ring that goes as they do. */
+    private function countDown(string $fill): string
+    {
+        if ($this->left === null) {
+            return '';
+        }
+        $side = min($this->frame->width, $this->frame->height);
+        $radius = (int) round(0.07 * $side);
+        $width = (int) round(0.012 * $side);
+        $margin = (int) round(self::MARGIN * $side);
+        [$x, $y] = [$this->frame->width - $margin - $radius, $this->frame->height - $margin - $radius];
+        $round = 2 * M_PI * $radius;
+        $part = $this->seconds > 0 ? $this->left / $this->seconds : 0.0;
+        $circle = sprintf(
+            'cx="%d" cy="%d" r="%d" fill="none" stroke="%s" stroke-width="%d"', $x, $y, $radius, $fill, $width,
+        );
+
+        return "<circle {$circle} stroke-opacity=\"0.25\"/>".
+            sprintf(
+                '<circle %s stroke-dasharray="%.1F %.1F" transform="rotate(-90 %d %d)"/>',
+                $circle,
+                $part * $round,
+                $round,
+                $x,
+                $y,
+            ).
+            sprintf(
+                '<text x="%d" y="%d" font-family="\'%s\'" font-weight="bold" font-size="%d" fill="%s" text-anchor="middle">'
+                    .'%d</text>',
+                $x,
+                $y + (int) round(0.35 * $radius),
+                $this->style->faces->text,
+                $radius,
+                $fill,
+                $this->left,
             );
     }
 

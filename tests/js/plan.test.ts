@@ -118,7 +118,11 @@ describe('the plan in the player', () => {
             { before: null, opacity: 1, pushed: null, veil: 0 },
         ]);
         const push = planOf(40, segment(0, 25, 0), segment(15, 25, 0, { kind: 'push', frames: 10 }));
-        expect([15, 20, 25].map((frame) => meetingAt(push, 1, frame).pushed)).toEqual([0, 0.5, null]);
+        expect([15, 20, 25].map((frame) => meetingAt(push, 1, frame).pushed?.toFixed(3))).toEqual([
+            '0.000',
+            '0.500',
+            undefined,
+        ]);
         const faded = { ...planOf(50, segment(0, 50, 0)), fade_in: 10, fade_out: 20 };
         expect([0, 5, 10, 30, 40].map((frame) => meetingAt(faded, 0, frame).veil)).toEqual([1, 0.5, 0, 0, 0.5]);
         const dip = planOf(50, segment(0, 25, 0), segment(25, 25, 0, { kind: 'dip', frames: 8 }));

@@ -79,7 +79,9 @@ final class AssembleLesson
             }
             $card = CardPicture::of($text, $frame, $style);
             if ($card !== null) {
-                $files[$card->picture->hash] = CardPicture::path($card->picture->hash);
+                foreach ([$card->picture, ...$card->counting] as $still) {
+                    $files[$still->hash] = CardPicture::path($still->hash);
+                }
             }
             [$opening, $changes] = $cues->of($text, $lines[$section->id] ?? []);
             $sources[] = new SectionSource(
@@ -140,7 +142,9 @@ final class AssembleLesson
     private static function sound(?CardKind $card, int $index, HouseStyle $style, array $sounds): ?Bed
     {
         return match (true) {
-            $card !== null => $style->cardSound ? $sounds['card'] ?? null : null,
+            $card !== null => $style->cardSound
+                ? $sounds[$card === CardKind::Question ? 'question' : 'card'] ?? null
+                : null,
             default => $style->pageSound && $index > 0 ? $sounds['page'] ?? null : null,
         };
     }

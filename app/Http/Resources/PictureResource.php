@@ -56,9 +56,9 @@ final class PictureResource extends JsonResource
     private static function url(Still $still): string
     {
         return match ($still->kind) {
-            StillKind::Slide => SlideResource::url($still->id, $still->hash),
-            StillKind::Card, StillKind::Board, StillKind::Keys, StillKind::DraftMark => "/api/cards/{$still->hash}",
+            StillKind::Slide, StillKind::Laid => SlideResource::url($still->id, $still->hash),
             StillKind::Logo => LogoResource::url($still->hash),
+            default => "/api/cards/{$still->hash}",
         };
     }
 }

@@ -197,7 +197,7 @@ export interface Section {
     estimate_ms: number;
     target_ms: number | null;
     /** A still title page that nobody speaks. */
-    card: { kind: 'opening' | 'divider' | 'closing'; length_ms: number } | null;
+    card: { kind: 'opening' | 'divider' | 'closing' | 'quotation' | 'question'; length_ms: number } | null;
     slide: Slide | null;
     layout: Layout;
     inset_corner: Corner;
@@ -284,7 +284,19 @@ export interface Picture {
 }
 
 export interface Layer {
-    shows: 'slide' | 'card' | 'board' | 'keys' | 'draft-mark' | 'logo' | 'camera' | 'screen' | 'marks';
+    shows:
+        | 'slide'
+        | 'card'
+        | 'board'
+        | 'keys'
+        | 'draft-mark'
+        | 'label'
+        | 'name'
+        | 'laid'
+        | 'logo'
+        | 'camera'
+        | 'screen'
+        | 'marks';
     /** Of a picture that stands. */
     url: string | null;
     marks: Mark[];

@@ -13,6 +13,9 @@ export type CueKind =
     | 'join'
     | 'zoom'
     | 'emphasis'
+    | 'label'
+    | 'picture'
+    | 'name'
     | 'music'
     | 'camera alone';
 
@@ -25,7 +28,8 @@ export interface CueAt {
 }
 
 /** The same pattern as `OpenReel\Core\Script\Cue::PATTERN`. */
-const words = 'slide|pause|layout|note|target|card|screen|board|keys|join|zoom|emphasis|music|camera\\s+alone';
+const words =
+    'slide|pause|layout|note|target|card|screen|board|keys|join|zoom|emphasis|label|picture|name|music|camera\\s+alone';
 const cue = new RegExp(`(?<!\\\\)\\[(${words})(?:\\s*:\\s*|\\s+|(?=\\]))([^[\\]\\r\\n]*)\\]`, 'gi');
 
 export function cuesIn(text: string, offset = 0): CueAt[] {
@@ -78,6 +82,11 @@ export function cueLabel({ kind, value }: Pick<CueAt, 'kind' | 'value'>): string
             return /^out\b/i.test(value) ? 'zoom out' : 'zoom in';
         case 'emphasis':
             return value.toLowerCase() === 'none' ? 'end of emphasis' : (value.split(' ')[0] ?? '').toLowerCase();
+        case 'label':
+        case 'picture':
+            return `${kind}: ${value.replace(/,\s*at\s[^]*$/i, '')}`;
+        case 'name':
+            return value === '' ? 'name' : `name: ${value.split(',')[0]}`;
         case 'music':
             return value.toLowerCase() === 'none' ? 'end of music' : `music: ${(value.split(',')[0] ?? '').trim()}`;
         case 'camera alone':

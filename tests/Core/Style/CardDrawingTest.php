@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Tests\Core\Style;
 
 use OpenReel\Core\Picture\FrameSize;
+use OpenReel\Core\Script\CardKind;
 use OpenReel\Core\Style\CardDrawing;
 use OpenReel\Core\Style\CardTemplate;
 use OpenReel\Core\Style\HouseStyle;
@@ -50,6 +51,31 @@ final class CardDrawingTest extends TestCase
             self::assertGreaterThan(0, (int) $row['y']);
             self::assertLessThan($frame->height, (int) $row['y']);
         }
+    }
+
+    #[DataProvider('cards')]
+    public function test_questions_count_and_quotations_are_the_larger(CardTemplate $template, FrameSize $frame): void
+    {
+        $style = HouseStyle::of(['card' => $template->value, 'language' => 'de']);
+        $asked = CardDrawing::of($frame, $style, 'How deep?', 'Think.', CardKind::Question);
+        $words = fn (CardDrawing $card): array => array_map(
+            strval(...), iterator_to_array(simplexml_load_string($card->svg())->text ?? [], false),
+        );
+        self::assertSame(['Kurz nachgedacht', 'How deep?', 'Think.', '5'], array_values(array_filter(
+            $words($asked->counting(5, 8)), fn (string $row): bool => $row !== '',
+        )));
+        self::assertNotSame($asked->counting(5, 8)->svg(), $asked->counting(4, 8)->svg());
+
+        $saying = 'The sea never looks at your watch.';
+        $quoted = CardDrawing::of($frame, $style, 'The harbour master', $saying, CardKind::Quotation);
+        self::assertStringContainsString('— The harbour master', implode(' ', $words($quoted)));
+        self::assertSame('“', $words($quoted)[0]);
+        self::assertFalse($quoted->isCutOff);
+        // Each kind looks like itself.
+        self::assertCount(3, array_unique(array_map(
+            fn (CardKind $kind): string => CardDrawing::of($frame, $style, 'Tides', 'Wenna', $kind)->svg(),
+            [CardKind::Opening, CardKind::Divider, CardKind::Closing],
+        )));
     }
 
     public function test_long_words_are_set_smaller_and_at_last_cut_off(): void

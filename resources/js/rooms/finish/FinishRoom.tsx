@@ -3,7 +3,7 @@ import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
 import { Link, useNavigate } from 'react-router';
 import { useAssembly } from '../../api/lesson';
-import type { PlacedCue, Section } from '../../api/types';
+import type { Picture, PlacedCue, Section } from '../../api/types';
 import type { AssemblyPlayer } from '../../player/AssemblyPlayer';
 import { writeCue } from '../../page/syntax';
 import { fingerprint } from '../../player/plan';
@@ -23,7 +23,7 @@ import { begin, cueOf, placedNames, type Placing } from './placing';
 import { PlaceOnStage } from './PlaceOnStage';
 import { PlacingPanel } from './PlacingPanel';
 import { Watch, type WatchPlace } from './Watch';
-import { type Choice, WhatIsSeen } from './WhatIsSeen';
+import { type Choice, type Topic, WhatIsSeen } from './WhatIsSeen';
 
 interface WordOf {
     section: Section;
@@ -42,6 +42,7 @@ export default function FinishRoom() {
     const [player, setPlayer] = useState<AssemblyPlayer | null>(null);
     const [cue, setCue] = useState<{ section: Section; cue: PlacedCue } | null>(null);
     const place = useRef<WatchPlace | null>(null);
+    const [topic, setTopic] = useState<Topic>('picture');
     const [placing, setPlacing] = useState<{ it: Placing; holds: 'words' | 'on' } | null>(null);
     const list = useRef<HTMLElement>(null);
     const plan = asDraft ? (draft ?? film) : film;
@@ -99,6 +100,7 @@ export default function FinishRoom() {
         : [];
     const row = board.flatMap(({ rows }) => rows).find(({ words: said }) => first && said.includes(first.word));
     const hasStage = row?.shot?.picture.layers.some(({ shows }) => isStage(shows)) ?? false;
+    const camera = row?.shot?.picture.layers.find(({ shows }) => shows === 'camera');
     const choose = ({ cue: text, says }: Choice, holds: 'words' | 'on', done?: () => void) => {
         const last = chosen.at(-1);
         const isMusic = text.startsWith('[music');
@@ -112,7 +114,7 @@ export default function FinishRoom() {
                 first.section,
                 text,
                 [{ line: first.word.line, word: first.word.word }, until],
-                `${says} ${holds === 'words' ? 'for these words' : 'from here on'}.`,
+                `${says} ${text.startsWith('[name') ? 'for four seconds' : holds === 'words' ? 'for these words' : 'from here on'}.`,
                 done,
             );
         }
@@ -229,12 +231,16 @@ export default function FinishRoom() {
                         says={shortened(chosen.map(({ word }) => word.text))}
                         many={chosen.length > 1}
                         hasStage={hasStage}
+                        topic={topic}
+                        onTopic={setTopic}
+                        hasCamera={camera !== undefined}
                         hasScreen={row?.segment?.beside.some(({ kind }) => kind === 'screen') ?? false}
                         disabled={change.isPending}
                         onChoose={choose}
                         onPlace={(what, holds) => {
                             player?.pause();
-                            setPlacing({ it: begin(what), holds });
+                            const inset = what.what === 'inset' && row?.shot && insetPart(row.shot.picture);
+                            setPlacing({ it: begin({ ...what, ...inset }), holds });
                         }}
                         onClear={words.clear}
                     />
@@ -267,6 +273,16 @@ export default function FinishRoom() {
             </section>
         </main>
     );
+}
+
+/** Where the inset lies now, in parts of the frame; where there is none, where one usually lies. */
+function insetPart({ frame, layers }: Picture): Pick<Placing, 'part' | 'shape'> {
+    const rect = layers.find(({ shows, rect: at }) => shows === 'camera' && at.width < frame.width / 2)?.rect;
+    const { x, y, width, height } = rect ?? { x: 0.7, y: 0.7, width: 0.24, height: 0.24 };
+    const part = rect
+        ? { x: x / frame.width, y: y / frame.height, width: width / frame.width, height: height / frame.height }
+        : { x, y, width, height };
+    return { part, shape: part.width / part.height };
 }
 
 function shortened(words: string[]): string {

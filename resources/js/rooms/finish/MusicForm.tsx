@@ -56,12 +56,12 @@ export function MusicForm({ lesson, said, disabled, onChange, onTakeAway }: Prop
                     </Form.Select>
                 </Form.Group>
                 {number('level', 'Louder by (dB)', [-40, 12, 1])}
-                {number('fadeIn', 'Comes in (s)', [0, 30, 0.1])}
-                {number('fadeOut', 'Goes in (s)', [0, 30, 0.1])}
+                {number('fadeIn', 'Fade in (s)', [0, 30, 0.1])}
+                {number('fadeOut', 'Fade out (s)', [0, 30, 0.1])}
                 <Form.Check
                     type="switch"
                     id="music-round"
-                    label="Begins again when it is over"
+                    label="Repeats until it is ended"
                     checked={to.round}
                     onChange={(event) => setTo({ ...to, round: event.target.checked })}
                 />

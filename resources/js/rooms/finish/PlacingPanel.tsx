@@ -2,7 +2,7 @@ import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
 import { NumberField } from '../../ui/NumberField';
 import { drawnTo, moved } from '../../ui/part';
-import { colours, type Placing, placedNames } from './placing';
+import { colours, isColoured, type Placing, placedNames } from './placing';
 
 interface Props {
     placing: Placing;
@@ -17,39 +17,50 @@ interface Props {
 /** The numbers of what is being placed on the picture, and its colour. */
 export function PlacingPanel({ placing, says, disabled, onPlace, onDone, onCancel }: Props) {
     const { what, part, from, to } = placing;
-    const lock = what === 'zoom' ? 1 : null;
+    const lock = placing.shape;
     const fields: [string, number, (value: number) => Placing][] =
-        what === 'arrow'
+        what === 'label'
             ? [
-                  ['From left', from.x, (x) => ({ ...placing, from: { ...from, x } })],
-                  ['From top', from.y, (y) => ({ ...placing, from: { ...from, y } })],
-                  ['To left', to.x, (x) => ({ ...placing, to: { ...to, x } })],
-                  ['To top', to.y, (y) => ({ ...placing, to: { ...to, y } })],
+                  ['Left', to.x, (x) => ({ ...placing, to: { ...to, x } })],
+                  ['Top', to.y, (y) => ({ ...placing, to: { ...to, y } })],
               ]
-            : [
-                  ['Left', part.x, (x) => ({ ...placing, part: moved(part, x - part.x, 0) })],
-                  ['Top', part.y, (y) => ({ ...placing, part: moved(part, 0, y - part.y) })],
-                  [
-                      'Width',
-                      part.width,
-                      (width) => ({
-                          ...placing,
-                          part: drawnTo(part, 'se', part.x + width, part.y + (lock ? width : part.height), lock),
-                      }),
-                  ],
-                  ...(lock
-                      ? []
-                      : [
-                            [
-                                'Height',
-                                part.height,
-                                (height: number) => ({
-                                    ...placing,
-                                    part: drawnTo(part, 'se', part.x + part.width, part.y + height, null),
-                                }),
-                            ] as [string, number, (value: number) => Placing],
-                        ]),
-              ];
+            : what === 'arrow'
+              ? [
+                    ['From left', from.x, (x) => ({ ...placing, from: { ...from, x } })],
+                    ['From top', from.y, (y) => ({ ...placing, from: { ...from, y } })],
+                    ['To left', to.x, (x) => ({ ...placing, to: { ...to, x } })],
+                    ['To top', to.y, (y) => ({ ...placing, to: { ...to, y } })],
+                ]
+              : [
+                    ['Left', part.x, (x) => ({ ...placing, part: moved(part, x - part.x, 0) })],
+                    ['Top', part.y, (y) => ({ ...placing, part: moved(part, 0, y - part.y) })],
+                    [
+                        'Width',
+                        part.width,
+                        (width) => ({
+                            ...placing,
+                            part: drawnTo(
+                                part,
+                                'se',
+                                part.x + width,
+                                part.y + (lock ? width / lock : part.height),
+                                lock,
+                            ),
+                        }),
+                    ],
+                    ...(lock
+                        ? []
+                        : [
+                              [
+                                  'Height',
+                                  part.height,
+                                  (height: number) => ({
+                                      ...placing,
+                                      part: drawnTo(part, 'se', part.x + part.width, part.y + height, null),
+                                  }),
+                              ] as [string, number, (value: number) => Placing],
+                          ]),
+                ];
     return (
         <section className="what-is-seen" aria-label={placedNames[what]}>
             <header>
@@ -58,7 +69,8 @@ export function PlacingPanel({ placing, says, disabled, onPlace, onDone, onCance
                 </h2>
             </header>
             <p className="soft mb-0">
-                Move it on the picture, with the mouse or the arrow keys, or give its place in per cent of the picture.
+                Move it on the picture, with the mouse or the arrow keys, or give its place in per cent of the picture.{' '}
+                {what === 'inset' && 'The line shows what every screen shows.'}
             </p>
             <div className="placing-numbers">
                 {fields.map(([name, value, change]) => (
@@ -71,7 +83,7 @@ export function PlacingPanel({ placing, says, disabled, onPlace, onDone, onCance
                         />
                     </Form.Group>
                 ))}
-                {what !== 'zoom' && (
+                {isColoured(what) && (
                     <Form.Group controlId="placing-colour">
                         <Form.Label>Colour</Form.Label>
                         <Form.Select
@@ -90,7 +102,7 @@ export function PlacingPanel({ placing, says, disabled, onPlace, onDone, onCance
             </div>
             <div className="d-flex gap-2">
                 <Button disabled={disabled} onClick={onDone}>
-                    {what === 'zoom' ? 'Zoom to this' : 'Show it'}
+                    {what === 'zoom' ? 'Zoom to this' : what === 'inset' ? 'Put it there' : 'Show it'}
                 </Button>
                 <Button variant="quiet" onClick={onCancel}>
                     Cancel

@@ -25,12 +25,18 @@ const cues: [string, CueKind, string][] = [
     ['Zoom in', 'zoom', '20 20 50'],
     ['Zoom out', 'zoom', 'out'],
     ['Box round something', 'emphasis', 'box 20 20 30 15'],
+    ['Label on the stage', 'label', 'a few words, at 20 20'],
     ['End of emphasis', 'emphasis', 'none'],
+    ['Name of the presenter', 'name', ''],
+    ['Music begins', 'music', 'Slack water'],
+    ['Music ends', 'music', 'none'],
     ['Dissolve into the section', 'join', 'dissolve, 0.5 s'],
     ['Target length', 'target', '1:30'],
     ['Opening card', 'card', 'opening, 4 s'],
     ['Divider card', 'card', 'divider, 3 s'],
     ['Closing card', 'card', 'closing, 4 s'],
+    ['Quotation', 'card', 'quotation, 6 s'],
+    ['Question that counts down', 'card', 'question, 8 s'],
 ];
 
 /** What can be put where the cursor stands, and what can be done with its section. */

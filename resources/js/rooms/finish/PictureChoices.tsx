@@ -1,0 +1,152 @@
+import { useState } from 'react';
+import Button from 'react-bootstrap/Button';
+import Form from 'react-bootstrap/Form';
+import { useSlides } from '../../api/lesson';
+import { setup } from '../../api/setup';
+import type { Corner, InsetSize, Layout, Lesson } from '../../api/types';
+import { writeCue } from '../../page/syntax';
+import type { Placing } from './placing';
+import { SeenRow } from './SeenRow';
+
+interface Props {
+    lesson: Lesson;
+    hasScreen: boolean;
+    hasCamera: boolean;
+    disabled: boolean;
+    onChoose: (cue: string, says: string) => void;
+    onPlace: (what: Pick<Placing, 'what'>) => void;
+}
+
+const layouts: [Layout, string][] = [
+    ['slide-with-inset', 'Slide with inset'],
+    ['side-by-side', 'Side by side'],
+    ['slide-alone', 'Slide alone'],
+    ['camera-alone', 'Camera alone'],
+];
+const corners: [Corner, string][] = [
+    ['top-left', 'Top left'],
+    ['top-right', 'Top right'],
+    ['bottom-left', 'Bottom left'],
+    ['bottom-right', 'Bottom right'],
+];
+const sizes: [InsetSize, string][] = [
+    ['small', 'Small'],
+    ['medium', 'Medium'],
+    ['large', 'Large'],
+];
+const shapes: [string, string][] = [
+    ['rectangle', 'Rectangle'],
+    ['rounded', 'Rounded'],
+    ['circle', 'Circle'],
+];
+const written = (value: string): string => value.replaceAll('-', ' ');
+
+/** Which pictures are seen, and how they share the frame. */
+export function PictureChoices({ lesson, hasScreen, hasCamera, disabled, onChoose, onPlace }: Props) {
+    const { data: slides } = useSlides(lesson.id);
+    const [move, setMove] = useState('');
+    const layout = (value: string, name: string) =>
+        onChoose(writeCue('layout', [written(value), move].filter(Boolean).join(', ')), name);
+    const inset = (label: string, empty: string, options: [string, string][]) => (
+        <Form.Select
+            size="sm"
+            aria-label={`${label} of the inset`}
+            value=""
+            disabled={disabled}
+            onChange={(event) => layout(event.target.value, `Inset ${written(event.target.value)}`)}
+        >
+            <option value="">{empty}...</option>
+            {options.map(([value, name]) => (
+                <option key={value} value={value}>
+                    {name}
+                </option>
+            ))}
+        </Form.Select>
+    );
+    return (
+        <>
+            <SeenRow label="Layout">
+                {layouts.map(([value, name]) => (
+                    <button
+                        key={value}
+                        type="button"
+                        className={`layout-choice is-${value}`}
+                        disabled={disabled}
+                        onClick={() => layout(value, name)}
+                    >
+                        <i aria-hidden="true">
+                            <b />
+                            <em />
+                        </i>
+                        {name}
+                    </button>
+                ))}
+            </SeenRow>
+            <SeenRow label="Inset">
+                {inset('Corner', 'Corner', corners)}
+                {inset('Size', 'Size', sizes)}
+                {inset('Shape', 'Shape', shapes)}
+                <Button
+                    size="sm"
+                    variant="quiet"
+                    disabled={disabled || !hasCamera}
+                    onClick={() => onPlace({ what: 'inset' })}
+                >
+                    Anywhere...
+                </Button>
+                <Form.Select
+                    size="sm"
+                    aria-label="How the layout changes"
+                    value={move}
+                    onChange={(event) => setMove(event.target.value)}
+                >
+                    <option value="">Moves: as usual</option>
+                    <option value="at once">At once</option>
+                    {setup.layout_moves
+                        .filter((ms) => ms > 0)
+                        .map((ms) => (
+                            <option key={ms} value={`${ms / 1000} s`}>
+                                With a move of {ms / 1000} s
+                            </option>
+                        ))}
+                </Form.Select>
+            </SeenRow>
+            <SeenRow label="Stage">
+                <Form.Select
+                    size="sm"
+                    aria-label="Slide"
+                    value=""
+                    disabled={disabled || !slides?.length}
+                    onChange={(event) => onChoose(writeCue('slide', event.target.value), `Slide ${event.target.value}`)}
+                >
+                    <option value="">Show a slide...</option>
+                    {slides?.map((slide) => (
+                        <option key={slide.id} value={slide.name}>
+                            {slide.name}
+                        </option>
+                    ))}
+                </Form.Select>
+                <Button
+                    size="sm"
+                    variant="quiet"
+                    disabled={disabled}
+                    onClick={() => onChoose('[camera alone]', 'The presenter alone')}
+                >
+                    Presenter alone
+                </Button>
+                <Button
+                    size="sm"
+                    variant="quiet"
+                    disabled={disabled || !hasScreen}
+                    title={hasScreen ? undefined : 'No screen was recorded with these words.'}
+                    onClick={() => onChoose('[screen: as recorded]', 'The recorded screen')}
+                >
+                    Screen
+                </Button>
+                <Button size="sm" variant="quiet" disabled={disabled} onClick={() => onChoose('[board]', 'The board')}>
+                    Board
+                </Button>
+            </SeenRow>
+        </>
+    );
+}
