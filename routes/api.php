@@ -79,6 +79,7 @@ Route::delete('takes/{take}', [TakeController::class, 'destroy']);
 Route::put('takes/{take}/events/{number}', [TakeController::class, 'events'])->where('number', '[0-9]{1,9}');
 Route::post('takes/{take}/finish', [TakeController::class, 'finish']);
 Route::post('takes/{take}/read-again', [TakeController::class, 'readAgain']);
+Route::get('takes/{take}/match', [TakeController::class, 'match']);
 Route::get('takes/{take}/media', [TakeController::class, 'media']);
 Route::get('takes/{take}/tracks/{kind}', [TakeController::class, 'track']);
 Route::get('takes/{take}/poster', [TakeController::class, 'poster']);

@@ -54,6 +54,7 @@ use OpenReel\Core\Take\Verdict;
  * @property list<array{int, int}> $tightened ticks from and until of what is taken out of long pauses
  * @property list<string> $flawed ids of lines that are not said well in it
  * @property array<string, mixed>|null $cleaning how its sound is cleaned, otherwise than its lesson's
+ * @property array{brightness: int, contrast: int, warmth: int, saturation: int}|null $adjustment of the camera's picture
  * @property array{x: float, y: float, width: float, height: float}|null $framing part of the camera's picture that is shown
  * @property array{x: float, y: float, width: float, height: float}|null $area part of the screen that is shown
  * @property int $event_rows of its event log that have arrived
@@ -119,6 +120,7 @@ final class Take extends Model
             'flawed' => 'array',
             'inspected' => 'array',
             'cleaning' => 'array',
+            'adjustment' => 'array',
             'framing' => 'array',
             'area' => 'array',
             'used' => 'array',

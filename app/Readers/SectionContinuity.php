@@ -38,6 +38,29 @@ final class SectionContinuity
         return $found;
     }
 
+    /** @return list<Take> the takes that are seen right before and right behind one in the film */
+    public static function neighbours(Take $take): array
+    {
+        $order = [];
+        $lesson = $take->lesson();
+        $covered = LessonCoverage::of($lesson)->sections;
+        foreach ($lesson->sections()->get() as $section) {
+            foreach ($covered[$section->id]->parts ?? [] as $part) {
+                if (end($order) !== $part->take) {
+                    $order[] = $part->take;
+                }
+            }
+        }
+        $ids = [];
+        foreach (array_keys($order, $take->id, true) as $at) {
+            array_push($ids, ...array_filter([$order[$at - 1] ?? null, $order[$at + 1] ?? null]));
+        }
+
+        return array_values(array_filter(array_map(
+            fn (string $id): ?Take => Take::query()->find($id), array_values(array_unique($ids)),
+        )));
+    }
+
     /** @return list<Change> none while one of them was not looked over */
     private static function between(?Character $one, ?Character $other): array
     {

@@ -11,6 +11,7 @@ use OpenReel\Core\Coverage\KnownTake;
 use OpenReel\Core\Listening\SoundFlag;
 use OpenReel\Core\Mark\TakeMark;
 use OpenReel\Core\Mark\Wipe;
+use OpenReel\Core\Picture\Adjustment;
 use OpenReel\Core\Picture\Crop;
 use OpenReel\Core\Picture\Shape;
 use OpenReel\Core\Picture\SourceColour;
@@ -203,6 +204,7 @@ final class TakeReader
             self::reached($row['reached'] ?? '[]'),
             self::cleanOf($row, $tracks, $usual),
             self::silences($row['silences'] ?? '[]'),
+            adjustment: Adjustment::read(json_decode($row['adjustment'] ?? 'null', true)),
         );
     }
 

@@ -26,11 +26,23 @@ final readonly class EmphasisPlan
         $marks = [];
         foreach (self::shown($section, $passage, $map, $surface) as [$from, $until, $what]) {
             if ($what instanceof Emphasis) {
-                $marks[] = new Mark($what->figure($aspect), $from, $until);
+                array_push($marks, ...self::drawn($what, $aspect, $from, $until, $map));
             }
         }
 
         return $marks;
+    }
+
+    /** @return list<Mark> one for each frame on which it is drawn on, and one for when it is */
+    private static function drawn(Emphasis $what, float $aspect, int $from, int $until, TimeMap $map): array
+    {
+        $drawn = $map->frameOf($map->timeOf($from)->plus(Tick::ofMilliseconds($what->look->drawnMs))) - $from;
+        $marks = [];
+        for ($frame = 0; $frame < min($drawn, $until - $from); $frame++) {
+            $marks[] = new Mark($what->figure($aspect, ($frame + 1) / ($drawn + 1)), $from + $frame, $from + $frame + 1);
+        }
+
+        return $from + $drawn < $until ? [...$marks, new Mark($what->figure($aspect), $from + $drawn, $until)] : $marks;
     }
 
     /**

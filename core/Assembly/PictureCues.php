@@ -187,7 +187,12 @@ final class PictureCues
                 $stage = $cue->kind === CueKind::CameraAlone ? null : $this->stage($cue) ?? $stage;
             }
             if ($emphasis?->shape !== null && $stage !== null) {
-                $what = new Emphasis($emphasis->shape, $emphasis->places, $this->colour($emphasis->colour, $emphasis->shape));
+                $what = new Emphasis(
+                    $emphasis->shape,
+                    $emphasis->places,
+                    $this->colour($emphasis->colour, $emphasis->shape),
+                    $emphasis->look($this->style->drawsByHand),
+                );
                 $open[] = [$what, $place, $emphasis->milliseconds, $stage->surface()];
             } elseif ($laid !== null && $stage !== null) {
                 $open[] = [$laid[0], $place, $laid[1], $stage->surface()];

@@ -287,6 +287,7 @@ final readonly class ShotPlan
                 Tick::of(max(0, $track->fileAt($at))),
                 Tick::of(max(0, -$track->fileAt($at))),
                 $part,
+                $kind === TrackKind::Camera ? $passage->take->adjustment : null,
             );
     }
 

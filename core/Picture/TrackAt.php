@@ -14,6 +14,7 @@ final readonly class TrackAt implements Source
      * @param  string  $hash  SHA-256 of its file; empty for a camera that nothing is recorded from yet
      * @param  Tick  $at  moment of the file that the first frame shows
      * @param  Tick  $late  how long its first picture stands before that, because the track began later than the take
+     * @param  Adjustment|null  $adjustment  how its colours are changed
      * @param  Crop|null  $part  that is shown: a camera's framing, a screen's area; null for all of it
      */
     public function __construct(
@@ -24,6 +25,7 @@ final readonly class TrackAt implements Source
         public Tick $at,
         public Tick $late,
         public ?Crop $part = null,
+        public ?Adjustment $adjustment = null,
     ) {
     }
 
@@ -46,7 +48,7 @@ final readonly class TrackAt implements Source
             'colour' => $this->colour->asInput(),
             'at' => $this->at->count,
             'late' => $this->late->count,
-        ];
+        ] + ($this->adjustment === null ? [] : ['adjustment' => $this->adjustment->matrix()]);
     }
 
     public function files(): array

@@ -250,7 +250,9 @@ final class LayerGraph
             self::crop($layer).
             $scale.
             ($filled ? ",crop={$size}" : '').
-            ",{$convert},setsar=1";
+            ",{$convert}".
+            ($track->adjustment === null ? '' : ','.$track->adjustment->filters()).
+            ',setsar=1';
     }
 
     /** The border laid on a layer, and its corners made transparent, all at the layer's own size. */

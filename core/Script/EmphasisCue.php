@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace OpenReel\Core\Script;
 
+use OpenReel\Core\Mark\EmphasisLook;
 use OpenReel\Core\Mark\EmphasisShape;
 
 /** What an emphasis cue says: what is laid over the stage and where; or that nothing is any more. */
@@ -14,10 +15,16 @@ final readonly class EmphasisCue
 
     private const LONGEST_MS = 600_000;
 
+    /** To be drawn on for longer is to be waited for. */
+    private const SLOWEST_MS = 5_000;
+
     /**
      * @param  EmphasisShape|null  $shape  null when all goes
      * @param  list<float>  $places  as of Emphasis, 0..1
      * @param  string|null  $colour  RRGGBB, or one of the style's by its name; null as is usual
+     * @param  bool|null  $isHandDrawn  null as the style has it
+     * @param  int|null  $line  width of lines as of EmphasisLook
+     * @param  int  $drawnMs  in which it is drawn on
      * @param  int|null  $milliseconds  null until another cue ends it, or the stage changes
      */
     public function __construct(
@@ -25,7 +32,18 @@ final readonly class EmphasisCue
         public array $places = [],
         public ?string $colour = null,
         public ?int $milliseconds = null,
+        public ?bool $isHandDrawn = null,
+        public ?int $line = null,
+        public int $drawnMs = 0,
     ) {
+    }
+
+    /** @param  bool  $usual  whether the style has it drawn by hand */
+    public function look(bool $usual): EmphasisLook
+    {
+        return new EmphasisLook(
+            $this->isHandDrawn ?? $usual, $this->line ?? EmphasisLook::WIDTHS['medium'], $this->drawnMs,
+        );
     }
 
     /** @return self|null null when it cannot be followed */
@@ -41,11 +59,18 @@ final readonly class EmphasisCue
         if ($shape === null || $places === null) {
             return null;
         }
-        $colour = $length = null;
+        $colour = $length = $isHandDrawn = $line = null;
+        $drawn = 0;
         foreach (array_slice($parts, 1) as $part) {
             $seconds = Length::milliseconds($part);
             if (in_array($part, self::COLOURS, true) || preg_match('/^[0-9a-f]{6}$/', $part) === 1) {
                 $colour = $part;
+            } elseif ($part === 'hand-drawn' || $part === 'plain') {
+                $isHandDrawn = $part === 'hand-drawn';
+            } elseif (isset(EmphasisLook::WIDTHS[$part])) {
+                $line = EmphasisLook::WIDTHS[$part];
+            } elseif (preg_match('/^drawn in (.+)$/', $part, $m) === 1 && Length::milliseconds($m[1]) !== null) {
+                $drawn = min(self::SLOWEST_MS, (int) Length::milliseconds($m[1]));
             } elseif ($seconds !== null && $seconds > 0) {
                 $length = min(self::LONGEST_MS, $seconds);
             } else {
@@ -53,7 +78,7 @@ final readonly class EmphasisCue
             }
         }
 
-        return new self($shape, self::inside($shape, $places), $colour, $length);
+        return new self($shape, self::inside($shape, $places), $colour, $length, $isHandDrawn, $line, $drawn);
     }
 
     /**

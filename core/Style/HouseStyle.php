@@ -99,6 +99,7 @@ final readonly class HouseStyle
         'longest_pause' => 0,
         'join' => 'cut',
         'layout_move' => 0,
+        'emphasis_look' => 'plain',
         'hide_jumps' => 'on',
         'fade_in' => 0,
         'fade_out' => 0,
@@ -151,6 +152,9 @@ final readonly class HouseStyle
 
     /** Milliseconds that the way from one layout to another takes; 0 is at once. */
     public int $layoutMove;
+
+    /** Whether emphasis is drawn as by hand. */
+    public bool $drawsByHand;
 
     /** Whether the framing hides where the take changes inside a section. */
     public bool $hidesJumps;
@@ -212,6 +216,7 @@ final readonly class HouseStyle
         $this->longestPause = (int) $values['longest_pause'];
         $this->join = JoinCue::read($text('join')) ?? new JoinCue(JoinKind::Cut);
         $this->layoutMove = (int) $values['layout_move'];
+        $this->drawsByHand = $text('emphasis_look') === 'hand-drawn';
         $this->hidesJumps = $text('hide_jumps') === 'on';
         $this->fadeIn = (int) $values['fade_in'];
         $this->fadeOut = (int) $values['fade_out'];
@@ -348,6 +353,7 @@ final readonly class HouseStyle
             'longest_pause' => in_array($value, self::LONGEST_PAUSES, true),
             'join' => is_string($value) && JoinCue::read($value) !== null,
             'fade_in', 'fade_out' => in_array($value, self::FADES, true),
+            'emphasis_look' => in_array($value, ['plain', 'hand-drawn'], true),
             'layout_move' => in_array($value, self::LAYOUT_MOVES, true),
             'count_down' => is_int($value) && $value >= 0 && $value <= 10,
             'language' => is_string($value) && Language::tryFrom($value) !== null,

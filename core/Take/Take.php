@@ -6,6 +6,7 @@ namespace OpenReel\Core\Take;
 
 use OpenReel\Core\Mark\TakeMark;
 use OpenReel\Core\Mark\Wipe;
+use OpenReel\Core\Picture\Adjustment;
 use OpenReel\Core\Picture\Crop;
 use OpenReel\Core\Sound\CleanVoice;
 use OpenReel\Core\Time\Span;
@@ -27,6 +28,7 @@ final readonly class Take
      *    the text
      * @param  CleanVoice|null  $clean  its voice is heard as this; null as it was recorded
      * @param  list<Span>  $silences  in which nothing is heard of it
+     * @param  Adjustment|null  $adjustment  how its camera's picture is changed
      * @param  bool  $isDraft  nobody recorded it: a stand-in voice reads a line
      */
     public function __construct(
@@ -43,6 +45,7 @@ final readonly class Take
         public ?CleanVoice $clean = null,
         public array $silences = [],
         public bool $isDraft = false,
+        public ?Adjustment $adjustment = null,
     ) {
     }
 

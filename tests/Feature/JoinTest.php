@@ -22,6 +22,7 @@ use OpenReel\Core\Mark\Box;
 use OpenReel\Core\Mark\Mark;
 use OpenReel\Core\Mark\Outline;
 use OpenReel\Core\Mark\TakeMark;
+use OpenReel\Core\Picture\Adjustment;
 use OpenReel\Core\Picture\Crop;
 use OpenReel\Core\Picture\FrameSize;
 use OpenReel\Core\Picture\Inset;
@@ -107,6 +108,28 @@ final class JoinTest extends FeatureTestCase
         self::assertNear(self::RED, $this->pixel($film, 10));
         self::assertNear(self::BLUE, $this->pixel($film, 90));
         self::assertNear('7F7FFF', $this->pixel($film, 95));
+    }
+
+    public function test_an_adjusted_picture_has_the_colours_that_the_browser_gives_it(): void
+    {
+        $adjustment = Adjustment::of(10, 20, 30, -20);
+        self::assertNotNull($adjustment);
+        foreach (['3C6E91', 'C08A5A', '808080'] as $colour) {
+            $out = "{$this->mediaRoot}/adjusted-{$colour}.mp4";
+            Program::run([
+                'ffmpeg', '-v', 'error', '-y', '-f', 'lavfi', '-i', "color=c=0x{$colour}:s=320x180:d=0.4:r=25,format=gbrp",
+                '-vf', 'scale=out_range=tv:out_color_matrix=bt709,format=yuv420p,'.$adjustment->filters(),
+                '-colorspace', 'bt709', '-color_range', 'tv', '-c:v', 'libx264', '-qp', '1', $out,
+            ]);
+            $rgb = array_map(fn (string $part): float => hexdec($part) / 255, str_split($colour, 2));
+            $meant = implode('', array_map(
+                fn (array $row): string => sprintf('%02X', (int) round(255 * max(0, min(
+                    1, $row[0] * $rgb[0] + $row[1] * $rgb[1] + $row[2] * $rgb[2] + $row[3],
+                )))),
+                $adjustment->matrix(),
+            ));
+            self::assertNear($meant, $this->pixel($out, 5), $colour);
+        }
     }
 
     public function test_a_box_is_seen_for_as_long_as_it_was_drawn(): void

@@ -168,6 +168,7 @@ export const lesson = {
                         "height": 240
                     },
                     "screen": null,
+                    "adjustment": null,
                     "framing": null,
                     "area": null,
                     "fluffs": [],
@@ -215,6 +216,7 @@ export const lesson = {
                     "flags": [],
                     "camera": null,
                     "screen": null,
+                    "adjustment": null,
                     "framing": null,
                     "area": null,
                     "fluffs": [],
@@ -435,6 +437,7 @@ export const assembly = {
                                 "shows": "camera",
                                 "url": null,
                                 "marks": [],
+                                "colours": null,
                                 "rect": {
                                     "x": 246,
                                     "y": 122,
@@ -468,6 +471,7 @@ export const assembly = {
                                 "shows": "camera",
                                 "url": null,
                                 "marks": [],
+                                "colours": null,
                                 "rect": {
                                     "x": 0,
                                     "y": 0,
@@ -912,6 +916,7 @@ export const courses = [
             "longest_pause": 0,
             "join": "cut",
             "layout_move": 0,
+            "emphasis_look": "plain",
             "hide_jumps": "on",
             "fade_in": 0,
             "fade_out": 0,
@@ -959,6 +964,7 @@ export const style = {
         "longest_pause": 0,
         "join": "cut",
         "layout_move": 0,
+        "emphasis_look": "plain",
         "hide_jumps": "on",
         "fade_in": 0,
         "fade_out": 0,
@@ -1000,6 +1006,7 @@ export const style = {
         "longest_pause": 0,
         "join": "cut",
         "layout_move": 0,
+        "emphasis_look": "plain",
         "hide_jumps": "on",
         "fade_in": 0,
         "fade_out": 0,
@@ -1051,6 +1058,7 @@ export const pictures = [
                 "shows": "camera",
                 "url": null,
                 "marks": [],
+                "colours": null,
                 "rect": {
                     "x": 246,
                     "y": 122,
@@ -1086,6 +1094,7 @@ export const pictures = [
                 "shows": "camera",
                 "url": null,
                 "marks": [],
+                "colours": null,
                 "rect": {
                     "x": 0,
                     "y": 0,
@@ -1113,6 +1122,7 @@ export const sample = {
             "shows": "camera",
             "url": null,
             "marks": [],
+            "colours": null,
             "rect": {
                 "x": 0,
                 "y": 0,

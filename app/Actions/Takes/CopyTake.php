@@ -30,6 +30,7 @@ final class CopyTake
         'flags',
         'marks',
         'fluffs',
+        'adjustment',
         'framing',
         'area',
         'inspected',

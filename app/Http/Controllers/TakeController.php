@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Actions\Takes\AdjustTake;
 use App\Actions\Takes\AppendEvents;
 use App\Actions\Takes\CleanTake;
 use App\Actions\Takes\CopyTake;
@@ -37,6 +38,7 @@ use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Validation\Rule;
+use OpenReel\Core\Picture\Adjustment;
 use OpenReel\Core\Picture\Crop;
 use OpenReel\Core\Take\TrackKind;
 use OpenReel\Core\Take\Verdict;
@@ -122,6 +124,7 @@ final class TakeController
         CutTake $cut,
         SilenceTake $silence,
         CleanTake $clean,
+        AdjustTake $adjust,
     ): JsonResponse {
         // All of it or nothing.
         $given = DB::transaction(function () use (
@@ -134,6 +137,7 @@ final class TakeController
             $cut,
             $silence,
             $clean,
+            $adjust,
         ): ?VerdictGiven {
             if ($request->has('cuts')) {
                 $cut($take, $request->stretches('cuts'));
@@ -157,6 +161,10 @@ final class TakeController
                     $frame($take, $part, Crop::read($request->input($part)), $request->string('for', 'take')->value());
                 }
             }
+            if ($request->has('adjustment')) {
+                $adjustment = Adjustment::read($request->input('adjustment'));
+                $adjust($take, $adjustment, $request->string('for', 'take')->value());
+            }
             if ($request->has('marker')) {
                 $note($take, $request->integer('marker.id'), $request->string('marker.says')->value());
             }
@@ -168,6 +176,12 @@ final class TakeController
             (new TakeResource($take->refresh()))->toArray() +
                 ($given === null ? [] : ['undo' => $given->toArray(), 'wrote' => $given->wrote]),
         );
+    }
+
+    /** What makes its camera's picture go with its neighbours in the film. */
+    public function match(Take $take, AdjustTake $adjust): JsonResponse
+    {
+        return new JsonResponse(['adjustment' => $adjust->matching($take)?->toArray()]);
     }
 
     /** Makes a lesson's takes what they were before a verdict, as the answer to it told. */

@@ -32,6 +32,8 @@ final class TakeRequest extends FormRequest
             'cleaning.noise' => ['required_with:cleaning', Rule::enum(NoiseReduction::class)],
             'cleaning.hum' => ['required_with:cleaning', 'boolean'],
             'cleaning.low_cut' => ['required_with:cleaning', 'boolean'],
+            'adjustment' => ['sometimes', 'nullable', 'array'],
+            'adjustment.*' => ['integer', 'between:-50,50'],
             'framing' => ['sometimes', 'nullable', 'array'],
             'area' => ['sometimes', 'nullable', 'array'],
             'for' => ['sometimes', Rule::in(['take', 'section', 'lesson'])],
@@ -45,6 +47,7 @@ final class TakeRequest extends FormRequest
     public function messages(): array
     {
         return [
+            'adjustment*' => 'Brightness, contrast, warmth and saturation go from -50 to 50.',
             'for.*' => 'A part of the picture is chosen for a take, a section or the lesson.',
             'marker.*' => 'Say which marker it is, and in at most 500 characters what is to be written there.',
             'cuts.*' => 'What is left out has a start and an end, in milliseconds from the start of the take.',

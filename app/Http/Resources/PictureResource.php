@@ -38,12 +38,14 @@ final class PictureResource extends JsonResource
         ];
     }
 
-    /** @return array{shows: string, url: string|null, marks: list<array<string, mixed>>} */
+    /** @return array<string, mixed> */
     private static function source(Source $source): array
     {
         return match (true) {
             $source instanceof Still => ['shows' => $source->kind->value, 'url' => self::url($source), 'marks' => []],
-            $source instanceof TrackAt => ['shows' => $source->kind->value, 'url' => null, 'marks' => []],
+            $source instanceof TrackAt => [
+                'shows' => $source->kind->value, 'url' => null, 'marks' => [], 'colours' => $source->adjustment?->matrix(),
+            ],
             $source instanceof Marks => [
                 'shows' => 'marks',
                 'url' => null,

@@ -78,6 +78,7 @@ final class TakeResource extends JsonResource
             'flags' => $row['flags'] === '[]' ? [] : json_decode($row['flags'], true),
             'camera' => $hasPicture ? ['width' => (int) $row['width'], 'height' => (int) $row['height']] : null,
             'screen' => self::screen($row),
+            'adjustment' => json_decode($row['adjustment'] ?? 'null', true),
             'framing' => json_decode($row['framing'] ?? 'null', true),
             'area' => json_decode($row['area'] ?? 'null', true),
             'fluffs' => self::stretches($row['fluffs'] ?? '[]'),

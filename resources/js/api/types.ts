@@ -159,6 +159,7 @@ export interface Take {
     screen: { width: number; height: number; url: string; late_ms: number } | null;
     /** The part of camera and screen that is shown, in parts of their sides; null for all of it. */
     framing: Rect | null;
+    adjustment: Adjustment | null;
     area: Rect | null;
     /** Reads that went wrong, and are not used. */
     fluffs: TakeStretch[];
@@ -300,6 +301,8 @@ export interface Layer {
     /** Of a picture that stands. */
     url: string | null;
     marks: Mark[];
+    /** Of a track: what red, green and blue become, from all three and an offset; see core/Picture/Adjustment.php. */
+    colours?: number[][] | null;
     /** Where it lies, once it has come to rest, in pixels of the frame. */
     rect: Rect;
     /** Shown whole, or filling its rectangle and cropped evenly. */
@@ -424,6 +427,14 @@ export interface OfferedMusic {
     length_ms: number;
     /** It was brought in. */
     own: boolean;
+}
+
+/** How a camera's picture is changed in the film, each from -50 to 50. */
+export interface Adjustment {
+    brightness: number;
+    contrast: number;
+    warmth: number;
+    saturation: number;
 }
 
 /** A cue by the words it stands at. */

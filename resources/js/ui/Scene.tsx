@@ -1,4 +1,4 @@
-import type { CSSProperties, ReactNode } from 'react';
+import { type CSSProperties, type ReactNode, useId } from 'react';
 import type { Layer, Picture } from '../api/types';
 import { DrawnImage } from './DrawnImage';
 import { MarkDrawing } from './MarkDrawing';
@@ -29,6 +29,7 @@ interface Props {
  */
 export function Scene({ picture, frame = 0, camera, screen, sheet, mirrored = false, ...how }: Props) {
     const { opacity = 1, above = false, beside = 0, hidden } = how;
+    const filter = useId().replace(/[^a-z0-9]/gi, '');
     const look = (one: Layer, index: number): CSSProperties => ({
         ...place(rectAt(one, frame), picture.frame),
         ...cutOut(one, picture.frame),
@@ -42,7 +43,15 @@ export function Scene({ picture, frame = 0, camera, screen, sheet, mirrored = fa
         return (
             element && (
                 <div className={`${kind}${more}`} style={layer ? look(layer, at) : outOfSight}>
-                    <div style={cropped(layer ? cropAt(layer, frame) : null)}>{element}</div>
+                    {layer?.colours && <Colours id={filter} rows={layer.colours} />}
+                    <div
+                        style={{
+                            ...cropped(layer ? cropAt(layer, frame) : null),
+                            filter: layer?.colours ? `url(#${filter})` : undefined,
+                        }}
+                    >
+                        {element}
+                    </div>
                     {edge && <div className="edge" style={edge} />}
                 </div>
             )
@@ -91,5 +100,17 @@ export function Scene({ picture, frame = 0, camera, screen, sheet, mirrored = fa
                 </div>
             )}
         </div>
+    );
+}
+
+/** Changes colours as the encoder does: one matrix on what is stored. */
+function Colours({ id, rows }: { id: string; rows: number[][] }) {
+    const values = rows.map(([r, g, b, offset]) => `${r} ${g} ${b} 0 ${offset}`).join(' ');
+    return (
+        <svg className="colours" width="0" height="0" aria-hidden="true">
+            <filter id={id} colorInterpolationFilters="sRGB" x="0" y="0" width="100%" height="100%">
+                <feColorMatrix values={`${values} 0 0 0 1 0`} />
+            </filter>
+        </svg>
     );
 }

@@ -5,7 +5,9 @@ declare(strict_types=1);
 namespace Tests\Core\Mark;
 
 use OpenReel\Core\Mark\Emphasis;
+use OpenReel\Core\Mark\EmphasisLook;
 use OpenReel\Core\Mark\EmphasisShape;
+use OpenReel\Core\Mark\Outline;
 use OpenReel\Core\Script\EmphasisCue;
 use PHPUnit\Framework\Attributes\TestWith;
 use PHPUnit\Framework\TestCase;
@@ -94,5 +96,52 @@ final class EmphasisTest extends TestCase
         }
 
         return $sum / 2;
+    }
+
+    public function test_it_may_be_drawn_by_hand_and_is_the_same_each_time(): void
+    {
+        $look = new EmphasisLook(true, EmphasisLook::WIDTHS['thick']);
+        $box = fn (): Emphasis => new Emphasis(EmphasisShape::Box, [0.2, 0.1, 0.3, 0.2], 'F2A541', $look);
+        $plain = new Emphasis(EmphasisShape::Box, [0.2, 0.1, 0.3, 0.2], 'F2A541');
+
+        self::assertEquals($box()->figure(16 / 9), $box()->figure(16 / 9));
+        self::assertGreaterThan(50, count($box()->figure(16 / 9)->polygons));
+        self::assertCount(2, $plain->figure(16 / 9)->polygons);
+        // It strays by less than its own width.
+        self::assertEqualsWithDelta(0.2 * 16 / 9 * 10_000, min(self::places($box()->figure(16 / 9))), 150);
+    }
+
+    public function test_it_is_drawn_on_from_where_a_pen_begins(): void
+    {
+        $arrow = new Emphasis(EmphasisShape::Arrow, [0.1, 0.1, 0.5, 0.1], 'F2A541');
+        $right = fn (float $part): int => max(self::places($arrow->figure(1.0, $part)));
+        self::assertLessThan($right(0.5), $right(0.2));
+        self::assertLessThanOrEqual($right(1.0) + 50, $right(0.9));
+        self::assertEqualsWithDelta(5000, $right(1.0), 1);
+        $line = new Emphasis(EmphasisShape::Underline, [0.0, 0.5, 1.0], '0B5D66');
+        self::assertCount(41, $line->figure(1.0, 0.5)->polygons);
+    }
+
+    public function test_cues_say_how_it_looks(): void
+    {
+        $read = EmphasisCue::read('box 1 2 30 40, hand-drawn, thick, drawn in 0.8 s, accent, 3 s');
+        self::assertEquals(new EmphasisLook(true, 150, 800), $read?->look(false));
+        self::assertSame(['accent', 3000], [$read?->colour, $read?->milliseconds]);
+        self::assertEquals(new EmphasisLook(true), EmphasisCue::read('box 1 2 30 40')?->look(true));
+        self::assertFalse(EmphasisCue::read('box 1 2 30 40, plain')?->look(true)->isHandDrawn);
+        self::assertNull(EmphasisCue::read('box 1 2 30 40, drawn in'));
+    }
+
+    /** @return non-empty-list<int> how far to the right its corners lie */
+    private static function places(Outline $figure): array
+    {
+        $places = [];
+        foreach ($figure->polygons as $polygon) {
+            foreach ($polygon as $i => $place) {
+                $places = $i % 2 === 0 ? [...$places, $place] : $places;
+            }
+        }
+
+        return $places === [] ? self::fail('nothing is drawn') : $places;
     }
 }

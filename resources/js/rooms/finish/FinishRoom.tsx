@@ -234,6 +234,13 @@ export default function FinishRoom() {
                         topic={topic}
                         onTopic={setTopic}
                         hasCamera={camera !== undefined}
+                        take={
+                            camera
+                                ? lesson.sections
+                                      .flatMap(({ takes }) => takes)
+                                      .find(({ id }) => id === row?.segment?.take_id)
+                                : undefined
+                        }
                         hasScreen={row?.segment?.beside.some(({ kind }) => kind === 'screen') ?? false}
                         disabled={change.isPending}
                         onChoose={choose}

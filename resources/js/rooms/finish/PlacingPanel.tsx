@@ -2,7 +2,7 @@ import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
 import { NumberField } from '../../ui/NumberField';
 import { drawnTo, moved } from '../../ui/part';
-import { colours, isColoured, type Placing, placedNames } from './placing';
+import { colours, isColoured, isLined, type Placing, placedNames } from './placing';
 
 interface Props {
     placing: Placing;
@@ -61,6 +61,25 @@ export function PlacingPanel({ placing, says, disabled, onPlace, onDone, onCance
                               ] as [string, number, (value: number) => Placing],
                           ]),
                 ];
+    const select = (label: string, name: 'look' | 'line' | 'drawn', options: [string | number, string][]) => (
+        <Form.Group controlId={`placing-${name}`}>
+            <Form.Label>{label}</Form.Label>
+            <Form.Select
+                size="sm"
+                value={placing[name]}
+                onChange={({ target }) => {
+                    const chosen = options.find(([value]) => String(value) === target.value)?.[0];
+                    onPlace({ ...placing, [name]: chosen });
+                }}
+            >
+                {options.map(([value, says]) => (
+                    <option key={value} value={value}>
+                        {says}
+                    </option>
+                ))}
+            </Form.Select>
+        </Form.Group>
+    );
     return (
         <section className="what-is-seen" aria-label={placedNames[what]}>
             <header>
@@ -98,6 +117,26 @@ export function PlacingPanel({ placing, says, disabled, onPlace, onDone, onCance
                             ))}
                         </Form.Select>
                     </Form.Group>
+                )}
+                {isLined(what) && (
+                    <>
+                        {select('Look', 'look', [
+                            ['', 'As usual'],
+                            ['plain', 'Plain'],
+                            ['hand-drawn', 'By hand'],
+                        ])}
+                        {select('Line', 'line', [
+                            ['thin', 'Thin'],
+                            ['medium', 'Medium'],
+                            ['thick', 'Thick'],
+                        ])}
+                        {select('Drawn on', 'drawn', [
+                            [0, 'At once'],
+                            [0.4, 'In 0.4 s'],
+                            [0.8, 'In 0.8 s'],
+                            [1.5, 'In 1.5 s'],
+                        ])}
+                    </>
                 )}
             </div>
             <div className="d-flex gap-2">

@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import Button from 'react-bootstrap/Button';
-import type { Lesson } from '../../api/types';
+import type { Lesson, Take } from '../../api/types';
 import { EmphasisChoices } from './EmphasisChoices';
 import { MusicRow } from './MusicRow';
 import { PictureChoices } from './PictureChoices';
@@ -31,6 +31,8 @@ interface Props {
     hasScreen: boolean;
     /** The presenter is seen there, in an inset or alone. */
     hasCamera: boolean;
+    /** Whose camera is seen there. */
+    take: Take | undefined;
     disabled: boolean;
     /** @param holds for these words only, or from here on */
     onChoose: (choice: Choice, holds: 'words' | 'on') => void;

@@ -16,6 +16,11 @@ export interface Placing {
     from: Point;
     to: Point;
     colour: string;
+    /** How its lines look: as in the house style when nothing is said. */
+    look: '' | 'plain' | 'hand-drawn';
+    line: 'thin' | 'medium' | 'thick';
+    /** Seconds in which it is drawn on. */
+    drawn: number;
     /** Words of a label, or the name of the picture that is laid over. */
     text: string;
     /** Width against height in parts of what it lies on, where it is kept; null where it is free. */
@@ -36,6 +41,9 @@ export const placedNames: Record<Placed, string> = {
 
 export const colours = { contrast: 'Contrast', accent: 'Accent', ink: 'Ink', paper: 'Paper' };
 
+/** Whether it is made of lines. */
+export const isLined = (what: Placed): boolean => ['box', 'round', 'underline', 'arrow'].includes(what);
+
 /** Whether it has a colour to choose. */
 export const isColoured = (what: Placed): boolean => !['zoom', 'picture', 'inset'].includes(what);
 
@@ -44,6 +52,9 @@ export const begin = (given: Partial<Placing> & Pick<Placing, 'what'>): Placing 
     from: { x: 0.65, y: 0.7 },
     to: { x: 0.5, y: 0.5 },
     colour: given.what === 'spotlight' ? 'ink' : 'contrast',
+    look: '',
+    line: 'medium',
+    drawn: 0,
     text: '',
     shape: given.what === 'zoom' || given.what === 'picture' ? 1 : null,
     ...given,
@@ -55,7 +66,7 @@ const percent = (part: number): string => String(Math.round(1000 * part) / 10);
 const worded = (text: string): string => text.replace(/[[\]\r\n]+/g, ' ').trim();
 
 /** The cue that says it; places are in per cent. */
-export function cueOf({ what, part, from, to, colour, text }: Placing): string {
+export function cueOf({ what, part, from, to, colour, text, look, line, drawn }: Placing): string {
     const { x, y, width, height } = part;
     if (what === 'zoom') {
         return writeCue('zoom', [x, y, width].map(percent).join(' '));
@@ -75,5 +86,9 @@ export function cueOf({ what, part, from, to, colour, text }: Placing): string {
             : what === 'underline'
               ? [x, y + height, width]
               : [x, y, width, height];
-    return writeCue('emphasis', `${what} ${places.map(percent).join(' ')}, ${colour}`);
+    const lined = isLined(what) ? [look, line !== 'medium' && line, drawn > 0 && `drawn in ${drawn} s`] : [];
+    return writeCue(
+        'emphasis',
+        [`${what} ${places.map(percent).join(' ')}`, colour, ...lined].filter(Boolean).join(', '),
+    );
 }

@@ -55,6 +55,10 @@ const cards: Options = [
     ['shore', 'Shore: a wave below the title'],
     ['field', 'Field: one colour, centred'],
 ];
+const looks: Options = [
+    ['plain', 'plain'],
+    ['hand-drawn', 'drawn by hand'],
+];
 const jumps: Options = [
     ['on', 'framed closer or wider, so that nobody jumps'],
     ['off', 'framed as it was recorded'],
@@ -141,6 +145,7 @@ export function StyleForm({ style, logos, warnings, own = [], withFrame, logoUpl
                         ms === 0 ? 'at once' : `with a move of ${ms / 1000} s`,
                     ])}
                 />
+                <Choice {...part} name="emphasis_look" label="Emphasis looks" options={looks} />
                 <Choice {...part} name="hide_jumps" label="Where the take changes" options={jumps} />
                 <Choice {...part} name="fade_in" label="The film begins" options={fades} />
                 <Choice {...part} name="fade_out" label="The film ends" options={fades} />

@@ -1,0 +1,45 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Actions\Takes;
+
+use App\Jobs\PrepareLessonJob;
+use App\Models\Take;
+use App\Readers\SectionContinuity;
+use App\Readers\TakeCharacter;
+use OpenReel\Core\Picture\Adjustment;
+use OpenReel\Core\Seeing\CameraLook;
+
+/** Says how the camera's picture of a take, its section or lesson is changed: the recording stays as it is. */
+final class AdjustTake
+{
+    /** @param  string  $for  `take`, `section` or `lesson` */
+    public function __invoke(Take $take, ?Adjustment $adjustment, string $for): void
+    {
+        $takes = match ($for) {
+            'lesson' => Take::query()->whereIn('section_id', $take->section->lesson->sections()->select('id')),
+            'section' => Take::query()->where('section_id', $take->section_id),
+            default => Take::query()->whereKey($take->id),
+        };
+        $takes->update([
+            'adjustment' => $adjustment === null ? null : json_encode($adjustment->toArray(), JSON_THROW_ON_ERROR),
+        ]);
+        $take->section->touch();
+        PrepareLessonJob::dispatch($take->section->lesson_id);
+    }
+
+    /** What makes it go with the takes before and behind it in the film; null when nothing need be changed, or is known. */
+    public function matching(Take $take): ?Adjustment
+    {
+        $own = self::look($take);
+        $others = array_map(self::look(...), SectionContinuity::neighbours($take));
+
+        return $own === null ? null : Adjustment::matching($own, ...array_values(array_filter($others)));
+    }
+
+    private static function look(Take $take): ?CameraLook
+    {
+        return TakeCharacter::of($take->inspected)?->camera;
+    }
+}

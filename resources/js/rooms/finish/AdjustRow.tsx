@@ -1,0 +1,92 @@
+import { useEffect, useState } from 'react';
+import Button from 'react-bootstrap/Button';
+import Form from 'react-bootstrap/Form';
+import { api } from '../../api/client';
+import { useLessonChange } from '../../api/lesson';
+import { refreshLesson } from '../../api/queries';
+import type { Adjustment, Lesson, Take } from '../../api/types';
+import { useNotices } from '../../shell/Notices';
+import { SeenRow } from './SeenRow';
+
+const none: Adjustment = { brightness: 0, contrast: 0, warmth: 0, saturation: 0 };
+const parts: [keyof Adjustment, string][] = [
+    ['brightness', 'Brightness'],
+    ['contrast', 'Contrast'],
+    ['warmth', 'Warmth'],
+    ['saturation', 'Saturation'],
+];
+
+/** How the camera's picture is changed in this take, or in all of the lesson's; the recordings stay as they are. */
+export function AdjustRow({ lesson, take }: { lesson: Lesson; take: Take }) {
+    const { say, failed } = useNotices();
+    const saved = take.adjustment ?? none;
+    const [to, setTo] = useState(saved);
+    const save = useLessonChange(lesson.id, ({ adjustment, of }: { adjustment: Adjustment | null; of: string }) =>
+        api.patch<Take>(`takes/${take.id}`, { adjustment: adjustment && { ...adjustment }, for: of }),
+    );
+    useEffect(() => {
+        if (!save.isPending) {
+            setTo(saved);
+        }
+    }, [JSON.stringify(saved), save.isPending]); // eslint-disable-line react-hooks/exhaustive-deps
+    const keep = (adjustment: Adjustment | null, of: 'take' | 'lesson' = 'take') => {
+        const before = lesson.sections
+            .flatMap(({ takes }) => takes)
+            .filter((one) => one.id === take.id || (of === 'lesson' && one.adjustment !== adjustment))
+            .map(({ id, adjustment: was }) => ({ id, was }));
+        const undo = () =>
+            void Promise.all(before.map(({ id, was }) => api.patch(`takes/${id}`, { adjustment: was && { ...was } })))
+                .catch(failed)
+                .finally(() => refreshLesson(lesson.id));
+        setTo(adjustment ?? none);
+        save.mutate(
+            { adjustment, of },
+            {
+                onSuccess: () =>
+                    say(
+                        of === 'lesson'
+                            ? 'All takes of the lesson are adjusted alike.'
+                            : `Take ${take.number} is adjusted.`,
+                        undo,
+                    ),
+                onError: (error) => {
+                    failed(error);
+                    setTo(saved);
+                },
+            },
+        );
+    };
+    const match = () => {
+        api.get<{ adjustment: Adjustment | null }>(`takes/${take.id}/match`)
+            .then(({ adjustment }) =>
+                adjustment ? keep({ ...to, ...adjustment }) : say('It goes with its neighbours as it is.'),
+            )
+            .catch(failed);
+    };
+    return (
+        <SeenRow label="Camera">
+            {parts.map(([name, label]) => (
+                <label key={name} className="adjust-part">
+                    <span>{label}</span>
+                    <Form.Range
+                        min={-50}
+                        max={50}
+                        value={to[name]}
+                        onChange={({ target }) => setTo({ ...to, [name]: Number(target.value) })}
+                        onPointerUp={() => to[name] !== saved[name] && keep(to)}
+                        onKeyUp={() => to[name] !== saved[name] && keep(to)}
+                    />
+                </label>
+            ))}
+            <Button size="sm" variant="quiet" onClick={match}>
+                Match its neighbours
+            </Button>
+            <Button size="sm" variant="quiet" disabled={!take.adjustment} onClick={() => keep(null)}>
+                As recorded
+            </Button>
+            <Button size="sm" variant="quiet" disabled={!take.adjustment} onClick={() => keep(to, 'lesson')}>
+                Use for all takes
+            </Button>
+        </SeenRow>
+    );
+}
