@@ -20,7 +20,7 @@ final class Clip
             'error',
             '-y',
             '-i',
-            base_path('demo/lesson/takes/05-1.webm'),
+            base_path('demo/lesson/takes/06-1.webm'),
             '-t',
             (string) self::SECONDS,
             '-vf',

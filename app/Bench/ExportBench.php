@@ -111,11 +111,12 @@ final class ExportBench implements Bench
         File::makeDirectory("{$source}/slides");
         $clip = is_file("{$folder}/clip.webm") ? "{$folder}/clip.webm" : Clip::make($folder);
         $script = "# Twelve sections\n";
+        $slides = glob(base_path('demo/lesson/slides/*.png')) ?: throw new \RuntimeException('The demo has no slides.');
         for ($section = 1; $section <= self::SECTIONS; $section++) {
             $script .= "\n## Section {$section}\n\nWords.\n";
             copy($clip, sprintf('%s/takes/%02d-1.webm', $source, $section));
             copy(
-                base_path(sprintf('demo/lesson/slides/%02d.png', (($section - 1) % 7) + 1)),
+                $slides[$section % count($slides)],
                 sprintf('%s/slides/%02d.png', $source, $section),
             );
         }

@@ -28,9 +28,9 @@ use OpenReel\Core\Sound\NoiseReduction;
 final class HearingBench implements Bench
 {
     /** A take of the demo lesson, and its section. */
-    private const TAKE = '05-1';
+    private const TAKE = '06-1';
 
-    private const SECTION = 5;
+    private const SECTION = 6;
 
     private const NAMES = ['levels_realtime', 'align_realtime', 'align_mb', 'clean_realtime', 'take_ready_ms'];
 

@@ -105,7 +105,8 @@ final readonly class Adjustment
         $offset = round(255 * $r[3], 2);
 
         return 'scale=in_range=tv:in_color_matrix=bt709,format=gbrp,'.
-            "colorchannelmixer=rr={$r[0]}:rg={$r[1]}:rb={$r[2]}:gr={$g[0]}:gg={$g[1]}:gb={$g[2]}:br={$b[0]}:bg={$b[1]}:bb={$b[2]},".
+            "colorchannelmixer=rr={$r[0]}:rg={$r[1]}:rb={$r[2]}:gr={$g[0]}:gg={$g[1]}:gb={$g[2]}:".
+            "br={$b[0]}:bg={$b[1]}:bb={$b[2]},".
             "lutrgb=r='clip(val+{$offset},0,255)':g='clip(val+{$offset},0,255)':b='clip(val+{$offset},0,255)',".
             'scale=out_range=tv:out_color_matrix=bt709,format=yuv420p';
     }

@@ -12,7 +12,7 @@ const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
 await page.addInitScript(() => localStorage.setItem('reel.setup', JSON.stringify({ camera: 'none', microphone: 'none', screen: 'stand-in' })));
 const [summary] = await (await fetch(`${base}/api/lessons`)).json();
 const lesson = await (await fetch(`${base}/api/lessons/${summary.id}`)).json();
-await page.goto(`${base}/lessons/${summary.id}/record/${lesson.sections[2].id}`);
+await page.goto(`${base}/lessons/${summary.id}/record/${lesson.sections[3].id}`);
 await page.locator('.record-stage .screen video').waitFor({ state: 'attached' });
 await page.waitForTimeout(1000);
 const recorded = await page.evaluate(async (length) => {

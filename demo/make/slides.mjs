@@ -170,10 +170,12 @@ const style = `@font-face { font-family: AH; src: url(${font('atkinson-hyperlegi
 const slides = [welcome, table, curve, springs, twelfths, sill, launch].map(
     (draw) => `<svg width="1920" height="1080" viewBox="0 0 1920 1080"><rect width="1920" height="1080" fill="${paint.paper}"/>${draw()}</svg>`,
 );
+// Called by the numbers of the sections they are for.
+const names = ['02', '03', '04', '05', '06', '08', '09'];
 for (const [index, slide] of slides.entries()) {
     await page.setContent(`<style>${style}</style>${slide}`);
     await page.evaluate(() => document.fonts.ready);
-    await page.screenshot({ path: `${out.slides}/0${index + 1}.png` });
+    await page.screenshot({ path: `${out.slides}/${names[index]}.png` });
 }
 await page.setContent(`<style>${style}</style>${slides.join('')}`);
 await page.evaluate(() => document.fonts.ready);

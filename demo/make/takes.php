@@ -23,19 +23,19 @@ const LESSON = __DIR__.'/../lesson';
 /** The takes: file name, section, lines (all when null), and how it went. */
 $takes = [
     [
-        '01-1-discard',
-        1,
+        '02-1-discard',
+        2,
         'Welcome to Reading the Water, the shore course of the Salt... the Saltmash... Sorry. Let me start again.',
         [],
     ],
-    ['01-2', 1, null, []],
-    ['02-1', 2, null, ['leaves out' => [5]]],
-    ['02-2-lines-6', 2, null, ['only' => [5]]],
-    ['03-1', 3, null, []],
-    ['04-1-undecided', 4, null, ['fan' => true]],
-    ['04-2', 4, null, []],
-    ['05-1', 5, null, []],
-    ['06-1-undecided', 6, null, ['breaks off' => [2, 4]]],
+    ['02-2', 2, null, []],
+    ['03-1', 3, null, ['leaves out' => [5]]],
+    ['03-2-lines-6', 3, null, ['only' => [5]]],
+    ['04-1', 4, null, []],
+    ['05-1-undecided', 5, null, ['fan' => true]],
+    ['05-2', 5, null, []],
+    ['06-1', 6, null, []],
+    ['08-1-undecided', 8, null, ['breaks off' => [2, 4]]],
 ];
 
 $folder = $argv[1] ?? LESSON.'/takes';

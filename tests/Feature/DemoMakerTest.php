@@ -30,10 +30,10 @@ final class DemoMakerTest extends FeatureTestCase
 
     public function test_a_take_is_recorded_by_the_stand_in_presenter(): void
     {
-        (new Process([PHP_BINARY, 'demo/make/takes.php', $this->folder, '01-1-discard'], base_path(), timeout: 120))->mustRun();
+        (new Process([PHP_BINARY, 'demo/make/takes.php', $this->folder, '02-1-discard'], base_path(), timeout: 120))->mustRun();
 
-        self::assertSame(['01-1-discard.webm'], array_map(basename(...), glob("{$this->folder}/*") ?: []));
-        $facts = app(Prober::class)->recording("{$this->folder}/01-1-discard.webm");
+        self::assertSame(['02-1-discard.webm'], array_map(basename(...), glob("{$this->folder}/*") ?: []));
+        $facts = app(Prober::class)->recording("{$this->folder}/02-1-discard.webm");
         self::assertSame(['vp9', 960, 540, 'opus'], [$facts->videoCodec, $facts->width, $facts->height, $facts->audioCodec]);
         self::assertGreaterThan(4, $facts->seconds);
     }
@@ -42,7 +42,7 @@ final class DemoMakerTest extends FeatureTestCase
     {
         (new Process([PHP_BINARY, 'demo/make/board.php', "{$this->folder}/log.jsonl"], base_path(), timeout: 20))->mustRun();
 
-        self::assertFileEquals(base_path('demo/lesson/takes/05-1.events.jsonl'), "{$this->folder}/log.jsonl");
+        self::assertFileEquals(base_path('demo/lesson/takes/06-1.events.jsonl'), "{$this->folder}/log.jsonl");
         $marks = TakeMarks::of(EventLog::read((string) file_get_contents("{$this->folder}/log.jsonl")))->marks;
         self::assertCount(15, $marks);
         self::assertSame(['board:1'], array_values(array_unique(array_column($marks, 'on'))));

@@ -16,7 +16,7 @@ test('one recording of the whole lesson is brought in and used in every section 
     await page.goto(`/lessons/${lesson.id}/review/${one?.id}`);
     await page.getByRole('button', { name: 'Bring in a recording' }).click();
     const dialog = page.getByRole('dialog', { name: 'Bring in a recording' });
-    await dialog.getByLabel('A film or sound file').setInputFiles('demo/lesson/takes/04-2.webm');
+    await dialog.getByLabel('A film or sound file').setInputFiles('demo/lesson/takes/05-2.webm');
     await dialog.getByLabel(/The whole lesson/).check();
     await isAccessible(page);
     await dialog.getByRole('button', { name: 'Bring it in' }).click();

@@ -31,6 +31,7 @@ test('a zoom, an arrow and a dissolve are placed by mouse and by keyboard, and t
     await page.mouse.down();
     await word('see').hover();
     await page.mouse.up();
+    await page.getByRole('button', { name: 'Zoom and emphasis' }).click();
     await page.getByRole('button', { name: 'Zoom in...' }).click();
     const corner = page.getByRole('button', { name: 'Bottom right corner' });
     const at = await corner.boundingBox();

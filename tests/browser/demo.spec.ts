@@ -9,13 +9,13 @@ test('the missing section of the demo is recorded with the stand-ins, watched an
     // Run by itself, all of the demo's takes are still to be heard.
     test.setTimeout(240_000);
     const lesson = await demoLesson(request);
-    await openRecord(page, lesson, 6);
+    await openRecord(page, lesson, 8);
     await choose(page, 'Stand-in presenter', 'Stand-in voice');
     await expect(page.locator('.meter strong')).toHaveText('good');
     await roll(page);
     await page.waitForTimeout(8000);
     await finish(page);
-    const take = (await readLesson(request, lesson.id)).sections[6]?.takes[0];
+    const take = (await readLesson(request, lesson.id)).sections[8]?.takes[0];
     expect(take?.flags).toEqual([]);
     expect(take?.camera).toEqual({ width: 1280, height: 720 });
     await page.keyboard.press('k');
@@ -31,17 +31,17 @@ test('the missing section of the demo is recorded with the stand-ins, watched an
     await expect.poll(frame).toBe(join - 25);
     await page.getByRole('button', { name: 'Watch', exact: true }).click();
     await expect.poll(frame, { timeout: 20_000 }).toBeGreaterThan(join + 10);
-    await expect(stage).toHaveAttribute('data-section', '7');
+    await expect(stage).toHaveAttribute('data-section', '9');
     const playing = await stage.locator('video').evaluateAll((all: HTMLVideoElement[]) => all.map((v) => !v.paused));
     expect(playing.filter(Boolean)).toHaveLength(1);
     await page.getByRole('button', { name: 'Pause', exact: true }).click();
 
     // From its first word on, the section shows the slide alone.
-    const words = page.locator(`#board-${lesson.sections[6]?.id} .word`);
+    const words = page.locator(`#board-${lesson.sections[8]?.id} .word`);
     await words.first().click();
     await page.getByRole('group', { name: 'Layout' }).getByRole('button', { name: 'Slide alone' }).click();
     await expect(page.getByText('Slide alone from here on.')).toBeVisible();
-    await expect(page.locator(`#board-${lesson.sections[6]?.id} .cue-chip`, { hasText: 'slide alone' })).toBeVisible();
+    await expect(page.locator(`#board-${lesson.sections[8]?.id} .cue-chip`, { hasText: 'slide alone' })).toBeVisible();
     // What is heard in a take decides what of it is used; another film would follow from it.
     const unheard = async () =>
         (await readLesson(request, lesson.id)).sections

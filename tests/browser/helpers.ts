@@ -4,7 +4,9 @@ import { execFileSync, spawnSync } from 'node:child_process';
 import { writeFileSync } from 'node:fs';
 import type { Export, Lesson, ScriptText, Section, Take } from '../../resources/js/api/types';
 
-export const slides = (...numbers: number[]) => numbers.map((n) => `demo/lesson/slides/0${n}.png`);
+/** Slides of the demo, which are called by the numbers of their sections. */
+const names = ['02', '03', '04', '05', '06', '08', '09'];
+export const slides = (...numbers: number[]) => numbers.map((n) => `demo/lesson/slides/${names[n - 1]}.png`);
 
 /** A lesson with sections that have a heading, a script and a slide. */
 export async function makeLesson(request: APIRequestContext, title: string, scripts: string[]): Promise<Lesson> {

@@ -45,7 +45,7 @@ test('a take plays at once, from the start of the speech to its end, and both ca
     request,
 }) => {
     const lesson = await demoLesson(request);
-    const section = lesson.sections[1];
+    const section = lesson.sections[2];
     await page.goto(`/lessons/${lesson.id}/review/${section?.id}`);
     const take = section?.takes[0];
     await expect(page.getByText(/used of/)).toBeVisible();
@@ -116,7 +116,7 @@ test('undoing a Keep brings every take back that was kept before', async ({ page
 
 test('a take in a loud room says so', async ({ page, request }) => {
     const lesson = await demoLesson(request);
-    await page.goto(`/lessons/${lesson.id}/review/${lesson.sections[3]?.id}`);
+    await page.goto(`/lessons/${lesson.id}/review/${lesson.sections[4]?.id}`);
     await page.getByRole('button', { name: /^Take 1,/ }).click();
     await expect(page.getByText(/The room is loud/)).toBeVisible();
 });

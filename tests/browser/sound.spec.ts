@@ -57,7 +57,7 @@ const video = (page: Page) => page.locator('.take-picture .camera video, .take-p
 
 test('a noisy take says so, and plays where nothing but the room is heard', async ({ page, request }) => {
     const lesson = await makeLesson(request, 'A fan', [SCRIPT]);
-    await sent(request, lesson, 'demo/lesson/takes/04-1-undecided.webm');
+    await sent(request, lesson, 'demo/lesson/takes/05-1-undecided.webm');
     await open(page, lesson);
     const flags = page.getByRole('list', { name: 'To look at in this take' });
     await expect(flags.getByText(/The room is loud/)).toBeVisible();
@@ -73,7 +73,7 @@ test('a noisy take says so, and plays where nothing but the room is heard', asyn
 
 test('noise and hum are taken out, heard before and after, and out of the film', async ({ page, request }) => {
     const lesson = await makeLesson(request, 'A fan, cleaned', [SCRIPT]);
-    await sent(request, lesson, 'demo/lesson/takes/04-1-undecided.webm');
+    await sent(request, lesson, 'demo/lesson/takes/05-1-undecided.webm');
     await open(page, lesson);
     const flags = page.getByRole('list', { name: 'To look at in this take' });
     await page.keyboard.press('k');
@@ -112,7 +112,7 @@ test('words are silent in the film, chosen by keyboard, and the section is watch
     request,
 }) => {
     const lesson = await makeLesson(request, 'Silenced', [SCRIPT]);
-    await sent(request, lesson, 'demo/lesson/takes/04-2.webm');
+    await sent(request, lesson, 'demo/lesson/takes/05-2.webm');
     await open(page, lesson);
     await page.keyboard.press('k');
     await expect(page.getByText('Take 1 is kept.')).toBeVisible();
@@ -157,8 +157,8 @@ test('words are silent in the film, chosen by keyboard, and the section is watch
 test('takes that do not go together are told at their join, which can be watched', async ({ page, request }) => {
     const lesson = await makeLesson(request, 'Two rooms', [SCRIPT]);
     const section = lesson.sections[0];
-    const noisy = await sent(request, lesson, 'demo/lesson/takes/04-1-undecided.webm');
-    const quiet = await sent(request, lesson, 'demo/lesson/takes/04-2.webm');
+    const noisy = await sent(request, lesson, 'demo/lesson/takes/05-1-undecided.webm');
+    const quiet = await sent(request, lesson, 'demo/lesson/takes/05-2.webm');
     await request.patch(`/api/takes/${quiet.id}`, { data: { verdict: 'kept' } });
     const lines = section?.lines.slice(0, 2).map((line) => line.id);
     await request.put(`/api/lessons/${lesson.id}/choices`, { data: { lines, take: noisy.id } });

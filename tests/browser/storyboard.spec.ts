@@ -15,30 +15,30 @@ test('what is seen is chosen by words, with the mouse and with the keyboard', as
     const script = async () =>
         ((await (await request.get(`/api/lessons/${lesson.id}/script`)).json()) as { text: string }).text;
     const before = await script();
-    await page.goto(`/lessons/${lesson.id}/finish/${lesson.sections[3]?.id}`);
-    const rows = rowsOf(page, lesson, 3);
+    await page.goto(`/lessons/${lesson.id}/finish/${lesson.sections[4]?.id}`);
+    const rows = rowsOf(page, lesson, 4);
     await expect(rows.first()).toBeVisible();
     const count = await rows.count();
 
     // A click on a word shows its frame.
-    await word(page, lesson, 3, 'moon').click();
-    const segment = (await assembly()).segments.find((one) => one.section_id === lesson.sections[3]?.id);
-    const line = lesson.sections[3]?.lines[1];
+    await word(page, lesson, 4, 'moon').click();
+    const segment = (await assembly()).segments.find((one) => one.section_id === lesson.sections[4]?.id);
+    const line = lesson.sections[4]?.lines[1];
     const at = line?.text.split(' ').findIndex((one) => one.startsWith('moon')) ?? -1;
     const said = (segment?.start_frame ?? 0) + (segment?.words.find((one) => one.line === line?.id)?.frames[at] ?? -1);
     await expect.poll(() => frame(page)).toBe(said);
 
     // Drawn over, they show the presenter alone; before and behind it is as it was.
-    await word(page, lesson, 3, 'Twice').hover();
+    await word(page, lesson, 4, 'Twice').hover();
     await page.mouse.down();
-    await word(page, lesson, 3, 'month,').hover();
+    await word(page, lesson, 4, 'month,').hover();
     await page.mouse.up();
     await page.getByRole('group', { name: 'Layout' }).getByRole('button', { name: 'Camera alone' }).click();
     await expect(rows).toHaveCount(count + 2);
     await expect(rows.nth(1).getByRole('button', { name: /Show Camera alone/ })).toBeVisible();
     await expect(rows.nth(1)).toContainText('Twice a month,');
     expect(await script()).toContain('[layout: camera alone] Twice a month, [layout: slide with inset] around');
-    const shots = (await assembly()).segments.find((one) => one.section_id === lesson.sections[3]?.id)?.shots ?? [];
+    const shots = (await assembly()).segments.find((one) => one.section_id === lesson.sections[4]?.id)?.shots ?? [];
     expect(shots.slice(0, 3).map(({ picture }) => picture.layers.some(({ shows }) => shows === 'slide'))).toEqual([
         true,
         false,
@@ -58,11 +58,11 @@ test('what is seen is chosen by words, with the mouse and with the keyboard', as
     await expect(rows).toHaveCount(count + 2);
 
     // The same by keyboard alone: to the word, over two, to the layout, and back.
-    await word(page, lesson, 3, 'Not').focus();
+    await word(page, lesson, 4, 'Not').focus();
     await page.keyboard.press('Shift+ArrowRight');
     await page.keyboard.press('Shift+ArrowRight');
     await expect(page.locator('.what-is-seen q')).toHaveText('Not every day');
-    await page.getByRole('button', { name: 'Side by side' }).focus();
+    await page.getByRole('button', { name: 'Side by side', exact: true }).focus();
     await page.keyboard.press('Enter');
     await expect(page.getByText('Side by side for these words.')).toBeVisible();
     expect(await script()).toMatch(/\[layout: side by side\]\s+Not every day \[layout: slide with inset\] is/);
@@ -75,7 +75,7 @@ test('what is seen is chosen by words, with the mouse and with the keyboard', as
 test('two windows choose for the same words: the later one is told, and nothing is lost', async ({ page, request }) => {
     const lesson = await demoLesson(request);
     await page.goto(`/lessons/${lesson.id}/finish`);
-    await word(page, lesson, 1, 'Find').click();
+    await word(page, lesson, 2, 'Find').click();
     // Somebody else writes before this window has heard of it.
     await page.route('**/script', async (route) => {
         const answer = await route.fetch();

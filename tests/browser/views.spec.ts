@@ -57,14 +57,14 @@ for (const size of [
             ['finish', 'Now:'],
             ['handover', 'with a chapter for each section'],
         ] as const) {
-            await page.goto(`/lessons/${lesson.id}/${room}/${lesson.sections[0]?.id}`);
+            await page.goto(`/lessons/${lesson.id}/${room}/${lesson.sections[1]?.id}`);
             await expect(page.getByText(sign).first()).toBeVisible();
             await isSound(page);
             if (room === 'review') {
                 await doesNotScroll(page);
             }
         }
-        await openRecord(page, lesson, 5);
+        await openRecord(page, lesson, 7);
         await isSound(page);
         await doesNotScroll(page);
         await page.keyboard.press('?');
@@ -87,12 +87,12 @@ for (const size of [
 test('the rolling screen is sound, and a broken-off take leaves no trace', async ({ page, request }) => {
     await page.emulateMedia({ reducedMotion: 'reduce' });
     const lesson = await demoLesson(request);
-    const before = lesson.sections[4]?.takes.length;
-    await openRecord(page, lesson, 4);
+    const before = lesson.sections[5]?.takes.length;
+    await openRecord(page, lesson, 5);
     await page.keyboard.press('r');
     await page.keyboard.press('Escape');
     await expect(page.getByText('Ready', { exact: true })).toBeVisible();
-    await expect.poll(async () => (await demoLesson(request)).sections[4]?.takes.length).toBe(before);
+    await expect.poll(async () => (await demoLesson(request)).sections[5]?.takes.length).toBe(before);
     await roll(page);
     await isSound(page);
     await doesNotScroll(page);

@@ -23,7 +23,9 @@ final class DemoCommand extends Command
         'inset_shape' => 'rounded',
         'border' => 'thin',
         'card' => 'shore',
-        'presenter' => 'Wenna',
+        'presenter' => 'Wenna Tregear',
+        'fade_in' => 500,
+        'fade_out' => 1000,
     ];
 
     protected $description = 'Put the demo lesson on an empty shelf';

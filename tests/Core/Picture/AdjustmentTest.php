@@ -49,6 +49,6 @@ final class AdjustmentTest extends TestCase
         self::assertSame(0, $blue?->brightness);
         self::assertGreaterThan(5, $blue->warmth);
         // Twenty steps brighter is what was missing.
-        self::assertEqualsWithDelta(20 / 255, $dark->matrix()[0][3], 0.002);
+        self::assertEqualsWithDelta(20 / 255, $dark?->matrix()[0][3] ?? 0.0, 0.002);
     }
 }

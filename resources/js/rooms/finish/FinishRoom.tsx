@@ -104,6 +104,8 @@ export default function FinishRoom() {
     const choose = ({ cue: text, says }: Choice, holds: 'words' | 'on', done?: () => void) => {
         const last = chosen.at(-1);
         const isMusic = text.startsWith('[music');
+        const isName = text.startsWith('[name');
+        const lasting = isName ? 'for four seconds' : holds === 'words' ? 'for these words' : 'from here on';
         if (first && last) {
             // Music goes on into the next section unless it is ended, also behind the last word.
             const behind = isMusic
@@ -114,7 +116,7 @@ export default function FinishRoom() {
                 first.section,
                 text,
                 [{ line: first.word.line, word: first.word.word }, until],
-                `${says} ${text.startsWith('[name') ? 'for four seconds' : holds === 'words' ? 'for these words' : 'from here on'}.`,
+                `${says} ${lasting}.`,
                 done,
             );
         }
