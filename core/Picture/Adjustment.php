@@ -101,13 +101,14 @@ final readonly class Adjustment
     /** Filters of the encoder for a picture in HD colours and limited range. */
     public function filters(): string
     {
-        [$r, $g, $b] = $this->matrix();
-        $offset = round(255 * $r[3], 2);
+        // By halves and in twelve bits, so that nothing is cut off before the offset is added.
+        $half = array_map(fn (array $row): array => array_map(fn (float $part): float => $part / 2, $row), $this->matrix());
+        [$r, $g, $b] = $half;
+        $whole = sprintf("'clip(2*val+%.5F*maxval,0,maxval)'", 2 * $r[3]);
 
-        return 'scale=in_range=tv:in_color_matrix=bt709,format=gbrp,'.
+        return 'scale=in_range=tv:in_color_matrix=bt709,format=gbrp12,'.
             "colorchannelmixer=rr={$r[0]}:rg={$r[1]}:rb={$r[2]}:gr={$g[0]}:gg={$g[1]}:gb={$g[2]}:".
-            "br={$b[0]}:bg={$b[1]}:bb={$b[2]},".
-            "lutrgb=r='clip(val+{$offset},0,255)':g='clip(val+{$offset},0,255)':b='clip(val+{$offset},0,255)',".
+            "br={$b[0]}:bg={$b[1]}:bb={$b[2]},lutrgb=r={$whole}:g={$whole}:b={$whole},".
             'scale=out_range=tv:out_color_matrix=bt709,format=yuv420p';
     }
 

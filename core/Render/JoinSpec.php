@@ -13,7 +13,7 @@ use OpenReel\Core\Time\Tick;
 final readonly class JoinSpec
 {
     /** Part of every cache key: change it whenever the command changes what comes out. */
-    public const RECIPE = 1;
+    public const RECIPE = 2;
 
     /**
      * @param  non-empty-list<ShotSpec>  $before  the last frames of the segment before
@@ -74,8 +74,8 @@ final readonly class JoinSpec
             [$beside, $moving] = [$graph->label(), $graph->label()];
             $graph->chain("[{$before}][{$after}]hstack[{$beside}]");
             $graph->chain("color=c=black:s={$frame->width}x{$frame->height}:r={$this->before[0]->rate->fps}[{$moving}]");
-            $place = "x='-2*round({$frame->width}/2*{$x})':y=0";
-            $graph->chain("[{$moving}][{$beside}]overlay={$place}:format=yuv420:shortest=1[{$joined}]");
+            $place = "x='-round({$frame->width}*{$x})':y=0";
+            $graph->chain("[{$moving}][{$beside}]overlay={$place}:format=yuv444:shortest=1,format=yuv420p[{$joined}]");
         } else {
             $half = $this->join->takenBefore();
             $ground = $this->before[0]->picture->ground;

@@ -171,13 +171,16 @@ final class LayerGraph
         $place =
             $layer->motion === null
                 ? "{$layer->rect->x}:{$layer->rect->y}"
-                : "x='".
+                : "x='round(".
                     self::way($layer->motion, $layer->motion->from->x, $layer->rect->x, $skip - 1).
-                    "':y='".
+                    ")':y='round(".
                     self::way($layer->motion, $layer->motion->from->y, $layer->rect->y, $skip - 1).
-                    "'";
+                    ")'";
+        $isMoving = $layer->motion !== null && $layer->motion->part === null;
 
-        return "[{$b}][{$a}]overlay={$place}:format=yuv420:eof_action=repeat";
+        // With colours at half the size only every other pixel could be a place.
+        return "[{$b}][{$a}]overlay={$place}:format=".($isMoving ? 'yuv444' : 'yuv420').':eof_action=repeat'.
+            ($isMoving ? ',format=yuv420p' : '');
     }
 
     /** @param  Layer|null  $above  marks that go the same way */
@@ -195,7 +198,7 @@ final class LayerGraph
             $chain .= sprintf(',format=yuva420p,colorchannelmixer=aa=%.4F', $layer->opacity);
         }
         if ($layer->motion !== null) {
-            $side = fn (int $from, int $to): string => '2*trunc(('.self::way($layer->motion, $from, $to, $spec->skip).')/2)';
+            $side = fn (int $from, int $to): string => 'round('.self::way($layer->motion, $from, $to, $spec->skip).')';
             $chain .= ",scale=w='{$side($layer->motion->from->width, $layer->rect->width)}':h='{$side(
                 $layer->motion->from->height,
                 $layer->rect->height,

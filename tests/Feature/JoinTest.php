@@ -114,7 +114,7 @@ final class JoinTest extends FeatureTestCase
     {
         $adjustment = Adjustment::of(10, 20, 30, -20);
         self::assertNotNull($adjustment);
-        foreach (['3C6E91', 'C08A5A', '808080'] as $colour) {
+        foreach (['3C6E91', 'C08A5A', '808080', 'FFFFFF', '101820'] as $colour) {
             $out = "{$this->mediaRoot}/adjusted-{$colour}.mp4";
             Program::run([
                 'ffmpeg', '-v', 'error', '-y', '-f', 'lavfi', '-i', "color=c=0x{$colour}:s=320x180:d=0.4:r=25,format=gbrp",

@@ -5,17 +5,18 @@ import { readFileSync } from 'node:fs';
 import type { Lesson, Take } from '../../resources/js/api/types';
 import { takesOf } from './helpers';
 
-/** A take of four seconds, kept and used whole. */
+/** A take of four seconds, kept and used whole; its camera shows a test picture. */
 export async function taken(
     request: APIRequestContext,
     lesson: Lesson,
     events: Record<string, unknown>[],
     index = 0,
+    camera = 'testsrc2=s=320x240',
 ): Promise<Take> {
     const section = lesson.sections[index]?.id ?? '';
     const file = test.info().outputPath('take.webm');
     execFileSync('ffmpeg', [
-        ...['-v', 'error', '-y', '-f', 'lavfi', '-i', 'testsrc2=s=320x240:r=25:d=4'],
+        ...['-v', 'error', '-y', '-f', 'lavfi', '-i', `${camera}:r=25:d=4`],
         ...['-f', 'lavfi', '-i', 'sine=f=220:d=4', '-c:v', 'libvpx', '-b:v', '300k', '-c:a', 'libopus', file],
     ]);
     const bytes = readFileSync(file);

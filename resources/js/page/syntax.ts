@@ -69,7 +69,7 @@ export function cueLabel({ kind, value }: Pick<CueAt, 'kind' | 'value'>): string
         case 'target':
             return `target ${value}`;
         case 'card':
-            return `${value} card`;
+            return `${(value.split(',')[0] ?? '').trim()} card`;
         case 'screen':
             return value === '' ? 'screen' : `screen: ${value}`;
         case 'board':

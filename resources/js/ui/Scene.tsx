@@ -107,7 +107,7 @@ export function Scene({ picture, frame = 0, camera, screen, sheet, mirrored = fa
 function Colours({ id, rows }: { id: string; rows: number[][] }) {
     const values = rows.map(([r, g, b, offset]) => `${r} ${g} ${b} 0 ${offset}`).join(' ');
     return (
-        <svg className="colours" width="0" height="0" aria-hidden="true">
+        <svg width="0" height="0" style={{ position: 'absolute' }} aria-hidden="true">
             <filter id={id} colorInterpolationFilters="sRGB" x="0" y="0" width="100%" height="100%">
                 <feColorMatrix values={`${values} 0 0 0 1 0`} />
             </filter>

@@ -163,7 +163,7 @@ final class CommandsTest extends TestCase
 
         self::assertStringContainsString('crop=iw*0.500000:ih*0.500000:iw*0.250000:ih*0.000000,scale=640:360', $graph);
         self::assertStringContainsString('colorchannelmixer=aa=0.5000', $graph);
-        self::assertStringContainsString("overlay=x='0+(100)*min(1,(n+9)/25)':y='0+(50)*min(1,(n+9)/25)'", $graph);
+        self::assertStringContainsString("overlay=x='round(0+(100)*min(1,(n+9)/25))':y='round(0+(50)*min(1,(n+9)/25))'", $graph);
         self::assertStringContainsString('eval=frame', $graph);
     }
 

@@ -3,9 +3,8 @@ import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
 import { useSlides } from '../../api/lesson';
 import { setup } from '../../api/setup';
-import type { Corner, InsetSize, Layout, Lesson, Take } from '../../api/types';
+import type { Corner, InsetSize, Layout, Lesson } from '../../api/types';
 import { writeCue } from '../../page/syntax';
-import { AdjustRow } from './AdjustRow';
 import type { Placing } from './placing';
 import { SeenRow } from './SeenRow';
 
@@ -13,8 +12,6 @@ interface Props {
     lesson: Lesson;
     hasScreen: boolean;
     hasCamera: boolean;
-    /** Whose camera is seen. */
-    take: Take | undefined;
     disabled: boolean;
     onChoose: (cue: string, says: string) => void;
     onPlace: (what: Pick<Placing, 'what'>) => void;
@@ -45,7 +42,7 @@ const shapes: [string, string][] = [
 const written = (value: string): string => value.replaceAll('-', ' ');
 
 /** Which pictures are seen, and how they share the frame. */
-export function PictureChoices({ lesson, hasScreen, hasCamera, take, disabled, onChoose, onPlace }: Props) {
+export function PictureChoices({ lesson, hasScreen, hasCamera, disabled, onChoose, onPlace }: Props) {
     const { data: slides } = useSlides(lesson.id);
     const [move, setMove] = useState('');
     const layout = (value: string, name: string) =>
@@ -150,7 +147,6 @@ export function PictureChoices({ lesson, hasScreen, hasCamera, take, disabled, o
                     Board
                 </Button>
             </SeenRow>
-            {take && <AdjustRow key={take.id} lesson={lesson} take={take} />}
         </>
     );
 }

@@ -140,7 +140,8 @@ export function Watch({ plan, from, at = 0, plays = false, goesOn = null, says =
                     );
                 })}
                 {over?.(picture)}
-                {meeting.veil > 0 && (
+                {/* Before it is begun, one sees what it begins with. */}
+                {meeting.veil > 0 && (playing || frame > 0) && (
                     <div className="veil" style={{ background: `#${picture.ground}`, opacity: meeting.veil }} />
                 )}
             </div>

@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import Button from 'react-bootstrap/Button';
 import type { Lesson, Take } from '../../api/types';
+import { AdjustRow } from './AdjustRow';
 import { EmphasisChoices } from './EmphasisChoices';
 import { MusicRow } from './MusicRow';
 import { PictureChoices } from './PictureChoices';
@@ -15,7 +16,7 @@ export interface Choice {
 }
 
 /** What the panel is about; the last one stays for the next words. */
-export type Topic = 'picture' | 'emphasis' | 'text' | 'music';
+export type Topic = 'picture' | 'emphasis' | 'text' | 'camera' | 'music';
 
 interface Props {
     lesson: Lesson;
@@ -45,6 +46,7 @@ const topics: [Topic, string][] = [
     ['picture', 'Picture'],
     ['emphasis', 'Zoom and emphasis'],
     ['text', 'Text'],
+    ['camera', 'Camera'],
     ['music', 'Music'],
 ];
 
@@ -59,6 +61,7 @@ export function WhatIsSeen({
     onChoose,
     onPlace,
     onClear,
+    take,
     ...has
 }: Props) {
     const [own, setOwn] = useState<'words' | 'on' | null>(null);
@@ -96,6 +99,12 @@ export function WhatIsSeen({
             {topic === 'picture' && <PictureChoices lesson={lesson} {...acts} {...has} />}
             {topic === 'emphasis' && <EmphasisChoices lesson={lesson} {...acts} {...has} />}
             {topic === 'text' && <TextChoices {...acts} {...has} />}
+            {topic === 'camera' &&
+                (take ? (
+                    <AdjustRow key={take.id} lesson={lesson} take={take} />
+                ) : (
+                    <p className="soft mb-0">No camera is seen here.</p>
+                ))}
             {topic === 'music' && (
                 <SeenRow label="Music">
                     <MusicRow

@@ -43,8 +43,11 @@ export function boardRows(plan: Assembly, section: Section, cues: PlacedCue[]): 
                 };
             }),
         );
-    // Nobody speaks a card: its words stand on it as long as it does.
+    // Nobody speaks a card: its words stand on it as long as it does, also while it counts.
     const card = section.card ? (rows[0] ?? null) : null;
+    if (card) {
+        card.frames = rows.splice(1).reduce((sum, row) => sum + row.frames, card.frames);
+    }
     let before = null as BoardRow | null;
     for (const line of section.lines) {
         const spoken = plan.segments
