@@ -5,9 +5,6 @@ declare(strict_types=1);
 namespace App\Bench;
 
 use App\Actions\Film\AssembleLesson;
-use App\Actions\Film\ExportLesson;
-use App\Actions\Film\RequestExport;
-use App\Actions\Lessons\ImportFolder;
 use App\Actions\Takes\GiveVerdict;
 use App\Media\MediaStore;
 use App\Media\PieceRenderer;
@@ -15,7 +12,6 @@ use App\Media\Program;
 use App\Media\SoundRenderer;
 use App\Models\Lesson;
 use App\Models\Take;
-use Illuminate\Support\Facades\File;
 use OpenReel\Core\Sound\SoundPart;
 use OpenReel\Core\Take\TrackKind;
 use OpenReel\Core\Take\Verdict;
@@ -26,12 +22,9 @@ use OpenReel\Core\Take\Verdict;
  */
 final class ExportBench implements Bench
 {
-    private const SECTIONS = 12;
-
     public function __construct(
-        private readonly ImportFolder $import,
+        private readonly TwelveSections $twelve,
         private readonly AssembleLesson $assemble,
-        private readonly ExportLesson $export,
         private readonly GiveVerdict $decide,
         private readonly PieceRenderer $pieces,
         private readonly SoundRenderer $sounds,
@@ -49,11 +42,11 @@ final class ExportBench implements Bench
         ) {
             return;
         }
-        $lesson = $this->lesson($folder);
+        $lesson = $this->twelve->make($folder);
         // Once each to warm the machine's file cache, which both then share.
         $direct = $this->direct($lesson, "{$folder}/direct.mp4");
-        $full = $this->exportSeconds($lesson);
-        $cached = min($this->exportSeconds($lesson), $this->exportSeconds($lesson));
+        $full = $this->twelve->exportSeconds($lesson);
+        $cached = min($this->twelve->exportSeconds($lesson), $this->twelve->exportSeconds($lesson));
         $copy = min($this->copy($folder), $this->copy($folder));
         /** @var Take $take */
         $take = Take::query()
@@ -65,7 +58,7 @@ final class ExportBench implements Bench
             ->where('verdict', Verdict::Kept)
             ->update(['verdict' => Verdict::Undecided]);
         $take->update(['verdict' => Verdict::Kept]);
-        $again = $this->exportSeconds($lesson);
+        $again = $this->twelve->exportSeconds($lesson);
 
         yield 'export_vs_direct' => [round($full / $direct, 2), '<= 1.0'];
         yield 'reexport_one_of_12' => [round($again / $full, 3), '<= 0.12'];
@@ -99,51 +92,9 @@ final class ExportBench implements Bench
         }
         $start = hrtime(true);
         ($this->decide)($last, Verdict::Kept);
-        $spent = (hrtime(true) - $start) / 1e9 + $this->exportSeconds($lesson);
+        $spent = (hrtime(true) - $start) / 1e9 + $this->twelve->exportSeconds($lesson);
 
         return (int) round((1000 * $spent) / (($this->assemble)($lesson)->assembly->length()->seconds() / 60));
-    }
-
-    private function lesson(string $folder): Lesson
-    {
-        $source = "{$folder}/lesson";
-        File::makeDirectory("{$source}/takes", recursive: true);
-        File::makeDirectory("{$source}/slides");
-        $clip = is_file("{$folder}/clip.webm") ? "{$folder}/clip.webm" : Clip::make($folder);
-        $script = "# Twelve sections\n";
-        $slides = glob(base_path('demo/lesson/slides/*.png')) ?: throw new \RuntimeException('The demo has no slides.');
-        for ($section = 1; $section <= self::SECTIONS; $section++) {
-            $script .= "\n## Section {$section}\n\nWords.\n";
-            copy($clip, sprintf('%s/takes/%02d-1.webm', $source, $section));
-            copy(
-                $slides[$section % count($slides)],
-                sprintf('%s/slides/%02d.png', $source, $section),
-            );
-        }
-        // A little different each, so that nothing is rendered once for all.
-        copy($clip, "{$source}/takes/06-2-undecided.webm");
-        file_put_contents("{$source}/script.md", $script);
-        $lesson = ($this->import)($source, ['width' => 1920, 'height' => 1080, 'fps' => 30], whole: true);
-        /** @var list<Take> $takes */
-        $takes = Take::query()
-            ->whereIn('section_id', $lesson->sections()->pluck('id'))
-            ->get()
-            ->all();
-        foreach ($takes as $index => $take) {
-            $used = [480 * ($index + 1), $take->length_ticks];
-            $take->update(['used' => [$used], 'used_ticks' => $used[1] - $used[0]]);
-        }
-
-        return $lesson;
-    }
-
-    private function exportSeconds(Lesson $lesson): float
-    {
-        $export = RequestExport::row($lesson);
-        $start = hrtime(true);
-        ($this->export)($export);
-
-        return (hrtime(true) - $start) / 1e9;
     }
 
     /** The same film as one command written by hand: same layout, same encoder settings, one fixed gain for the sound. */
@@ -173,7 +124,7 @@ final class ExportBench implements Bench
                 "[{$camera}:a]aresample=48000,volume=3dB,aformat=channel_layouts=stereo[a{$i}];";
             $joined .= "[v{$i}][a{$i}]";
         }
-        $graph .= $joined.'concat=n='.self::SECTIONS.':v=1:a=1[v][a]';
+        $graph .= $joined.'concat=n='.TwelveSections::COUNT.':v=1:a=1[v][a]';
         $start = hrtime(true);
         Program::run([
             'ffmpeg',

@@ -23,7 +23,13 @@ final class MediaResponse
         if ($path === null || ! $media->exists($path)) {
             throw Refusal::notYet('This file is not there (any more).');
         }
-        $file = $media->path($path);
+
+        return self::ofFile($media->path($path), $mime, $unchanging, $downloadAs);
+    }
+
+    /** @param  string  $file  path of a file that is there, outside the media disk perhaps */
+    public static function ofFile(string $file, string $mime, bool $unchanging = true, ?string $downloadAs = null): Response
+    {
         clearstatcache(true, $file);
         $response = new BinaryFileResponse(
             $file,
@@ -34,7 +40,7 @@ final class MediaResponse
             ],
             false,
         );
-        $response->setEtag(hash('xxh128', $path.filesize($file).'/'.filemtime($file)));
+        $response->setEtag(hash('xxh128', $file.filesize($file).'/'.filemtime($file)));
         if ($downloadAs !== null) {
             $ascii = (string) preg_replace('/[^A-Za-z0-9 ._-]+/', '', str_replace('%', '', $downloadAs));
             $response->setContentDisposition(

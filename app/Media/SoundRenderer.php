@@ -224,7 +224,7 @@ final class SoundRenderer
         $key = CacheKey::of('bed', ['file' => $hash, 'recipe' => SoundCommand::BED_RECIPE], $version);
 
         return $this->cache->findOrMake('bed', $key, 'pcm', function (string $draft) use ($hash, $files): array {
-            $file = $this->media->path($files[$hash] ?? throw MissingFile::named($hash));
+            $file = ShippedMusic::path($hash) ?? $this->media->path($files[$hash] ?? throw MissingFile::named($hash));
             $this->encoder->run(SoundCommand::bed($file, $draft));
 
             return [];

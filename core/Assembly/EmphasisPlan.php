@@ -64,6 +64,9 @@ final readonly class EmphasisPlan
     /** @return list<array{int, int, Emphasis|Laid}> */
     private static function shown(SectionSource $section, Passage $passage, TimeMap $map, ?string $surface): array
     {
+        if ($section->emphases === []) {
+            return [];
+        }
         $plan = new self(array_flip($section->lines), $passage, $map);
         $found = [];
         foreach ($section->emphases as $shown) {

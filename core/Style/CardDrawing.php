@@ -129,17 +129,11 @@ final readonly class CardDrawing
         $rule = (int) round($margin * 0.09);
 
         $above = $top - 3 * $rule - (int) round(0.4 * $this->titleSize);
-        $height = $below + (int) round(count($this->small) * $this->smallSize * self::LEADING * 1.15);
-        [$x, $y, $wide, $high] = match ($this->kind) {
-            CardKind::Divider => [intdiv($margin, 2), $top, $rule, $height],
-            CardKind::Closing => [$margin, $top + $height + 3 * $rule, 2 * $margin, $rule],
-            default => [$margin, $above, 2 * $margin, $rule],
-        };
 
         return $this->ground($paper).
             ($this->isSaidAbove()
                 ? $this->above($margin, $above, $accent, 'start')
-                : sprintf('<rect x="%d" y="%d" width="%d" height="%d" fill="%s"/>', $x, $y, $wide, $high, $accent)).
+                : sprintf('<rect x="%d" y="%d" width="%d" height="%d" fill="%s"/>', $margin, $above, 2 * $margin, $rule, $accent)).
             $this->rows($this->title, $this->titleSize, $this->style->faces->heading, 600, $ink, $margin, $top, 'start').
             $this->rows(
                 $this->small,
@@ -157,9 +151,8 @@ final readonly class CardDrawing
     private function shore(string $paper, string $ink, string $accent, int $margin, int $top): string
     {
         [$w, $h] = [$this->frame->width, $this->frame->height];
-        $y = (int) round(($this->kind === CardKind::Divider ? 0.74 : 0.68) * $h);
-        // At the end the water runs the other way.
-        $swell = (int) round(($this->kind === CardKind::Closing ? -0.05 : 0.05) * $h);
+        $y = (int) round(0.68 * $h);
+        $swell = (int) round(0.05 * $h);
         $wave = sprintf(
             '<path d="M0 %d C %d %d %d %d %d %d S %d %d %d %d V%d H0 Z" fill="%s"/>',
             $y,
@@ -188,7 +181,7 @@ final readonly class CardDrawing
                 400,
                 $paper,
                 $margin,
-                $y + 2 * abs($swell),
+                $y + 2 * $swell,
                 'start',
                 1.15,
             );
@@ -198,22 +191,7 @@ final readonly class CardDrawing
     {
         $middle = intdiv($this->frame->width, 2);
 
-        $lines = match ($this->kind) {
-            CardKind::Divider => [0.12, 0.88],
-            CardKind::Closing => [0.88],
-            default => [],
-        };
-        $drawn = implode('', array_map(fn (float $part): string => sprintf(
-            '<rect x="%d" y="%d" width="%d" height="%d" fill="%s" fill-opacity="0.6"/>',
-            (int) round(0.3 * $this->frame->width),
-            (int) round($part * $this->frame->height),
-            (int) round(0.4 * $this->frame->width),
-            max(2, (int) round(0.004 * $this->frame->height)),
-            $paper,
-        ), $lines));
-
         return $this->ground($accent).
-            $drawn.
             $this->above($middle, $top - (int) round(0.5 * $this->titleSize), $paper, 'middle').
             $this->rows($this->title, $this->titleSize, $this->style->faces->heading, 600, $paper, $middle, $top, 'middle').
             $this->rows(

@@ -4,8 +4,10 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
+use App\Media\Prober;
 use App\Models\Lesson;
 use App\Models\Section;
+use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\DB;
 
 /** What is seen, chosen for words: each choice is a cue in the script. */
@@ -62,6 +64,32 @@ final class CueTest extends FeatureTestCase
             $section->refresh()->script,
             'what stands behind the words already stays',
         );
+    }
+
+    public function test_five_hundred_cues_that_cannot_be_meant_are_named_and_the_film_is_made_all_the_same(): void
+    {
+        $odd = [
+            '[layout: at 900 -5 900, 99 s]', '[zoom: 99 99 1, 0 s]', '[zoom: -1e9]', '[emphasis: box 150 150 0 0, drawn in 999 s]',
+            '[emphasis: arrow 0 0 0 0, hand-drawn]', '[label: {\\an7} "q" <b> 🌊 שלום, at 99 99, 0 s]', '[label: , at 1 1]',
+            '[picture: nowhere, at 1 1 1]', '[picture: slide, at 100 100 100]', '[name: , , 999 s]', '[music: -99 dB]',
+            '[music: Slack water, -999 dB, in 999 s, out 999 s]', '[join: push, 99 s]', '[emphasis: spotlight 50 50 0 0, thin]',
+        ];
+        $words = array_map(fn (int $n): string => $odd[$n % count($odd)]." w{$n}", range(0, 499));
+        $section = $this->written("[slide: slide]\n\n".implode(' ', $words).'.');
+        $lesson = $section->lesson()->firstOrFail();
+        $lesson->update(['width' => 320, 'height' => 180]);
+        $slide = new UploadedFile(Clips::slide(), 'slide.png', null, null, true);
+        $this->post("/api/lessons/{$lesson->id}/slides", ['files' => [$slide]], ['Accept' => 'application/json'])->assertCreated();
+        $this->keep($this->record($section, Clips::spoken()));
+
+        $says = array_column($this->getJson("/api/lessons/{$lesson->id}/script/ready")->assertOk()->json(), 'says');
+        self::assertGreaterThan(100, count(preg_grep('/no part of the picture|says not what|no slide called|no music called|join/', $says) ?: []));
+        $plan = $this->getJson("/api/lessons/{$lesson->id}/assembly")->assertOk()->json();
+        $made = $this->postJson("/api/lessons/{$lesson->id}/exports")->assertAccepted()->json();
+        self::assertSame('done', $made['state'], (string) $made['problem']);
+        self::assertSame($plan['frames'], app(Prober::class)->export(
+            $this->fileOf($this->get("/api/exports/{$made['id']}/file"))->getPathname(),
+        )->frames);
     }
 
     public function test_zooms_and_emphasis_end_behind_their_words(): void

@@ -53,7 +53,7 @@ final class DemoMakerTest extends FeatureTestCase
         (new Process(['node', 'demo/make/slides.mjs', $this->folder], base_path(), timeout: 120))->mustRun();
 
         self::assertCount(7, glob("{$this->folder}/0*.png") ?: []);
-        self::assertSame([1920, 1080], array_slice((array) getimagesize("{$this->folder}/01.png"), 0, 2));
+        self::assertSame([1920, 1080], array_slice((array) getimagesize("{$this->folder}/02.png"), 0, 2));
         self::assertStringStartsWith('%PDF-', (string) file_get_contents("{$this->folder}/deck.pdf", length: 5));
     }
 }

@@ -42,6 +42,8 @@ final class Stumbling
         }
         $raw = sys_get_temp_dir().'/reel-stumbling-'.getmypid().'.raw';
         file_put_contents($raw, $noisy);
+        // Other words make another file.
+        $name .= '-'.substr(md5((string) json_encode([$says, $voice, $noise])), 0, 8);
         $file = Clips::make("stumbling-{$name}.wav", ['-f', 's16le', '-ar', (string) self::RATE, '-ac', '1', '-i', $raw]);
 
         return [$file, $times];

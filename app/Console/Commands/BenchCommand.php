@@ -6,6 +6,7 @@ namespace App\Console\Commands;
 
 use App\Bench\ApiBench;
 use App\Bench\DeckBench;
+use App\Bench\DecoratedBench;
 use App\Bench\ExportBench;
 use App\Bench\HearingBench;
 use App\Bench\IngestBench;
@@ -33,6 +34,7 @@ final class BenchCommand extends Command
         HearingBench::class,
         ReadsBench::class,
         ExportBench::class,
+        DecoratedBench::class,
         RoomBench::class,
         StoryboardBench::class,
     ];

@@ -6,6 +6,7 @@ namespace App\Http\Controllers;
 
 use App\Actions\Music\BringInMusic;
 use App\Http\MediaResponse;
+use App\Media\ShippedMusic;
 use App\Models\Lesson;
 use App\Readers\LessonMusic;
 use App\Refusal;
@@ -35,8 +36,10 @@ final class MusicController
 
     public function file(string $hash, LessonMusic $music): Response
     {
-        $path = $music->find($hash);
+        $shipped = ShippedMusic::path($hash);
 
-        return MediaResponse::of($path, str_ends_with((string) $path, '.ogg') ? 'audio/ogg' : 'audio/flac');
+        return $shipped === null
+            ? MediaResponse::of($music->find($hash), 'audio/flac')
+            : MediaResponse::ofFile($shipped, 'audio/ogg');
     }
 }

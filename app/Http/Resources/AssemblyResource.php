@@ -54,7 +54,7 @@ final class AssemblyResource extends JsonResource
             'fade_out' => $assembly->fadeOut,
             'length_ms' => $assembly->length()->milliseconds(),
             'segments' => array_map($this->segment(...), $assembly->segments),
-            'music' => array_map(self::bed(...), $this->resource->sound()->beds),
+            'music' => $assembly->music === [] ? [] : array_map(self::bed(...), $this->resource->sound()->beds),
             'missing' => array_map(fn (SectionSource $s): string => $s->id, $assembly->missing),
             'sections' => $this->sections($assembly->segments),
             // Sections of which nothing has to be rendered any more.

@@ -139,6 +139,10 @@ export default function FinishRoom() {
                     cues={cues}
                     words={words}
                     chosenCue={cue?.cue ?? null}
+                    first={Math.max(
+                        0,
+                        lesson.sections.findIndex(({ id }) => id === section?.id),
+                    )}
                     onCue={(of, one) => {
                         words.clear();
                         setCue({ section: of, cue: one });

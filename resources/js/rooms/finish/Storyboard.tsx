@@ -1,4 +1,4 @@
-import { memo, type ReactNode, useMemo, useRef } from 'react';
+import { memo, type ReactNode, useEffect, useMemo, useRef, useState } from 'react';
 import Form from 'react-bootstrap/Form';
 import { Link } from 'react-router';
 import type { Assembly, Lesson, LessonCues, PlacedCue, Section, Take } from '../../api/types';
@@ -29,6 +29,8 @@ interface Props {
     cues: LessonCues | undefined;
     words: ChosenWords;
     chosenCue: PlacedCue | null;
+    /** The section one comes for, by index. */
+    first: number;
     onCue: (section: Section, cue: PlacedCue) => void;
     onShow: (frame: number) => void;
     /** How a section is to meet the one before it; empty as the house style has it. `own` is the cue that says so now. */
@@ -37,8 +39,23 @@ interface Props {
 
 const none: PlacedCue[] = [];
 
+/** Sections that are drawn at once; a screen shows fewer. */
+const AT_ONCE = 12;
+
+/** How many of many are drawn: those one comes for at once, the others while nothing else is to do. */
+function useMoreAndMore(all: number, first: number): number {
+    const [shown, setShown] = useState(first + AT_ONCE);
+    useEffect(() => {
+        if (shown < all) {
+            const later = requestIdleCallback(() => setShown(shown + AT_ONCE), { timeout: 200 });
+            return () => cancelIdleCallback(later);
+        }
+    }, [shown, all]);
+    return Math.max(shown, first + AT_ONCE);
+}
+
 /** The script with a small picture wherever what is seen changes. */
-export function Storyboard({ lesson, plan, board, cues, words, chosenCue, ...acts }: Props) {
+export function Storyboard({ lesson, plan, board, cues, words, chosenCue, first, ...acts }: Props) {
     const takes = useMemo(() => lesson.sections.flatMap((section) => section.takes), [lesson.sections]);
     // Hundreds of sections stand here: only those are drawn anew in which something is another.
     const latest = useRef(acts);
@@ -51,9 +68,10 @@ export function Storyboard({ lesson, plan, board, cues, words, chosenCue, ...act
         }),
         [],
     );
+    const shown = useMoreAndMore(board.length, first);
     return (
         <ol className="storyboard" {...words.around}>
-            {board.map((one) => {
+            {board.slice(0, shown).map((one) => {
                 const end = one.firstWord + one.rows.reduce((sum, row) => sum + row.words.length, 0);
                 const own = cues?.sections[one.section.id] ?? none;
                 const [from, until] = words.range ?? [-1, -1];
