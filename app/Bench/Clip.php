@@ -33,8 +33,9 @@ final class Clip
             '8',
             '-b:v',
             '2500k',
+            // As recorders are asked to.
             '-g',
-            '200',
+            '60',
             '-c:a',
             'libopus',
             $clip,

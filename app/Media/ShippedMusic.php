@@ -10,7 +10,11 @@ final class ShippedMusic
     /** @var list<array{file: string, name: string, says?: string, hash: string, samples: int, lufs: float}>|null */
     private static ?array $all = null;
 
-    /** @return list<array{file: string, name: string, says?: string, hash: string, samples: int, lufs: float}> music has `says` */
+    /**
+     * What is music has `says`.
+     *
+     * @return list<array{file: string, name: string, says?: string, hash: string, samples: int, lufs: float}>
+     */
     public static function all(): array
     {
         if (self::$all === null) {

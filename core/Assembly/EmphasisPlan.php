@@ -36,13 +36,31 @@ final readonly class EmphasisPlan
     /** @return list<Mark> one for each frame on which it is drawn on, and one for when it is */
     private static function drawn(Emphasis $what, float $aspect, int $from, int $until, TimeMap $map): array
     {
-        $drawn = $map->frameOf($map->timeOf($from)->plus(Tick::ofMilliseconds($what->look->drawnMs))) - $from;
+        $drawn = self::drawnFrames($what, $from, $map);
         $marks = [];
         for ($frame = 0; $frame < min($drawn, $until - $from); $frame++) {
             $marks[] = new Mark($what->figure($aspect, ($frame + 1) / ($drawn + 1)), $from + $frame, $from + $frame + 1);
         }
 
         return $from + $drawn < $until ? [...$marks, new Mark($what->figure($aspect), $from + $drawn, $until)] : $marks;
+    }
+
+    /** @return list<int> frames on which something is laid over the stage, is drawn on whole, or goes */
+    public static function changes(SectionSource $section, Passage $passage, TimeMap $map): array
+    {
+        $frames = [];
+        foreach (self::shown($section, $passage, $map, null) as [$from, $until, $what]) {
+            $drawn = $what instanceof Emphasis ? self::drawnFrames($what, $from, $map) : 0;
+            array_push($frames, $from, min($from + $drawn, $until), $until);
+        }
+
+        return $frames;
+    }
+
+    /** @return int frames in which it is drawn on */
+    private static function drawnFrames(Emphasis $what, int $from, TimeMap $map): int
+    {
+        return $map->frameOf($map->timeOf($from)->plus(Tick::ofMilliseconds($what->look->drawnMs))) - $from;
     }
 
     /**

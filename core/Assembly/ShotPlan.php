@@ -79,8 +79,9 @@ final readonly class ShotPlan
         foreach ($keys as [$from, $until]) {
             array_push($starts, $from, ...$until < $map->frames ? [$until] : []);
         }
-        foreach (EmphasisPlan::laid($section, $passage, $map, null) as [$from, $until]) {
-            array_push($starts, $from, ...$until < $map->frames ? [$until] : []);
+        foreach (EmphasisPlan::changes($section, $passage, $map) as $frame) {
+            // What stands is put together once, and a piece of it is made for itself.
+            array_push($starts, ...$frame < $map->frames ? [$frame] : []);
         }
         $starts = array_values(array_unique($starts));
         sort($starts);

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace OpenReel\Core\Picture;
 
 use OpenReel\Core\Mark\Mark;
+use OpenReel\Core\Mark\Outline;
 
 /** Things drawn over what lies below, each for some frames. */
 final readonly class Marks implements Source
@@ -12,6 +13,18 @@ final readonly class Marks implements Source
     /** @param  non-empty-list<Mark>  $marks */
     public function __construct(public array $marks)
     {
+    }
+
+    /** Whether all of them look the same from one frame of their shot to another. */
+    public function stand(int $from, int $until): bool
+    {
+        foreach ($this->marks as $mark) {
+            if ($mark->from > $from || $mark->until < $until || ! ($mark->figure instanceof Outline)) {
+                return false;
+            }
+        }
+
+        return true;
     }
 
     public function key(): array

@@ -64,7 +64,7 @@ final class LayerGraph
      */
     public function picture(ShotSpec $spec): string
     {
-        [$standing, $moving] = self::sorted($spec->picture->layers);
+        [$standing, $moving] = self::sorted($spec);
         $chain = $this->base($spec, $standing, $moving);
         foreach ($moving as $i => $layer) {
             $below = $moving[$i - 1] ?? null;
@@ -91,14 +91,13 @@ final class LayerGraph
     /**
      * What can be put together once, and what has to be laid over it.
      *
-     * @param  list<Layer>  $layers
      * @return array{list<Layer>, list<Layer>}
      */
-    private static function sorted(array $layers): array
+    private static function sorted(ShotSpec $spec): array
     {
         $standing = $moving = [];
-        foreach ($layers as $layer) {
-            if ($layer->stands() && array_filter($moving, fn (Layer $below): bool => $below->meets($layer)) === []) {
+        foreach ($spec->picture->layers as $layer) {
+            if (self::stands($layer, $spec) && array_filter($moving, fn (Layer $below): bool => $below->meets($layer)) === []) {
                 $standing[] = $layer;
             } else {
                 $moving[] = $layer;
@@ -106,6 +105,14 @@ final class LayerGraph
         }
 
         return [$standing, $moving];
+    }
+
+    /** Whether a layer is the same on every frame of a shot; marks are when nothing of them comes, goes or moves. */
+    private static function stands(Layer $layer, ShotSpec $spec): bool
+    {
+        return $layer->source instanceof Marks
+            ? $layer->motion === null && $layer->source->stand($spec->skip, $spec->skip + $spec->frames)
+            : $layer->stands();
     }
 
     /**
@@ -127,7 +134,7 @@ final class LayerGraph
                 ',setsar=1,format=yuv420p'.
                 self::pad($spec, $first->rect);
             foreach ($standing as $layer) {
-                $chain = $this->over($chain, $this->still($layer), $layer, 0);
+                $chain = $this->standing($spec, $chain, $layer);
             }
 
             return "{$chain},loop=loop=-1:size=1,fps={$fps}";
@@ -147,10 +154,17 @@ final class LayerGraph
         $frame = $spec->picture->frame;
         $chain = sprintf('color=c=0x%s:s=%dx%d:r=%d,format=yuv420p', $spec->picture->ground, $frame->width, $frame->height, $fps);
         foreach ($standing as $layer) {
-            $chain = $this->over($chain, $this->still($layer), $layer, 0);
+            $chain = $this->standing($spec, $chain, $layer);
         }
 
         return $chain;
+    }
+
+    private function standing(ShotSpec $spec, string $chain, Layer $layer): string
+    {
+        return $layer->source instanceof Marks
+            ? $chain.','.$this->marks($spec, $layer, $layer->source)
+            : $this->over($chain, $this->still($layer), $layer, 0);
     }
 
     private static function isOpaque(Layer $layer): bool

@@ -133,7 +133,14 @@ final readonly class CardDrawing
         return $this->ground($paper).
             ($this->isSaidAbove()
                 ? $this->above($margin, $above, $accent, 'start')
-                : sprintf('<rect x="%d" y="%d" width="%d" height="%d" fill="%s"/>', $margin, $above, 2 * $margin, $rule, $accent)).
+                : sprintf(
+                    '<rect x="%d" y="%d" width="%d" height="%d" fill="%s"/>',
+                    $margin,
+                    $above,
+                    2 * $margin,
+                    $rule,
+                    $accent,
+                )).
             $this->rows($this->title, $this->titleSize, $this->style->faces->heading, 600, $ink, $margin, $top, 'start').
             $this->rows(
                 $this->small,

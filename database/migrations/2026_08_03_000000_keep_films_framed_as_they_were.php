@@ -10,7 +10,8 @@ return new class extends Migration
 {
     public function up(): void
     {
-        foreach (['courses' => DB::table('courses'), 'lessons' => DB::table('lessons')->whereNull('course_id')] as $name => $rows) {
+        $styled = ['courses' => DB::table('courses'), 'lessons' => DB::table('lessons')->whereNull('course_id')];
+        foreach ($styled as $name => $rows) {
             foreach ($rows->get(['id', 'style']) as $row) {
                 $style = (array) json_decode($row->style ?? '[]', true) + ['hide_jumps' => 'off'];
                 DB::table($name)->where('id', $row->id)->update(['style' => json_encode($style, JSON_THROW_ON_ERROR)]);

@@ -69,7 +69,8 @@ final class CueTest extends FeatureTestCase
     public function test_five_hundred_cues_that_cannot_be_meant_are_named_and_the_film_is_made_all_the_same(): void
     {
         $odd = [
-            '[layout: at 900 -5 900, 99 s]', '[zoom: 99 99 1, 0 s]', '[zoom: -1e9]', '[emphasis: box 150 150 0 0, drawn in 999 s]',
+            '[layout: at 900 -5 900, 99 s]', '[zoom: 99 99 1, 0 s]', '[zoom: -1e9]',
+            '[emphasis: box 150 150 0 0, drawn in 999 s]',
             '[emphasis: arrow 0 0 0 0, hand-drawn]', '[label: {\\an7} "q" <b> 🌊 שלום, at 99 99, 0 s]', '[label: , at 1 1]',
             '[picture: nowhere, at 1 1 1]', '[picture: slide, at 100 100 100]', '[name: , , 999 s]', '[music: -99 dB]',
             '[music: Slack water, -999 dB, in 999 s, out 999 s]', '[join: push, 99 s]', '[emphasis: spotlight 50 50 0 0, thin]',
@@ -79,11 +80,13 @@ final class CueTest extends FeatureTestCase
         $lesson = $section->lesson()->firstOrFail();
         $lesson->update(['width' => 320, 'height' => 180]);
         $slide = new UploadedFile(Clips::slide(), 'slide.png', null, null, true);
-        $this->post("/api/lessons/{$lesson->id}/slides", ['files' => [$slide]], ['Accept' => 'application/json'])->assertCreated();
+        $json = ['Accept' => 'application/json'];
+        $this->post("/api/lessons/{$lesson->id}/slides", ['files' => [$slide]], $json)->assertCreated();
         $this->keep($this->record($section, Clips::spoken()));
 
         $says = array_column($this->getJson("/api/lessons/{$lesson->id}/script/ready")->assertOk()->json(), 'says');
-        self::assertGreaterThan(100, count(preg_grep('/no part of the picture|says not what|no slide called|no music called|join/', $says) ?: []));
+        $named = '/no part of the picture|says not what|no slide called|no music called|join/';
+        self::assertGreaterThan(100, count(preg_grep($named, $says) ?: []));
         $plan = $this->getJson("/api/lessons/{$lesson->id}/assembly")->assertOk()->json();
         $made = $this->postJson("/api/lessons/{$lesson->id}/exports")->assertAccepted()->json();
         self::assertSame('done', $made['state'], (string) $made['problem']);

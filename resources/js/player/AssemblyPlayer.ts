@@ -37,6 +37,7 @@ export class AssemblyPlayer extends Subscribable<PlayerSnapshot> {
     /** By which element and kind: lets go of what runs beside. */
     private readonly releases = new Map<string, () => void>();
     private tick = 0;
+    private preparing = 0;
     private over = false;
     /** When the card on show began, in milliseconds of the page's clock; cards have no media to keep time. */
     private cardSince = 0;
@@ -86,9 +87,9 @@ export class AssemblyPlayer extends Subscribable<PlayerSnapshot> {
         this.over = false;
         const { index, offset } = placeOf(this.plan, frame);
         this.load(index, offset);
-        this.load(this.behind(index), 0);
         this.cardSince = performance.now() - (1000 * offset) / this.plan.fps;
         this.set({ index, frame: (this.plan.segments[index]?.start_frame ?? 0) + offset });
+        this.prepare(index);
         if (playing) {
             void this.run();
         }
@@ -96,6 +97,7 @@ export class AssemblyPlayer extends Subscribable<PlayerSnapshot> {
 
     close(): void {
         this.pause();
+        clearTimeout(this.preparing);
         this.releases.forEach((letGo) => letGo());
         const beside = this.beside.flatMap(({ screen, computer, voice }) => [screen, computer, voice]);
         [...this.elements, ...beside].forEach((element) => element.removeAttribute('src'));
@@ -131,6 +133,17 @@ export class AssemblyPlayer extends Subscribable<PlayerSnapshot> {
         }
         element.currentTime = mediaTime(segment, offset);
         this.accompany(segment, this.turn(index));
+    }
+
+    /** Gets the run behind ready, once what is wanted now is there: both at once would take twice as long. */
+    private prepare(index: number): void {
+        clearTimeout(this.preparing);
+        const element = this.element(index);
+        if (this.segment(index)?.media_url && (element.seeking || element.readyState < 2)) {
+            this.preparing = window.setTimeout(() => this.prepare(index), 100);
+        } else if (this.snapshot().index === index) {
+            this.load(this.behind(index), 0);
+        }
     }
 
     /** What runs beside a take's own media plays in step with it. */
@@ -249,6 +262,10 @@ export class AssemblyPlayer extends Subscribable<PlayerSnapshot> {
             this.over = true;
             this.set({ playing: false, frame: this.plan.frames - 1 });
             return;
+        }
+        if (segment.media_url && this.element(index + 1).getAttribute('src') !== segment.media_url) {
+            // It came sooner than it could be got ready.
+            this.load(index + 1, 0);
         }
         this.set({ index: index + 1, frame: segment.start_frame });
         if (this.runs[index] === this.runs[index + 1]) {

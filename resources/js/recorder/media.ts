@@ -14,6 +14,9 @@ const SOUND = ['audio/webm;codecs=opus', 'audio/webm', 'audio/mp4'];
 
 /** Bits a second: a talking face at full frame, small letters, and a voice. */
 const CAMERA_BITS = 5_000_000;
+
+/** A picture that stands by itself every two seconds, so that a jump into the take need not go through all before it. */
+const SEEKABLE = { videoKeyFrameIntervalDuration: 2000 };
 const SCREEN_BITS = 14_000_000;
 const VOICE_BITS = 128_000;
 
@@ -71,6 +74,7 @@ export function makeRecorders(sources: Sources): TrackRecorder[] {
             const recorder = new MediaRecorder(stream, {
                 mimeType,
                 videoBitsPerSecond: SCREEN_BITS,
+                ...SEEKABLE,
                 audioBitsPerSecond: VOICE_BITS,
             });
             recorder.addEventListener('stop', () => copy.forEach((track) => track.stop()));
@@ -89,6 +93,7 @@ export function makeRecorders(sources: Sources): TrackRecorder[] {
         const recorder = new MediaRecorder(stream, {
             mimeType,
             videoBitsPerSecond: CAMERA_BITS,
+            ...SEEKABLE,
             audioBitsPerSecond: VOICE_BITS,
         });
         return { kind, recorder: recorder as never };

@@ -78,7 +78,7 @@ final class ShownCuesTest extends TestCase
         $shots = $this->segment(
             '[slide: 1] [emphasis: box 0 0 9 9] Aaaa [emphasis: underline 1 1 9] bbbb. Cccc [zoom: 0 0 50, 1 s] dddd.',
         )->shots;
-        self::assertSame([[0, 150], [50, 150], [0, 25], [0, 25], [0, 25], [0, 25]], $this->marks($shots));
+        self::assertSame([[0, 200], [50, 200]], $this->marks($shots));
     }
 
     public function test_emphasis_goes_on_in_the_next_passage_but_not_what_was_to_be_seen_for_a_moment(): void
@@ -173,18 +173,22 @@ final class ShownCuesTest extends TestCase
 
     /**
      * @param  list<Shot>  $shots
-     * @return list<array{int, int}> first frame of each mark in its shot, and the one behind its last
+     * @return list<array{int, int}> frames of the segment from and until which each mark is seen, through the shots it is in
      */
     private function marks(array $shots): array
     {
-        $found = [];
+        $seen = [];
         foreach ($shots as $shot) {
             foreach ($shot->picture->layers as $layer) {
-                $marks = $layer->source instanceof Marks ? $layer->source->marks : [];
-                array_push($found, ...array_map(fn (Mark $m): array => [$m->from, $m->until], $marks));
+                foreach ($layer->source instanceof Marks ? $layer->source->marks : [] as $mark) {
+                    $look = json_encode($mark->figure->toArray(), JSON_THROW_ON_ERROR);
+                    [$from, $until] = [$shot->offset + $mark->from, $shot->offset + $mark->until];
+                    $goesOn = isset($seen[$look]) && $seen[$look][1] === $from;
+                    $seen[$look] = [$goesOn ? $seen[$look][0] : $from, $until];
+                }
             }
         }
 
-        return $found;
+        return array_values($seen);
     }
 }
