@@ -96,10 +96,29 @@ test('what is on its way is shown as it is when it is there', () => {
     expect(rows[0]?.shot).toBe(there);
 });
 
-test('the words of a card stand beside it', () => {
-    const plain = { ...plan, segments: [segment(40, {}, shot(0, 100))] } as Assembly;
-    const rows = boardRows(plain, { ...section, card: { kind: 'closing', length_ms: 4000 } } as Section, []);
-    expect(rows.map((row) => [row.frame, row.words.length, row.words[0]?.frame])).toEqual([[40, 8, 40]]);
+test('a zoom and a move that end one after the other are one way, and how near one is framed is no other picture', () => {
+    const layer = (shows: string, of: number | null, crop: object | null = null) => ({
+        shows,
+        crop,
+        motion: of === null ? null : { frames: of },
+    });
+    const both = { offset: 0, frames: 15, picture: { layers: [layer('slide', 20), layer('camera', 15)] } };
+    const rest = { offset: 15, frames: 5, picture: { layers: [layer('slide', 5), layer('camera', null)] } };
+    const there = { offset: 20, frames: 80, picture: { layers: [layer('slide', null), layer('camera', null)] } };
+    const nearer = { offset: 0, frames: 100, picture: { layers: [layer('slide', null), layer('camera', null, {})] } };
+    const segments = [segment(0, { a: [5, 30, 60] }, both, rest, there), segment(100, { b: [0, 9, 20] }, nearer)];
+    const short = { ...section, lines: section.lines.slice(0, 2) } as Section;
+    const rows = boardRows({ ...plan, segments } as unknown as Assembly, short, []);
+    expect(rows.map((row) => [row.frame, row.frames, row.words.length])).toEqual([[0, 200, 6]]);
+    expect(rows[0]?.shot).toBe(there);
+});
+
+test('the words of a card stand beside it, also while it counts', () => {
+    const plain = { ...plan, segments: [segment(40, {}, shot(0, 50), shot(50, 50))] } as Assembly;
+    const rows = boardRows(plain, { ...section, card: { kind: 'question', length_ms: 4000 } } as Section, []);
+    expect(rows.map((row) => [row.frame, row.frames, row.words.length, row.words[0]?.frame])).toEqual([
+        [40, 100, 8, 40],
+    ]);
 });
 
 test('the place behind the last word chosen is the next word, whosever line it is', () => {

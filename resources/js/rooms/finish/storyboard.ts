@@ -25,24 +25,20 @@ const wordsOf = (text: string): string[] => text.match(/\S+/gu) ?? [];
 
 /** The rows of a section: one a change of what is seen, in the order of the film, with the words said meanwhile. */
 export function boardRows(plan: Assembly, section: Section, cues: PlacedCue[]): BoardRow[] {
-    const rows: BoardRow[] = plan.segments
-        .filter((segment) => segment.section_id === section.id)
-        .flatMap((segment) =>
-            segment.shots.flatMap((shot, index) => {
-                if (arrives(segment.shots[index - 1])) {
-                    return [];
-                }
+    const rows: BoardRow[] = [];
+    for (const segment of plan.segments.filter((one) => one.section_id === section.id)) {
+        for (const [index, shot] of segment.shots.entries()) {
+            const last = rows.at(-1);
+            if (last && arrives(segment.shots[index - 1])) {
                 // What is on its way is shown as it is when it is there.
-                const there = arrives(shot) ? segment.shots[index + 1] : undefined;
-                return {
-                    segment,
-                    shot: there ?? shot,
-                    frame: segment.start_frame + shot.offset,
-                    frames: shot.frames + (there?.frames ?? 0),
-                    words: [],
-                };
-            }),
-        );
+                last.shot = shot;
+                last.frames += shot.frames;
+            } else {
+                const frame = segment.start_frame + shot.offset;
+                rows.push({ segment, shot, frame, frames: shot.frames, words: [] });
+            }
+        }
+    }
     // Nobody speaks a card: its words stand on it as long as it does, also while it counts.
     const card = section.card ? (rows[0] ?? null) : null;
     if (card) {
@@ -95,12 +91,19 @@ export function boardRows(plan: Assembly, section: Section, cues: PlacedCue[]): 
 const look = ({ picture }: Shot): string =>
     JSON.stringify([
         picture.ground,
-        picture.layers?.map(({ shows, url, rect, edge, crop, motion }) => [shows, url, rect, edge, crop, motion]),
+        // How near a presenter is framed is no other picture.
+        picture.layers?.map(({ shows, url, rect, edge, crop }) => [
+            shows,
+            url,
+            rect,
+            edge,
+            shows === 'camera' ? null : crop,
+        ]),
     ]);
 
-/** Whether a shot ends because what moves in it is there. */
+/** Whether something moves in a shot: in the next one it is there, or nearer. */
 const arrives = (shot: Shot | undefined): boolean =>
-    shot?.picture.layers?.some(({ motion }) => motion?.frames === shot.frames) ?? false;
+    shot?.picture.layers?.some(({ motion }) => motion != null) ?? false;
 
 /** Whether a cue stands before the section's first word. */
 export const opens = (section: Section, cue: PlacedCue): boolean =>
