@@ -17,12 +17,7 @@ final class AdjustTake
     /** @param  string  $for  `take`, `section` or `lesson` */
     public function __invoke(Take $take, ?Adjustment $adjustment, string $for): void
     {
-        $takes = match ($for) {
-            'lesson' => Take::query()->whereIn('section_id', $take->section->lesson->sections()->select('id')),
-            'section' => Take::query()->where('section_id', $take->section_id),
-            default => Take::query()->whereKey($take->id),
-        };
-        $takes->update([
+        TakesMeant::of($take, $for)->update([
             'adjustment' => $adjustment === null ? null : json_encode($adjustment->toArray(), JSON_THROW_ON_ERROR),
         ]);
         $take->section->touch();

@@ -18,12 +18,7 @@ final class FrameTake
      */
     public function __invoke(Take $take, string $part, ?Crop $crop, string $for): void
     {
-        $takes = match ($for) {
-            'lesson' => Take::query()->whereIn('section_id', $take->section->lesson->sections()->select('id')),
-            'section' => Take::query()->where('section_id', $take->section_id),
-            default => Take::query()->whereKey($take->id),
-        };
-        $takes->update([$part => $crop === null ? null : json_encode($crop->toArray(), JSON_THROW_ON_ERROR)]);
+        TakesMeant::of($take, $for)->update([$part => $crop === null ? null : json_encode($crop->toArray(), JSON_THROW_ON_ERROR)]);
         $take->section->touch();
         PrepareLessonJob::dispatch($take->section->lesson_id);
     }

@@ -1,9 +1,8 @@
 import Button from 'react-bootstrap/Button';
-import Form from 'react-bootstrap/Form';
-import { useSlides } from '../../api/lesson';
 import type { Lesson } from '../../api/types';
 import { type Placed, placedNames, type Placing } from './placing';
 import { SeenRow } from './SeenRow';
+import { SlideSelect } from './SlideSelect';
 
 interface Props {
     lesson: Lesson;
@@ -17,7 +16,6 @@ const emphases: Placed[] = ['box', 'round', 'underline', 'arrow', 'spotlight'];
 
 /** What of the stage is seen large, and what is laid over it. */
 export function EmphasisChoices({ lesson, hasStage, disabled, onChoose, onPlace }: Props) {
-    const { data: slides } = useSlides(lesson.id);
     if (!hasStage) {
         return <p className="soft mb-0">Nothing is on the stage here: show a slide to zoom or to point at it.</p>;
     }
@@ -44,20 +42,13 @@ export function EmphasisChoices({ lesson, hasStage, disabled, onChoose, onPlace 
                 ))}
             </SeenRow>
             <SeenRow label="Lay over">
-                <Form.Select
-                    size="sm"
-                    aria-label="Slide to lay over the stage"
-                    value=""
-                    disabled={disabled || !slides?.length}
-                    onChange={(event) => onPlace({ what: 'picture', text: event.target.value })}
-                >
-                    <option value="">A slide...</option>
-                    {slides?.map((slide) => (
-                        <option key={slide.id} value={slide.name}>
-                            {slide.name}
-                        </option>
-                    ))}
-                </Form.Select>
+                <SlideSelect
+                    lesson={lesson}
+                    label="Slide to lay over the stage"
+                    empty="A slide..."
+                    disabled={disabled}
+                    onSlide={(name) => onPlace({ what: 'picture', text: name })}
+                />
                 <Button
                     size="sm"
                     variant="quiet"

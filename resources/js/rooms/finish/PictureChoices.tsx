@@ -1,12 +1,12 @@
 import { useState } from 'react';
 import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
-import { useSlides } from '../../api/lesson';
 import { setup } from '../../api/setup';
 import type { Corner, InsetSize, Layout, Lesson } from '../../api/types';
 import { writeCue } from '../../page/syntax';
 import type { Placing } from './placing';
 import { SeenRow } from './SeenRow';
+import { SlideSelect } from './SlideSelect';
 
 interface Props {
     lesson: Lesson;
@@ -43,7 +43,6 @@ const written = (value: string): string => value.replaceAll('-', ' ');
 
 /** Which pictures are seen, and how they share the frame. */
 export function PictureChoices({ lesson, hasScreen, hasCamera, disabled, onChoose, onPlace }: Props) {
-    const { data: slides } = useSlides(lesson.id);
     const [move, setMove] = useState('');
     const layout = (value: string, name: string) =>
         onChoose(writeCue('layout', [written(value), move].filter(Boolean).join(', ')), name);
@@ -112,20 +111,13 @@ export function PictureChoices({ lesson, hasScreen, hasCamera, disabled, onChoos
                 </Form.Select>
             </SeenRow>
             <SeenRow label="Stage">
-                <Form.Select
-                    size="sm"
-                    aria-label="Slide"
-                    value=""
-                    disabled={disabled || !slides?.length}
-                    onChange={(event) => onChoose(writeCue('slide', event.target.value), `Slide ${event.target.value}`)}
-                >
-                    <option value="">Show a slide...</option>
-                    {slides?.map((slide) => (
-                        <option key={slide.id} value={slide.name}>
-                            {slide.name}
-                        </option>
-                    ))}
-                </Form.Select>
+                <SlideSelect
+                    lesson={lesson}
+                    label="Slide"
+                    empty="Show a slide..."
+                    disabled={disabled}
+                    onSlide={(name) => onChoose(writeCue('slide', name), `Slide ${name}`)}
+                />
                 <Button
                     size="sm"
                     variant="quiet"

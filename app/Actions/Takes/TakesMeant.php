@@ -1,0 +1,25 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Actions\Takes;
+
+use App\Models\Take;
+use Illuminate\Database\Eloquent\Builder;
+
+/** Which takes a change is for that was made at one of them. */
+final class TakesMeant
+{
+    /**
+     * @param  string  $for  `take`, `section` or `lesson`
+     * @return Builder<Take>
+     */
+    public static function of(Take $take, string $for): Builder
+    {
+        return match ($for) {
+            'lesson' => Take::query()->whereIn('section_id', $take->section->lesson->sections()->select('id')),
+            'section' => Take::query()->where('section_id', $take->section_id),
+            default => Take::query()->whereKey($take->id),
+        };
+    }
+}
