@@ -16,10 +16,12 @@ final class TakesMeant
      */
     public static function of(Take $take, string $for): Builder
     {
+        $sections = $take->section->lesson->sections()->pluck('id')->all();
+
         return match ($for) {
-            'lesson' => Take::query()->whereIn('section_id', $take->section->lesson->sections()->select('id')),
+            'lesson' => Take::query()->where(fn (Builder $takes) => $takes->whereIn('section_id', $sections)),
             'section' => Take::query()->where('section_id', $take->section_id),
-            default => Take::query()->whereKey($take->id),
+            default => Take::query()->where('id', $take->id),
         };
     }
 }

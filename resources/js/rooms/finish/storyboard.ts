@@ -103,7 +103,7 @@ const look = ({ picture }: Shot): string =>
 
 /** Whether something moves in a shot: in the next one it is there, or nearer. */
 const arrives = (shot: Shot | undefined): boolean =>
-    shot?.picture.layers?.some(({ motion }) => motion != null) ?? false;
+    shot?.picture.layers?.some(({ motion }) => Boolean(motion)) ?? false;
 
 /** Whether a cue stands before the section's first word. */
 export const opens = (section: Section, cue: PlacedCue): boolean =>
