@@ -28,6 +28,45 @@ use PHPUnit\Framework\Attributes\DataProvider;
 /** What is found when takes are looked over, and what is made of their sound; with real programs on made-up takes. */
 final class LookOverTest extends FeatureTestCase
 {
+    public function test_a_camera_is_adjusted_for_a_take_or_all_and_made_to_go_with_its_neighbours(): void
+    {
+        $section = $this->section();
+        $lesson = $section->lesson()->firstOrFail();
+        $other = Section::factory()->for($lesson)->create(['position' => 2]);
+        $takes = array_map(fn (Section $s): Take => $this->keep($this->record($s, Clips::spoken())), [$section, $other]);
+        $change = fn (mixed $to, string $for = 'take') => $this->patchJson("/api/takes/{$takes[0]->id}", [
+            'adjustment' => $to, 'for' => $for,
+        ]);
+        $brighter = ['brightness' => 10, 'contrast' => 0, 'warmth' => -5, 'saturation' => 0];
+        $change($brighter)->assertOk()->assertJsonPath('adjustment', $brighter);
+        $colours = fn (): array => array_map(
+            fn (array $segment): mixed => $segment['shots'][0]['picture']['layers'][0]['colours'],
+            $this->getJson("/api/lessons/{$lesson->id}/assembly")->json('segments'),
+        );
+        self::assertSame([true, false], array_map(is_array(...), $colours()));
+        $change($brighter, 'lesson')->assertOk();
+        self::assertSame([true, true], array_map(is_array(...), $colours()));
+        foreach (['bright', ['brightness' => 900], ['warmth' => 'very']] as $odd) {
+            $change($odd)->assertStatus(422);
+        }
+        self::assertSame($brighter, $takes[0]->refresh()->adjustment);
+        $change(null)->assertOk()->assertJsonPath('adjustment', null);
+
+        // Both were seen in the same light; then the other one is darker, and bluer.
+        $match = fn (): mixed => $this->getJson("/api/takes/{$takes[1]->id}/match")->assertOk()->json('adjustment');
+        $looked = $takes[1]->refresh()->inspected;
+        if ($looked === null) {
+            self::assertNull($match(), 'nobody has looked yet');
+            array_map(fn (Take $t) => app(InspectTake::class)($t->refresh()), $takes);
+            $looked = $takes[1]->refresh()->inspected;
+        }
+        self::assertNull($match());
+        self::assertIsArray($looked);
+        $looked['camera']['brightness'] -= 20;
+        $takes[1]->update(['inspected' => $looked]);
+        self::assertSame(['brightness' => 16, 'contrast' => 0, 'warmth' => 0, 'saturation' => 0], $match());
+    }
+
     private const LINES = [
         'The height is given in metres above chart datum.',
         'High water at the quay is at a quarter past seven.',
