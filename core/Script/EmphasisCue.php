@@ -10,9 +10,6 @@ use OpenReel\Core\Mark\EmphasisShape;
 /** What an emphasis cue says: what is laid over the stage and where; or that nothing is any more. */
 final readonly class EmphasisCue
 {
-    /** Names of colours, for those of the house style. */
-    private const COLOURS = ['accent', 'contrast', 'ink', 'paper'];
-
     private const LONGEST_MS = 600_000;
 
     /** To be drawn on for longer is to be waited for. */
@@ -63,7 +60,7 @@ final readonly class EmphasisCue
         $drawn = 0;
         foreach (array_slice($parts, 1) as $part) {
             $seconds = Length::milliseconds($part);
-            if (in_array($part, self::COLOURS, true) || preg_match('/^[0-9a-f]{6}$/', $part) === 1) {
+            if (Options::isColour($part)) {
                 $colour = $part;
             } elseif ($part === 'hand-drawn' || $part === 'plain') {
                 $isHandDrawn = $part === 'hand-drawn';

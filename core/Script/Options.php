@@ -49,7 +49,7 @@ final readonly class Options
         return new self(trim(implode(',', $parts)), $at, $colour, $length);
     }
 
-    private static function isColour(string $text): bool
+    public static function isColour(string $text): bool
     {
         return in_array($text, self::COLOURS, true) || preg_match('/^[0-9a-f]{6}$/', $text) === 1;
     }
