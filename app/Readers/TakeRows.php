@@ -32,6 +32,7 @@ final class TakeRows
         'spoken',
         'hearing',
         'markers',
+        'adjustment',
         'framing',
         'area',
         'flags',

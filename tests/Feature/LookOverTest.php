@@ -50,6 +50,8 @@ final class LookOverTest extends FeatureTestCase
             $change($odd)->assertStatus(422);
         }
         self::assertSame($brighter, $takes[0]->refresh()->adjustment);
+        $told = $this->getJson("/api/lessons/{$lesson->id}")->json('sections.0.takes.0.adjustment');
+        self::assertSame($brighter, $told);
         $change(null)->assertOk()->assertJsonPath('adjustment', null);
 
         // Both were seen in the same light; then the other one is darker, and bluer.

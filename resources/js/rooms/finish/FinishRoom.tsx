@@ -214,7 +214,8 @@ export default function FinishRoom() {
                                 cue.cue,
                                 text,
                                 text ? 'The cue is changed.' : 'The cue is gone.',
-                                () => setCue(null),
+                                // Another one may be in hand by then.
+                                () => setCue((now) => (now?.cue === cue.cue ? null : now)),
                             );
                         }}
                         onClose={() => setCue(null)}

@@ -138,7 +138,7 @@ export function pictureSays({ picture }: Pick<Shot, 'picture'>): string {
     if (!camera) {
         return `${name} alone`;
     }
-    return camera.rect.width < picture.frame.width / 2 - 1 && camera.edge
-        ? `${name} with inset`
-        : `${name} beside camera`;
+    const [a, b] = [stage.rect, camera.rect];
+    const overlaps = b.x < a.x + a.width && a.x < b.x + b.width && b.y < a.y + a.height && a.y < b.y + b.height;
+    return overlaps ? `${name} with inset` : `${name} beside camera`;
 }
