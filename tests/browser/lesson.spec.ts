@@ -50,7 +50,7 @@ test('from nothing to a downloaded film, by keyboard alone', async ({ page }) =>
     await tabTo(/Slide of section 1/);
     await press('Enter');
     await (await chooser).setFiles(slides(2));
-    await expect(page.getByAltText('Slide: 02')).toBeVisible();
+    await expect(page.getByAltText('Slide: 03')).toBeVisible();
     await expect(page.getByText('All saved')).toBeVisible();
     await tabTo(/^\s*Record section 1$/);
     await press('Enter');

@@ -163,8 +163,8 @@ test('pictures dropped together fill the sections, and what is no picture is ref
     await saved(page);
     await expect
         .poll(async () => (await readLesson(request, lesson.id)).sections.map((s) => s.slide?.name))
-        .toEqual(['01', '02', '03']);
-    await expect(page.getByAltText('Slide: 01')).toBeVisible();
+        .toEqual(['02', '03', '04']);
+    await expect(page.getByAltText('Slide: 02')).toBeVisible();
     await page
         .getByLabel('Slide of section 1')
         .setInputFiles({ name: 'notes.png', mimeType: 'image/png', buffer: Buffer.from('no picture') });
@@ -173,7 +173,7 @@ test('pictures dropped together fill the sections, and what is no picture is ref
     await page.getByRole('button', { name: 'Remove the slide' }).click();
     await expect
         .poll(async () => (await readLesson(request, lesson.id)).sections.map((s) => s.slide?.name ?? null))
-        .toEqual(['01', null, '03']);
+        .toEqual(['02', null, '04']);
 });
 
 test('slides that are shown nowhere find the sections that show none', async ({ page, request }) => {
@@ -189,7 +189,7 @@ test('slides that are shown nowhere find the sections that show none', async ({ 
     await saved(page);
     await expect
         .poll(async () => (await readLesson(request, lesson.id)).sections.map((section) => section.slide?.name))
-        .toEqual(['01', '02', '03']);
+        .toEqual(['02', '03', '04']);
 });
 
 test('a card is drawn in the background and appears on the page', async ({ page, request }) => {

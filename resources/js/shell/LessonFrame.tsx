@@ -48,7 +48,9 @@ export function LessonFrame() {
             </Waiting>
         );
     }
-    const section = lesson.sections.find((s) => s.id === sectionId) ?? lesson.sections[0];
+    // Nobody records a card: the first section that is spoken is meant.
+    const spoken = ['record', 'review'].includes(room) ? lesson.sections.find((s) => !s.card) : undefined;
+    const section = lesson.sections.find((s) => s.id === sectionId) ?? spoken ?? lesson.sections[0];
     return (
         <div className={room === 'record' ? 'lesson-frame room-dark' : 'lesson-frame'}>
             <header className="lesson-head">
