@@ -65,7 +65,7 @@ test('every room opens while the server is away, with what is known', async ({ p
     await toRoom(page, 'Record');
     await expect(page.getByRole('heading', { name: /^Record section/ })).toBeAttached();
     await toRoom(page, 'Script');
-    await expect(words(page)).toContainText('high water');
+    await expect(words(page)).toContainText('Reading the Water');
 });
 
 test('a room that cannot be read says so, and opens when the server is back', async ({ page, request }) => {
