@@ -1,7 +1,7 @@
 import { expect, type Page, test } from '@playwright/test';
 import { execFileSync } from 'node:child_process';
 import { readFileSync } from 'node:fs';
-import type { Assembly, Lesson } from '../../resources/js/api/types';
+import type { Assembly, Finding, Lesson } from '../../resources/js/api/types';
 import { frameOf, likeness, taken } from './film';
 import { filmOf, makeLesson, probe, readLesson, slides } from './helpers';
 
@@ -84,8 +84,8 @@ test('a lesson that uses every cue is watched as it is exported', async ({ page,
     const lesson = await decorated(request);
     const read = async () => (await (await request.get(`/api/lessons/${lesson.id}/assembly`)).json()) as Assembly;
     const ready = async () => {
-        const { findings } = { findings: await (await request.get(`/api/lessons/${lesson.id}/script/ready`)).json() };
-        return (findings as { kind: string; says: string }[]).filter(({ kind }) => kind === 'cue');
+        const answer = await request.get(`/api/lessons/${lesson.id}/script/ready`);
+        return ((await answer.json()) as Finding[]).filter(({ kind }) => kind === 'cue');
     };
     expect(await ready(), 'every cue can be followed').toEqual([]);
     const film = await filmOf(request, lesson.id, test.info().outputPath('film.mp4'));

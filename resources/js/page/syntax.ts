@@ -86,7 +86,7 @@ export function cueLabel({ kind, value }: Pick<CueAt, 'kind' | 'value'>): string
         case 'picture':
             return `${kind}: ${value.replace(/,\s*at\s[^]*$/i, '')}`;
         case 'name':
-            return value === '' ? 'name' : `name: ${value.split(',')[0]}`;
+            return /^[^,]/.test(value) ? `name: ${value.split(',')[0]}` : 'name';
         case 'music':
             return value.toLowerCase() === 'none' ? 'end of music' : `music: ${(value.split(',')[0] ?? '').trim()}`;
         case 'camera alone':

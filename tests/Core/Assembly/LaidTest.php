@@ -99,8 +99,12 @@ final class LaidTest extends TestCase
         self::assertGreaterThan(640, $right->picture->layers[2]->rect->x);
         // Nobody is named: the style's presenter, if there is one.
         self::assertCount(2, $this->shots('[slide: 1] [name] One two. Three. Four.')[0]->picture->layers);
+        $role = $this->shots('[slide: 1] [name: , Shore instructor] One two. Three. Four.');
+        self::assertCount(2, $role[0]->picture->layers, 'nobody to be named');
         $named = $this->shots('[slide: 1] [name] One two. Three. Four.', ['presenter' => 'Wenna']);
         self::assertCount(3, $named[0]->picture->layers);
+        $whole = $this->shots('[slide: 1] [name: , Shore instructor] One two. Three. Four.', ['presenter' => 'Wenna']);
+        self::assertGreaterThan($named[0]->picture->layers[2]->rect->height, $whole[0]->picture->layers[2]->rect->height);
     }
 
     public function test_a_card_that_counts_has_a_picture_a_second(): void

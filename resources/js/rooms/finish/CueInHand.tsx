@@ -28,7 +28,7 @@ export function CueInHand({ lesson, cue, scriptPath, disabled, onChange, onClose
                     Done
                 </Button>
             </header>
-            {music && (
+            {music ? (
                 <MusicForm
                     lesson={lesson}
                     said={music}
@@ -36,28 +36,28 @@ export function CueInHand({ lesson, cue, scriptPath, disabled, onChange, onClose
                     onChange={onChange}
                     onTakeAway={() => onChange('')}
                 />
+            ) : (
+                <Form
+                    className="cue-form"
+                    onSubmit={(event) => {
+                        event.preventDefault();
+                        onChange(text.trim());
+                    }}
+                >
+                    <Form.Control
+                        aria-label="The cue as it is written"
+                        value={text}
+                        maxLength={400}
+                        onChange={(event) => setText(event.target.value)}
+                    />
+                    <Button type="submit" disabled={disabled || text.trim() === '' || text.trim() === cue.text}>
+                        Change
+                    </Button>
+                    <Button variant="quiet" disabled={disabled} onClick={() => onChange('')}>
+                        Take away
+                    </Button>
+                </Form>
             )}
-            <Form
-                hidden={music !== null}
-                className="cue-form"
-                onSubmit={(event) => {
-                    event.preventDefault();
-                    onChange(text.trim());
-                }}
-            >
-                <Form.Control
-                    aria-label="The cue as it is written"
-                    value={text}
-                    maxLength={400}
-                    onChange={(event) => setText(event.target.value)}
-                />
-                <Button type="submit" disabled={disabled || text.trim() === '' || text.trim() === cue.text}>
-                    Change
-                </Button>
-                <Button variant="quiet" disabled={disabled} onClick={() => onChange('')}>
-                    Take away
-                </Button>
-            </Form>
             {cue.problem && <p className="flag mb-0">{cue.problem}</p>}
         </section>
     );

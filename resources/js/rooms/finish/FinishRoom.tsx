@@ -5,7 +5,7 @@ import { Link, useNavigate } from 'react-router';
 import { useAssembly } from '../../api/lesson';
 import type { Picture, PlacedCue, Section } from '../../api/types';
 import type { AssemblyPlayer } from '../../player/AssemblyPlayer';
-import { writeCue } from '../../page/syntax';
+import { cuesIn, writeCue } from '../../page/syntax';
 import { fingerprint } from '../../player/plan';
 import { useLessonPlace } from '../../shell/LessonFrame';
 import { roomPath } from '../../shell/paths';
@@ -103,14 +103,14 @@ export default function FinishRoom() {
     const camera = row?.shot?.picture.layers.find(({ shows }) => shows === 'camera');
     const choose = ({ cue: text, says }: Choice, holds: 'words' | 'on', done?: () => void) => {
         const last = chosen.at(-1);
-        const isMusic = text.startsWith('[music');
-        const isName = text.startsWith('[name');
-        const lasting = isName ? 'for four seconds' : holds === 'words' ? 'for these words' : 'from here on';
+        const kind = cuesIn(text)[0]?.kind;
+        const lasting = kind === 'name' ? 'for four seconds' : holds === 'words' ? 'for these words' : 'from here on';
         if (first && last) {
             // Music goes on into the next section unless it is ended, also behind the last word.
-            const behind = isMusic
-                ? { line: last.word.line, word: last.word.word + 1 }
-                : placeBehind(first.section, last.word);
+            const behind =
+                kind === 'music'
+                    ? { line: last.word.line, word: last.word.word + 1 }
+                    : placeBehind(first.section, last.word);
             const until = holds === 'words' ? behind : null;
             change.place(
                 first.section,

@@ -61,16 +61,7 @@ export function TextChoices({ hasStage, disabled, onChoose, onPlace }: Props) {
                     variant="quiet"
                     disabled={disabled}
                     onClick={() =>
-                        onChoose(
-                            writeCue(
-                                'name',
-                                [name, role]
-                                    .map((part) => part.trim())
-                                    .filter(Boolean)
-                                    .join(', '),
-                            ),
-                            'The name',
-                        )
+                        onChoose(writeCue('name', role.trim() ? `${name.trim()}, ${role.trim()}` : name), 'The name')
                     }
                 >
                     Show it
