@@ -80,7 +80,7 @@ final readonly class Assembly
         }
 
         $last = $segments[count($segments) - 1] ?? null;
-        $fade = fn (?Shot $shot, int $ms): int => min((int) round($ms * $rate->fps / 1000), intdiv($shot->frames ?? 0, 2));
+        $fade = fn (?Shot $shot, int $ms): int => min($rate->frames($ms), intdiv($shot->frames ?? 0, 2));
 
         return new self(
             $frame,

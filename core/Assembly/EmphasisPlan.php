@@ -60,7 +60,7 @@ final readonly class EmphasisPlan
     /** @return int frames in which it is drawn on */
     private static function drawnFrames(Emphasis $what, int $from, TimeMap $map): int
     {
-        return $map->frameOf($map->timeOf($from)->plus(Tick::ofMilliseconds($what->look->drawnMs))) - $from;
+        return self::later($from, $what->look->drawnMs, $map) - $from;
     }
 
     /**
@@ -92,7 +92,7 @@ final readonly class EmphasisPlan
             $until = $shown->until === null ? $map->frames : $plan->frame($shown->until) ?? $map->frames;
             if ($from !== null && $shown->milliseconds !== null) {
                 // What was laid over an earlier passage for a moment is gone.
-                $until = $plan->isSpoken($shown->from) ? min($until, $plan->later($from, $shown->milliseconds)) : 0;
+                $until = $plan->isSpoken($shown->from) ? min($until, self::later($from, $shown->milliseconds, $map)) : 0;
             }
             if ($from !== null && $from < $until) {
                 $found[] = [$from, $until, $shown->emphasis];
@@ -132,8 +132,8 @@ final readonly class EmphasisPlan
         return in_array($place[0], array_map(fn (string $id): ?int => $this->lines[$id] ?? null, $this->passage->spoken()), true);
     }
 
-    private function later(int $frame, int $milliseconds): int
+    private static function later(int $frame, int $milliseconds, TimeMap $map): int
     {
-        return $this->map->frameOf($this->map->timeOf($frame)->plus(Tick::ofMilliseconds($milliseconds)));
+        return $map->frameOf($map->timeOf($frame)->plus(Tick::ofMilliseconds($milliseconds)));
     }
 }

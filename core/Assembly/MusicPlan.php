@@ -20,14 +20,14 @@ final class MusicPlan
     {
         $last = end($segments);
         $end = $last === false ? 0 : $last->endFrame();
-        $frames = fn (int $ms): int => (int) round($ms * $rate->fps / 1000);
         $music = [];
         $timed = self::timed($segments, $sections, $end);
         foreach ($timed as $n => [$from, $cued]) {
             if ($cued->bed !== null) {
                 // It goes once the next cue is reached, or so that it has gone when the film ends.
                 $next = $timed[$n + 1][0] ?? $end;
-                $music[] = self::stretch($cued->bed, $cued->cue, $from, min($end, $next + $frames($cued->cue->fadeOutMs)), $rate);
+                $until = min($end, $next + $rate->frames($cued->cue->fadeOutMs));
+                $music[] = self::stretch($cued->bed, $cued->cue, $from, $until, $rate);
             }
         }
         $music = [...$music, ...self::sounds($segments, $sections, $rate)];
@@ -92,11 +92,12 @@ final class MusicPlan
 
     private static function stretch(Bed $bed, MusicCue $cue, int $from, int $until, FrameRate $rate): Music
     {
-        $frames = fn (int $ms): int => (int) round($ms * $rate->fps / 1000);
         if (! $cue->loops) {
             $until = min($until, $from + intdiv($bed->samples, $rate->ticksPerFrame()));
         }
 
-        return new Music($bed, $from, $until, $cue->level, $frames($cue->fadeInMs), $frames($cue->fadeOutMs), $cue->loops);
+        [$in, $out] = [$rate->frames($cue->fadeInMs), $rate->frames($cue->fadeOutMs)];
+
+        return new Music($bed, $from, $until, $cue->level, $in, $out, $cue->loops);
     }
 }

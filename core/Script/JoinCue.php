@@ -34,7 +34,7 @@ final readonly class JoinCue
 
     public function join(FrameRate $rate): Join
     {
-        $frames = (int) round(($this->milliseconds * $rate->fps) / 1000);
+        $frames = $rate->frames($this->milliseconds);
 
         return match ($this->kind) {
             JoinKind::Cut => Join::cut(),

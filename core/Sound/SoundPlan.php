@@ -108,6 +108,7 @@ final readonly class SoundPlan
         $heard = [];
         foreach ($places as $place) {
             $from = $place->at;
+            // What is heard ends where a silence begins, and at last with the piece.
             foreach ($place->piece->sound === null ? [] : [...$place->silences, [$place->piece->samples, 0]] as [$until, $next]) {
                 if ($place->at + $until > $from) {
                     $heard[] = [$from, $place->at + $until];

@@ -127,7 +127,6 @@ final readonly class CardDrawing
     private function page(string $paper, string $ink, string $accent, int $margin, int $top, int $below): string
     {
         $rule = (int) round($margin * 0.09);
-
         $above = $top - 3 * $rule - (int) round(0.4 * $this->titleSize);
 
         return $this->ground($paper).

@@ -20,6 +20,12 @@ final readonly class FrameRate
         return in_array($fps, self::OFFERED, true) ? new self($fps) : throw TimeProblem::unknownRate($fps);
     }
 
+    /** How many frames are nearest to so many milliseconds. */
+    public function frames(int $milliseconds): int
+    {
+        return (int) round($milliseconds * $this->fps / 1000);
+    }
+
     /** Ticks (audio samples) in one frame: 2000, 1920, 1600, 960 or 800. */
     public function ticksPerFrame(): int
     {
