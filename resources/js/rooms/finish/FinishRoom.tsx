@@ -1,7 +1,7 @@
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
-import { Link, useNavigate } from 'react-router';
+import { useNavigate } from 'react-router';
 import { useAssembly } from '../../api/lesson';
 import type { Picture, PlacedCue, Section } from '../../api/types';
 import type { AssemblyPlayer } from '../../player/AssemblyPlayer';
@@ -9,7 +9,7 @@ import { cuesIn, writeCue } from '../../page/syntax';
 import { fingerprint } from '../../player/plan';
 import { useLessonPlace } from '../../shell/LessonFrame';
 import { roomPath } from '../../shell/paths';
-import { sectionTitle } from '../../shell/sectionState';
+import { SectionLinks } from '../../shell/SectionLinks';
 import { EmptyPlace } from '../../ui/EmptyPlace';
 import { clock } from '../../ui/time';
 import { Waiting } from '../../ui/Waiting';
@@ -268,15 +268,7 @@ export default function FinishRoom() {
                                     <>
                                         {' '}
                                         Without a kept take, and left out of the film:{' '}
-                                        {missing.map((one, index) => (
-                                            <span key={one.id}>
-                                                {index > 0 && ', '}
-                                                <Link to={roomPath(lesson.id, 'record', one.id)}>
-                                                    {sectionTitle(one, lesson.sections.indexOf(one))}
-                                                </Link>
-                                            </span>
-                                        ))}
-                                        .
+                                        <SectionLinks lesson={lesson} sections={missing} />.
                                     </>
                                 )}
                             </p>

@@ -1,13 +1,13 @@
 import Alert from 'react-bootstrap/Alert';
 import Button from 'react-bootstrap/Button';
-import { Link, useNavigate } from 'react-router';
+import { useNavigate } from 'react-router';
 import { api } from '../../api/client';
 import { useAssembly, useExports, useLessonChange } from '../../api/lesson';
 import type { Export } from '../../api/types';
 import { useLessonPlace } from '../../shell/LessonFrame';
 import { roomPath } from '../../shell/paths';
+import { SectionLinks } from '../../shell/SectionLinks';
 import { useNotices } from '../../shell/Notices';
-import { sectionTitle } from '../../shell/sectionState';
 import { EmptyPlace } from '../../ui/EmptyPlace';
 import { Icon } from '../../ui/Icon';
 import { clock, day, megabytes } from '../../ui/time';
@@ -64,15 +64,7 @@ export default function HandOverRoom() {
                 <p className="flag">
                     <Icon name="exclamation" />
                     <span>
-                        Left out, because no take is kept:{' '}
-                        {missing.map((one, index) => (
-                            <span key={one.id}>
-                                {index > 0 && ', '}
-                                <Link to={roomPath(lesson.id, 'record', one.id)}>
-                                    {sectionTitle(one, lesson.sections.indexOf(one))}
-                                </Link>
-                            </span>
-                        ))}
+                        Left out, because no take is kept: <SectionLinks lesson={lesson} sections={missing} />
                     </span>
                 </p>
             )}
