@@ -1,17 +1,9 @@
 // Opens Finish of the lesson at the given address from another room and prints the milliseconds until the storyboard is painted:
 // the middle of five times.
-import { chromium } from '@playwright/test';
+import { opened } from './opened.mjs';
 
 const [address] = process.argv.slice(2);
-const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--no-sandbox', '--disable-gpu'] });
-const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
-for (let tries = 0; tries < 50; tries++) {
-    const answer = await page.goto(`${address}/handover`).catch(() => null);
-    if (answer?.ok()) {
-        break;
-    }
-    await page.waitForTimeout(200);
-}
+const { browser, page } = await opened(`${address}/handover`);
 const times = [];
 for (let round = 0; round < 5; round++) {
     await page.goto(`${address}/handover`);

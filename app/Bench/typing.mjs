@@ -1,17 +1,9 @@
 // Types into the page at the given address and prints the 95th percentile of milliseconds from key to paint.
-import { chromium } from '@playwright/test';
+import { opened } from './opened.mjs';
 
 const [address] = process.argv.slice(2);
 const keys = 240;
-const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--no-sandbox', '--disable-gpu'] });
-const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
-for (let tries = 0; tries < 50; tries++) {
-    const answer = await page.goto(address).catch(() => null);
-    if (answer?.ok()) {
-        break;
-    }
-    await page.waitForTimeout(200);
-}
+const { browser, page } = await opened(address);
 await page.getByText('All saved').waitFor();
 await page.waitForTimeout(1500);
 await page.evaluate(() => {

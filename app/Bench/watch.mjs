@@ -1,17 +1,9 @@
 // Jumps to words all over the lesson at the given address and prints the milliseconds until the frame is seen: the slowest but
 // one of twenty (the 95th percentile).
-import { chromium } from '@playwright/test';
+import { opened } from './opened.mjs';
 
 const [address] = process.argv.slice(2);
-const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--no-sandbox', '--disable-gpu'] });
-const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
-for (let tries = 0; tries < 50; tries++) {
-    const answer = await page.goto(address).catch(() => null);
-    if (answer?.ok()) {
-        break;
-    }
-    await page.waitForTimeout(200);
-}
+const { browser, page } = await opened(address);
 await page.locator('.word').first().waitFor();
 await page.waitForTimeout(3000);
 const count = await page.locator('.word').count();

@@ -37,6 +37,9 @@ use OpenReel\Core\Time\FrameRate;
 /** Reads off a lesson's script what is seen where, with the slides and the house style at hand. */
 final class PictureCues
 {
+    /** Long enough to read three caps and look at what they do. */
+    private const KEYS_MS = 2_500;
+
     /** Long enough to read a name and what somebody is. */
     private const NAME_MS = 4_000;
 
@@ -118,28 +121,34 @@ final class PictureCues
 
     /**
      * @param  list<string>  $lines  ids of the section's lines, in order
-     * @return list<KeysShown> in order
+     * @return list<OverlayShown> in order
      */
-    public function keys(Section $section, array $lines): array
+    public function overlays(Section $section, array $lines): array
     {
         $shown = [];
         foreach ($section->cues as $cue) {
-            $caps = $cue->kind === CueKind::Keys ? Keys::read($cue->value) : [];
-            $name = $cue->kind === CueKind::Name ? $this->name($cue) : null;
-            if ($name !== null && isset($lines[$cue->line - 1])) {
-                $length = Options::read($cue->value)->milliseconds ?? self::NAME_MS;
-                $shown[] = new KeysShown($lines[$cue->line - 1], $cue->within, $name->layer(), $length);
-            }
-            if ($caps !== [] && isset($lines[$cue->line - 1])) {
-                $shown[] = new KeysShown(
-                    $lines[$cue->line - 1],
-                    $cue->within,
-                    (new KeysDrawing($caps, $this->frame, $this->style))->layer(),
-                );
+            $layer = $this->overlay($cue)?->layer();
+            if ($layer !== null && isset($lines[$cue->line - 1])) {
+                $length = $cue->kind === CueKind::Keys
+                    ? self::KEYS_MS
+                    : Options::read($cue->value)->milliseconds ?? self::NAME_MS;
+                $shown[] = new OverlayShown($lines[$cue->line - 1], $cue->within, $layer, $length);
             }
         }
 
         return $shown;
+    }
+
+    /** What a cue lays over the whole picture for a while. */
+    private function overlay(Cue $cue): KeysDrawing|NameDrawing|null
+    {
+        $caps = $cue->kind === CueKind::Keys ? Keys::read($cue->value) : [];
+
+        return match (true) {
+            $caps !== [] => new KeysDrawing($caps, $this->frame, $this->style),
+            $cue->kind === CueKind::Name => $this->name($cue),
+            default => null,
+        };
     }
 
     /** How a section meets what comes before it: as its cue says, or the style; null when neither says anything. */
@@ -276,19 +285,14 @@ final class PictureCues
         );
     }
 
-    /** @return list<string> SVG drawings of what its cues show and we draw: pages of the board, key caps */
+    /** @return list<string> SVG drawings of what its cues show and we draw: pages of the board, key caps, names, labels */
     public function drawings(): array
     {
         $drawings = array_map($this->paper(...), array_values(array_unique($this->pages)));
         foreach ($this->script->sections as $section) {
             foreach ($section->cues as $cue) {
-                $caps = $cue->kind === CueKind::Keys ? Keys::read($cue->value) : [];
-                $drawings[] = match (true) {
-                    $caps !== [] => (new KeysDrawing($caps, $this->frame, $this->style))->svg(),
-                    $cue->kind === CueKind::Name => $this->name($cue)?->svg(),
-                    $cue->kind === CueKind::Label => $this->laidOver($cue) === null ? null : $this->label($cue)->svg(),
-                    default => null,
-                };
+                $isLabel = $cue->kind === CueKind::Label && $this->laidOver($cue) !== null;
+                $drawings[] = $isLabel ? $this->label($cue)->svg() : $this->overlay($cue)?->svg();
             }
         }
 

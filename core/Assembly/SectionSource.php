@@ -15,7 +15,7 @@ final readonly class SectionSource
      * @param  list<PictureChange>  $changes  in order
      * @param  list<string>  $lines  ids of its lines, in order
      * @param  Join|null  $join  how it meets what comes before it; null is a cut
-     * @param  list<KeysShown>  $keys  in order
+     * @param  list<OverlayShown>  $overlays  in order
      * @param  list<EmphasisShown>  $emphases  in order
      * @param  list<MusicCued>  $music  in order
      * @param  Bed|null  $sound  heard when it begins
@@ -29,7 +29,7 @@ final readonly class SectionSource
         public ?CardSource $card = null,
         public array $lines = [],
         public ?Join $join = null,
-        public array $keys = [],
+        public array $overlays = [],
         public array $emphases = [],
         public array $music = [],
         public ?Bed $sound = null,

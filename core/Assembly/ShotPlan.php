@@ -68,7 +68,7 @@ final readonly class ShotPlan
             }
             $choice = $then;
         }
-        $keys = $this->keys($section->keys, $passage, $map);
+        $overlays = $this->overlays($section->overlays, $passage, $map);
         $starts = array_keys($cuts);
         foreach ($ways as $frame => [, $frames]) {
             foreach ([$frames, $moves[$frame]] as $length) {
@@ -76,7 +76,7 @@ final readonly class ShotPlan
                 array_push($starts, ...$length > 0 && $frame + $length < $map->frames ? [$frame + $length] : []);
             }
         }
-        foreach ($keys as [$from, $until]) {
+        foreach ($overlays as [$from, $until]) {
             array_push($starts, $from, ...$until < $map->frames ? [$until] : []);
         }
         foreach (EmphasisPlan::changes($section, $passage, $map) as $frame) {
@@ -101,8 +101,8 @@ final readonly class ShotPlan
                 $was = $before[$since];
                 $picture = LayoutMove::of($see($was, new Zoom($was->zoom)), $picture, $moves[$since], $start - $since);
             }
-            foreach ($keys as [$from, $behind, $caps]) {
-                $picture = $from <= $start && $start < $behind ? $picture->under($caps) : $picture;
+            foreach ($overlays as [$from, $behind, $layer]) {
+                $picture = $from <= $start && $start < $behind ? $picture->under($layer) : $picture;
             }
             if ($passage->take->isDraft && $this->look->draftMark !== null) {
                 $picture = $picture->under($this->look->draftMark);
@@ -195,18 +195,18 @@ final readonly class ShotPlan
     }
 
     /**
-     * @param  list<KeysShown>  $keys
+     * @param  list<OverlayShown>  $overlays
      * @return list<array{int, int, Layer}> first frame, the frame behind the last, and what is shown
      */
-    private function keys(array $keys, Passage $passage, TimeMap $map): array
+    private function overlays(array $overlays, Passage $passage, TimeMap $map): array
     {
         $timed = [];
-        foreach ($keys as $shown) {
+        foreach ($overlays as $shown) {
             $at = self::at($shown->line, $shown->within, $passage);
             if ($at !== null && $at->isBefore($passage->span->until)) {
                 $from = $map->frameOf($at);
                 $until = max($from + 1, $map->frameOf($at->plus(Tick::ofMilliseconds($shown->milliseconds))));
-                $timed[] = [$from, $until, $shown->caps];
+                $timed[] = [$from, $until, $shown->layer];
             }
         }
 

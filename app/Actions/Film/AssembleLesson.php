@@ -95,7 +95,7 @@ final class AssembleLesson
                 $card,
                 $lines[$section->id] ?? [],
                 join: $cues->join($text, $rate),
-                keys: $cues->keys($text, $lines[$section->id] ?? []),
+                overlays: $cues->overlays($text, $lines[$section->id] ?? []),
                 emphases: $cues->emphases($text),
                 music: $cues->music($text, $beds),
                 sound: self::sound($text->card()?->kind, $index, $style, $sounds),

@@ -155,7 +155,7 @@ final class LaidTest extends TestCase
         $take = Example::take('t', [0, 144_000], ['a' => 0, 'b' => 48_000, 'c' => 96_000], Shape::of(1600, 900));
         $source = new SectionSource(
             's', 's', $opening, [new Passage($take, Example::span(0, 144_000), $lines)], $changes, lines: $lines,
-            keys: $cues->keys($script->sections[0], $lines), emphases: $cues->emphases($script->sections[0]),
+            overlays: $cues->overlays($script->sections[0], $lines), emphases: $cues->emphases($script->sections[0]),
         );
 
         return Assembly::of($frame, FrameRate::of(25), [$source])->segments[0]->shots;

@@ -166,9 +166,9 @@ final class StageTest extends TestCase
         self::assertSame('board:1', $changes[1]->then->stage?->surface());
         self::assertNotSame($cues->page(1)->still?->hash, $cues->page(2)->still?->hash, 'squared paper');
 
-        [$keys] = $cues->keys($script->sections[1], ['5', '6', '7', '8']);
+        [$keys] = $cues->overlays($script->sections[1], ['5', '6', '7', '8']);
         self::assertSame('8', $keys->line);
-        self::assertSame(StillKind::Keys, $keys->caps->source instanceof Still ? $keys->caps->source->kind : null);
+        self::assertSame(StillKind::Keys, $keys->layer->source instanceof Still ? $keys->layer->source->kind : null);
         self::assertCount(3, $cues->drawings(), 'two papers and a row of caps');
     }
 
@@ -188,7 +188,7 @@ final class StageTest extends TestCase
             'One',
             $opening,
             [new Passage($take, $take->used)],
-            keys: $cues->keys($text->sections[0], ['a', 'b']),
+            overlays: $cues->overlays($text->sections[0], ['a', 'b']),
         );
         $shots = array_map(
             fn (Shot $s): array => [$s->offset, $s->frames, count($s->picture->layers)],
