@@ -7,6 +7,7 @@ namespace App\Media;
 use OpenReel\Core\Assembly\Assembly;
 use OpenReel\Core\Assembly\Chapter;
 use OpenReel\Core\Assembly\Segment;
+use OpenReel\Core\Assembly\SilenceFound;
 use OpenReel\Core\Render\CacheKey;
 use OpenReel\Core\Render\JoinSpec;
 use OpenReel\Core\Render\PicturePieces;
@@ -24,6 +25,7 @@ final readonly class FilmPlan
      * @param  float  $computerUnder  LU by which the computer's sound lies under the voice
      * @param  int  $unread  lines of a draft that the stand-in voice has still to read
      * @param  array<string, string>  $texts  words of the lesson's lines, by id
+     * @param  array<string, list<SilenceFound>>  $silences  between words, by section
      */
     public function __construct(
         public Assembly $assembly,
@@ -33,6 +35,7 @@ final readonly class FilmPlan
         public int $unread = 0,
         public array $texts = [],
         public MusicLevels $music = new MusicLevels(),
+        public array $silences = [],
     ) {
     }
 

@@ -203,7 +203,8 @@ final class TakeReader
             Crop::read(json_decode($row['area'] ?? 'null', true)),
             self::reached($row['reached'] ?? '[]'),
             self::cleanOf($row, $tracks, $usual),
-            self::silences($row['silences'] ?? '[]'),
+            self::spans((array) json_decode($row['silences'] ?? '[]', true)),
+            pauses: self::spans(json_decode($row['heard'] ?? 'null', true)['pauses'] ?? []),
             adjustment: Adjustment::read(json_decode($row['adjustment'] ?? 'null', true)),
         );
     }
@@ -230,12 +231,15 @@ final class TakeReader
             );
     }
 
-    /** @return list<Span> */
-    private static function silences(string $json): array
+    /**
+     * @param  array<array{int, int}>  $stretches  ticks from and until
+     * @return list<Span>
+     */
+    private static function spans(array $stretches): array
     {
-        return $json === '[]' ? [] : array_map(
+        return array_map(
             fn (array $s): Span => Span::between(Tick::of((int) $s[0]), Tick::of((int) $s[1])),
-            array_values((array) json_decode($json, true)),
+            array_values($stretches),
         );
     }
 

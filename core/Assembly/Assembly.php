@@ -6,6 +6,7 @@ namespace OpenReel\Core\Assembly;
 
 use OpenReel\Core\Picture\FrameSize;
 use OpenReel\Core\Time\FrameRate;
+use OpenReel\Core\Time\Stretch;
 use OpenReel\Core\Time\Tick;
 use OpenReel\Core\Time\TimeMap;
 
@@ -47,7 +48,7 @@ final readonly class Assembly
         array $sections,
         FilmLook $look = new FilmLook(),
     ): self {
-        $plan = new ShotPlan($frame, $look);
+        $plan = new ShotPlan($frame, $rate, $look);
         $maps = self::maps($sections, $rate);
         $segments = $missing = $pages = [];
         $boards = BoardPages::blank();
@@ -141,7 +142,7 @@ final readonly class Assembly
         if ($section->card !== null) {
             $frames = max(1, $section->card->length->framesToHold($rate));
 
-            return [[null, null, $plan->card($section->card, $frames, $rate)]];
+            return [[null, null, $plan->card($section->card, $frames)]];
         }
         $choice = $section->opening;
         $isCloser = false;
@@ -187,13 +188,39 @@ final readonly class Assembly
                 $next !== null &&
                 $next[1]->continues($passage) &&
                 ($next[0] === $index || ($sections[$next[0]]->join ?? null) === null);
-            $from = $in ?? $passage->span->from;
-            $length = $passage->span->until->minusOrZero($from);
-            $frames = max(1, $joined ? intdiv($length->count, $rate->ticksPerFrame()) : $length->framesToHold($rate));
-            $maps[$index][] = TimeMap::plain($from, $frames, $rate);
-            $in = $joined ? $from->plus(Tick::ofFrames($frames, $rate)) : null;
+            $maps[$index][] = $map = self::map($passage, $in ?? $passage->span->from, $joined, $rate);
+            $in = $joined ? $map->timeOf($map->frames) : null;
         }
 
         return $maps;
+    }
+
+    /**
+     * @param  Tick  $from  moment of the take that its first frame shows
+     * @param  bool  $isJoined  the take goes on in the next segment: it ends with its last whole frame
+     */
+    private static function map(Passage $passage, Tick $from, bool $isJoined, FrameRate $rate): TimeMap
+    {
+        $each = $rate->ticksPerFrame();
+        $stretches = [];
+        $go = function (Tick $until, int $times, bool $isWhole) use (&$stretches, &$from, $each): void {
+            $ticks = $until->minusOrZero($from)->count / ($each * $times);
+            $frames = (int) ($isWhole ? floor($ticks) : ceil($ticks));
+            if ($frames > 0) {
+                $stretches[] = new Stretch($frames, $from, $each * $times);
+                $from = Tick::of($from->count + $frames * $each * $times);
+            }
+        };
+        foreach ($passage->quick as $quick) {
+            $go($quick->span->from, 1, true);
+            if ($quick->times === null) {
+                $from = Tick::later($from, $quick->span->until);
+            } else {
+                $go($quick->span->until, $quick->times, true);
+            }
+        }
+        $go($passage->span->until, 1, $isJoined);
+
+        return TimeMap::of($stretches === [] ? [new Stretch(1, $from, $each)] : $stretches);
     }
 }

@@ -10,8 +10,11 @@ use OpenReel\Core\Time\Span;
 /** A stretch of one take used without a cut. */
 final readonly class Passage
 {
-    /** @param  list<string>  $lines  ids of the lines it speaks for its section, in order */
-    public function __construct(public Take $take, public Span $span, public array $lines = [])
+    /**
+     * @param  list<string>  $lines  ids of the lines it speaks for its section, in order
+     * @param  list<Quickened>  $quick  silences in it that run faster or are left out, in order
+     */
+    public function __construct(public Take $take, public Span $span, public array $lines = [], public array $quick = [])
     {
     }
 

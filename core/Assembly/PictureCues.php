@@ -26,6 +26,7 @@ use OpenReel\Core\Script\MusicCue;
 use OpenReel\Core\Script\Options;
 use OpenReel\Core\Script\Script;
 use OpenReel\Core\Script\Section;
+use OpenReel\Core\Script\SpeedCue;
 use OpenReel\Core\Script\ZoomCue;
 use OpenReel\Core\Sound\Bed;
 use OpenReel\Core\Style\HouseStyle;
@@ -176,6 +177,23 @@ final class PictureCues
             if ($music !== null) {
                 $bed = $music->name === null ? null : Bed::named($music->name, $beds);
                 $cued[] = new MusicCued([$cue->line - 1, $cue->within], $music, $bed);
+            }
+        }
+
+        return $cued;
+    }
+
+    /**
+     * @param  list<string>  $lines  ids of the section's lines, in order
+     * @return list<SpeedCued> in order; what cannot be read is passed over
+     */
+    public static function speeds(Section $section, array $lines): array
+    {
+        $cued = [];
+        foreach ($section->cues as $cue) {
+            $speed = $cue->kind === CueKind::Speed ? SpeedCue::read($cue->value) : null;
+            if ($speed !== null) {
+                $cued[] = new SpeedCued($lines[$cue->line - 1] ?? null, $cue->within, $speed);
             }
         }
 

@@ -33,7 +33,7 @@ final readonly class ShotPlan
     /** Where the eyes are, of what is left free above and below: they stay where they were. */
     private const EYES = 0.35;
 
-    public function __construct(private FrameSize $frame, private FilmLook $look)
+    public function __construct(private FrameSize $frame, private FrameRate $rate, private FilmLook $look)
     {
     }
 
@@ -69,7 +69,7 @@ final readonly class ShotPlan
             $choice = $then;
         }
         $overlays = $this->overlays($section->overlays, $passage, $map);
-        $starts = array_keys($cuts);
+        $starts = [...array_keys($cuts), ...$map->changes()];
         foreach ($ways as $frame => [, $frames]) {
             foreach ([$frames, $moves[$frame]] as $length) {
                 // Once there it stands, and a piece of it is made for itself.
@@ -155,7 +155,7 @@ final readonly class ShotPlan
     }
 
     /** @return non-empty-list<Shot> one, or one a second where it counts */
-    public function card(CardSource $card, int $frames, FrameRate $rate): array
+    public function card(CardSource $card, int $frames): array
     {
         $shot = fn (Still $picture, int $from, int $until): Shot => new Shot(
             $from,
@@ -164,10 +164,10 @@ final readonly class ShotPlan
         );
         $shots = [];
         foreach ($card->counting as $second => $picture) {
-            $from = $second * $rate->fps;
+            $from = $second * $this->rate->fps;
             $isLast = $second === count($card->counting) - 1;
             if ($from < $frames) {
-                $shots[] = $shot($picture, $from, $isLast ? $frames : min($frames, $from + $rate->fps));
+                $shots[] = $shot($picture, $from, $isLast ? $frames : min($frames, $from + $this->rate->fps));
             }
         }
 
@@ -231,9 +231,9 @@ final readonly class ShotPlan
     ): Picture {
         $take = $passage->take;
         $framing = $isCloser ? self::closer($take->framing) : $take->framing;
-        $camera = self::track($passage, TrackKind::Camera, $map->timeOf($from), $framing);
+        $camera = $this->track($passage, TrackKind::Camera, $map, $from, $framing);
         $stage = $choice->stage?->kind === StageKind::Screen
-            ? self::track($passage, TrackKind::Screen, $map->timeOf($from), $take->area)
+            ? $this->track($passage, TrackKind::Screen, $map, $from, $take->area)
             : $choice->stage?->still;
         $seen = fn (Mark ...$marks): Picture => Picture::of(
             $this->frame,
@@ -274,9 +274,10 @@ final readonly class ShotPlan
         return ($framing ?? Crop::whole())->part(new Crop($free / 2, $free * self::EYES, self::CLOSER, self::CLOSER));
     }
 
-    private static function track(Passage $passage, TrackKind $kind, Tick $at, ?Crop $part): ?TrackAt
+    private function track(Passage $passage, TrackKind $kind, TimeMap $map, int $frame, ?Crop $part): ?TrackAt
     {
         $track = $passage->take->track($kind);
+        $at = $map->timeOf($frame);
 
         return $track?->shape === null
             ? null
@@ -289,6 +290,7 @@ final readonly class ShotPlan
                 Tick::of(max(0, -$track->fileAt($at))),
                 $part,
                 $kind === TrackKind::Camera ? $passage->take->adjustment : null,
+                intdiv($map->stepAt($frame), $this->rate->ticksPerFrame()),
             );
     }
 

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace OpenReel\Core\Assembly;
 
 use OpenReel\Core\Take\Take;
+use OpenReel\Core\Time\Tick;
 
 /** On which frame of its segment each word of a line is said first. */
 final class WordFrames
@@ -16,10 +17,24 @@ final class WordFrames
     public static function of(Segment $segment, array $texts): array
     {
         [$passage, $map] = [$segment->passage, $segment->map];
-        $found = [];
         if ($passage === null || $map === null) {
             return [];
         }
+        $last = $segment->frames - 1;
+
+        return array_map(
+            fn (array $ticks): array => array_map(fn (int $t): int => max(0, min($last, $map->frameOf(Tick::of($t)))), $ticks),
+            self::ticks($passage, $texts),
+        );
+    }
+
+    /**
+     * @param  array<string, string>  $texts  of lines, by id
+     * @return array<string, list<int>> by line, the tick of the take on which each word begins
+     */
+    public static function ticks(Passage $passage, array $texts): array
+    {
+        $found = [];
         foreach ($passage->spoken() as $line) {
             $text = $texts[$line] ?? '';
             $places = $passage->take->places($line);
@@ -28,8 +43,7 @@ final class WordFrames
             }
             preg_match_all('/\S+/u', $text, $words, PREG_OFFSET_CAPTURE);
             foreach ($words[0] as [, $offset]) {
-                $at = Take::between($places, $offset / strlen($text));
-                $found[$line][] = max(0, min($segment->frames - 1, $map->frameOf($at)));
+                $found[$line][] = Take::between($places, $offset / strlen($text))->count;
             }
         }
 

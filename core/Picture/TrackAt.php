@@ -15,6 +15,7 @@ final readonly class TrackAt implements Source
      * @param  Tick  $at  moment of the file that the first frame shows
      * @param  Tick  $late  how long its first picture stands before that, because the track began later than the take
      * @param  Adjustment|null  $adjustment  how its colours are changed
+     * @param  int  $pace  so many times as fast as it was recorded
      * @param  Crop|null  $part  that is shown: a camera's framing, a screen's area; null for all of it
      */
     public function __construct(
@@ -26,6 +27,7 @@ final readonly class TrackAt implements Source
         public Tick $late,
         public ?Crop $part = null,
         public ?Adjustment $adjustment = null,
+        public int $pace = 1,
     ) {
     }
 
@@ -48,7 +50,9 @@ final readonly class TrackAt implements Source
             'colour' => $this->colour->asInput(),
             'at' => $this->at->count,
             'late' => $this->late->count,
-        ] + ($this->adjustment === null ? [] : ['adjustment' => $this->adjustment->matrix()]);
+        ]
+            + ($this->adjustment === null ? [] : ['adjustment' => $this->adjustment->matrix()])
+            + ($this->pace === 1 ? [] : ['pace' => $this->pace]);
     }
 
     public function files(): array

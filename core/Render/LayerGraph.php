@@ -240,7 +240,7 @@ final class LayerGraph
     private function track(ShotSpec $spec, Layer $layer, TrackAt $track): string
     {
         $fps = $spec->rate->fps;
-        $skipped = Tick::ofFrames($spec->skip, $spec->rate);
+        $skipped = Tick::ofFrames($spec->skip * $track->pace, $spec->rate);
         $at = $track->at->plus($skipped->minusOrZero($track->late));
         $late = $track->late->minusOrZero($skipped);
         $input = $this->input(
@@ -262,8 +262,10 @@ final class LayerGraph
         );
 
         // A picture of a single frame, of which nobody says how long it lasts, would be none, and its piece would never end.
-        return "[{$input}:v]fps={$fps}:eof_action=pass,tpad=stop_mode=clone:stop=-1,trim=start=0,fps={$fps}:start_time=0,".
-            ($late->count === 0 ? '' : sprintf('tpad=start_mode=clone:start_duration=%.6F,', $late->seconds())).
+        $pace = $track->pace === 1 ? '' : "setpts=PTS/{$track->pace},";
+
+        return "[{$input}:v]{$pace}fps={$fps}:eof_action=pass,tpad=stop_mode=clone:stop=-1,trim=start=0,fps={$fps}:start_time=0,".
+            ($late->count === 0 ? '' : sprintf('tpad=start_mode=clone:start_duration=%.6F,', $late->seconds() / $track->pace)).
             self::crop($layer).
             $scale.
             ($filled ? ",crop={$size}" : '').

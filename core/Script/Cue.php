@@ -16,7 +16,7 @@ final readonly class Cue
     public const PATTERN = '/(?<!\\\\)'.self::BRACKET.'/iu';
 
     private const BRACKET = '\[(slide|pause|layout|note|target|card|screen|board|keys|join|zoom|emphasis|label|picture|'
-        .'name|music|camera\s+alone)'
+        .'name|music|speed|camera\s+alone)'
         .'(?:\s*:\s*|\s+|(?=\]))([^\[\]\r\n]*)\]';
 
     /**
@@ -156,6 +156,10 @@ final readonly class Cue
             CueKind::Music => MusicCue::read($this->value) === null
                 ? "\"{$this->value}\" is no music. Write [music: Slack water], and if you like behind commas a level (-3 dB), "
                     .'in 2 s, out 4 s, once; or [music: none].'
+                : null,
+            CueKind::Speed => SpeedCue::read($this->value) === null
+                ? "\"{$this->value}\" is no speed. Write [speed: 4 x] (2 to 16) or [speed: cut] before the word "
+                    .'that follows a silence.'
                 : null,
             CueKind::Label => self::laidProblem($this->value, 2, 'label: The sill, at 20 10'),
             CueKind::Picture => self::laidProblem($this->value, 3, 'picture: Tide clock, at 60 10 30'),

@@ -10,11 +10,15 @@ use OpenReel\Core\Assembly\Music;
 use OpenReel\Core\Assembly\Segment;
 use OpenReel\Core\Mark\Click;
 use OpenReel\Core\Take\TrackKind;
+use OpenReel\Core\Time\Span;
 
 /** What is heard when: pieces of takes at places of the film. A take that goes on from one segment to the next is one piece. */
 final readonly class SoundPlan
 {
     private const PER_MS = 48;
+
+    /** Ticks: in a pause so long music comes up again; in shorter ones it would only breathe. */
+    private const LONG_PAUSE = 96_000;
 
     /**
      * @param  list<SoundPlace>  $places  in order; each begins where the one before ends, or within it while they dissolve
@@ -36,56 +40,37 @@ final readonly class SoundPlan
         MusicLevels $music = new MusicLevels(),
     ): self {
         $ticks = $assembly->rate->ticksPerFrame();
-        $groups = [];
-        foreach ($assembly->segments as $i => $segment) {
-            $before = $assembly->segments[$i - 1] ?? null;
-            $goesOn =
-                $before?->passage !== null &&
-                $segment->passage !== null &&
-                $segment->join->kind === JoinKind::Cut &&
-                self::continues($before, $segment);
-            if ($goesOn) {
-                $group = array_pop($groups);
-                $groups[] = [...$group ?? [], $segment];
-            } else {
-                $groups[] = [$segment];
-            }
-        }
         $places = array_map(
-            fn (array $group): SoundPlace => new SoundPlace(
-                self::piece(
-                    $group[0],
-                    array_sum(array_map(fn (Segment $s): int => $s->frames, $group)) * $ticks,
-                    $target,
-                    $target - $under,
-                ),
-                $group[0]->startFrame * $ticks,
-                $group[0]->join->kind,
-                $group[0]->join->frames * $ticks,
-                self::clicks($group, $ticks),
-                self::silences($group, $ticks),
+            fn (SoundRun $run): SoundPlace => new SoundPlace(
+                self::piece($run, $run->frames * $ticks, $target, $target - $under),
+                $run->startFrame() * $ticks,
+                $run->offset > 0 ? JoinKind::Cut : $run->segment->join->kind,
+                $run->offset > 0 ? 0 : $run->segment->join->frames * $ticks,
+                self::clicks($run, $ticks),
+                self::within($run, $run->segment->passage->take->silences ?? [], $ticks),
             ),
-            $groups,
+            $runs = SoundRun::all($assembly->segments, $ticks),
         );
+        $heard = self::heard($runs, $places, $ticks);
 
-        return new self($places, $assembly->frames() * $ticks, self::beds($assembly, $places, $target, $music));
+        return new self($places, $assembly->frames() * $ticks, self::beds($assembly, $heard, $target, $music));
     }
 
     /**
      * Music and small sounds at places of the film.
      *
-     * @param  list<SoundPlace>  $places
+     * @param  list<array{int, int}>  $heard  samples from and until which somebody speaks
      * @param  float  $target  LUFS of the voice
      * @return list<BedPlace>
      */
-    private static function beds(Assembly $assembly, array $places, float $target, MusicLevels $levels): array
+    private static function beds(Assembly $assembly, array $heard, float $target, MusicLevels $levels): array
     {
         if ($assembly->music === []) {
             return [];
         }
         $ticks = $assembly->rate->ticksPerFrame();
         $back = Envelope::ducking(
-            self::heard($places), $levels->depth, $levels->attackMs * self::PER_MS, $levels->releaseMs * self::PER_MS,
+            $heard, $levels->depth, $levels->attackMs * self::PER_MS, $levels->releaseMs * self::PER_MS,
         );
 
         return array_map(function (Music $music) use ($ticks, $back, $target, $levels): BedPlace {
@@ -100,16 +85,20 @@ final readonly class SoundPlan
     }
 
     /**
-     * @param  list<SoundPlace>  $places
-     * @return list<array{int, int}> samples from and until which a take is heard
+     * @param  list<SoundRun>  $runs
+     * @param  list<SoundPlace>  $places  of each
+     * @return list<array{int, int}> samples from and until which somebody speaks: the room alone is no speech
      */
-    private static function heard(array $places): array
+    private static function heard(array $runs, array $places, int $ticks): array
     {
         $heard = [];
-        foreach ($places as $place) {
+        foreach ($places as $n => $place) {
             $from = $place->at;
+            $take = $runs[$n]->segment->passage?->take;
+            $pauses = array_filter($take->pauses ?? [], fn (Span $s): bool => $s->length()->count >= self::LONG_PAUSE);
+            $quiet = self::merged([...$place->silences, ...self::within($runs[$n], array_values($pauses), $ticks)]);
             // What is heard ends where a silence begins, and at last with the piece.
-            foreach ($place->piece->sound === null ? [] : [...$place->silences, [$place->piece->samples, 0]] as [$until, $next]) {
+            foreach ($place->piece->sound === null ? [] : [...$quiet, [$place->piece->samples, 0]] as [$until, $next]) {
                 if ($place->at + $until > $from) {
                     $heard[] = [$from, $place->at + $until];
                 }
@@ -120,25 +109,39 @@ final readonly class SoundPlan
         return $heard;
     }
 
-    /** Whether the take is heard on without a gap: the map of the second begins where the first one's ends. */
-    private static function continues(Segment $before, Segment $segment): bool
+    /**
+     * @param  list<array{int, int}>  $stretches
+     * @return list<array{int, int}> in order, those that meet as one
+     */
+    private static function merged(array $stretches): array
     {
-        return $before->passage?->take->id === $segment->passage?->take->id &&
-            $before->map?->timeOf($before->frames)->count === $segment->map?->timeOf(0)->count;
+        sort($stretches);
+        $merged = [];
+        foreach ($stretches as [$from, $until]) {
+            $last = $merged === [] ? null : $merged[count($merged) - 1];
+            if ($last !== null && $from <= $last[1]) {
+                array_pop($merged);
+                $merged[] = [$last[0], max($last[1], $until)];
+            } else {
+                $merged[] = [$from, $until];
+            }
+        }
+
+        return $merged;
     }
 
     /**
-     * Where in a group of segments that go on a click is heard.
+     * Where in a run a click is heard.
      *
-     * @param  non-empty-list<Segment>  $group
      * @return list<int> samples after its beginning
      */
-    private static function clicks(array $group, int $ticks): array
+    private static function clicks(SoundRun $run, int $ticks): array
     {
         $clicks = [];
-        foreach ($group as $segment) {
+        foreach ($run->segments as $segment) {
             foreach (self::clickFrames($segment) as $frame) {
-                $clicks[] = ($segment->startFrame - $group[0]->startFrame + $frame) * $ticks;
+                $into = $segment->startFrame + $frame - $run->startFrame();
+                array_push($clicks, ...$into >= 0 && $into < $run->frames ? [$into * $ticks] : []);
             }
         }
 
@@ -146,24 +149,23 @@ final readonly class SoundPlan
     }
 
     /**
-     * Where in a group of segments that go on nothing is to be heard of its take.
+     * Where in a run stretches of its take are heard.
      *
-     * @param  non-empty-list<Segment>  $group
+     * @param  list<Span>  $spans
      * @return list<array{int, int}> samples after its beginning
      */
-    private static function silences(array $group, int $ticks): array
+    private static function within(SoundRun $run, array $spans, int $ticks): array
     {
-        $begin = $group[0]->map?->timeOf(0)->count ?? 0;
-        $samples = array_sum(array_map(fn (Segment $s): int => $s->frames, $group)) * $ticks;
-        $silences = [];
-        foreach ($group[0]->passage->take->silences ?? [] as $span) {
-            $silence = [max(0, $span->from->count - $begin), min($samples, $span->until->count - $begin)];
-            if ($silence[0] < $silence[1]) {
-                $silences[] = $silence;
+        $begin = $run->in->count ?? 0;
+        $within = [];
+        foreach ($spans as $span) {
+            $stretch = [max(0, $span->from->count - $begin), min($run->frames * $ticks, $span->until->count - $begin)];
+            if ($stretch[0] < $stretch[1]) {
+                $within[] = $stretch;
             }
         }
 
-        return $silences;
+        return $within;
     }
 
     /** @return list<array{int, int}> frames of a segment from and until which nothing is heard of its take */
@@ -200,16 +202,17 @@ final readonly class SoundPlan
         return $frames;
     }
 
-    private static function piece(Segment $segment, int $samples, float $target, float $beside): SoundPiece
+    private static function piece(SoundRun $run, int $samples, float $target, float $beside): SoundPiece
     {
+        $segment = $run->segment;
         $voice = $segment->passage?->take->track(TrackKind::Microphone);
         $computer = $segment->passage?->take->track(TrackKind::Computer);
         // Without a voice the computer is what is listened to.
         $track = $voice ?? $computer;
-        if ($track === null || $segment->map === null) {
+        $in = $run->in;
+        if ($track === null || $in === null) {
             return new SoundPiece(null, 0, $samples, $target);
         }
-        $in = $segment->map->timeOf(0);
 
         return new SoundPiece(
             $track->hash,

@@ -29,6 +29,7 @@ final readonly class Take
      * @param  CleanVoice|null  $clean  its voice is heard as this; null as it was recorded
      * @param  list<Span>  $silences  in which nothing is heard of it
      * @param  Adjustment|null  $adjustment  how its camera's picture is changed
+     * @param  list<Span>  $pauses  silences between speech, as listening found them, in order
      * @param  bool  $isDraft  nobody recorded it: a stand-in voice reads a line
      */
     public function __construct(
@@ -46,6 +47,7 @@ final readonly class Take
         public array $silences = [],
         public bool $isDraft = false,
         public ?Adjustment $adjustment = null,
+        public array $pauses = [],
     ) {
     }
 

@@ -27,6 +27,31 @@ final readonly class TimeMap
         return self::of([new Stretch($frames, $in, $rate->ticksPerFrame())]);
     }
 
+    /** @return list<int> frames on which the take goes on otherwise than on the frame before */
+    public function changes(): array
+    {
+        $frames = [];
+        $at = 0;
+        foreach (array_slice($this->stretches, 0, -1) as $stretch) {
+            $frames[] = $at += $stretch->frames;
+        }
+
+        return $frames;
+    }
+
+    /** @return int ticks of the take from a frame to the next */
+    public function stepAt(int $frame): int
+    {
+        foreach ($this->stretches as $stretch) {
+            if ($frame < $stretch->frames) {
+                return $stretch->step;
+            }
+            $frame -= $stretch->frames;
+        }
+
+        return $this->stretches[count($this->stretches) - 1]->step;
+    }
+
     /** @param  int  $frame  of the passage, counted from 0; one outside is taken as its first, or as its end */
     public function timeOf(int $frame): Tick
     {

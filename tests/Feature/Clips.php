@@ -312,6 +312,18 @@ final class Clips
         ]);
     }
 
+    /** Eight seconds in which the picture becomes ever lighter; a voice from 1 s to 2 s and one from 6 s to 7 s. */
+    public static function lighter(): string
+    {
+        return self::make('lighter.webm', [
+            '-f', 'lavfi', '-i', "nullsrc=s=160x90:r=25:d=8,geq=lum='16+200*T/8':cb=128:cr=128",
+            '-f', 'lavfi', '-i', self::voice(1.0, 1.0, 1.0),
+            '-f', 'lavfi', '-i', self::voice(6.0, 1.0, 1.0),
+            '-filter_complex', '[1][2]amix=inputs=2:normalize=0,atrim=end=8[v]', '-map', '0:v', '-map', '[v]', '-t', '8',
+            '-c:v', 'libvpx', '-b:v', '600k', '-color_range', 'tv', '-c:a', 'libopus',
+        ]);
+    }
+
     private static function webm(string $name, float $length, string $sound): string
     {
         return self::make("{$name}.webm", [

@@ -13,12 +13,25 @@ export async function taken(
     index = 0,
     camera = 'testsrc2=s=320x240',
 ): Promise<Take> {
-    const section = lesson.sections[index]?.id ?? '';
     const file = test.info().outputPath('take.webm');
     execFileSync('ffmpeg', [
         ...['-v', 'error', '-y', '-f', 'lavfi', '-i', `${camera}:r=25:d=4`],
         ...['-f', 'lavfi', '-i', 'sine=f=220:d=4', '-c:v', 'libvpx', '-b:v', '300k', '-c:a', 'libopus', file],
     ]);
+    const made = await sent(request, lesson, file, index, events);
+    const kept = { verdict: 'kept', used_from_ms: 0, used_until_ms: 4000 };
+    return (await (await request.patch(`/api/takes/${made.id}`, { data: kept })).json()) as Take;
+}
+
+/** A take of a section from a file that a camera has recorded. */
+export async function sent(
+    request: APIRequestContext,
+    lesson: Lesson,
+    file: string,
+    index = 0,
+    events: Record<string, unknown>[] = [],
+): Promise<Take> {
+    const section = lesson.sections[index]?.id ?? '';
     const bytes = readFileSync(file);
     const tracks = [{ kind: 'camera', mime: 'video/webm' }];
     const made = (await (await request.post(`/api/sections/${section}/takes`, { data: { tracks } })).json()) as Take;
@@ -29,12 +42,11 @@ export async function taken(
         const rows = events.map((event) => JSON.stringify(event)).join('\n');
         await request.put(`/api/takes/${made.id}/events/0`, { data: Buffer.from(rows) });
     }
-    const sent = [{ id: track, chunks: 1, bytes: bytes.length }];
-    await request.post(`/api/takes/${made.id}/finish`, { data: { tracks: sent } });
+    const all = [{ id: track, chunks: 1, bytes: bytes.length }];
+    await request.post(`/api/takes/${made.id}/finish`, { data: { tracks: all } });
     const state = async () => (await takesOf(request, lesson.id, section))[0]?.state;
     await expect.poll(state, { timeout: 30_000 }).toBe('ready');
-    const kept = { verdict: 'kept', used_from_ms: 0, used_until_ms: 4000 };
-    return (await (await request.patch(`/api/takes/${made.id}`, { data: kept })).json()) as Take;
+    return made;
 }
 
 /** A frame of the film as a picture. */

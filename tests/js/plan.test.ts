@@ -7,6 +7,8 @@ import {
     isSilentAt,
     mediaTime,
     meetingAt,
+    paceOf,
+    partsOf,
     placeOf,
     planOfSection,
     runsOf,
@@ -40,6 +42,43 @@ const segment = (
 const planOf = (frames: number, ...segments: Segment[]) =>
     ({ fps: 25, frames, segments, music: [], fade_in: 0, fade_out: 0 }) as unknown as Assembly;
 const plan = planOf(60, segment(0, 25, 48_000), segment(25, 10, 0), segment(35, 25, 7));
+
+describe('a segment that runs at several paces', () => {
+    const map = [
+        { frames: 10, in_ticks: 0, step: 1920 },
+        { frames: 5, in_ticks: 19_200, step: 7680 },
+        { frames: 10, in_ticks: 96_000, step: 1920 },
+    ];
+    const several = {
+        ...segment(100, 25, 0, { kind: 'dissolve', frames: 4 }),
+        map,
+        clicks: [3, 12],
+        silences: [[8, 12]],
+    };
+    const parts = partsOf(planOf(150, segment(0, 100, 0), several as Segment, segment(125, 25, 0)));
+
+    it('is played in parts, each of which knows its segment', () => {
+        expect(parts.segments.map(({ of, start_frame, frames }) => [of, start_frame, frames])).toEqual([
+            [0, 0, 100],
+            [1, 100, 10],
+            [1, 110, 5],
+            [1, 115, 10],
+            [2, 125, 25],
+        ]);
+        expect(parts.segments.map((part) => paceOf(part, 25))).toEqual([1, 1, 4, 1, 1]);
+        expect(parts.segments.map(({ join }) => join.kind)).toEqual(['cut', 'dissolve', 'cut', 'cut', 'cut']);
+        expect(parts.segments.slice(1, 4).map(({ clicks }) => clicks)).toEqual([[3], [2], []]);
+        expect(
+            [107, 108, 110, 111, 112].map((at) => isSilentAt(parts.segments[at < 110 ? 1 : 2] as Segment, at)),
+        ).toEqual([false, true, true, true, false]);
+    });
+
+    it('goes on in the same media where nothing is left out', () => {
+        const media = parts.segments.map((part) => ({ ...part, media_url: 'take' }));
+        expect(runsOf({ segments: media }).slice(1, 4)).toEqual([1, 1, 2]);
+        expect(frameAt(parts.segments[2] as Segment, (19_200 + 3 * 7680) / 48_000)).toBe(113);
+    });
+});
 
 describe('a section by itself', () => {
     const own = (section_id: string, start: number, lines: string[] = []) =>

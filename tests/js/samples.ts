@@ -630,6 +630,7 @@ export const assembly = {
             ]
         }
     ],
+    "silences": [],
     "missing": [
         "id10"
     ],

@@ -22,6 +22,8 @@ use OpenReel\Core\Assembly\FilmLook;
 use OpenReel\Core\Assembly\Passage;
 use OpenReel\Core\Assembly\PictureCues;
 use OpenReel\Core\Assembly\SectionSource;
+use OpenReel\Core\Assembly\SilenceFound;
+use OpenReel\Core\Assembly\Silences;
 use OpenReel\Core\Coverage\Coverage;
 use OpenReel\Core\Coverage\DraftOrder;
 use OpenReel\Core\Coverage\SectionCoverage;
@@ -83,19 +85,20 @@ final class AssembleLesson
                     $files[$still->hash] = CardPicture::path($still->hash);
                 }
             }
-            [$opening, $changes] = $cues->of($text, $lines[$section->id] ?? []);
+            $own = $lines[$section->id] ?? [];
+            [$opening, $changes] = $cues->of($text, $own);
+            $passages = $card === null ? self::passages($own, $coverage->sections[$section->id] ?? null, $takes, $drafts) : [];
+            $speeds = PictureCues::speeds($text, $own);
             $sources[] = new SectionSource(
                 $section->id,
                 $section->heading,
                 $opening,
-                $card === null
-                    ? self::passages($lines[$section->id] ?? [], $coverage->sections[$section->id] ?? null, $takes, $drafts)
-                    : [],
+                array_map(fn (Passage $p): Passage => Silences::quicken($p, $speeds), $passages),
                 $changes,
                 $card,
-                $lines[$section->id] ?? [],
+                $own,
                 join: $cues->join($text, $rate),
-                overlays: $cues->overlays($text, $lines[$section->id] ?? []),
+                overlays: $cues->overlays($text, $own),
                 emphases: $cues->emphases($text),
                 music: $cues->music($text, $beds),
                 sound: self::sound($text->card()?->kind, $index, $style, $sounds),
@@ -109,6 +112,7 @@ final class AssembleLesson
         foreach ($mark?->source->files() ?? [] as $hash) {
             $files[$hash] = CardPicture::path($hash);
         }
+        $silences = array_map(fn (SectionSource $s): array => SilenceFound::all($s, $texts), array_column($sources, null, 'id'));
         $assembly = Assembly::of(
             $frame,
             $rate,
@@ -131,6 +135,7 @@ final class AssembleLesson
             $unread,
             $texts,
             $style->music,
+            array_filter($silences),
         );
     }
 

@@ -13,6 +13,7 @@ use Illuminate\Http\Resources\Json\JsonResource;
 use OpenReel\Core\Assembly\SectionSource;
 use OpenReel\Core\Assembly\Segment;
 use OpenReel\Core\Assembly\Shot;
+use OpenReel\Core\Assembly\SilenceFound;
 use OpenReel\Core\Assembly\WordFrames;
 use OpenReel\Core\Render\JoinSpec;
 use OpenReel\Core\Render\PicturePieces;
@@ -55,12 +56,35 @@ final class AssemblyResource extends JsonResource
             'length_ms' => $assembly->length()->milliseconds(),
             'segments' => array_map($this->segment(...), $assembly->segments),
             'music' => $assembly->music === [] ? [] : array_map(self::bed(...), $this->resource->sound()->beds),
+            'silences' => self::silences($this->resource->silences),
             'missing' => array_map(fn (SectionSource $s): string => $s->id, $assembly->missing),
             'sections' => $this->sections($assembly->segments),
             // Sections of which nothing has to be rendered any more.
             'unread' => $this->resource->unread,
             'rendered' => $this->sections($assembly->segments) - $this->sections($this->unmade()),
         ];
+    }
+
+    /**
+     * @param  array<string, list<SilenceFound>>  $silences  by section
+     * @return list<array{section_id: string, line: string|null, word: int, length_ms: int, screen: bool}>
+     */
+    private static function silences(array $silences): array
+    {
+        $all = [];
+        foreach ($silences as $section => $of) {
+            foreach ($of as $one) {
+                $all[] = [
+                    'section_id' => (string) $section,
+                    'line' => $one->line,
+                    'word' => $one->word,
+                    'length_ms' => $one->length->milliseconds(),
+                    'screen' => $one->hasScreen,
+                ];
+            }
+        }
+
+        return $all;
     }
 
     /** @return array<string, mixed> places in samples of the film, and of the file where it goes round */

@@ -403,8 +403,21 @@ export interface Assembly {
     rendered: number;
     /** Music and small sounds beside what is spoken. */
     music: Bed[];
+    /** Silences between words: they may run faster. */
+    silences: Silence[];
     /** In a draft: lines that the stand-in voice has still to read. */
     unread: number;
+}
+
+/** A silence before a word; `line` is null behind the last. */
+export interface Silence {
+    section_id: string;
+    line: string | null;
+    word: number;
+    /** As it was recorded. */
+    length_ms: number;
+    /** A screen is on the stage. */
+    screen: boolean;
 }
 
 /** A stretch of the film in which music is heard; places in samples of the film (48,000 a second). */

@@ -17,6 +17,7 @@ export type CueKind =
     | 'picture'
     | 'name'
     | 'music'
+    | 'speed'
     | 'camera alone';
 
 export interface CueAt {
@@ -29,7 +30,8 @@ export interface CueAt {
 
 /** The same pattern as `OpenReel\Core\Script\Cue::PATTERN`. */
 const words =
-    'slide|pause|layout|note|target|card|screen|board|keys|join|zoom|emphasis|label|picture|name|music|camera\\s+alone';
+    'slide|pause|layout|note|target|card|screen|board|keys|join|zoom|emphasis|label|picture|name|music|speed|' +
+    'camera\\s+alone';
 const cue = new RegExp(`(?<!\\\\)\\[(${words})(?:\\s*:\\s*|\\s+|(?=\\]))([^[\\]\\r\\n]*)\\]`, 'gi');
 
 export function cuesIn(text: string, offset = 0): CueAt[] {
@@ -89,6 +91,8 @@ export function cueLabel({ kind, value }: Pick<CueAt, 'kind' | 'value'>): string
             return /^[^,]/.test(value) ? `name: ${value.split(',')[0]}` : 'name';
         case 'music':
             return value.toLowerCase() === 'none' ? 'end of music' : `music: ${(value.split(',')[0] ?? '').trim()}`;
+        case 'speed':
+            return value.toLowerCase() === 'cut' ? 'silence cut' : `silence ${value}`;
         case 'camera alone':
             return 'camera alone';
     }

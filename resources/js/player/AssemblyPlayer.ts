@@ -2,10 +2,11 @@ import type { Assembly, Segment } from '../api/types';
 import { Subscribable } from '../ui/Subscribable';
 import { BedPlayer } from './BedPlayer';
 import { follow } from './follow';
-import { frameAt, isOver, overlaps, isSilentAt, mediaTime, placeOf, runsOf } from './plan';
+import { frameAt, isOver, isSilentAt, mediaTime, overlaps, paceOf, partsOf, placeOf, runsOf } from './plan';
 import { TICKS_PER_SECOND } from './TimeMap';
 
 export interface PlayerSnapshot {
+    /** Of the segment. */
     index: number;
     frame: number;
     playing: boolean;
@@ -39,17 +40,21 @@ export class AssemblyPlayer extends Subscribable<PlayerSnapshot> {
     private tick = 0;
     private preparing = 0;
     private over = false;
+    /** Index of the part that is on. */
+    private at = 0;
+    private readonly plan: ReturnType<typeof partsOf>;
     /** When the card on show began, in milliseconds of the page's clock; cards have no media to keep time. */
     private cardSince = 0;
 
     constructor(
-        private readonly plan: Assembly,
+        plan: Assembly,
         private readonly elements: [HTMLVideoElement, HTMLVideoElement],
         /** What runs beside each of them: a screen, and the computer's sound. */
         private readonly beside: [Companions, Companions],
     ) {
         super({ index: 0, frame: 0, playing: false });
-        this.runs = runsOf(plan);
+        this.plan = partsOf(plan);
+        this.runs = runsOf(this.plan);
         this.beds = new BedPlayer(plan.music);
         this.seek(0);
     }
@@ -88,11 +93,17 @@ export class AssemblyPlayer extends Subscribable<PlayerSnapshot> {
         const { index, offset } = placeOf(this.plan, frame);
         this.load(index, offset);
         this.cardSince = performance.now() - (1000 * offset) / this.plan.fps;
-        this.set({ index, frame: (this.plan.segments[index]?.start_frame ?? 0) + offset });
+        this.go(index, (this.plan.segments[index]?.start_frame ?? 0) + offset);
         this.prepare(index);
         if (playing) {
             void this.run();
         }
+    }
+
+    /** Another part is on. */
+    private go(part: number, frame: number): void {
+        this.at = part;
+        this.set({ index: this.plan.segments[part]?.of ?? 0, frame });
     }
 
     close(): void {
@@ -141,7 +152,7 @@ export class AssemblyPlayer extends Subscribable<PlayerSnapshot> {
         const element = this.element(index);
         if (this.segment(index)?.media_url && (element.seeking || element.readyState < 2)) {
             this.preparing = window.setTimeout(() => this.prepare(index), 100);
-        } else if (this.snapshot().index === index) {
+        } else if (this.at === index) {
             this.load(this.behind(index), 0);
         }
     }
@@ -175,12 +186,13 @@ export class AssemblyPlayer extends Subscribable<PlayerSnapshot> {
     }
 
     private async run(): Promise<void> {
-        const { index } = this.snapshot();
+        const index = this.at;
         const segment = this.segment(index);
         if (!segment) {
             return;
         }
         if (segment.media_url) {
+            this.hurry(index);
             this.turnUp(index, segment.gain_db);
             await this.element(index)
                 .play()
@@ -196,7 +208,8 @@ export class AssemblyPlayer extends Subscribable<PlayerSnapshot> {
     private watch(): void {
         cancelAnimationFrame(this.tick);
         this.tick = requestAnimationFrame(() => {
-            const { index, playing } = this.snapshot();
+            const index = this.at;
+            const { playing } = this.snapshot();
             const segment = this.segment(index);
             const element = this.element(index);
             if (!segment || !playing) {
@@ -219,7 +232,7 @@ export class AssemblyPlayer extends Subscribable<PlayerSnapshot> {
             if (!element.seeking) {
                 const frame = frameAt(segment, element.currentTime);
                 this.click(segment, this.snapshot().frame, frame);
-                this.hush(index, isSilentAt(segment, frame));
+                this.hush(index, isSilentAt(segment, frame) || element.playbackRate > 1);
                 this.set({ frame });
             }
             this.watch();
@@ -267,8 +280,9 @@ export class AssemblyPlayer extends Subscribable<PlayerSnapshot> {
             // It came sooner than it could be got ready.
             this.load(index + 1, 0);
         }
-        this.set({ index: index + 1, frame: segment.start_frame });
+        this.go(index + 1, segment.start_frame);
         if (this.runs[index] === this.runs[index + 1]) {
+            this.hurry(index + 1);
             this.watch();
             return;
         }
@@ -286,7 +300,7 @@ export class AssemblyPlayer extends Subscribable<PlayerSnapshot> {
 
     /** A segment is over: its element gets the one after the next ready. */
     private leave(index: number): void {
-        if (this.snapshot().index === index + 1) {
+        if (this.at === index + 1) {
             this.element(index).pause();
             this.load(this.behind(index + 1), 0);
         }
@@ -309,6 +323,12 @@ export class AssemblyPlayer extends Subscribable<PlayerSnapshot> {
             return gain;
         });
         this.context = context;
+    }
+
+    /** A silence that runs faster. */
+    private hurry(index: number): void {
+        const segment = this.segment(index);
+        this.element(index).playbackRate = segment ? paceOf(segment, this.plan.fps) : 1;
     }
 
     /** Nothing is heard of a take where the presenter wants silence. */

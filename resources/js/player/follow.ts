@@ -11,6 +11,7 @@ const EVERY_MS = 250;
 export function follow(leader: HTMLMediaElement, follower: HTMLMediaElement, late: number): () => void {
     const place = () => Math.max(0, leader.currentTime - late);
     const set = () => {
+        follower.playbackRate = leader.playbackRate;
         const apart = Math.abs(follower.currentTime - place());
         if (!follower.seeking && follower.readyState > 0 && apart > APART) {
             follower.currentTime = Math.min(place(), follower.duration || Infinity);
@@ -43,6 +44,7 @@ export function follow(leader: HTMLMediaElement, follower: HTMLMediaElement, lat
         ['pause', pause],
         ['ended', pause],
         ['seeked', set],
+        ['ratechange', set],
         ['waiting', pause],
     ];
     events.forEach(([name, act]) => leader.addEventListener(name, act));

@@ -62,6 +62,42 @@ export function runsOf({ segments }: Pick<Assembly, 'segments'>): number[] {
     });
 }
 
+/** A stretch of a segment in which its take goes on without a gap at one pace. */
+export interface Part extends Segment {
+    /** The segment it is of, by index. */
+    of: number;
+}
+
+/** The same film with each segment parted where its take goes on otherwise. */
+export function partsOf(plan: Assembly): Omit<Assembly, 'segments'> & { segments: Part[] } {
+    const segments = plan.segments.flatMap((segment, of): Part[] => {
+        const { map } = segment;
+        if (map === null || map.length < 2) {
+            return [{ ...segment, of }];
+        }
+        let before = 0;
+        return map.map((stretch, n) => {
+            const from = before;
+            before += stretch.frames;
+            return {
+                ...segment,
+                of,
+                start_frame: segment.start_frame + from,
+                frames: stretch.frames,
+                map: [stretch],
+                join: n === 0 ? segment.join : { kind: 'cut', frames: 0 },
+                clicks: segment.clicks.map((frame) => frame - from).filter((at) => at >= 0 && at < stretch.frames),
+                silences: segment.silences.map(([a, b]) => [a - from, b - from]),
+            };
+        });
+    });
+    return { ...plan, segments };
+}
+
+/** How many times as fast as it was recorded a segment's take goes on. */
+export const paceOf = ({ map }: Pick<Segment, 'map'>, fps: number): number =>
+    Math.max(1, ((map?.[0]?.step ?? 0) * fps) / TICKS_PER_SECOND);
+
 /** Tells plans apart that need another player. */
 export const fingerprint = ({ segments, music }: Pick<Assembly, 'segments' | 'music'>): string =>
     JSON.stringify(music) +

@@ -3,7 +3,7 @@ import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
 import { useNavigate } from 'react-router';
 import { useAssembly } from '../../api/lesson';
-import type { Picture, PlacedCue, Section } from '../../api/types';
+import type { Picture, PlacedCue, Section, Silence, WordAt } from '../../api/types';
 import type { AssemblyPlayer } from '../../player/AssemblyPlayer';
 import { cuesIn, writeCue } from '../../page/syntax';
 import { fingerprint } from '../../player/plan';
@@ -30,6 +30,12 @@ interface WordOf {
     word: BoardWord;
 }
 
+/** Where a cue for a silence stands: before the word behind it, or behind the last. */
+function wordOf(section: Section, { line, word }: Silence): WordAt {
+    const last = section.lines.at(-1);
+    return line === null ? { line: last?.id ?? '', word: last?.text.match(/\S+/gu)?.length ?? 0 } : { line, word };
+}
+
 /** The lesson as a storyboard beside the film: what is seen is chosen by words. */
 export default function FinishRoom() {
     const { lesson, section } = useLessonPlace();
@@ -51,7 +57,8 @@ export default function FinishRoom() {
         let firstWord = 0;
         return lesson.sections.map((one, index) => {
             const rows = plan ? boardRows(plan, one, cues?.sections[one.id] ?? []) : [];
-            const made = { section: one, index, rows, firstWord };
+            const silences = plan?.silences.filter((silence) => silence.section_id === one.id) ?? [];
+            const made = { section: one, index, rows, firstWord, silences };
             firstWord += rows.reduce((sum, row) => sum + row.words.length, 0);
             return made;
         });
@@ -148,6 +155,20 @@ export default function FinishRoom() {
                         setCue({ section: of, cue: one });
                     }}
                     onShow={show}
+                    onSpeed={(of, silence, speed, own) => {
+                        const says =
+                            speed === ''
+                                ? 'The silence is as it was recorded.'
+                                : speed === 'cut'
+                                  ? 'The silence is cut out.'
+                                  : `The silence runs ${Number.parseInt(speed, 10)} times as fast.`;
+                        const text = speed === '' ? '' : writeCue('speed', speed);
+                        if (own) {
+                            change.replace(of, own, text, says);
+                        } else {
+                            change.place(of, text, [wordOf(of, silence), null], says);
+                        }
+                    }}
                     onJoin={(of, join, own) => {
                         const says = join
                             ? `It meets the section before with: ${join}.`

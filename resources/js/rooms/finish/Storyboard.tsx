@@ -1,7 +1,7 @@
 import { memo, type ReactNode, useEffect, useMemo, useRef, useState } from 'react';
 import Form from 'react-bootstrap/Form';
 import { Link } from 'react-router';
-import type { Assembly, Lesson, LessonCues, PlacedCue, Section, Take } from '../../api/types';
+import type { Assembly, Lesson, LessonCues, PlacedCue, Section, Silence, Take } from '../../api/types';
 import { cueLabel } from '../../page/syntax';
 import { mediaTime } from '../../player/plan';
 import { TICKS_PER_SECOND } from '../../player/TimeMap';
@@ -20,6 +20,7 @@ export interface BoardSection {
     rows: BoardRow[];
     /** Number of its first word among all words. */
     firstWord: number;
+    silences: Silence[];
 }
 
 interface Props {
@@ -35,9 +36,13 @@ interface Props {
     onShow: (frame: number) => void;
     /** How a section is to meet the one before it; empty as the house style has it. `own` is the cue that says so now. */
     onJoin: (section: Section, join: string, own: PlacedCue | null) => void;
+    /** How a silence is gone through; empty as it was recorded. `own` is the cue that says so now. */
+    onSpeed: (section: Section, silence: Silence, speed: string, own: PlacedCue | null) => void;
 }
 
 const none: PlacedCue[] = [];
+
+const speeds = ['2 x', '4 x', '8 x', '16 x', 'cut'];
 
 /** Sections that are drawn at once; a screen shows fewer. */
 const AT_ONCE = 12;
@@ -65,6 +70,7 @@ export function Storyboard({ lesson, plan, board, cues, words, chosenCue, first,
             onCue: (...of) => latest.current.onCue(...of),
             onShow: (...of) => latest.current.onShow(...of),
             onJoin: (...of) => latest.current.onJoin(...of),
+            onSpeed: (...of) => latest.current.onSpeed(...of),
         }),
         [],
     );
@@ -108,12 +114,12 @@ type ItemProps = {
     /** The word that the keyboard comes to; -1 for none of this section. */
     focus: number;
     chosenCue: number | null;
-} & Pick<Props, 'onCue' | 'onShow' | 'onJoin'>;
+} & Pick<Props, 'onCue' | 'onShow' | 'onJoin' | 'onSpeed'>;
 
 const BoardSectionItem = memo(function BoardSectionItem({
     lesson,
     fps,
-    one: { section, index, rows, firstWord },
+    one: { section, index, rows, firstWord, silences },
     takes,
     cues,
     from,
@@ -123,12 +129,33 @@ const BoardSectionItem = memo(function BoardSectionItem({
     onCue,
     onShow,
     onJoin,
+    onSpeed,
 }: ItemProps) {
     let number = firstWord;
     const begins = rows.find((row) => row.frame !== null)?.frame ?? null;
     const chip = (cue: PlacedCue) => (
         <CueChip key={cue.number} cue={cue} isChosen={cue.number === chosenCue} onChoose={() => onCue(section, cue)} />
     );
+    const isAt = (silence: Silence, cue: PlacedCue) =>
+        cue.kind === 'speed' && cue.line === silence.line && (silence.line === null || cue.word === silence.word);
+    const pace = (line: string | null, word: number) =>
+        silences
+            .filter((one) => one.line === line && (line === null || one.word === word))
+            .map((silence) => {
+                const own = cues.find((cue) => isAt(silence, cue)) ?? null;
+                return (
+                    (silence.screen || own) && (
+                        <SilenceChoice
+                            key={`${line}/${word}`}
+                            silence={silence}
+                            own={own}
+                            onSpeed={(speed) => onSpeed(section, silence, speed, own)}
+                        />
+                    )
+                );
+            });
+    // What a silence's own choice says needs no chip.
+    const chips = (of: PlacedCue[]) => of.filter((cue) => !silences.some((one) => isAt(one, cue))).map(chip);
     return (
         <li className="board-section" id={`board-${section.id}`}>
             <h2>
@@ -161,10 +188,12 @@ const BoardSectionItem = memo(function BoardSectionItem({
                                     isChosen={from <= first + n && first + n <= until}
                                     isAt={first + n === focus}
                                 >
-                                    {word.cues.map(chip)}
+                                    {pace(word.line, word.word)}
+                                    {chips(word.cues)}
                                 </Word>
                             ))}
                             {row.words.length === 0 && <span className="soft">before the next word</span>}
+                            {at === rows.length - 1 && pace(null, 0)}
                         </p>
                     </div>
                 );
@@ -195,6 +224,42 @@ function JoinChoice({
                 {offered.map((join) => (
                     <option key={join} value={join}>
                         {join}
+                    </option>
+                ))}
+            </Form.Select>
+        </label>
+    );
+}
+
+/** From which length on it is suggested that a silence of a screen runs faster. */
+const LONG_MS = 5000;
+
+/** How a silence is gone through. */
+function SilenceChoice({
+    silence,
+    own,
+    onSpeed,
+}: {
+    silence: Silence;
+    own: PlacedCue | null;
+    onSpeed: (speed: string) => void;
+}) {
+    const length = `${(silence.length_ms / 1000).toFixed(1)} s`;
+    const isSuggested = silence.length_ms > LONG_MS && !own;
+    const offered = own === null || speeds.includes(own.value) ? speeds : [...speeds, own.value];
+    return (
+        <label className={isSuggested ? 'silence-choice is-suggested' : 'silence-choice'}>
+            <span>{isSuggested ? `${length} without a word: run it faster?` : `${length} without a word`}</span>
+            <Form.Select
+                size="sm"
+                aria-label={`How the silence of ${length} is gone through`}
+                value={own?.value ?? ''}
+                onChange={(event) => onSpeed(event.target.value)}
+            >
+                <option value="">as recorded</option>
+                {offered.map((speed) => (
+                    <option key={speed} value={speed}>
+                        {speed === 'cut' ? 'cut out' : `${Number.parseInt(speed, 10)} times as fast`}
                     </option>
                 ))}
             </Form.Select>

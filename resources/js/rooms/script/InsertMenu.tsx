@@ -30,6 +30,7 @@ const cues: [string, CueKind, string][] = [
     ['Name of the presenter', 'name', ''],
     ['Music begins', 'music', 'Slack water'],
     ['Music ends', 'music', 'none'],
+    ['The silence before it runs faster', 'speed', '4 x'],
     ['Dissolve into the section', 'join', 'dissolve, 0.5 s'],
     ['Target length', 'target', '1:30'],
     ['Opening card', 'card', 'opening, 4 s'],

@@ -1,0 +1,19 @@
+<?php
+
+declare(strict_types=1);
+
+namespace OpenReel\Core\Assembly;
+
+use OpenReel\Core\Script\SpeedCue;
+
+/** A speed cue among a section's lines. */
+final readonly class SpeedCued
+{
+    /**
+     * @param  string|null  $line  id of the line it stands before or in; null behind the last
+     * @param  float  $within  part of that line already spoken, 0..1
+     */
+    public function __construct(public ?string $line, public float $within, public SpeedCue $cue)
+    {
+    }
+}
