@@ -58,6 +58,7 @@ final class SectionPicture
                 $logo,
                 $style->colours->ground->hex,
                 array_values($marks),
+                backdrop: $choice->backdrop,
             );
             $bare = $picture();
             $rect = $bare->stageRect();

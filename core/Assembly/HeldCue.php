@@ -31,6 +31,8 @@ final class HeldCue
             $new->kind === CueKind::Layout => self::layout($section, $new, $at, $style),
             $isLaid => Cue::write(CueKind::Emphasis, 'none'),
             $new->kind === CueKind::Music => Cue::write(CueKind::Music, 'none'),
+            $new->kind === CueKind::Background => CueChange::inForce($section, $new->kind, $at)?->source()
+                ?? Cue::write(CueKind::Background, 'usual'),
             $new->kind === CueKind::Zoom => self::zoom($section, $at),
             $new->kind->isStage() => self::stage($script, $section, $new, $at, $slides),
             default => '',
@@ -67,7 +69,10 @@ final class HeldCue
     private static function layout(Section $section, Cue $new, WordPlace $at, HouseStyle $style): string
     {
         $inset = $style->inset;
-        $was = new LayoutCue($style->layout, $inset->corner, $inset->size, $inset->shape);
+        $was = new LayoutCue(
+            $style->layout, $inset->corner, $inset->size, $inset->shape, border: $inset->border->width,
+            hasShadow: $inset->hasShadow,
+        );
         foreach ($section->cues as $cue) {
             if ($cue->kind === CueKind::Layout && WordPlace::of($cue)->isBefore($at)) {
                 $was = LayoutCue::read($cue->value)?->over($was) ?? $was;
@@ -84,6 +89,8 @@ final class HeldCue
             $changed->shape === null ? null : $was->shape,
             $isMoved ? $was->place : null,
             $changed->moveMs,
+            $changed->border === null ? null : $was->border,
+            $changed->hasShadow === null ? null : $was->hasShadow,
         ))->write());
     }
 }

@@ -31,12 +31,18 @@ final class LayoutMove
         $gone = Ease::Soft->at($done / $frames);
         $old = self::byKind($before);
         $new = self::byKind($then);
-        $layers = [];
-        if (isset($old['stage']) && ! isset($new['stage'])) {
-            $layers[] = $old['stage'];
-        }
+        $backdrop = $before->layers[0] ?? null;
+        // What fills the frame then hides what lies behind it only once it is there.
+        $layers = $backdrop !== null && self::isBackdrop($backdrop) && ! self::isBackdrop($then->layers[0] ?? $backdrop)
+            ? [$backdrop]
+            : [];
+        $leaving = isset($new['stage']) ? null : $old['stage'] ?? null;
         foreach ($then->layers as $layer) {
             $kind = self::kind($layer);
+            if ($leaving !== null && ! self::isBackdrop($layer)) {
+                $layers[] = $leaving;
+                $leaving = null;
+            }
             // What is zoomed on the way stays where it lies; what is drawn over the stage goes with it.
             $was = $kind === 'marks' ? $old['stage'] ?? null : $old[$kind] ?? null;
             if ($kind === null || $layer->motion !== null) {
@@ -59,6 +65,11 @@ final class LayoutMove
         }
 
         return new Picture($then->frame, $then->ground, $layers);
+    }
+
+    private static function isBackdrop(Layer $layer): bool
+    {
+        return $layer->source instanceof Still && $layer->source->kind === StillKind::Backdrop;
     }
 
     private static function moved(Layer $layer, PixelRect $from, int $frames, float $gone): Layer

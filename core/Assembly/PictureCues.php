@@ -15,6 +15,7 @@ use OpenReel\Core\Picture\Shape;
 use OpenReel\Core\Picture\Stage;
 use OpenReel\Core\Picture\Still;
 use OpenReel\Core\Picture\StillKind;
+use OpenReel\Core\Script\BackgroundCue;
 use OpenReel\Core\Script\BoardCue;
 use OpenReel\Core\Script\Cue;
 use OpenReel\Core\Script\CueKind;
@@ -29,6 +30,7 @@ use OpenReel\Core\Script\Section;
 use OpenReel\Core\Script\SpeedCue;
 use OpenReel\Core\Script\ZoomCue;
 use OpenReel\Core\Sound\Bed;
+use OpenReel\Core\Style\BackdropDrawing;
 use OpenReel\Core\Style\HouseStyle;
 use OpenReel\Core\Style\KeysDrawing;
 use OpenReel\Core\Style\LabelDrawing;
@@ -87,7 +89,9 @@ final class PictureCues
         $layout = new LayoutCue();
         $zoom = new ZoomCue(null, 0);
         $move = 0;
-        $opening = $this->choice($layout, $stage, $zoom);
+        $usual = BackdropDrawing::usual($this->style, $this->frame)?->still();
+        $backdrop = $usual;
+        $opening = $this->choice($layout, $stage, $zoom, $backdrop);
         $changes = [];
         foreach ($section->cues as $cue) {
             if ($cue->kind->isStage()) {
@@ -101,18 +105,23 @@ final class PictureCues
                 // What says what is seen anyway changes nothing.
                 $zoom = $next->part == $zoom->part ? $zoom : $next;
             } elseif ($cue->kind === CueKind::Layout) {
-                $before = $this->choice($layout, $stage, $zoom);
+                $before = $this->choice($layout, $stage, $zoom, $backdrop);
                 $layout = LayoutCue::read($cue->value)?->over($layout) ?? $layout;
                 // What says what is seen anyway moves nothing.
-                $isAnother = $before != $this->choice($layout, $stage, $zoom);
+                $isAnother = $before != $this->choice($layout, $stage, $zoom, $backdrop);
                 $move = $isAnother ? $layout->moveMs ?? $this->style->layoutMove : $move;
+            } elseif ($cue->kind === CueKind::Background) {
+                $background = BackgroundCue::read($cue->value);
+                $backdrop = $background?->isUsual
+                    ? $usual
+                    : ($background === null ? null : $this->backdrop($background)) ?? $backdrop;
             } else {
                 continue;
             }
             if ($cue->line === 1 && $cue->within === 0.0) {
-                $opening = $this->choice($layout, $stage, $zoom);
+                $opening = $this->choice($layout, $stage, $zoom, $backdrop);
             } elseif (isset($lines[$cue->line - 1])) {
-                $then = $this->choice($layout, $stage, $zoom, $move);
+                $then = $this->choice($layout, $stage, $zoom, $backdrop, $move);
                 $changes[] = new PictureChange($lines[$cue->line - 1], $cue->within, $then);
             }
         }
@@ -303,14 +312,20 @@ final class PictureCues
         );
     }
 
-    /** @return list<string> SVG drawings of what its cues show and we draw: pages of the board, key caps, names, labels */
+    /** @return list<string> SVG drawings of what its cues show and we draw: pages of the board, key caps, names, labels, backgrounds */
     public function drawings(): array
     {
         $drawings = array_map($this->paper(...), array_values(array_unique($this->pages)));
+        $drawings[] = BackdropDrawing::usual($this->style, $this->frame)?->svg();
         foreach ($this->script->sections as $section) {
             foreach ($section->cues as $cue) {
                 $isLabel = $cue->kind === CueKind::Label && $this->laidOver($cue) !== null;
-                $drawings[] = $isLabel ? $this->label($cue)->svg() : $this->overlay($cue)?->svg();
+                $background = $cue->kind === CueKind::Background ? BackgroundCue::read($cue->value) : null;
+                $drawings[] = match (true) {
+                    $isLabel => $this->label($cue)->svg(),
+                    $background !== null => $this->background($background)?->svg(),
+                    default => $this->overlay($cue)?->svg(),
+                };
             }
         }
 
@@ -330,8 +345,13 @@ final class PictureCues
         );
     }
 
-    private function choice(LayoutCue $layout, ?Stage $stage, ZoomCue $zoom, int $moveMs = 0): PictureChoice
-    {
+    private function choice(
+        LayoutCue $layout,
+        ?Stage $stage,
+        ZoomCue $zoom,
+        ?Still $backdrop,
+        int $moveMs = 0,
+    ): PictureChoice {
         return new PictureChoice(
             $layout->layout ?? $this->style->layout,
             $layout->inset($this->style->inset),
@@ -339,7 +359,34 @@ final class PictureCues
             $stage === null ? null : $zoom->part,
             $stage === null ? 0 : $zoom->milliseconds,
             $moveMs,
+            $backdrop,
         );
+    }
+
+    /** What lies behind stage and camera; null when the cue names no slide that there is. */
+    private function backdrop(BackgroundCue $cue): ?Still
+    {
+        $index = $cue->slide === null ? null : $this->shown->named($cue->slide);
+        if ($index !== null) {
+            $still = $this->deck[$index]['still'];
+
+            return new Still(StillKind::Backdrop, $still->id, $still->shape, $still->hash);
+        }
+
+        return $this->background($cue)?->still();
+    }
+
+    /** What is drawn for a background cue. */
+    private function background(BackgroundCue $cue): ?BackdropDrawing
+    {
+        $ground = $this->style->colours->ground;
+        $named = $cue->colour === null ? null : Colour::of($this->colour($cue->colour, EmphasisShape::Box));
+
+        return match (true) {
+            $cue->isUsual, $cue->slide !== null => null,
+            $cue->isGradient => new BackdropDrawing($ground, $named ?? $this->style->colours->accent, $this->frame),
+            default => new BackdropDrawing($named ?? $ground, null, $this->frame),
+        };
     }
 
     /** What is seen once a cue was given that the script does not hold; what says nothing about the picture changes nothing. */
@@ -359,7 +406,7 @@ final class PictureCues
             default => $choice->stage,
         };
 
-        return new PictureChoice($layout->layout ?? $choice->layout, $inset, $stage);
+        return new PictureChoice($layout->layout ?? $choice->layout, $inset, $stage, backdrop: $choice->backdrop);
     }
 
     private function named(string $slide): ?Stage

@@ -245,6 +245,7 @@ final readonly class ShotPlan
             $this->look->ground,
             array_values($marks),
             $zoom,
+            $choice->backdrop,
         );
         $bare = $seen();
         $rect = $choice->stage === null || $stage === null ? null : $bare->stageRect();

@@ -11,10 +11,17 @@ final readonly class Edge
      * @param  int  $radius  of its corners
      * @param  int  $border  width of the line, which lies inside the rectangle
      * @param  string  $colour  RRGGBB
+     * @param  int  $shadow  how far the shadow behind it is blurred; 0 for none
      */
-    private function __construct(public int $radius, public int $border, public string $colour)
+    private function __construct(public int $radius, public int $border, public string $colour, public int $shadow)
     {
     }
+
+    /** Of the frame's shorter side. */
+    private const SHADOW = 0.03;
+
+    /** How dark a shadow is. */
+    public const SHADE = 0.45;
 
     /** @return self|null null for a plain rectangle without a border */
     public static function of(Inset $inset, PixelRect $rect, FrameSize $frame): ?self
@@ -22,7 +29,39 @@ final readonly class Edge
         $radius = $inset->shape->radius($rect->width, $rect->height);
         $border = $inset->border->pixels($frame);
 
-        return $radius === 0 && $border === 0 ? null : new self($radius, $border, $inset->border->colour);
+        $shadow = $inset->hasShadow ? PixelRect::even(self::SHADOW * min($frame->width, $frame->height)) : 0;
+
+        return $radius === 0 && $border === 0 && $shadow === 0
+            ? null
+            : new self($radius, $border, $inset->border->colour, $shadow);
+    }
+
+    /** How far the shadow lies below what throws it. */
+    public function drop(): int
+    {
+        return PixelRect::even($this->shadow / 4);
+    }
+
+    /** Where the drawing of its shadow lies. */
+    public function shadowRect(PixelRect $rect): PixelRect
+    {
+        $around = 2 * $this->shadow;
+
+        return new PixelRect(
+            $rect->x - $around, $rect->y - $around + $this->drop(), $rect->width + 2 * $around, $rect->height + 2 * $around,
+        );
+    }
+
+    /** The shadow alone on a transparent ground. A blur of CSS is a Gaussian of half its deviation (CSS Backgrounds 3, 6.1.1). */
+    public function shadowSvg(PixelRect $rect): string
+    {
+        $around = 2 * $this->shadow;
+
+        return self::svg($this->shadowRect($rect), sprintf(
+            '<filter id="b" x="-50%%" y="-50%%" width="200%%" height="200%%"><feGaussianBlur stdDeviation="%s"/></filter>'.
+                '<rect x="%d" y="%d" width="%d" height="%d" rx="%d" fill="#000" fill-opacity="%s" filter="url(#b)"/>',
+            $this->shadow / 2, $around, $around, $rect->width, $rect->height, $this->radius, self::SHADE,
+        ));
     }
 
     /** White where the layer is seen, black where it is cut away: an SVG drawing of the layer's size. */
@@ -55,10 +94,13 @@ final readonly class Edge
         );
     }
 
-    /** @return array{radius: int, border: int, colour: string} */
+    /** @return array{radius: int, border: int, colour: string, shadow: int, drop: int} */
     public function toArray(): array
     {
-        return ['radius' => $this->radius, 'border' => $this->border, 'colour' => $this->colour];
+        return [
+            'radius' => $this->radius, 'border' => $this->border, 'colour' => $this->colour,
+            'shadow' => $this->shadow, 'drop' => $this->drop(),
+        ];
     }
 
     private static function svg(PixelRect $rect, string $body): string

@@ -21,6 +21,7 @@ final readonly class Inset
         public InsetShape $shape = InsetShape::Rectangle,
         public InsetBorder $border = new InsetBorder(),
         public ?InsetPlace $place = null,
+        public bool $hasShadow = false,
     ) {
     }
 

@@ -29,6 +29,7 @@ final readonly class Picture
      * @param  Still|TrackAt|null  $stage  a slide or a page of the board; a screen
      * @param  list<Mark>  $marks  over the stage
      * @param  Zoom  $zoom  of the stage, and of what is drawn over it
+     * @param  Still|null  $backdrop  fills the frame behind them, cropped evenly where it has another shape
      */
     public static function of(
         FrameSize $frame,
@@ -40,6 +41,7 @@ final readonly class Picture
         string $ground = self::GROUND,
         array $marks = [],
         Zoom $zoom = new Zoom(),
+        ?Still $backdrop = null,
     ): self {
         $layout = $wish->possibleWith($stage !== null, $camera !== null);
         $sides = $layout === Layout::SideBySide && $stage !== null
@@ -72,7 +74,23 @@ final readonly class Picture
             $layers[] = new Layer(new Still(StillKind::Logo, $logo->hash, $logo->shape, $logo->hash), $logo->rect($frame));
         }
 
-        return new self($frame, $ground, $layers);
+        return new self($frame, $ground, $backdrop === null ? $layers : self::behind($backdrop, $frame, $layers));
+    }
+
+    /**
+     * @param  list<Layer>  $layers
+     * @return list<Layer> with something behind them, where anything of it is seen
+     */
+    private static function behind(Still $backdrop, FrameSize $frame, array $layers): array
+    {
+        $all = new PixelRect(0, 0, $frame->width, $frame->height);
+        if ($layers !== [] && $layers[0]->rect == $all && $layers[0]->edge === null) {
+            return $layers;
+        }
+        $crop = Crop::whole()->narrowed($backdrop->shape, $frame->aspect());
+        $isWhole = $crop->width >= 1.0 && $crop->height >= 1.0;
+
+        return [new Layer($backdrop, $all, crop: $isWhole ? null : $crop), ...$layers];
     }
 
     /** The same with something laid over everything. */
@@ -86,7 +104,7 @@ final readonly class Picture
     {
         $stage = 0;
         foreach ($this->layers as $i => $layer) {
-            $stage = $i === 0 || $layer->source instanceof Marks ? $i + 1 : $stage;
+            $stage = self::isStage($layer) || $layer->source instanceof Marks ? $i + 1 : $stage;
         }
 
         return new self($this->frame, $this->ground, [
@@ -97,12 +115,19 @@ final readonly class Picture
     /** Where the stage lies; null when none is seen. */
     public function stageRect(): ?PixelRect
     {
-        $first = $this->layers[0] ?? null;
-        $isStage = $first?->source instanceof Still
-            && in_array($first->source->kind, [StillKind::Slide, StillKind::Card, StillKind::Board], true)
-            || $first?->source instanceof TrackAt && $first->source->kind === TrackKind::Screen;
+        foreach ($this->layers as $layer) {
+            if (self::isStage($layer)) {
+                return $layer->rect;
+            }
+        }
 
-        return $isStage ? $first->rect : null;
+        return null;
+    }
+
+    private static function isStage(Layer $layer): bool
+    {
+        return $layer->source instanceof Still && $layer->source->kind->isStage()
+            || $layer->source instanceof TrackAt && $layer->source->kind === TrackKind::Screen;
     }
 
     /** @return list<string> hashes of the files it is made from */

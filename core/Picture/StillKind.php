@@ -16,4 +16,18 @@ enum StillKind: string
     case Name = 'name';
     /** One of the lesson's slides, laid over the stage. */
     case Laid = 'laid';
+    /** Fills the frame behind everything. */
+    case Backdrop = 'backdrop';
+
+    /** Whether it is what zooms, emphasis and ink belong to. */
+    public function isStage(): bool
+    {
+        return in_array($this, [self::Slide, self::Card, self::Board], true);
+    }
+
+    /** Whether nothing shines through it. */
+    public function isOpaque(): bool
+    {
+        return $this->isStage() || $this === self::Backdrop;
+    }
 }

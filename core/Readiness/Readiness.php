@@ -6,6 +6,7 @@ namespace OpenReel\Core\Readiness;
 
 use OpenReel\Core\Deck\ShownSlides;
 use OpenReel\Core\Picture\Layout;
+use OpenReel\Core\Script\BackgroundCue;
 use OpenReel\Core\Script\Cue;
 use OpenReel\Core\Script\CueKind;
 use OpenReel\Core\Script\Line;
@@ -177,9 +178,17 @@ final readonly class Readiness
     /** A picture that is laid over the stage is one of the slides. */
     private function pictureProblem(Cue $cue, ShownSlides $shown): ?string
     {
-        $name = $cue->kind === CueKind::Picture ? Options::read($cue->value, 3)->words : null;
+        $name = match ($cue->kind) {
+            CueKind::Picture => Options::read($cue->value, 3)->words,
+            CueKind::Background => BackgroundCue::read($cue->value)?->slide,
+            default => null,
+        };
 
-        return $name === null || $shown->named($name) !== null ? null : "There is no slide called \"{$name}\" to be laid over.";
+        return match (true) {
+            $name === null, $shown->named($name) !== null => null,
+            $cue->kind === CueKind::Picture => "There is no slide called \"{$name}\" to be laid over.",
+            default => "\"{$name}\" is no background: no colour, no gradient, and no slide of that name.",
+        };
     }
 
     private function musicProblem(Cue $cue): ?string

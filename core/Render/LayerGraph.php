@@ -11,7 +11,6 @@ use OpenReel\Core\Picture\Marks;
 use OpenReel\Core\Picture\Motion;
 use OpenReel\Core\Picture\PixelRect;
 use OpenReel\Core\Picture\Still;
-use OpenReel\Core\Picture\StillKind;
 use OpenReel\Core\Picture\TrackAt;
 use OpenReel\Core\Time\Tick;
 
@@ -65,8 +64,11 @@ final class LayerGraph
     public function picture(ShotSpec $spec): string
     {
         [$standing, $moving] = self::sorted($spec);
+        // A shadow that falls on what stands is put together with it.
+        $shadowed = ($moving[0] ?? null)?->motion === null ? $moving[0] ?? null : null;
         $chain = $this->base($spec, $standing, $moving);
         foreach ($moving as $i => $layer) {
+            $chain = $layer === $shadowed ? $chain : $this->shadow($chain, $layer, $spec);
             $below = $moving[$i - 1] ?? null;
             $above = $moving[$i + 1] ?? null;
             if ($layer->source instanceof Marks && $layer->motion !== null && $below?->motion !== null) {
@@ -136,6 +138,7 @@ final class LayerGraph
             foreach ($standing as $layer) {
                 $chain = $this->standing($spec, $chain, $layer);
             }
+            $chain = $this->shadow($chain, $moving[0] ?? null, $spec, isStanding: true);
 
             return "{$chain},loop=loop=-1:size=1,fps={$fps}";
         }
@@ -157,7 +160,39 @@ final class LayerGraph
             $chain = $this->standing($spec, $chain, $layer);
         }
 
-        return $chain;
+        return $this->shadow($chain, ($moving[0] ?? null)?->motion === null ? $moving[0] ?? null : null, $spec);
+    }
+
+    /** The shadow of a layer laid over what is below. */
+    private function shadow(string $below, ?Layer $layer, ShotSpec $spec, bool $isStanding = false): string
+    {
+        $edge = $layer?->edge;
+        if ($layer === null || $edge === null || $edge->shadow === 0 || $isStanding && $layer->motion !== null) {
+            return $below;
+        }
+        $rect = $edge->shadowRect($layer->rect);
+        $motion = $layer->motion;
+        $from = $motion === null ? null : $edge->shadowRect($motion->from);
+        $drawn = new Layer(
+            $layer->source, $rect, motion: $from === null ? null : new Motion($from, $motion->frames, $motion->ease),
+        );
+        $chain = "[{$this->input('-i', PieceFiles::ofText($edge->shadowSvg($layer->rect)))}:v]format=yuva420p";
+        if ($drawn->motion !== null) {
+            $chain .= ",loop=loop=-1:size=1,fps={$spec->rate->fps}".self::scaled($drawn, $drawn->motion, $spec);
+        }
+
+        return $this->over($below, $chain, $drawn, $spec->skip);
+    }
+
+    /** A picture on its way from one size to another. */
+    private static function scaled(Layer $layer, Motion $motion, ShotSpec $spec): string
+    {
+        $side = fn (int $from, int $to): string => 'round('.self::way($motion, $from, $to, $spec->skip).')';
+
+        return ",scale=w='{$side($motion->from->width, $layer->rect->width)}':h='{$side(
+            $motion->from->height,
+            $layer->rect->height,
+        )}':eval=frame";
     }
 
     private function standing(ShotSpec $spec, string $chain, Layer $layer): string
@@ -170,7 +205,7 @@ final class LayerGraph
     private static function isOpaque(Layer $layer): bool
     {
         return $layer->source instanceof Still &&
-            in_array($layer->source->kind, [StillKind::Slide, StillKind::Card, StillKind::Board], true) &&
+            $layer->source->kind->isOpaque() &&
             $layer->edge === null &&
             $layer->opacity === 1.0;
     }
@@ -211,15 +246,8 @@ final class LayerGraph
         if ($layer->opacity < 1.0 && $layer->source instanceof TrackAt) {
             $chain .= sprintf(',format=yuva420p,colorchannelmixer=aa=%.4F', $layer->opacity);
         }
-        if ($layer->motion !== null) {
-            $side = fn (int $from, int $to): string => 'round('.self::way($layer->motion, $from, $to, $spec->skip).')';
-            $chain .= ",scale=w='{$side($layer->motion->from->width, $layer->rect->width)}':h='{$side(
-                $layer->motion->from->height,
-                $layer->rect->height,
-            )}':eval=frame";
-        }
 
-        return $chain;
+        return $layer->motion === null ? $chain : $chain.self::scaled($layer, $layer->motion, $spec);
     }
 
     /** A picture with what is transparent in it. */
@@ -230,7 +258,7 @@ final class LayerGraph
 
         return "[{$this->input('-i', PieceFiles::of($hash))}:v]".
             self::crop($layer).
-            "scale={$layer->rect->width}:{$layer->rect->height}:flags=lanczos,format=yuva420p{$opacity}";
+            "scale={$layer->rect->width}:{$layer->rect->height}:flags=lanczos:".self::COLOUR.",format=yuva420p{$opacity}";
     }
 
     /**

@@ -59,7 +59,7 @@ final readonly class ShotSpec
         return $this->picture->files();
     }
 
-    /** @return list<string> SVG drawings that it is made from: masks and borders */
+    /** @return list<string> SVG drawings that it is made from: masks, borders and shadows */
     public function drawings(): array
     {
         $drawings = [];
@@ -69,6 +69,9 @@ final readonly class ShotSpec
             }
             if ($layer->edge !== null && $layer->edge->border > 0) {
                 $drawings[] = $layer->edge->borderSvg($layer->rect);
+            }
+            if ($layer->edge !== null && $layer->edge->shadow > 0) {
+                $drawings[] = $layer->edge->shadowSvg($layer->rect);
             }
         }
 

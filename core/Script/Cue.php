@@ -16,7 +16,7 @@ final readonly class Cue
     public const PATTERN = '/(?<!\\\\)'.self::BRACKET.'/iu';
 
     private const BRACKET = '\[(slide|pause|layout|note|target|card|screen|board|keys|join|zoom|emphasis|label|picture|'
-        .'name|music|speed|camera\s+alone)'
+        .'name|music|speed|background|camera\s+alone)'
         .'(?:\s*:\s*|\s+|(?=\]))([^\[\]\r\n]*)\]';
 
     /**
@@ -160,6 +160,10 @@ final readonly class Cue
             CueKind::Speed => SpeedCue::read($this->value) === null
                 ? "\"{$this->value}\" is no speed. Write [speed: 4 x] (2 to 16) or [speed: cut] before the word "
                     .'that follows a silence.'
+                : null,
+            CueKind::Background => BackgroundCue::read($this->value) === null
+                ? 'No background is named. Write [background: gradient], [background: accent], [background: 1B2430] or the '
+                    .'name of a slide.'
                 : null,
             CueKind::Label => self::laidProblem($this->value, 2, 'label: The sill, at 20 10'),
             CueKind::Picture => self::laidProblem($this->value, 3, 'picture: Tide clock, at 60 10 30'),

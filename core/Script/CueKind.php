@@ -42,13 +42,15 @@ enum CueKind: string
     case Name = 'name';
     /** `[music: Slack water, -3 dB, in 2 s, out 4 s]` a bed begins; `[music: none]` it ends. */
     case Music = 'music';
+    /** `[background: gradient]` lies behind slide and camera; `[background: usual]` as the house style has it. */
+    case Background = 'background';
     /** `[speed: 8 x]` the silence before it runs so much faster; `[speed: cut]` it is left out. */
     case Speed = 'speed';
 
     /** Whether one of this kind takes the place of one of another, from where it stands on; others stand beside each other. */
     public function replaces(self $other): bool
     {
-        $states = [self::Layout, self::Zoom, self::Join, self::Target, self::Card, self::Music, self::Speed];
+        $states = [self::Layout, self::Zoom, self::Join, self::Target, self::Card, self::Music, self::Speed, self::Background];
         $isState = in_array($this, $states, true);
 
         return $isState && $this === $other || $this->isStage() && $other->isStage();

@@ -75,6 +75,8 @@ final readonly class HouseStyle
         'inset_shape' => 'rectangle',
         'border' => 'none',
         'border_colour' => 'FFFFFF',
+        'inset_shadow' => 'off',
+        'background' => 'plain',
         'ground' => '1B2430',
         'ink' => '1B2430',
         'paper' => 'FAF8F3',
@@ -120,6 +122,9 @@ final readonly class HouseStyle
     public Inset $inset;
 
     public Palette $colours;
+
+    /** Whether what lies behind slide and camera goes from ground to accent. */
+    public bool $hasGradient;
 
     public Typefaces $faces;
 
@@ -184,7 +189,9 @@ final readonly class HouseStyle
             InsetSize::from($text('inset_size')),
             InsetShape::from($text('inset_shape')),
             new InsetBorder($text('border'), $text('border_colour')),
+            hasShadow: $text('inset_shadow') === 'on',
         );
+        $this->hasGradient = $text('background') === 'gradient';
         $this->colours = new Palette(
             Colour::of($text('ground')),
             Colour::of($text('ink')),
@@ -349,7 +356,8 @@ final readonly class HouseStyle
             'music_depth' => in_array($value, self::MUSIC_DEPTHS, true),
             'music_attack' => in_array($value, self::MUSIC_ATTACKS, true),
             'music_release' => in_array($value, self::MUSIC_RELEASES, true),
-            'hide_jumps', 'hum_filter', 'low_cut', 'card_sound', 'page_sound' => in_array($value, ['off', 'on'], true),
+            'background' => in_array($value, ['plain', 'gradient'], true),
+            'inset_shadow', 'hide_jumps', 'hum_filter', 'low_cut', 'card_sound', 'page_sound' => in_array($value, ['off', 'on'], true),
             'longest_pause' => in_array($value, self::LONGEST_PAUSES, true),
             'join' => is_string($value) && JoinCue::read($value) !== null,
             'fade_in', 'fade_out' => in_array($value, self::FADES, true),

@@ -48,7 +48,7 @@ function toneOf(film: string, from: number, until: number): number {
 async function decorated(request: Parameters<typeof makeLesson>[0]): Promise<Lesson> {
     const lesson = await makeLesson(request, 'Every cue', [
         '[card: opening, 3 s] [music: tone, in 0.2 s, out 1 s]\n\nA lesson that has everything.',
-        '[join: dissolve, 0.6 s] [layout: slide with inset, circle] [name: Wenna, Shore instructor, 1 s] One two three ' +
+        '[join: dissolve, 0.6 s] [background: gradient] [layout: slide with inset, circle, thick border, shadow] [name: Wenna, Shore instructor, 1 s] One two three ' +
             'four. [layout: side by side, 0.6 s] Five six seven eight. [layout: at 8 60 30, 0.4 s] Nine ten.',
         '[join: push, 0.6 s] [layout: slide alone] One [zoom: 10 10 60, 0.6 s] two three. [emphasis: box 20 25 30 20, ' +
             'hand-drawn, drawn in 0.6 s] Four [emphasis: arrow 60 70 40 50, thick, drawn in 0.4 s] five. [label: Sill ' +
@@ -96,7 +96,12 @@ test('a lesson that uses every cue is watched as it is exported', async ({ page,
     // As large as the film, so that only what is different can be different.
     await page.setViewportSize({ width: 1800, height: 1100 });
     await page.goto(`/lessons/${lesson.id}/finish`);
-    await page.addStyleTag({ content: '.finish-room { grid-template-columns: 20rem 1280px !important }' });
+    await page.addStyleTag({
+        content:
+            '.finish-room { grid-template-columns: 20rem 1280px !important }' +
+            '.finish-watch { padding-top: 740px } ' +
+            '.watch .frame-picture { position: fixed; left: 500px; top: 0; width: 1280px; height: 720px; z-index: 99 }',
+    });
     const stage = page.getByRole('group', { name: 'The lesson as it will be exported' });
     const unlike: string[] = [];
     let compared = 0;

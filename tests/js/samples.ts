@@ -448,7 +448,9 @@ export const assembly = {
                                 "edge": {
                                     "radius": 6,
                                     "border": 2,
-                                    "colour": "FFFFFF"
+                                    "colour": "FFFFFF",
+                                    "shadow": 0,
+                                    "drop": 0
                                 },
                                 "crop": null,
                                 "opacity": 1,
@@ -893,6 +895,8 @@ export const courses = [
             "inset_corner": "bottom-right",
             "inset_size": "medium",
             "border_colour": "FFFFFF",
+            "inset_shadow": "off",
+            "background": "plain",
             "ground": "1B2430",
             "ink": "1B2430",
             "paper": "FAF8F3",
@@ -941,6 +945,8 @@ export const style = {
         "inset_corner": "bottom-right",
         "inset_size": "medium",
         "border_colour": "FFFFFF",
+        "inset_shadow": "off",
+        "background": "plain",
         "ground": "1B2430",
         "ink": "1B2430",
         "paper": "FAF8F3",
@@ -983,6 +989,8 @@ export const style = {
         "inset_corner": "bottom-right",
         "inset_size": "medium",
         "border_colour": "FFFFFF",
+        "inset_shadow": "off",
+        "background": "plain",
         "ground": "1B2430",
         "ink": "1B2430",
         "paper": "FAF8F3",
@@ -1070,7 +1078,9 @@ export const pictures = [
                 "edge": {
                     "radius": 6,
                     "border": 2,
-                    "colour": "FFFFFF"
+                    "colour": "FFFFFF",
+                    "shadow": 0,
+                    "drop": 0
                 },
                 "crop": null,
                 "opacity": 1,

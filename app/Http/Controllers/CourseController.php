@@ -27,6 +27,7 @@ use OpenReel\Core\Picture\Still;
 use OpenReel\Core\Picture\StillKind;
 use OpenReel\Core\Picture\TrackAt;
 use OpenReel\Core\Script\PlainText;
+use OpenReel\Core\Style\BackdropDrawing;
 use OpenReel\Core\Style\CardDrawing;
 use OpenReel\Core\Style\HouseStyle;
 use OpenReel\Core\Take\TrackKind;
@@ -131,6 +132,7 @@ final class CourseController
             $values[$name] = is_int(HouseStyle::DEFAULTS[$name]) && is_numeric($value) ? (int) $value : $value;
         }
         $style = HouseStyle::of($values);
+        $backdrop = BackdropDrawing::usual($style, $style->frame);
         $picture = Picture::of(
             $style->frame,
             $style->layout,
@@ -139,9 +141,17 @@ final class CourseController
             TrackAt::live(TrackKind::Camera, Shape::of(1600, 900)),
             LessonStyle::logo($style, LessonStyle::logoRow($style)),
             $style->colours->ground->hex,
+            backdrop: $backdrop?->still(),
         );
+        $seen = PictureResource::of($picture);
+        foreach ($seen['layers'] as $n => $layer) {
+            // What is drawn for a sample is kept nowhere.
+            if ($layer['shows'] === StillKind::Backdrop->value) {
+                $seen['layers'][$n]['url'] = 'data:image/svg+xml;base64,'.base64_encode($backdrop?->svg() ?? '');
+            }
+        }
 
-        return new JsonResponse(PictureResource::of($picture));
+        return new JsonResponse($seen);
     }
 
     /** How a card would look: drawn by the same path as in preview and export, and kept nowhere. */

@@ -60,6 +60,10 @@ final class PictureResource extends JsonResource
         return match ($still->kind) {
             StillKind::Slide, StillKind::Laid => SlideResource::url($still->id, $still->hash),
             StillKind::Logo => LogoResource::url($still->hash),
+            // A slide behind everything is called by its own id, what is drawn by its drawing.
+            StillKind::Backdrop => $still->id === $still->hash
+                ? "/api/cards/{$still->hash}"
+                : SlideResource::url($still->id, $still->hash),
             default => "/api/cards/{$still->hash}",
         };
     }

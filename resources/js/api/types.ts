@@ -131,6 +131,10 @@ export interface Slide {
     /** The words on it. */
     text: string;
     url: string;
+    /** In how many steps it builds up; 0 when it does not. */
+    steps: number;
+    /** It is a short film that lasts so long. */
+    film_ms: number | null;
 }
 
 export interface Take {
@@ -294,12 +298,16 @@ export interface Layer {
         | 'label'
         | 'name'
         | 'laid'
+        | 'backdrop'
         | 'logo'
         | 'camera'
         | 'screen'
+        | 'film'
         | 'marks';
-    /** Of a picture that stands. */
+    /** Of a picture that stands, or of a film's first. */
     url: string | null;
+    /** A short film on the stage, and how far it is when the shot begins. */
+    film?: { url: string; at_ms: number };
     marks: Mark[];
     /** Of a track: what red, green and blue become, from all three and an offset; see core/Picture/Adjustment.php. */
     colours?: number[][] | null;
@@ -308,7 +316,7 @@ export interface Layer {
     /** Shown whole, or filling its rectangle and cropped evenly. */
     fit: 'whole' | 'filled';
     /** How it is cut out and edged, in pixels of the frame; null for a plain rectangle. */
-    edge: { radius: number; border: number; colour: string } | null;
+    edge: { radius: number; border: number; colour: string; shadow: number; drop: number } | null;
     /** The part of the source that is shown, in parts of its sides; null for all of it. */
     crop: Rect | null;
     opacity: number;

@@ -18,6 +18,8 @@ export type CueKind =
     | 'name'
     | 'music'
     | 'speed'
+    | 'background'
+    | 'step'
     | 'camera alone';
 
 export interface CueAt {
@@ -31,7 +33,7 @@ export interface CueAt {
 /** The same pattern as `OpenReel\Core\Script\Cue::PATTERN`. */
 const words =
     'slide|pause|layout|note|target|card|screen|board|keys|join|zoom|emphasis|label|picture|name|music|speed|' +
-    'camera\\s+alone';
+    'background|step|camera\\s+alone';
 const cue = new RegExp(`(?<!\\\\)\\[(${words})(?:\\s*:\\s*|\\s+|(?=\\]))([^[\\]\\r\\n]*)\\]`, 'gi');
 
 export function cuesIn(text: string, offset = 0): CueAt[] {
@@ -91,6 +93,10 @@ export function cueLabel({ kind, value }: Pick<CueAt, 'kind' | 'value'>): string
             return /^[^,]/.test(value) ? `name: ${value.split(',')[0]}` : 'name';
         case 'music':
             return value.toLowerCase() === 'none' ? 'end of music' : `music: ${(value.split(',')[0] ?? '').trim()}`;
+        case 'step':
+            return value === '' ? 'next step' : `step ${value}`;
+        case 'background':
+            return `behind: ${value.toLowerCase() === 'usual' ? 'as usual' : value}`;
         case 'speed':
             return value.toLowerCase() === 'cut' ? 'silence cut' : `silence ${value}`;
         case 'camera alone':

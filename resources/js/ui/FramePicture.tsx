@@ -9,6 +9,8 @@ interface Props {
     /** The same for a screen. */
     screen?: ReactNode;
     mirrored?: boolean;
+    /** What is recorded now: films on the stage play by themselves. */
+    live?: boolean;
     /** Lies over the stage and under everything else. */
     sheet?: ReactNode;
     label: string;
@@ -16,7 +18,7 @@ interface Props {
 }
 
 /** The frame as it will be delivered, at whatever size there is room for. */
-export function FramePicture({ picture, camera, screen, sheet, mirrored = false, label, children }: Props) {
+export function FramePicture({ picture, camera, screen, sheet, mirrored = false, live, label, children }: Props) {
     return (
         <div
             className="frame-picture"
@@ -24,7 +26,7 @@ export function FramePicture({ picture, camera, screen, sheet, mirrored = false,
             aria-label={label}
             style={{ aspectRatio: `${picture.frame.width} / ${picture.frame.height}` }}
         >
-            <Scene picture={picture} camera={camera} screen={screen} sheet={sheet} mirrored={mirrored} />
+            <Scene picture={picture} camera={camera} screen={screen} sheet={sheet} mirrored={mirrored} live={live} />
             {children}
         </div>
     );

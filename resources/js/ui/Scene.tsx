@@ -1,6 +1,7 @@
 import { type CSSProperties, type ReactNode, useId } from 'react';
 import type { Layer, Picture } from '../api/types';
 import { DrawnImage } from './DrawnImage';
+import { FilmLayer } from './FilmLayer';
 import { MarkDrawing } from './MarkDrawing';
 import { cropAt, cropped, cutOut, edgeLook, outOfSight, place, rectAt } from './place';
 
@@ -8,6 +9,9 @@ interface Props {
     picture: Picture;
     /** Frames since the shot began. */
     frame?: number;
+    fps?: number;
+    /** What is recorded now: films on the stage play by themselves. */
+    live?: boolean;
     camera?: ReactNode;
     /** The screen that is recorded or was. */
     screen?: ReactNode;
@@ -28,8 +32,9 @@ interface Props {
  * and goes around it, because an element that is moved stops playing.
  */
 export function Scene({ picture, frame = 0, camera, screen, sheet, mirrored = false, ...how }: Props) {
-    const { opacity = 1, above = false, beside = 0, hidden } = how;
+    const { fps = 25, live = false, opacity = 1, above = false, beside = 0, hidden } = how;
     const filter = useId().replace(/[^a-z0-9]/gi, '');
+    const stage = picture.layers.find(({ shows }) => shows !== 'backdrop');
     const look = (one: Layer, index: number): CSSProperties => ({
         ...place(rectAt(one, frame), picture.frame),
         ...cutOut(one, picture.frame),
@@ -77,25 +82,24 @@ export function Scene({ picture, frame = 0, camera, screen, sheet, mirrored = fa
             {picture.layers.map((one, index) =>
                 one.shows === 'camera' || one.shows === 'screen' ? null : (
                     <div key={`${one.shows}/${index}`} className={one.shows} style={look(one, index)}>
-                        {one.shows === 'marks' ? (
-                            <div style={cropped(cropAt(one, frame))}>
-                                <MarkDrawing marks={one.marks} rect={one.rect} frame={frame} />
-                            </div>
-                        ) : (
-                            one.url && (
-                                <div style={cropped(cropAt(one, frame))}>
-                                    <DrawnImage src={one.url} alt="" />
-                                </div>
-                            )
-                        )}
+                        <div style={cropped(cropAt(one, frame))}>
+                            {one.shows === 'marks' && <MarkDrawing marks={one.marks} rect={one.rect} frame={frame} />}
+                            {one.film && (
+                                <FilmLayer film={one.film} poster={one.url} frame={live ? null : frame} fps={fps} />
+                            )}
+                            {one.url && !one.film && <DrawnImage src={one.url} alt="" />}
+                        </div>
                         {edgeLook(one, picture.frame) && (
                             <div className="edge" style={edgeLook(one, picture.frame) ?? undefined} />
                         )}
                     </div>
                 ),
             )}
-            {sheet && picture.layers[0] && (
-                <div className="sheet" style={{ ...place(picture.layers[0].rect, picture.frame), zIndex: 1 }}>
+            {sheet && stage && (
+                <div
+                    className="sheet"
+                    style={{ ...place(stage.rect, picture.frame), zIndex: picture.layers.indexOf(stage) + 1 }}
+                >
                     {sheet}
                 </div>
             )}

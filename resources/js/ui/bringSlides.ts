@@ -2,7 +2,8 @@ import { api, ApiProblem } from '../api/client';
 import type { Deck } from '../api/types';
 
 export const pictureTypes = '.png,.jpg,.jpeg,.webp,.svg';
-export const slideTypes = `.pdf,.pptx,.odp,${pictureTypes}`;
+export const filmTypes = '.mp4,.m4v,.mov,.webm,.gif';
+export const slideTypes = `.pdf,.pptx,.odp,${pictureTypes},${filmTypes}`;
 
 export interface Brought {
     added: number;

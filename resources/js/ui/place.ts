@@ -55,15 +55,22 @@ export const outOfSight: CSSProperties = { width: 1, height: 1, opacity: 0 };
 /** How a layer is cut out, in parts of the frame's own width (`cqw`), so that it fits any size. */
 export const cutOut = (layer: Layer, frame: Size): CSSProperties => ({
     borderRadius: layer.edge ? `${(100 * layer.edge.radius) / frame.width}cqw` : undefined,
+    boxShadow: layer.edge?.shadow ? shadowOf(layer.edge, frame) : undefined,
     overflow: 'hidden',
 });
+
+/** The same as core/Picture/Edge.php draws for the film. */
+function shadowOf({ shadow, drop }: { shadow: number; drop: number }, frame: Size): string {
+    const part = (pixels: number) => `${(100 * pixels) / frame.width}cqw`;
+    return `0 ${part(drop)} ${part(shadow)} rgb(0 0 0 / 45%)`;
+}
 
 /** The line along a layer's inner edge; null when it has none. */
 export function edgeLook(layer: Layer, frame: Size): CSSProperties | null {
     const edge = layer.edge;
     return edge && edge.border > 0
         ? {
-              ...cutOut(layer, frame),
+              borderRadius: cutOut(layer, frame).borderRadius,
               boxShadow: `inset 0 0 0 ${(100 * edge.border) / frame.width}cqw #${edge.colour}`,
           }
         : null;

@@ -13,6 +13,7 @@ use OpenReel\Core\Assembly\Shot;
 use OpenReel\Core\Picture\Crop;
 use OpenReel\Core\Picture\FrameSize;
 use OpenReel\Core\Picture\Inset;
+use OpenReel\Core\Picture\InsetBorder;
 use OpenReel\Core\Picture\InsetPlace;
 use OpenReel\Core\Picture\InsetShape;
 use OpenReel\Core\Picture\Layer;
@@ -32,6 +33,7 @@ final class LayoutMoveTest extends TestCase
     {
         foreach ([
             'slide with inset, top left, small', 'circle, at 60 55.5 30', 'slide alone, 0.6 s', 'camera alone, at once',
+            'circle, thick border, shadow', 'no border, no shadow',
         ] as $value) {
             self::assertSame($value, LayoutCue::read($value)?->write());
         }
@@ -43,6 +45,11 @@ final class LayoutMoveTest extends TestCase
         $free = LayoutCue::read('at 10 20 30') ?? new LayoutCue();
         self::assertNull((new LayoutCue(corner: LayoutCue::read('top left')?->corner))->over($free)->place);
         self::assertEquals($free->place, (new LayoutCue(shape: InsetShape::Circle))->over($free)->place);
+        // A border keeps its colour, and what is not said stays.
+        $usual = new Inset(border: new InsetBorder('thin', '0B5D66'), hasShadow: true);
+        $inset = LayoutCue::read('thick border')?->inset($usual);
+        self::assertEquals([new InsetBorder('thick', '0B5D66'), true], [$inset?->border, $inset?->hasShadow]);
+        self::assertFalse(LayoutCue::read('no shadow')?->inset($usual)->hasShadow);
     }
 
     public function test_a_free_inset_lies_in_the_frame_whatever_is_asked(): void

@@ -11,6 +11,8 @@ import { SlideSelect } from './SlideSelect';
 interface Props {
     lesson: Lesson;
     hasScreen: boolean;
+    /** A slide is on the stage that builds up. */
+    hasSteps: boolean;
     hasCamera: boolean;
     disabled: boolean;
     onChoose: (cue: string, says: string) => void;
@@ -34,18 +36,31 @@ const sizes: [InsetSize, string][] = [
     ['medium', 'Medium'],
     ['large', 'Large'],
 ];
-const shapes: [string, string][] = [
+const looks: [string, string][] = [
     ['rectangle', 'Rectangle'],
     ['rounded', 'Rounded'],
     ['circle', 'Circle'],
+    ['no border', 'No border'],
+    ['thin border', 'Thin border'],
+    ['thick border', 'Thick border'],
+    ['shadow', 'Shadow'],
+    ['no shadow', 'No shadow'],
+];
+const backgrounds: [string, string][] = [
+    ['usual', 'As usual'],
+    ['gradient', 'Gradient'],
+    ['ink', 'Ink'],
+    ['paper', 'Paper'],
+    ['accent', 'Accent'],
 ];
 const written = (value: string): string => value.replaceAll('-', ' ');
 
 /** Which pictures are seen, and how they share the frame. */
-export function PictureChoices({ lesson, hasScreen, hasCamera, disabled, onChoose, onPlace }: Props) {
+export function PictureChoices({ lesson, hasSteps, hasScreen, hasCamera, disabled, onChoose, onPlace }: Props) {
     const [move, setMove] = useState('');
     const layout = (value: string, name: string) =>
         onChoose(writeCue('layout', [written(value), move].filter(Boolean).join(', ')), name);
+    const behind = (value: string) => onChoose(writeCue('background', value), `Background: ${value}`);
     const inset = (label: string, empty: string, options: [string, string][]) => (
         <Form.Select
             size="sm"
@@ -84,7 +99,7 @@ export function PictureChoices({ lesson, hasScreen, hasCamera, disabled, onChoos
             <SeenRow label="Inset">
                 {inset('Corner', 'Corner', corners)}
                 {inset('Size', 'Size', sizes)}
-                {inset('Shape', 'Shape', shapes)}
+                {inset('Look', 'Look', looks)}
                 <Button
                     size="sm"
                     variant="quiet"
@@ -118,6 +133,16 @@ export function PictureChoices({ lesson, hasScreen, hasCamera, disabled, onChoos
                     disabled={disabled}
                     onSlide={(name) => onChoose(writeCue('slide', name), `Slide ${name}`)}
                 />
+                {hasSteps && (
+                    <Button
+                        size="sm"
+                        variant="quiet"
+                        disabled={disabled}
+                        onClick={() => onChoose('[step]', 'The next step of the slide')}
+                    >
+                        Next step
+                    </Button>
+                )}
                 <Button
                     size="sm"
                     variant="quiet"
@@ -138,6 +163,29 @@ export function PictureChoices({ lesson, hasScreen, hasCamera, disabled, onChoos
                 <Button size="sm" variant="quiet" disabled={disabled} onClick={() => onChoose('[board]', 'The board')}>
                     Board
                 </Button>
+            </SeenRow>
+            <SeenRow label="Behind">
+                <Form.Select
+                    size="sm"
+                    aria-label="Background"
+                    value=""
+                    disabled={disabled}
+                    onChange={(event) => behind(event.target.value)}
+                >
+                    <option value="">Background...</option>
+                    {backgrounds.map(([value, name]) => (
+                        <option key={value} value={value}>
+                            {name}
+                        </option>
+                    ))}
+                </Form.Select>
+                <SlideSelect
+                    lesson={lesson}
+                    label="Picture as background"
+                    empty="Picture..."
+                    disabled={disabled}
+                    onSlide={behind}
+                />
             </SeenRow>
         </>
     );

@@ -129,6 +129,7 @@ export function Watch({ plan, from, at = 0, plays = false, goesOn = null, says =
                         <Scene
                             key={turn}
                             picture={seen?.picture ?? picture}
+                            fps={plan.fps}
                             frame={frame - (shown?.start_frame ?? 0) - (seen?.offset ?? 0)}
                             camera={<video ref={element} preload="auto" playsInline />}
                             screen={<video ref={screens[turn]} preload="auto" muted playsInline />}

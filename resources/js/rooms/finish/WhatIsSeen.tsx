@@ -30,6 +30,8 @@ interface Props {
     hasStage: boolean;
     /** The take that speaks the words has recorded a screen. */
     hasScreen: boolean;
+    /** A slide is on the stage that builds up. */
+    hasSteps: boolean;
     /** The presenter is seen there, in an inset or alone. */
     hasCamera: boolean;
     /** Whose camera is seen there. */

@@ -121,12 +121,12 @@ export function placeBehind(section: Section, last: WordAt): WordAt | null {
 }
 
 /** Whether a layer is what zooms and emphasis belong to. */
-export const isStage = (shows: Layer['shows']): boolean => ['slide', 'board', 'screen'].includes(shows);
+export const isStage = (shows: Layer['shows']): boolean => ['slide', 'board', 'screen', 'film'].includes(shows);
 
 /** What is seen of a picture, in a few words. */
 export function pictureSays({ picture }: Pick<Shot, 'picture'>): string {
     const of = (...kinds: string[]) => picture.layers.find((layer) => kinds.includes(layer.shows));
-    const stage = of('slide', 'board', 'screen', 'card');
+    const stage = of('slide', 'board', 'screen', 'film', 'card');
     const camera = of('camera');
     if (!stage) {
         return camera ? 'Camera alone' : 'Nothing but the ground';
@@ -134,7 +134,8 @@ export function pictureSays({ picture }: Pick<Shot, 'picture'>): string {
     if (stage.shows === 'card') {
         return 'Card';
     }
-    const name = { slide: 'Slide', board: 'Board', screen: 'Screen' }[stage.shows as 'slide' | 'board' | 'screen'];
+    const names = { slide: 'Slide', board: 'Board', screen: 'Screen', film: 'Film' };
+    const name = names[stage.shows as keyof typeof names];
     if (!camera) {
         return `${name} alone`;
     }

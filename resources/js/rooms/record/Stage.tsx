@@ -18,6 +18,7 @@ export function Stage({ plan, camera, screen, sheet }: Props) {
             picture={plan}
             label="The picture as it will be delivered"
             mirrored
+            live
             camera={camera && <Live stream={camera} />}
             screen={screen && <Live stream={screen} />}
             sheet={sheet}

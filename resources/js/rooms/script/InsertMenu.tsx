@@ -30,6 +30,8 @@ const cues: [string, CueKind, string][] = [
     ['Name of the presenter', 'name', ''],
     ['Music begins', 'music', 'Slack water'],
     ['Music ends', 'music', 'none'],
+    ['Next step of the slide', 'step', ''],
+    ['Background', 'background', 'gradient'],
     ['The silence before it runs faster', 'speed', '4 x'],
     ['Dissolve into the section', 'join', 'dissolve, 0.5 s'],
     ['Target length', 'target', '1:30'],

@@ -9,7 +9,7 @@ import { useDecks, useLessonChange, useSlides } from '../../api/lesson';
 import { refreshLesson } from '../../api/queries';
 import type { Lesson, ScriptText, Slide, TieProposal } from '../../api/types';
 import { useNotices } from '../../shell/Notices';
-import { bringSlides, pictureTypes } from '../../ui/bringSlides';
+import { bringSlides, filmTypes, pictureTypes } from '../../ui/bringSlides';
 import { FilePick } from '../../ui/FilePick';
 import { Icon } from '../../ui/Icon';
 import { DeckProgress } from './DeckProgress';
@@ -85,7 +85,7 @@ export default function SlidesPanel({
                     onBrought={() => void client.invalidateQueries({ queryKey: ['decks', lesson.id] })}
                 >
                     <Icon name="plus" /> Add slides
-                    <span className="soft">PDF, pictures, or a presentation. Drop them here.</span>
+                    <span className="soft">PDF, pictures, a presentation, or a short film. Drop them here.</span>
                 </SlideDrop>
                 <DeckProgress lesson={lesson} decks={decks} onChanged={onChanged} />
                 <TieOffer
@@ -237,7 +237,7 @@ function DeckSlide({ lesson, slide, onInsert }: { lesson: Lesson; slide: Slide; 
             <FilePick
                 input={file}
                 label={`Another picture for ${slide.name}`}
-                accept={pictureTypes}
+                accept={`${pictureTypes},${filmTypes}`}
                 onFile={(picture) => replace.mutate(picture, { onError: failed })}
             />
         </li>

@@ -50,6 +50,14 @@ const borders: Options = [
     ['thin', 'thin border'],
     ['thick', 'thick border'],
 ];
+const shadows: Options = [
+    ['off', 'no shadow'],
+    ['on', 'a soft shadow'],
+];
+const backgrounds: Options = [
+    ['plain', 'one colour'],
+    ['gradient', 'goes over into the accent'],
+];
 const cards: Options = [
     ['page', 'Page: a short rule above the title'],
     ['shore', 'Shore: a wave below the title'],
@@ -108,7 +116,9 @@ export function StyleForm({ style, logos, warnings, own = [], withFrame, logoUpl
                 <Choice {...part} name="inset_shape" label="Shape of the inset" options={shapes} />
                 <Choice {...part} name="border" label="Border of the inset" options={borders} />
                 <Paint {...part} name="border_colour" label="Colour of the border" />
+                <Choice {...part} name="inset_shadow" label="Shadow of the inset" options={shadows} />
                 <Paint {...part} name="ground" label="Behind slides" />
+                <Choice {...part} name="background" label="Background" options={backgrounds} />
             </Group>
             <Group name="Cards">
                 <Choice {...part} name="card" label="Template" options={cards} />
