@@ -70,6 +70,7 @@ Route::get('lessons/{lesson}/decks', [DeckController::class, 'index']);
 Route::post('decks/{deck}/cancel', [DeckController::class, 'cancel']);
 Route::post('decks/{deck}/undo', [DeckController::class, 'undo']);
 Route::get('slides/{slide}/picture', [SlideController::class, 'picture']);
+Route::get('slides/{slide}/film', [SlideController::class, 'film']);
 
 Route::post('sections/{section}/takes', [TakeController::class, 'store']);
 Route::post('sections/{section}/takes/copy', [TakeController::class, 'copy']);

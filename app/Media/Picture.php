@@ -12,6 +12,7 @@ final readonly class Picture
      * @param  string  $text  the words in it, as far as they are known
      * @param  list<int>  $look  see OpenReel\Core\Deck\Page
      * @param  bool  $isDraft  it was drawn for this purpose and can be removed
+     * @param  list<string>  $steps  paths of drafts: the drawing with none of its steps, with one, with two...
      */
     public function __construct(
         public string $path,
@@ -22,14 +23,15 @@ final readonly class Picture
         public array $look,
         public string $text = '',
         private bool $isDraft = false,
+        public array $steps = [],
     ) {
     }
 
     /** Once it has been kept elsewhere. */
     public function forget(): void
     {
-        if ($this->isDraft) {
-            @unlink($this->path);
+        foreach ([...$this->isDraft ? [$this->path] : [], ...$this->steps] as $draft) {
+            @unlink($draft);
         }
     }
 }

@@ -116,10 +116,15 @@ final class PictureReader
     {
         $svg = SvgFile::read($file, $name);
         $draft = $this->media->draft('png');
+        $steps = [];
         try {
             $this->slides->drawFile($svg->source, $width, $height, $draft);
+            foreach ($svg->steps() as $source) {
+                $steps[] = $step = $this->media->draft('png');
+                $this->slides->drawFile($source, $width, $height, $step);
+            }
         } catch (ProgramFailed $failure) {
-            @unlink($draft);
+            array_map(unlink(...), array_filter([$draft, ...$steps], is_file(...)));
             throw UnreadableFile::because(
                 $failure->tookTooLong
                     ? "\"{$name}\" takes too long to draw. Save it with fewer effects, or as PNG, and try again."
@@ -138,6 +143,7 @@ final class PictureReader
             $this->look((string) file_get_contents($draft), $name),
             $svg->words,
             true,
+            $steps,
         );
     }
 

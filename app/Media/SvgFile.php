@@ -14,9 +14,60 @@ final readonly class SvgFile
     /** Elements that run something or hold another kind of document. */
     private const REFUSED = ['script', 'foreignObject', 'iframe', 'audio', 'video', 'handler'];
 
+    /** Groups of a drawing that builds up are called so, by their id or as layers of Inkscape. */
+    private const STEP = '/^step[ _-]?(\d{1,2})$/i';
+
+    private const INKSCAPE = 'http://www.inkscape.org/namespaces/inkscape';
+
     /** @param  string  $source  the drawing in UTF-8 */
     private function __construct(public string $source, public string $words)
     {
+    }
+
+    /**
+     * A drawing that builds up: without its steps, with the first, with two of them, and so on.
+     *
+     * @return list<string> none when it has no steps
+     */
+    public function steps(): array
+    {
+        $numbers = array_keys(self::stepsOf($this->copy()));
+        sort($numbers);
+
+        return $numbers === [] ? [] : array_map(function (int $seen) use ($numbers): string {
+            $copy = $this->copy();
+            foreach (self::stepsOf($copy) as $number => $groups) {
+                foreach (in_array($number, array_slice($numbers, 0, $seen), true) ? [] : $groups as $group) {
+                    $group->parentNode?->removeChild($group);
+                }
+            }
+
+            return (string) $copy->saveXML();
+        }, range(0, count($numbers)));
+    }
+
+    private function copy(): \DOMDocument
+    {
+        $document = new \DOMDocument();
+        $document->loadXML($this->source, LIBXML_NONET | LIBXML_COMPACT);
+
+        return $document;
+    }
+
+    /** @return array<int, list<\DOMElement>> by number */
+    private static function stepsOf(\DOMDocument $document): array
+    {
+        $steps = [];
+        foreach ($document->getElementsByTagNameNS(self::SVG, 'g') as $group) {
+            foreach ([$group->getAttribute('id'), $group->getAttributeNS(self::INKSCAPE, 'label')] as $called) {
+                if (preg_match(self::STEP, trim($called), $number) === 1) {
+                    $steps[(int) $number[1]][] = $group;
+                    break;
+                }
+            }
+        }
+
+        return $steps;
     }
 
     public static function isOne(string $file): bool

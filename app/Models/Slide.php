@@ -22,6 +22,8 @@ use Illuminate\Database\Eloquent\SoftDeletes;
  * @property string $hash
  * @property int $width
  * @property int $height
+ * @property list<array{hash: string, path: string}> $steps  its picture with no step, with one, with two...
+ * @property array{hash: string, path: string, width: int, height: int, ticks: int}|null $film  that plays in its place
  */
 final class Slide extends Model
 {
@@ -29,10 +31,10 @@ final class Slide extends Model
 
     protected $guarded = [];
 
-    protected $attributes = ['position' => 0, 'text' => '', 'look' => '[]'];
+    protected $attributes = ['position' => 0, 'text' => '', 'look' => '[]', 'steps' => '[]'];
 
     protected function casts(): array
     {
-        return ['look' => 'array'];
+        return ['look' => 'array', 'steps' => 'array', 'film' => 'array'];
     }
 }

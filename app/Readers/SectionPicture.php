@@ -18,6 +18,7 @@ use OpenReel\Core\Picture\StageKind;
 use OpenReel\Core\Picture\TrackAt;
 use OpenReel\Core\Script\Cue;
 use OpenReel\Core\Script\Script;
+use OpenReel\Core\Time\Tick;
 
 /** What a section shows with a given camera and screen, line by line, by the same rules as the assembly. */
 final class SectionPicture
@@ -48,7 +49,12 @@ final class SectionPicture
             $frame, $style, $logo, $camera, $screen, $boards, $cues, $given,
         ): array {
             $choice = array_reduce($given, $cues->with(...), $choice);
-            $stage = $choice->stage?->kind === StageKind::Screen ? $screen : $choice->stage?->still;
+            [$still, $film] = [$choice->stage?->still, $choice->stage?->film];
+            $stage = match (true) {
+                $choice->stage?->kind === StageKind::Screen => $screen,
+                $film !== null && $still !== null => TrackAt::film($film, $still, Tick::zero()),
+                default => $still,
+            };
             $picture = fn (Mark ...$marks): Picture => Picture::of(
                 $frame,
                 $choice->layout,

@@ -146,12 +146,13 @@ final readonly class Assembly
         }
         $choice = $section->opening;
         $isCloser = false;
+        $staged = 0;
         $seen = [];
         foreach ($section->passages as $n => $passage) {
             $before = $section->passages[$n - 1] ?? null;
             // Where a take goes on nobody is seen to jump.
             $isCloser = $before === null || $passage->continues($before) ? $isCloser : ! $isCloser;
-            [$shots, $choice] = $plan->of($choice, $section, $passage, $maps[$n], $boards, $isCloser);
+            [$shots, $choice, $staged] = $plan->of($choice, $section, $passage, $maps[$n], $boards, $isCloser, $staged);
             $seen[] = [$passage, $maps[$n], $shots];
             $boards = $boards->after($passage);
         }

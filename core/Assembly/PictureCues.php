@@ -55,7 +55,8 @@ final class PictureCues
     private array $papers = [];
 
     /**
-     * @param  list<array{name: string, still: Still}>  $deck  the lesson's slides, in the order of the deck
+     * @param  list<array{name: string, still: Still, stage?: Stage}>  $deck  the lesson's slides, in the order of the deck: each
+     *    complete, and as it comes on the stage
      */
     public function __construct(
         private readonly Script $script,
@@ -99,6 +100,9 @@ final class PictureCues
                 $stage = $cue->kind === CueKind::CameraAlone ? null : $this->stage($cue) ?? $stage;
                 // A part of one stage is none of another.
                 $zoom = $stage?->surface() === $before ? $zoom : new ZoomCue(null, 0);
+                $move = 0;
+            } elseif ($cue->kind === CueKind::Step) {
+                $stage = $stage?->built($cue->value === '' ? null : (int) $cue->value);
                 $move = 0;
             } elseif ($cue->kind === CueKind::Zoom) {
                 $next = ZoomCue::read($cue->value) ?? $zoom;
@@ -312,7 +316,7 @@ final class PictureCues
         );
     }
 
-    /** @return list<string> SVG drawings of what its cues show and we draw: pages of the board, key caps, names, labels, backgrounds */
+    /** @return list<string> SVG drawings of what its cues show and we draw: pages of the board, overlays, labels, backgrounds */
     public function drawings(): array
     {
         $drawings = array_map($this->paper(...), array_values(array_unique($this->pages)));
@@ -413,7 +417,7 @@ final class PictureCues
     {
         $index = $this->shown->named($slide);
 
-        return $index === null ? null : Stage::slide($this->deck[$index]['still']);
+        return $index === null ? null : $this->deck[$index]['stage'] ?? Stage::slide($this->deck[$index]['still']);
     }
 
     private function stage(Cue $cue): ?Stage
@@ -426,6 +430,6 @@ final class PictureCues
         }
         $index = $this->shown->at($cue);
 
-        return $index === null ? null : Stage::slide($this->deck[$index]['still']);
+        return $index === null ? null : $this->deck[$index]['stage'] ?? Stage::slide($this->deck[$index]['still']);
     }
 }

@@ -41,7 +41,9 @@ final readonly class ShotPlan
      * @param  PictureChoice  $choice  what is seen when the passage begins
      * @param  BoardPages  $boards  what stands on the board when the passage begins
      * @param  bool  $isCloser  the presenter is framed a little closer, where the film hides jumps
-     * @return array{non-empty-list<Shot>, PictureChoice} the shots, and what is seen at the end
+     * @param  int  $staged  frames for which its stage has been seen before the passage begins
+     * @return array{non-empty-list<Shot>, PictureChoice, int} the shots, what is seen at the end, and for how many frames its
+     *    stage has been seen then
      */
     public function of(
         PictureChoice $choice,
@@ -50,18 +52,23 @@ final readonly class ShotPlan
         TimeMap $map,
         BoardPages $boards,
         bool $isCloser = false,
+        int $staged = 0,
     ): array {
         $isCloser = $isCloser && $this->look->hidesJumps;
         $cuts = [0 => $choice];
+        $begins = [0 => -$staged];
+        $begun = -$staged;
         $before = $ways = $moves = [];
         foreach ($this->timed($section->timedChanges(), $passage, $map) as [$frame, $then]) {
             if ($then == $choice) {
                 // It says what is seen anyway.
                 continue;
             }
+            $begun = $then->stage?->surface() === $choice->stage?->surface() ? $begun : $frame;
             // What comes up behind the passage is seen from the next one on.
             if ($frame < $map->frames) {
                 $cuts[$frame] = $then;
+                $begins[$frame] = $begun;
                 $before[$frame] ??= $choice;
                 $ways[$frame] = self::way($before[$frame], $then, $frame, $map);
                 $moves[$frame] = self::moving($before[$frame], $then, $frame, $map);
@@ -94,7 +101,7 @@ final readonly class ShotPlan
             $seen = $cuts[$since];
             $zoom = self::zoom($seen, $ways[$since] ?? [null, 0], $start - $since);
             $see = fn (PictureChoice $choice, Zoom $zoom): Picture => $this->picture(
-                $choice, $zoom, $section, $passage, $map, $boards, $start, $until, $isCloser,
+                $choice, $zoom, $section, $passage, $map, $boards, $start, $until, $isCloser, $start - $begins[$since],
             );
             $picture = $see($seen, $zoom);
             if ($start - $since < ($moves[$since] ?? 0)) {
@@ -110,7 +117,7 @@ final readonly class ShotPlan
             $shots[] = new Shot($start, $until - $start, $picture);
         }
 
-        return [$shots, $choice];
+        return [$shots, $choice, max(0, $map->frames - $begun)];
     }
 
     /**
@@ -228,13 +235,17 @@ final readonly class ShotPlan
         int $from,
         int $until,
         bool $isCloser,
+        int $staged,
     ): Picture {
         $take = $passage->take;
         $framing = $isCloser ? self::closer($take->framing) : $take->framing;
         $camera = $this->track($passage, TrackKind::Camera, $map, $from, $framing);
-        $stage = $choice->stage?->kind === StageKind::Screen
-            ? $this->track($passage, TrackKind::Screen, $map, $from, $take->area)
-            : $choice->stage?->still;
+        [$still, $film] = [$choice->stage?->still, $choice->stage?->film];
+        $stage = match (true) {
+            $choice->stage?->kind === StageKind::Screen => $this->track($passage, TrackKind::Screen, $map, $from, $take->area),
+            $film !== null && $still !== null => TrackAt::film($film, $still, Tick::ofFrames($staged, $this->rate)),
+            default => $still,
+        };
         $seen = fn (Mark ...$marks): Picture => Picture::of(
             $this->frame,
             $choice->layout,

@@ -16,6 +16,7 @@ final readonly class TrackAt implements Source
      * @param  Tick  $late  how long its first picture stands before that, because the track began later than the take
      * @param  Adjustment|null  $adjustment  how its colours are changed
      * @param  int  $pace  so many times as fast as it was recorded
+     * @param  Still|null  $slide  of whose film it is; null for what a take recorded
      * @param  Crop|null  $part  that is shown: a camera's framing, a screen's area; null for all of it
      */
     public function __construct(
@@ -28,7 +29,16 @@ final readonly class TrackAt implements Source
         public ?Crop $part = null,
         public ?Adjustment $adjustment = null,
         public int $pace = 1,
+        public ?Still $slide = null,
     ) {
+    }
+
+    /** @param  Tick  $at  how long it has been on the stage */
+    public static function film(Film $film, Still $slide, Tick $at): self
+    {
+        $colour = SourceColour::told('tv', 'bt709', $film->shape->height);
+
+        return new self(TrackKind::Screen, $film->shape, $film->hash, $colour, $at, Tick::zero(), slide: $slide);
     }
 
     /** What a device would show: only its shape is known. */

@@ -145,10 +145,17 @@ final readonly class Readiness
     {
         $found = [];
         $hasStage = false;
+        $steps = $built = 0;
         foreach ($section->cues as $cue) {
             $hasStage = $cue->kind->isStage() ? $cue->kind !== CueKind::CameraAlone : $hasStage;
-            $says = $cue->problem() ?? $this->slideProblem($cue, $shown) ?? self::placeProblem($cue, $hasStage)
-                ?? $this->pictureProblem($cue, $shown) ?? $this->musicProblem($cue);
+            if ($cue->kind->isStage()) {
+                $steps = $this->deck[$cue->kind === CueKind::Slide ? $shown->at($cue) ?? -1 : -1]->steps ?? 0;
+                $built = 0;
+            } elseif ($cue->kind === CueKind::Step) {
+                $built = $cue->value === '' ? $built + 1 : (int) $cue->value;
+            }
+            $says = $cue->problem() ?? self::stepProblem($cue, $built, $steps) ?? $this->slideProblem($cue, $shown)
+                ?? self::placeProblem($cue, $hasStage) ?? $this->pictureProblem($cue, $shown) ?? $this->musicProblem($cue);
             if ($says !== null) {
                 $found[] = new Finding('cue', $says, $cue->from, $index);
             } elseif ($cue->kind === CueKind::Screen && ! in_array($index, $this->withScreen, true)) {
@@ -158,6 +165,15 @@ final readonly class Readiness
         }
 
         return $found;
+    }
+
+    private static function stepProblem(Cue $cue, int $built, int $steps): ?string
+    {
+        return match (true) {
+            $cue->kind !== CueKind::Step, $built <= $steps => null,
+            $steps === 0 => 'What is on the stage here does not build up: there is no next step.',
+            default => "The slide here builds up in {$steps} steps: there is no step {$built}.",
+        };
     }
 
     private static function placeProblem(Cue $cue, bool $hasStage): ?string

@@ -16,7 +16,7 @@ final readonly class Cue
     public const PATTERN = '/(?<!\\\\)'.self::BRACKET.'/iu';
 
     private const BRACKET = '\[(slide|pause|layout|note|target|card|screen|board|keys|join|zoom|emphasis|label|picture|'
-        .'name|music|speed|background|camera\s+alone)'
+        .'name|music|speed|background|step|camera\s+alone)'
         .'(?:\s*:\s*|\s+|(?=\]))([^\[\]\r\n]*)\]';
 
     /**
@@ -161,6 +161,9 @@ final readonly class Cue
                 ? "\"{$this->value}\" is no speed. Write [speed: 4 x] (2 to 16) or [speed: cut] before the word "
                     .'that follows a silence.'
                 : null,
+            CueKind::Step => preg_match('/^\d{0,2}$/', $this->value) === 1
+                ? null
+                : "\"{$this->value}\" is no step. Write [step] for the next one, or [step: 2].",
             CueKind::Background => BackgroundCue::read($this->value) === null
                 ? 'No background is named. Write [background: gradient], [background: accent], [background: 1B2430] or the '
                     .'name of a slide.'

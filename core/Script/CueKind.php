@@ -44,6 +44,8 @@ enum CueKind: string
     case Music = 'music';
     /** `[background: gradient]` lies behind slide and camera; `[background: usual]` as the house style has it. */
     case Background = 'background';
+    /** `[step]` one more step of a slide that builds up is seen, `[step: 2]` two. */
+    case Step = 'step';
     /** `[speed: 8 x]` the silence before it runs so much faster; `[speed: cut]` it is left out. */
     case Speed = 'speed';
 

@@ -357,7 +357,11 @@ final readonly class HouseStyle
             'music_attack' => in_array($value, self::MUSIC_ATTACKS, true),
             'music_release' => in_array($value, self::MUSIC_RELEASES, true),
             'background' => in_array($value, ['plain', 'gradient'], true),
-            'inset_shadow', 'hide_jumps', 'hum_filter', 'low_cut', 'card_sound', 'page_sound' => in_array($value, ['off', 'on'], true),
+            'inset_shadow', 'hide_jumps', 'hum_filter', 'low_cut', 'card_sound', 'page_sound' => in_array(
+                $value,
+                ['off', 'on'],
+                true,
+            ),
             'longest_pause' => in_array($value, self::LONGEST_PAUSES, true),
             'join' => is_string($value) && JoinCue::read($value) !== null,
             'fade_in', 'fade_out' => in_array($value, self::FADES, true),

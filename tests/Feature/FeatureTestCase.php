@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Tests\Feature;
 
 use App\Media\MediaStore;
+use App\Media\Program;
 use App\Models\Lesson;
 use App\Models\Section;
 use App\Models\Take;
@@ -113,6 +114,16 @@ abstract class FeatureTestCase extends TestCase
         self::assertInstanceOf(BinaryFileResponse::class, $answer->baseResponse);
 
         return $answer->baseResponse->getFile();
+    }
+
+    /** @return list<float> how light each frame is, 16 to 235 */
+    protected function light(string $film): array
+    {
+        $print = 'signalstats,metadata=print:key=lavfi.signalstats.YAVG:file=-';
+        $said = Program::run(['ffmpeg', '-v', 'error', '-i', $film, '-vf', $print, '-f', 'null', '-'])['output'];
+        preg_match_all('/YAVG=([\d.]+)/', $said, $light);
+
+        return array_map(floatval(...), $light[1]);
     }
 
     protected function keep(Take $take): Take

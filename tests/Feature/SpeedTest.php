@@ -111,16 +111,6 @@ final class SpeedTest extends FeatureTestCase
         return array_values($lines->pluck('id')->all());
     }
 
-    /** @return list<float> how light each frame is, 16 to 235 */
-    private function light(string $film): array
-    {
-        $print = 'signalstats,metadata=print:key=lavfi.signalstats.YAVG:file=-';
-        $said = Program::run(['ffmpeg', '-v', 'error', '-i', $film, '-vf', $print, '-f', 'null', '-'])['output'];
-        preg_match_all('/YAVG=([\d.]+)/', $said, $light);
-
-        return array_map(floatval(...), $light[1]);
-    }
-
     /** The second of the recording that a frame shows, by how light it is. */
     private function moment(float $light): float
     {

@@ -9,7 +9,7 @@ import { filmOf, makeLesson, probe, readLesson, slides } from './helpers';
 const HERTZ = 3000;
 
 /** Where sampled frames are compared, every so many. */
-const EVERY = 8;
+const EVERY = 10;
 
 /** Lets the page tell how loud the tone is, in dB over the last two thirds of a second. */
 async function listen(page: Page): Promise<void> {
@@ -48,11 +48,13 @@ function toneOf(film: string, from: number, until: number): number {
 async function decorated(request: Parameters<typeof makeLesson>[0]): Promise<Lesson> {
     const lesson = await makeLesson(request, 'Every cue', [
         '[card: opening, 3 s] [music: tone, in 0.2 s, out 1 s]\n\nA lesson that has everything.',
-        '[join: dissolve, 0.6 s] [background: gradient] [layout: slide with inset, circle, thick border, shadow] [name: Wenna, Shore instructor, 1 s] One two three ' +
-            'four. [layout: side by side, 0.6 s] Five six seven eight. [layout: at 8 60 30, 0.4 s] Nine ten.',
+        '[join: dissolve, 0.6 s] [background: gradient] [layout: slide with inset, circle, thick border, shadow] ' +
+            '[name: Wenna, Shore instructor, 1 s] One two three four. [layout: side by side, 0.6 s] Five six seven eight. [layout: at 8 60 30, 0.4 s] Nine ten.',
         '[join: push, 0.6 s] [layout: slide alone] One [zoom: 10 10 60, 0.6 s] two three. [emphasis: box 20 25 30 20, ' +
             'hand-drawn, drawn in 0.6 s] Four [emphasis: arrow 60 70 40 50, thick, drawn in 0.4 s] five. [label: Sill ' +
             '{1.5 m} "x", at 30 60] Six [picture: 03, at 55 12 15] seven. [zoom: out] [emphasis: none] Eight nine.',
+        '[slide: moving] [layout: slide alone] One two three. [layout: side by side] Four. [slide: bars] [zoom: 10 10 70, 0 s] ' +
+            'Five [step] six [step] seven [background: bars] eight.',
         '[card: question, 3 s] [join: dip, 0.8 s]\n\nWhat was it?',
     ]);
     const tone = test.info().outputPath('tone.wav');
@@ -63,6 +65,22 @@ async function decorated(request: Parameters<typeof makeLesson>[0]): Promise<Les
     await request.patch(`/api/lessons/${lesson.id}/style`, {
         data: { style: { fade_in: 500, fade_out: 500, sound_target: -23 } },
     });
+    const moving = test.info().outputPath('moving.mp4');
+    const film = ['-f', 'lavfi', '-i', 'testsrc=s=640x360:r=25:d=1.6', '-c:v', 'libx264', moving];
+    execFileSync('ffmpeg', ['-v', 'error', '-y', ...film]);
+    const bar = (n: number) =>
+        `<g id="step-${n}"><rect x="${100 * n}" y="40" width="60" height="100" fill="#0B5D66"/></g>`;
+    const bars =
+        '<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 320 180"><rect width="320" height="180" fill="#FAF8F3"/>' +
+        `<circle cx="50" cy="90" r="30"/>${bar(1)}${bar(2)}</svg>`;
+    await request.post(`/api/lessons/${lesson.id}/slides`, {
+        multipart: {
+            'files[0]': { name: 'moving.mp4', mimeType: 'video/mp4', buffer: readFileSync(moving) },
+            'files[1]': { name: 'bars.svg', mimeType: 'image/svg+xml', buffer: Buffer.from(bars) },
+            fill: '0',
+        },
+    });
+    await taken(request, lesson, [], 3, 'smptebars=s=640x360');
     for (const index of [1, 2]) {
         const buffer = readFileSync(slides(index + 1)[0] ?? '');
         await request.post(`/api/lessons/${lesson.id}/slides`, {

@@ -122,4 +122,23 @@ test('a label, a moving layout, an inset anywhere and a brighter camera, by keyb
     await press('Match its neighbours');
     await press('As recorded');
     await expect.poll(adjusted).toBeNull();
+
+    // Nearer, and to the right and down, in its own place.
+    await press('Frame it on the picture...');
+    const framed = async (): Promise<Take['framing']> =>
+        (await takesOf(request, lesson.id, lesson.sections[0]?.id ?? ''))[0]?.framing ?? null;
+    await expect(page.getByRole('group', { name: 'Camera: move its picture' })).toBeFocused();
+    for (const key of ['+', '+', '+', 'ArrowRight', 'ArrowRight', 'Shift+ArrowDown']) {
+        await page.keyboard.press(key);
+    }
+    await isAccessible(page);
+    await press('Frame it so');
+    await expect.poll(framed).not.toBeNull();
+    const part = await framed();
+    expect(part?.width).toBeLessThan(0.9);
+    expect((part?.x ?? 0) + (part?.width ?? 0) / 2).toBeCloseTo(0.52, 2);
+    expect((part?.y ?? 0) + (part?.height ?? 0) / 2).toBeCloseTo(0.55, 2);
+    await page.getByRole('button', { name: 'Undo' }).focus();
+    await page.keyboard.press('Enter');
+    await expect.poll(framed).toBeNull();
 });

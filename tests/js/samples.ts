@@ -92,7 +92,9 @@ export const lesson = {
                 "width": 640,
                 "height": 360,
                 "text": "",
-                "url": "/api/slides/id3/picture?v=12345678"
+                "url": "/api/slides/id3/picture?v=12345678",
+                "steps": 0,
+                "film_ms": null
             },
             "layout": "slide-with-inset",
             "inset_corner": "bottom-right",
@@ -795,7 +797,9 @@ export const slides = [
         "width": 360,
         "height": 360,
         "text": "",
-        "url": "/api/slides/id15/picture?v=12345678"
+        "url": "/api/slides/id15/picture?v=12345678",
+        "steps": 0,
+        "film_ms": null
     },
     {
         "id": "id3",
@@ -803,7 +807,9 @@ export const slides = [
         "width": 640,
         "height": 360,
         "text": "",
-        "url": "/api/slides/id3/picture?v=12345678"
+        "url": "/api/slides/id3/picture?v=12345678",
+        "steps": 0,
+        "film_ms": null
     }
 ] satisfies Slide[];
 

@@ -1,5 +1,6 @@
 import { expect, test } from 'vitest';
 import type { Assembly, PlacedCue, Section, Segment } from '../../resources/js/api/types';
+import { narrowed, panned, sized } from '../../resources/js/rooms/finish/framing';
 import { boardRows, placeBehind } from '../../resources/js/rooms/finish/storyboard';
 
 const lineOf = (id: string, number: number, paragraph: number, text: string) => ({
@@ -125,4 +126,18 @@ test('the place behind the last word chosen is the next word, whosever line it i
     expect(placeBehind(section, { line: 'a', word: 1 })).toEqual({ line: 'a', word: 2 });
     expect(placeBehind(section, { line: 'a', word: 2 })).toEqual({ line: 'b', word: 0 });
     expect(placeBehind(section, { line: 'c', word: 1 })).toBeNull();
+});
+
+test('a camera is framed inside its picture, and keeps the shape of its place', () => {
+    const whole = { x: 0, y: 0, width: 1, height: 1 };
+    const square = narrowed(whole, { width: 1600, height: 900 }, 1);
+    expect(square).toEqual({ x: 0.21875, y: 0, width: 0.5625, height: 1 });
+    expect(narrowed(whole, { width: 600, height: 800 }, 1.5)).toEqual({ x: 0, y: 0.25, width: 1, height: 0.5 });
+
+    expect(panned(square, 0.1, 0.1)).toEqual({ ...square, x: 0.31875 });
+    expect(panned(square, -9, 9)).toEqual({ ...square, x: 0 });
+    const near = sized(square, 0.5);
+    expect([near.width, near.height, near.x, near.y]).toEqual([0.28125, 0.5, 0.359375, 0.25]);
+    expect(sized(near, 9)).toEqual({ x: 0.21875, y: 0, width: 0.5625, height: 1 });
+    expect(sized(square, 0.001).width).toBeCloseTo(0.2);
 });

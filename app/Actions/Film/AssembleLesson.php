@@ -8,7 +8,6 @@ use App\Media\DraftVoice;
 use App\Media\FilmPlan;
 use App\Models\Lesson;
 use App\Models\Section;
-use App\Models\Slide;
 use App\Readers\CardPicture;
 use App\Readers\DraftLines;
 use App\Readers\LessonCoverage;
@@ -63,7 +62,7 @@ final class AssembleLesson
         $unread = 0;
         $drafts = $asDraft ? $this->drafts($lesson, $coverage, $style->language, $files, $unread) : [];
         $slides = array_values($lesson->slides()->get()->all());
-        $files += array_column(array_map(fn (Slide $s): array => [$s->hash, $s->path], $slides), 1, 0);
+        $files += LessonDeck::files($slides);
         $logo = LessonStyle::logoRow($style);
         if ($logo !== null) {
             $files[$logo->hash] = $logo->path;

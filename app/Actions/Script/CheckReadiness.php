@@ -47,7 +47,8 @@ final class CheckReadiness
                 ->map(
                     fn (Slide $s): DeckSlide => new DeckSlide(
                         $s->name,
-                        $s->width >= $frame->width || $s->height >= $frame->height,
+                        $s->film !== null || $s->width >= $frame->width || $s->height >= $frame->height,
+                        max(0, count($s->steps) - 1),
                     ),
                 )
                 ->all(),

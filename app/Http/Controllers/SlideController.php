@@ -46,7 +46,7 @@ final class SlideController
         /** @var list<UploadedFile> $files */
         $files = array_values(array_filter($all, fn (mixed $f): bool => $f instanceof UploadedFile));
         if ($files === []) {
-            throw Refusal::badInput('No file arrived. Choose pictures (PNG, JPEG, WebP, SVG), a PDF, or a presentation.');
+            throw Refusal::badInput('No file arrived. Choose pictures (PNG, JPEG, WebP, SVG), a PDF, a presentation or a film.');
         }
         $decks = $pictures = $refused = [];
         foreach ($files as $file) {
@@ -89,9 +89,22 @@ final class SlideController
         );
     }
 
-    public function picture(Slide $slide): Response
+    /** The slide complete, or with as many of its steps as the address says. */
+    public function picture(Request $request, Slide $slide): Response
     {
+        $version = $request->string('v')->value();
+        foreach ($version === '' ? [] : $slide->steps as $step) {
+            if (str_starts_with($step['hash'], $version)) {
+                return MediaResponse::of($step['path'], 'image/png');
+            }
+        }
+
         return MediaResponse::of($slide->path, $slide->mime);
+    }
+
+    public function film(Slide $slide): Response
+    {
+        return MediaResponse::of($slide->film['path'] ?? null, 'video/mp4');
     }
 
     /** Another picture for this slide; every tie to it holds. */
@@ -149,7 +162,7 @@ final class SlideController
             $name,
             match (true) {
                 $file->isValid() => null,
-                $isTooLarge => "\"{$name}\" is larger than 20 MB. Save it smaller and try again.",
+                $isTooLarge => "\"{$name}\" is larger than 200 MB. Save it smaller and try again.",
                 default => "\"{$name}\" did not arrive whole. Try again.",
             },
         );

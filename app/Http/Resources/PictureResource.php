@@ -43,6 +43,15 @@ final class PictureResource extends JsonResource
     {
         return match (true) {
             $source instanceof Still => ['shows' => $source->kind->value, 'url' => self::url($source), 'marks' => []],
+            $source instanceof TrackAt && $source->slide !== null => [
+                'shows' => 'film',
+                'url' => SlideResource::url($source->slide->id, $source->slide->hash),
+                'marks' => [],
+                'film' => [
+                    'url' => SlideResource::film($source->slide->id, $source->hash),
+                    'at_ms' => $source->at->milliseconds(),
+                ],
+            ],
             $source instanceof TrackAt => [
                 'shows' => $source->kind->value, 'url' => null, 'marks' => [], 'colours' => $source->adjustment?->matrix(),
             ],

@@ -110,7 +110,8 @@ final class BackgroundTest extends TestCase
     {
         $picture = $this->picture(Layout::SlideWithInset, null, new Inset(hasShadow: true));
         $edge = $picture->layers[1]->edge;
-        self::assertSame([0, 22, 6], [$edge?->radius, $edge?->shadow, $edge?->drop()]);
+        self::assertNotNull($edge);
+        self::assertSame([0, 22, 6], [$edge->radius, $edge->shadow, $edge->drop()]);
         $rect = $picture->layers[1]->rect;
         self::assertSame(
             [$rect->x - 44, $rect->y - 38, $rect->width + 88, $rect->height + 88],

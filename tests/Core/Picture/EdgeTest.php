@@ -116,7 +116,8 @@ final class EdgeTest extends TestCase
         [$slide, $camera] = $edges(Layout::SlideWithInset);
         self::assertNull($slide);
         self::assertSame(
-            ['radius' => intdiv($inset->rect($frame, Shape::of(16, 9))->width, 2), 'border' => 0, 'colour' => 'FFFFFF', 'shadow' => 0, 'drop' => 0],
+            ['radius' => intdiv($inset->rect($frame, Shape::of(16, 9))->width, 2), 'border' => 0,
+                'colour' => 'FFFFFF', 'shadow' => 0, 'drop' => 0],
             $camera?->toArray(),
         );
     }

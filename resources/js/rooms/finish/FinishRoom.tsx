@@ -19,6 +19,7 @@ import { type BoardWord, boardRows, isStage, placeBehind } from './storyboard';
 import { useNow, useSectionInSight } from './sight';
 import { useChosenWords } from './useChosenWords';
 import { useCueChange, useCues } from './useCues';
+import { useFraming } from './useFraming';
 import { begin, cueOf, placedNames, type Placing } from './placing';
 import { PlaceOnStage } from './PlaceOnStage';
 import { PlacingPanel } from './PlacingPanel';
@@ -50,6 +51,7 @@ export default function FinishRoom() {
     const place = useRef<WatchPlace | null>(null);
     const [topic, setTopic] = useState<Topic>('picture');
     const [placing, setPlacing] = useState<{ it: Placing; holds: 'words' | 'on' } | null>(null);
+    const framing = useFraming(lesson);
     const list = useRef<HTMLElement>(null);
     const plan = asDraft ? (draft ?? film) : film;
 
@@ -74,6 +76,7 @@ export default function FinishRoom() {
     const words = useChosenWords(all.length, (index) => {
         setCue(null);
         setPlacing(null);
+        framing.end();
         const at = all[index]?.word.frame;
         if (at !== null && at !== undefined) {
             show(at);
@@ -106,8 +109,9 @@ export default function FinishRoom() {
         ? all.slice(words.range[0], words.range[1] + 1).filter((w) => w.section === first?.section)
         : [];
     const row = board.flatMap(({ rows }) => rows).find(({ words: said }) => first && said.includes(first.word));
-    const hasStage = row?.shot?.picture.layers.some(({ shows }) => isStage(shows)) ?? false;
+    const stage = row?.shot?.picture.layers.find(({ shows }) => isStage(shows));
     const camera = row?.shot?.picture.layers.find(({ shows }) => shows === 'camera');
+    const take = camera && lesson.sections.flatMap(({ takes }) => takes).find(({ id }) => id === row?.segment?.take_id);
     const choose = ({ cue: text, says }: Choice, holds: 'words' | 'on', done?: () => void) => {
         const last = chosen.at(-1);
         const kind = cuesIn(text)[0]?.kind;
@@ -152,6 +156,7 @@ export default function FinishRoom() {
                     )}
                     onCue={(of, one) => {
                         words.clear();
+                        framing.end();
                         setCue({ section: of, cue: one });
                     }}
                     onShow={show}
@@ -209,7 +214,8 @@ export default function FinishRoom() {
                         goesOn={place.current}
                         says={!cue && !first}
                         over={
-                            placing
+                            framing.over ??
+                            (placing
                                 ? (picture) => (
                                       <PlaceOnStage
                                           picture={picture}
@@ -217,86 +223,88 @@ export default function FinishRoom() {
                                           onPlace={(it) => setPlacing({ ...placing, it })}
                                       />
                                   )
-                                : undefined
+                                : undefined)
                         }
                         onPlayer={setPlayer}
                     />
                 )}
-                {cue ? (
-                    <CueInHand
-                        key={`${cue.section.id}/${cue.cue.number}/${cue.cue.text}`}
-                        cue={cue.cue}
-                        lesson={lesson}
-                        scriptPath={roomPath(lesson.id, 'script', cue.section.id)}
-                        disabled={change.isPending}
-                        onChange={(text) => {
-                            change.replace(
-                                cue.section,
-                                cue.cue,
-                                text,
-                                text ? 'The cue is changed.' : 'The cue is gone.',
-                                // Another one may be in hand by then.
-                                () => setCue((now) => (now?.cue === cue.cue ? null : now)),
-                            );
-                        }}
-                        onClose={() => setCue(null)}
-                    />
-                ) : placing && first && chosen.length > 0 ? (
-                    <PlacingPanel
-                        placing={placing.it}
-                        says={shortened(chosen.map(({ word }) => word.text))}
-                        disabled={change.isPending}
-                        onPlace={(it) => setPlacing({ ...placing, it })}
-                        onDone={() => {
-                            const placed = { cue: cueOf(placing.it), says: placedNames[placing.it.what] };
-                            choose(placed, placing.holds, () => setPlacing(null));
-                        }}
-                        onCancel={() => setPlacing(null)}
-                    />
-                ) : first && chosen.length > 0 ? (
-                    <WhatIsSeen
-                        lesson={lesson}
-                        says={shortened(chosen.map(({ word }) => word.text))}
-                        many={chosen.length > 1}
-                        hasStage={hasStage}
-                        topic={topic}
-                        onTopic={setTopic}
-                        hasCamera={camera !== undefined}
-                        take={
-                            camera
-                                ? lesson.sections
-                                      .flatMap(({ takes }) => takes)
-                                      .find(({ id }) => id === row?.segment?.take_id)
-                                : undefined
-                        }
-                        hasScreen={row?.segment?.beside.some(({ kind }) => kind === 'screen') ?? false}
-                        disabled={change.isPending}
-                        onChoose={choose}
-                        onPlace={(what, holds) => {
-                            player?.pause();
-                            const inset = what.what === 'inset' && row?.shot && insetPart(row.shot.picture);
-                            setPlacing({ it: begin({ ...what, ...inset }), holds });
-                        }}
-                        onClear={words.clear}
-                    />
-                ) : (
-                    plan.segments.length > 0 && (
-                        <div className="finish-next">
-                            <p className="soft mb-0">
-                                Click a word to see its frame and choose what is seen from there; draw over words to
-                                choose for them alone.
-                                {missing.length > 0 && (
-                                    <>
-                                        {' '}
-                                        Without a kept take, and left out of the film:{' '}
-                                        <SectionLinks lesson={lesson} sections={missing} />.
-                                    </>
-                                )}
-                            </p>
-                            <Button onClick={() => go(roomPath(lesson.id, 'handover'))}>Hand over</Button>
-                        </div>
-                    )
-                )}
+                {framing.panel ??
+                    (cue ? (
+                        <CueInHand
+                            key={`${cue.section.id}/${cue.cue.number}/${cue.cue.text}`}
+                            cue={cue.cue}
+                            lesson={lesson}
+                            scriptPath={roomPath(lesson.id, 'script', cue.section.id)}
+                            disabled={change.isPending}
+                            onChange={(text) => {
+                                change.replace(
+                                    cue.section,
+                                    cue.cue,
+                                    text,
+                                    text ? 'The cue is changed.' : 'The cue is gone.',
+                                    // Another one may be in hand by then.
+                                    () => setCue((now) => (now?.cue === cue.cue ? null : now)),
+                                );
+                            }}
+                            onClose={() => setCue(null)}
+                        />
+                    ) : placing && first && chosen.length > 0 ? (
+                        <PlacingPanel
+                            placing={placing.it}
+                            says={shortened(chosen.map(({ word }) => word.text))}
+                            disabled={change.isPending}
+                            onPlace={(it) => setPlacing({ ...placing, it })}
+                            onDone={() => {
+                                const placed = { cue: cueOf(placing.it), says: placedNames[placing.it.what] };
+                                choose(placed, placing.holds, () => setPlacing(null));
+                            }}
+                            onCancel={() => setPlacing(null)}
+                        />
+                    ) : first && chosen.length > 0 ? (
+                        <WhatIsSeen
+                            lesson={lesson}
+                            says={shortened(chosen.map(({ word }) => word.text))}
+                            many={chosen.length > 1}
+                            hasStage={stage !== undefined}
+                            stage={stage?.url ?? null}
+                            topic={topic}
+                            onTopic={setTopic}
+                            hasCamera={camera !== undefined}
+                            take={take}
+                            onFrame={() => {
+                                player?.pause();
+                                if (row && take) {
+                                    framing.begin(row, take, first.word.frame ?? row.frame ?? 0);
+                                }
+                            }}
+                            hasScreen={row?.segment?.beside.some(({ kind }) => kind === 'screen') ?? false}
+                            disabled={change.isPending}
+                            onChoose={choose}
+                            onPlace={(what, holds) => {
+                                player?.pause();
+                                const inset = what.what === 'inset' && row?.shot && insetPart(row.shot.picture);
+                                setPlacing({ it: begin({ ...what, ...inset }), holds });
+                            }}
+                            onClear={words.clear}
+                        />
+                    ) : (
+                        plan.segments.length > 0 && (
+                            <div className="finish-next">
+                                <p className="soft mb-0">
+                                    Click a word to see its frame and choose what is seen from there; draw over words to
+                                    choose for them alone.
+                                    {missing.length > 0 && (
+                                        <>
+                                            {' '}
+                                            Without a kept take, and left out of the film:{' '}
+                                            <SectionLinks lesson={lesson} sections={missing} />.
+                                        </>
+                                    )}
+                                </p>
+                                <Button onClick={() => go(roomPath(lesson.id, 'handover'))}>Hand over</Button>
+                            </div>
+                        )
+                    ))}
             </section>
         </main>
     );

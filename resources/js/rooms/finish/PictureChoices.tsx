@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
+import { useSlides } from '../../api/lesson';
 import { setup } from '../../api/setup';
 import type { Corner, InsetSize, Layout, Lesson } from '../../api/types';
 import { writeCue } from '../../page/syntax';
@@ -11,8 +12,8 @@ import { SlideSelect } from './SlideSelect';
 interface Props {
     lesson: Lesson;
     hasScreen: boolean;
-    /** A slide is on the stage that builds up. */
-    hasSteps: boolean;
+    /** Address of the slide on the stage. */
+    stage: string | null;
     hasCamera: boolean;
     disabled: boolean;
     onChoose: (cue: string, says: string) => void;
@@ -56,8 +57,10 @@ const backgrounds: [string, string][] = [
 const written = (value: string): string => value.replaceAll('-', ' ');
 
 /** Which pictures are seen, and how they share the frame. */
-export function PictureChoices({ lesson, hasSteps, hasScreen, hasCamera, disabled, onChoose, onPlace }: Props) {
+export function PictureChoices({ lesson, stage, hasScreen, hasCamera, disabled, onChoose, onPlace }: Props) {
     const [move, setMove] = useState('');
+    const { data: slides } = useSlides(lesson.id);
+    const hasSteps = slides?.some(({ id, steps }) => steps > 0 && stage?.startsWith(`/api/slides/${id}/`)) ?? false;
     const layout = (value: string, name: string) =>
         onChoose(writeCue('layout', [written(value), move].filter(Boolean).join(', ')), name);
     const behind = (value: string) => onChoose(writeCue('background', value), `Background: ${value}`);

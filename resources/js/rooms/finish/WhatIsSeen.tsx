@@ -30,12 +30,14 @@ interface Props {
     hasStage: boolean;
     /** The take that speaks the words has recorded a screen. */
     hasScreen: boolean;
-    /** A slide is on the stage that builds up. */
-    hasSteps: boolean;
+    /** Address of the slide on the stage. */
+    stage: string | null;
     /** The presenter is seen there, in an inset or alone. */
     hasCamera: boolean;
     /** Whose camera is seen there. */
     take: Take | undefined;
+    /** Its camera is to be framed on the picture. */
+    onFrame: () => void;
     disabled: boolean;
     /** @param holds for these words only, or from here on */
     onChoose: (choice: Choice, holds: 'words' | 'on') => void;
@@ -64,6 +66,7 @@ export function WhatIsSeen({
     onPlace,
     onClear,
     take,
+    onFrame,
     ...has
 }: Props) {
     const [own, setOwn] = useState<'words' | 'on' | null>(null);
@@ -103,7 +106,14 @@ export function WhatIsSeen({
             {topic === 'text' && <TextChoices {...acts} {...has} />}
             {topic === 'camera' &&
                 (take ? (
-                    <AdjustRow key={take.id} lesson={lesson} take={take} />
+                    <>
+                        <AdjustRow key={take.id} lesson={lesson} take={take} />
+                        <SeenRow label="Framing">
+                            <Button size="sm" variant="quiet" disabled={!take.camera} onClick={onFrame}>
+                                Frame it on the picture...
+                            </Button>
+                        </SeenRow>
+                    </>
                 ) : (
                     <p className="soft mb-0">No camera is seen here.</p>
                 ))}

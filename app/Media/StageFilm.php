@@ -1,0 +1,21 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Media;
+
+use OpenReel\Core\Time\Tick;
+
+/** A film that has been made for the stage, as a draft. */
+final readonly class StageFilm
+{
+    /** @param  Picture  $poster  its first picture */
+    public function __construct(
+        public string $path,
+        public int $width,
+        public int $height,
+        public Tick $length,
+        public Picture $poster,
+    ) {
+    }
+}

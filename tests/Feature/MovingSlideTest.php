@@ -1,0 +1,146 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Feature;
+
+use App\Actions\Script\SaveScript;
+use App\Media\Program;
+use App\Models\Export;
+use App\Models\Lesson;
+use App\Models\Slide;
+use Illuminate\Http\UploadedFile;
+use Illuminate\Testing\TestResponse;
+use OpenReel\Core\Script\Script;
+use PHPUnit\Framework\Attributes\TestWith;
+
+/** Short films and drawings that build up, brought in as slides. */
+final class MovingSlideTest extends FeatureTestCase
+{
+    #[TestWith(['tide.mp4', 'libx264'])]
+    #[TestWith(['tide.webm', 'libvpx'])]
+    #[TestWith(['tide.gif', 'gif'])]
+    public function test_a_short_film_becomes_a_slide(string $name, string $codec): void
+    {
+        $lesson = Lesson::factory()->create(['width' => 320, 'height' => 180, 'fps' => 25]);
+        $this->bring($lesson, $this->film($name, ['-c:v', $codec]), $name)->assertCreated()->assertJson(['added' => 1]);
+        $told = $this->getJson("/api/lessons/{$lesson->id}/slides")->json()[0];
+
+        self::assertSame(['tide', 320, 180], [$told['name'], $told['width'], $told['height']]);
+        self::assertEqualsWithDelta(2000, $told['film_ms'], 80);
+        $slide = Slide::query()->sole();
+        self::assertSame('image/png', $this->get($told['url'])->assertOk()->headers->get('Content-Type'));
+        $film = $this->get("/api/slides/{$slide->id}/film")->assertOk()->assertHeader('Content-Type', 'video/mp4');
+        self::assertStringNotContainsString('audio', $this->streams($this->fileOf($film)->getPathname()));
+        self::assertSame([], $this->draftsLeft());
+    }
+
+    public function test_what_is_no_film_is_refused_with_a_sentence_and_leaves_nothing(): void
+    {
+        $lesson = Lesson::factory()->create();
+        $empty = "{$this->mediaRoot}/empty.mp4";
+        touch($empty);
+        $none = "{$this->mediaRoot}/none.mp4";
+        file_put_contents($none, "ffconcat version 1.0\nfile /etc/passwd\n");
+        $cut = "{$this->mediaRoot}/cut.mp4";
+        file_put_contents($cut, substr((string) file_get_contents($this->film('tide.mp4', ['-c:v', 'libx264'])), 0, 2000));
+        $gif = "{$this->mediaRoot}/huge.gif";
+        file_put_contents($gif, "GIF89a\xFF\xFF\xFF\xFF\x00\x00\x00;");
+        foreach ([
+            [$empty, 'is empty'], [$none, 'is no film'], [$cut, 'is no film'], [$gif, 'more pixels'],
+            [Clips::soundOnly(), 'nothing is seen'],
+            [$this->film('long.mp4', ['-c:v', 'libx264', '-r', '1'], 'color=s=16x16:r=1:d=200'), 'lasts 199 seconds'],
+        ] as [$file, $says]) {
+            $answer = $this->bring($lesson, $file, pathinfo($file, PATHINFO_FILENAME).($file === $gif ? '.gif' : '.mp4'));
+            self::assertStringContainsString($says, $answer->assertCreated()->json('refused.0') ?? '');
+        }
+        self::assertSame(0, Slide::query()->count());
+        self::assertSame([], $this->draftsLeft());
+    }
+
+    public function test_a_film_plays_in_the_film_from_its_cue_and_its_last_picture_stays(): void
+    {
+        $section = $this->section();
+        $lesson = $section->lesson()->firstOrFail();
+        $lesson->update(['fps' => 25]);
+        // Ever lighter for two seconds.
+        $lighter = "nullsrc=s=320x180:r=25:d=2,geq=lum='16+100*T':cb=128:cr=128";
+        $this->bring($lesson, $this->film('light.mp4', ['-c:v', 'libx264', '-color_range', 'tv'], $lighter), 'light.mp4');
+        $script = Script::read("## One\n\n[slide: light] [layout: slide alone]\n\nOne.");
+        app(SaveScript::class)($lesson, $script, $lesson->revision);
+        $this->keep($this->record($lesson->sections()->firstOrFail(), Clips::lighter()));
+        $plan = $this->getJson("/api/lessons/{$lesson->id}/assembly")->json();
+        self::assertSame('film', $plan['segments'][0]['shots'][0]['picture']['layers'][0]['shows']);
+        self::assertSame(0, $plan['segments'][0]['shots'][0]['picture']['layers'][0]['film']['at_ms']);
+        $this->postJson("/api/lessons/{$lesson->id}/exports")->assertJson(['state' => 'done']);
+
+        $light = $this->light($this->media()->path((string) Export::query()->sole()->path));
+        self::assertCount($plan['frames'], $light);
+        foreach ([0, 10, 25, 40] as $frame) {
+            self::assertEqualsWithDelta(16 + 4 * $frame, $light[$frame], 6, "frame {$frame}");
+        }
+        self::assertEqualsWithDelta(212, $light[count($light) - 1], 6, 'its last picture');
+    }
+
+    public function test_a_drawing_builds_up(): void
+    {
+        $lesson = Lesson::factory()->create(['width' => 320, 'height' => 180]);
+        $bar = fn (string $id, int $x): string => "<g {$id}><rect x=\"{$x}\" width=\"80\" height=\"180\" fill=\"#000\"/></g>";
+        $svg = "{$this->mediaRoot}/bars.svg";
+        file_put_contents($svg, '<svg xmlns="http://www.w3.org/2000/svg" '
+            .'xmlns:inkscape="http://www.inkscape.org/namespaces/inkscape" viewBox="0 0 320 180">'
+            .'<rect width="320" height="180" fill="#fff"/>'.$bar('id="step-2"', 160).$bar('inkscape:label="Step 1"', 0)
+            .$bar('id="steps"', 240).'</svg>');
+        $this->bring($lesson, $svg, 'bars.svg')->assertCreated();
+        $told = $this->getJson("/api/lessons/{$lesson->id}/slides")->json()[0];
+        self::assertSame([2, null], [$told['steps'], $told['film_ms']]);
+
+        // What is no step is seen from the start.
+        $slide = Slide::query()->sole();
+        $dark = array_map(fn (array $step): array => $this->dark(
+            "/api/slides/{$slide->id}/picture?v=".substr($step['hash'], 0, 8),
+        ), $slide->steps);
+        self::assertSame([[3], [0, 3], [0, 2, 3]], $dark);
+        self::assertSame([0, 2, 3], $this->dark($told['url']), 'the slide itself is complete');
+
+        // Another picture in its place does not build up.
+        $picture = new UploadedFile(Clips::slide(), 'plain.png', null, null, true);
+        $this->post("/api/slides/{$slide->id}/picture", ['file' => $picture], ['Accept' => 'application/json'])->assertOk();
+        self::assertSame([], $slide->refresh()->steps);
+    }
+
+    /** @return list<int> quarters of a picture, from the left, that are dark */
+    private function dark(string $url): array
+    {
+        $picture = imagecreatefromstring((string) file_get_contents($this->fileOf($this->get($url)->assertOk())->getPathname()));
+        self::assertNotFalse($picture);
+        $each = intdiv(imagesx($picture), 4);
+
+        return array_values(array_filter(
+            range(0, 3),
+            fn (int $n): bool => (imagecolorat($picture, $n * $each + intdiv($each, 2), 20) & 0xFF) < 50,
+        ));
+    }
+
+    private function streams(string $file): string
+    {
+        return Program::run(['ffprobe', '-v', 'error', '-show_entries', 'stream=codec_type', '-of', 'csv=p=0', $file])['output'];
+    }
+
+    /** @param  list<string>  $codec */
+    private function film(string $name, array $codec, string $picture = 'testsrc2=s=640x360:r=20:d=2'): string
+    {
+        $sound = str_ends_with($name, 'gif') || str_contains($picture, 'r=1') ? [] : ['-f', 'lavfi', '-i', 'sine=d=2'];
+
+        return Clips::make("stage-{$name}", ['-f', 'lavfi', '-i', $picture, ...$sound, ...$codec]);
+    }
+
+    private function bring(Lesson $lesson, string $file, string $name): TestResponse
+    {
+        return $this->post(
+            "/api/lessons/{$lesson->id}/slides",
+            ['files' => [new UploadedFile($file, $name, null, null, true)], 'fill' => false],
+            ['Accept' => 'application/json'],
+        );
+    }
+}
