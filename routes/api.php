@@ -48,6 +48,8 @@ Route::post('read-script', [ScriptController::class, 'read']);
 
 Route::get('lessons/{lesson}/music', [MusicController::class, 'index']);
 Route::post('lessons/{lesson}/music', [MusicController::class, 'store']);
+Route::delete('music/{music}', [MusicController::class, 'destroy']);
+Route::post('music/{music}/restore', [MusicController::class, 'restore'])->withTrashed();
 Route::get('music/{hash}', [MusicController::class, 'file'])->where('hash', '[0-9a-f]{64}');
 
 Route::apiResource('courses', CourseController::class);

@@ -35,7 +35,7 @@ final class Clip
             '2500k',
             // As recorders are asked to.
             '-g',
-            '60',
+            '30',
             '-c:a',
             'libopus',
             $clip,

@@ -6,6 +6,7 @@ namespace App\Models;
 
 use Illuminate\Database\Eloquent\Concerns\HasUlids;
 use Illuminate\Database\Eloquent\Model;
+use Illuminate\Database\Eloquent\SoftDeletes;
 
 /**
  * Music that was brought in: of a course, or of a lesson that has none.
@@ -24,7 +25,7 @@ use Illuminate\Database\Eloquent\Model;
  */
 final class Music extends Model
 {
-    use HasUlids;
+    use HasUlids, SoftDeletes;
 
     protected $table = 'music';
 

@@ -44,20 +44,20 @@ final class LessonMusic
         return $files;
     }
 
-    /** @return list<array{name: string, says: string, url: string, length_ms: int, own: bool}> to be chosen from */
+    /** @return list<array{name: string, says: string, url: string, length_ms: int, id: string|null}> to be chosen from */
     public function offered(Lesson $lesson): array
     {
         $offered = [];
         foreach (self::broughtIn($lesson) as $m) {
             $offered[] = [
                 'name' => $m->name, 'says' => 'brought in', 'url' => "/api/music/{$m->hash}",
-                'length_ms' => intdiv($m->samples, 48), 'own' => true,
+                'length_ms' => intdiv($m->samples, 48), 'id' => $m->id,
             ];
         }
         foreach ($this->music() as $one) {
             $offered[] = [
                 'name' => $one['name'], 'says' => $one['says'] ?? '', 'url' => "/api/music/{$one['hash']}",
-                'length_ms' => intdiv($one['samples'], 48), 'own' => false,
+                'length_ms' => intdiv($one['samples'], 48), 'id' => null,
             ];
         }
 
@@ -67,7 +67,8 @@ final class LessonMusic
     /** @return string|null on the media disk; null when nothing of that hash was brought in */
     public function find(string $hash): ?string
     {
-        $music = Music::query()->where('hash', $hash)->orWhere('loop_hash', $hash)->first();
+        // Also what was removed: it may be watched in another window, and come back.
+        $music = Music::withTrashed()->where('hash', $hash)->orWhere('loop_hash', $hash)->first();
 
         return $music === null ? null : ($music->hash === $hash ? $music->path : $music->loop_path);
     }

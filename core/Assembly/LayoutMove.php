@@ -48,7 +48,8 @@ final class LayoutMove
             if ($kind === null || $layer->motion !== null) {
                 $layers[] = $layer;
             } elseif ($was !== null) {
-                $layers[] = self::moved($layer, self::covering($was->rect, $layer->rect), $frames - $done, $gone);
+                $at = $was->motion->from ?? $was->rect;
+                $layers[] = self::moved($layer, self::covering($at, $layer->rect), $frames - $done, $gone);
             } elseif ($kind === 'camera') {
                 $layers[] = self::moved($layer, self::outside($layer->rect, $then->frame), $frames - $done, $gone);
             } else {
@@ -61,7 +62,7 @@ final class LayoutMove
                 $camera->source, self::outside($camera->rect, $then->frame), $camera->fit, $camera->edge, $camera->crop,
                 $camera->opacity,
             );
-            $layers[] = self::moved($out, $camera->rect, $frames - $done, $gone);
+            $layers[] = self::moved($out, $camera->motion->from ?? $camera->rect, $frames - $done, $gone);
         }
 
         return new Picture($then->frame, $then->ground, $layers);
@@ -134,6 +135,7 @@ final class LayoutMove
             $source instanceof Marks => 'marks',
             $source instanceof TrackAt => $source->kind === TrackKind::Screen ? 'stage' : 'camera',
             $source instanceof Still && in_array($source->kind, [StillKind::Slide, StillKind::Board], true) => 'stage',
+            $source instanceof Still && in_array($source->kind, [StillKind::Label, StillKind::Laid], true) => "laid {$source->hash}",
             default => null,
         };
     }

@@ -25,9 +25,9 @@ final class MusicPlan
         foreach ($timed as $n => [$from, $cued]) {
             if ($cued->bed !== null) {
                 // It goes once the next cue is reached, or so that it has gone when the film ends.
-                $next = $timed[$n + 1][0] ?? $end;
-                $until = min($end, $next + $rate->frames($cued->cue->fadeOutMs));
-                $music[] = self::stretch($cued->bed, $cued->cue, $from, $until, $rate);
+                [$next, $by] = $timed[$n + 1] ?? [$end, null];
+                $out = $rate->frames($by?->cue->endsInMs ?? $cued->cue->fadeOutMs);
+                $music[] = self::stretch($cued->bed, $cued->cue, $from, min($end, $next + $out), $out, $rate);
             }
         }
         $music = [...$music, ...self::sounds($segments, $sections, $rate)];
@@ -90,14 +90,13 @@ final class MusicPlan
         return $timed;
     }
 
-    private static function stretch(Bed $bed, MusicCue $cue, int $from, int $until, FrameRate $rate): Music
+    /** @param  int  $out  frames in which it goes */
+    private static function stretch(Bed $bed, MusicCue $cue, int $from, int $until, int $out, FrameRate $rate): Music
     {
         if (! $cue->loops) {
             $until = min($until, $from + intdiv($bed->samples, $rate->ticksPerFrame()));
         }
 
-        [$in, $out] = [$rate->frames($cue->fadeInMs), $rate->frames($cue->fadeOutMs)];
-
-        return new Music($bed, $from, $until, $cue->level, $in, $out, $cue->loops);
+        return new Music($bed, $from, $until, $cue->level, $rate->frames($cue->fadeInMs), $out, $cue->loops);
     }
 }

@@ -70,7 +70,7 @@ final readonly class ShotPlan
                 $cuts[$frame] = $then;
                 $begins[$frame] = $begun;
                 $before[$frame] ??= $choice;
-                $ways[$frame] = self::way($before[$frame], $then, $frame, $map);
+                $ways[$frame] = self::way($before[$frame], $then, $frame, $map, self::onTheWay($frame, $before[$frame]->zoom, $cuts, $ways));
                 $moves[$frame] = self::moving($before[$frame], $then, $frame, $map);
             }
             $choice = $then;
@@ -80,7 +80,8 @@ final readonly class ShotPlan
         foreach ($ways as $frame => [, $frames]) {
             foreach ([$frames, $moves[$frame]] as $length) {
                 // Once there it stands, and a piece of it is made for itself.
-                array_push($starts, ...$length > 0 && $frame + $length < $map->frames ? [$frame + $length] : []);
+                $isCutOff = self::before($frame + $length, $cuts) > $frame;
+                array_push($starts, ...$length > 0 && $frame + $length < $map->frames && ! $isCutOff ? [$frame + $length] : []);
             }
         }
         foreach ($overlays as [$from, $until]) {
@@ -105,8 +106,9 @@ final readonly class ShotPlan
             );
             $picture = $see($seen, $zoom);
             if ($start - $since < ($moves[$since] ?? 0)) {
-                $was = $before[$since];
-                $picture = LayoutMove::of($see($was, new Zoom($was->zoom)), $picture, $moves[$since], $start - $since);
+                $picture = LayoutMove::of(
+                    $this->leaving($since, $cuts, $before, $moves, $see), $picture, $moves[$since], $start - $since,
+                );
             }
             foreach ($overlays as [$from, $behind, $layer]) {
                 $picture = $from <= $start && $start < $behind ? $picture->under($layer) : $picture;
@@ -121,20 +123,78 @@ final readonly class ShotPlan
     }
 
     /**
+     * What a move sets out from: where another one has not come to its end, as far as that has gone.
+     *
+     * @param  array<int, PictureChoice>  $cuts  what is seen from each frame on
+     * @param  array<int, PictureChoice>  $before  what was seen before that
+     * @param  array<int, int>  $moves  frames in which it gets there
+     * @param  \Closure(PictureChoice, Zoom): Picture  $see
+     */
+    private function leaving(int $frame, array $cuts, array $before, array $moves, \Closure $see): Picture
+    {
+        $was = $see($before[$frame], new Zoom($before[$frame]->zoom));
+        $since = self::before($frame, $cuts);
+        $done = $frame - $since;
+        if ($done >= ($moves[$since] ?? 0)) {
+            return $was;
+        }
+        $old = $before[$since];
+
+        return LayoutMove::of($see($old, new Zoom($old->zoom)), $was, $moves[$since], $done);
+    }
+
+    /**
+     * @param  array<int, PictureChoice>  $cuts
+     * @return int the last frame before one on which something else came up
+     */
+    private static function before(int $frame, array $cuts): int
+    {
+        $before = array_filter(array_keys($cuts), fn (int $at): bool => $at < $frame);
+
+        return $before === [] ? $frame : max($before);
+    }
+
+    /**
      * How the stage comes to what is seen of it then.
      *
+     * @param  array{Crop|null, int}  $now  the part that is seen of it before, and for how many frames that is on its way still
      * @return array{Crop|null, int} the part that is seen before, and for how many frames it is on its way
      */
-    private static function way(PictureChoice $before, PictureChoice $then, int $frame, TimeMap $map): array
+    private static function way(PictureChoice $before, PictureChoice $then, int $frame, TimeMap $map, array $now): array
     {
         // What is another stage is there at once.
-        $isWay = $before->stage?->surface() === $then->stage?->surface() && $before->zoom != $then->zoom && $then->zoomMs > 0;
-        if (! $isWay) {
+        $isSame = $before->stage?->surface() === $then->stage?->surface();
+        if (! $isSame || $before->zoom != $then->zoom && $then->zoomMs === 0) {
             return [null, 0];
+        }
+        [$part, $left] = $now;
+        if ($before->zoom == $then->zoom) {
+            // Something else changes meanwhile.
+            return $left > 0 ? $now : [null, 0];
         }
         $there = $map->timeOf($frame)->plus(Tick::ofMilliseconds($then->zoomMs));
 
-        return [$before->zoom, max(1, $map->frameOf($there) - $frame)];
+        return [$part, max(1, $map->frameOf($there) - $frame)];
+    }
+
+    /**
+     * The part of the stage that is seen on a frame: one that is on its way to another may be sent elsewhere.
+     *
+     * @param  Crop|null  $to  where it would be
+     * @param  array<int, PictureChoice>  $cuts  what is seen from each frame on
+     * @param  array<int, array{Crop|null, int}>  $ways  how it gets there
+     * @return array{Crop|null, int} and for how many frames it is on its way still
+     */
+    private static function onTheWay(int $frame, ?Crop $to, array $cuts, array $ways): array
+    {
+        $since = self::before($frame, $cuts);
+        [$from, $frames] = $ways[$since] ?? [null, 0];
+        $done = $frame - $since;
+        $whole = Crop::whole();
+
+        return $done >= $frames
+            ? [$to, 0]
+            : [($from ?? $whole)->towards($to ?? $whole, Ease::Soft->at($done / $frames)), $frames - $done];
     }
 
     /** @return int frames that the way to another layout takes; 0 when it is there at once */

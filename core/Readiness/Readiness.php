@@ -45,6 +45,7 @@ final readonly class Readiness
      *    spoken
      * @param  list<int>  $withScreen  indexes of sections that are heard in takes with a screen
      * @param  list<Bed>  $beds  the music there is
+     * @param  string|null  $presenter  as the house style calls them; null when that is not known
      */
     public function __construct(
         private Script $script,
@@ -55,6 +56,7 @@ final readonly class Readiness
         private array $unspoken = [],
         private array $withScreen = [],
         private array $beds = [],
+        private ?string $presenter = null,
     ) {
     }
 
@@ -155,7 +157,8 @@ final readonly class Readiness
                 $built = $cue->value === '' ? $built + 1 : (int) $cue->value;
             }
             $says = $cue->problem() ?? self::stepProblem($cue, $built, $steps) ?? $this->slideProblem($cue, $shown)
-                ?? self::placeProblem($cue, $hasStage) ?? $this->pictureProblem($cue, $shown) ?? $this->musicProblem($cue);
+                ?? self::placeProblem($cue, $hasStage) ?? $this->pictureProblem($cue, $shown) ?? $this->musicProblem($cue)
+                ?? $this->nameProblem($cue);
             if ($says !== null) {
                 $found[] = new Finding('cue', $says, $cue->from, $index);
             } elseif ($cue->kind === CueKind::Screen && ! in_array($index, $this->withScreen, true)) {
@@ -214,6 +217,15 @@ final readonly class Readiness
         return $name === null || Bed::named($name, $this->beds) !== null
             ? null
             : "There is no music called \"{$name}\": nothing is heard from here on. Choose some, or bring it in.";
+    }
+
+    private function nameProblem(Cue $cue): ?string
+    {
+        $isNobody = $cue->kind === CueKind::Name && trim(explode(',', Options::read($cue->value)->words)[0]) === '';
+
+        return $isNobody && $this->presenter === ''
+            ? 'Nobody is named here, and the house style knows no presenter: no name is shown. Write [name: Wenna Tregear].'
+            : null;
     }
 
     private function slideProblem(Cue $cue, ShownSlides $shown): ?string

@@ -355,7 +355,7 @@ final class LayerGraph
         [$top, $bottom] = [$at('H', $from->y, $to->y), $at('H', $from->y + $from->height, $to->y + $to->height)];
 
         return "{$chain},perspective=x0='{$left}':y0='{$top}':x1='{$right}':y1='{$top}':".
-            "x2='{$left}':y2='{$bottom}':x3='{$right}':y3='{$bottom}':interpolation=cubic:sense=source:eval=frame";
+            "x2='{$left}':y2='{$bottom}':x3='{$right}':y3='{$bottom}':interpolation=linear:sense=source:eval=frame";
     }
 
     private function marks(ShotSpec $spec, Layer $layer, Marks $marks): string

@@ -21,6 +21,7 @@ final readonly class MusicCue
      * @param  float  $level  dB over what the house style has
      * @param  int  $fadeInMs  until it is there
      * @param  int  $fadeOutMs  from where it ends until it is gone
+     * @param  int|null  $endsInMs  of a cue that ends music: until it is gone; null as the music's own cue says
      * @param  bool  $loops  it begins again as often as it must; otherwise it is heard once
      */
     public function __construct(
@@ -29,6 +30,7 @@ final readonly class MusicCue
         public int $fadeInMs = self::USUAL_IN_MS,
         public int $fadeOutMs = self::USUAL_OUT_MS,
         public bool $loops = true,
+        public ?int $endsInMs = null,
     ) {
     }
 
@@ -41,7 +43,7 @@ final readonly class MusicCue
             return null;
         }
         $level = 0.0;
-        [$in, $out, $loops] = [self::USUAL_IN_MS, self::USUAL_OUT_MS, true];
+        [$in, $out, $loops] = [self::USUAL_IN_MS, null, true];
         foreach ($parts as $part) {
             if (preg_match('/^([+\-−]?)(\d{1,3}(?:\.\d{1,2})?)\s*dB$/iu', $part, $m) === 1) {
                 $level = ($m[1] === '' || $m[1] === '+' ? 1 : -1) * (float) $m[2];
@@ -56,12 +58,15 @@ final readonly class MusicCue
             }
         }
 
+        $isEnd = strtolower($name) === 'none';
+
         return new self(
-            strtolower($name) === 'none' ? null : $name,
+            $isEnd ? null : $name,
             max(self::LEVELS[0], min(self::LEVELS[1], $level)),
             min(self::LONGEST_FADE_MS, $in),
-            min(self::LONGEST_FADE_MS, $out),
+            min(self::LONGEST_FADE_MS, $out ?? self::USUAL_OUT_MS),
             $loops,
+            $isEnd && $out !== null ? min(self::LONGEST_FADE_MS, $out) : null,
         );
     }
 }

@@ -31,7 +31,8 @@ final class MusicTest extends FeatureTestCase
         $file = $this->sound('sine=f=220:d=3,aformat=sample_rates=44100', "{$codec}-{$name}", ['-c:a', $codec]);
         $offered = $this->bringIn($lesson, $file, $name)->assertCreated()->json();
 
-        self::assertSame([pathinfo($name, PATHINFO_FILENAME), true], [$offered[0]['name'], $offered[0]['own']]);
+        self::assertSame(pathinfo($name, PATHINFO_FILENAME), $offered[0]['name']);
+        self::assertNotNull($offered[0]['id']);
         self::assertEqualsWithDelta(3000, $offered[0]['length_ms'], 60);
         $this->get($offered[0]['url'])->assertOk()->assertHeader('Content-Type', 'audio/flac');
         self::assertSame([], $this->draftsLeft());
@@ -69,6 +70,24 @@ final class MusicTest extends FeatureTestCase
         self::assertSame(0, Music::query()->count());
         self::assertSame([], $this->draftsLeft());
         $this->get('/api/music/'.str_repeat('0', 64))->assertNotFound();
+    }
+
+    public function test_music_that_was_brought_in_is_removed_and_brought_back(): void
+    {
+        $lesson = Lesson::factory()->create();
+        $offered = $this->bringIn($lesson, $this->sound('sine=f=220:d=2', 'gone.wav', []), 'gone.wav')->json();
+        [$id, $url] = [$offered[0]['id'], $offered[0]['url']];
+        $names = fn (): array => array_column($this->getJson("/api/lessons/{$lesson->id}/music")->json(), 'name');
+        $this->deleteJson("/api/music/{$id}")->assertNoContent();
+
+        self::assertNotContains('gone', $names());
+        $this->get($url)->assertOk();
+        app(SaveScript::class)($lesson, Script::read("## One\n\n[music: gone] One."), $lesson->revision);
+        $says = array_column($this->getJson("/api/lessons/{$lesson->id}/script/ready")->json(), 'says');
+        self::assertNotSame([], preg_grep('/no music called "gone"/', $says));
+        $this->postJson("/api/music/{$id}/restore")->assertNoContent();
+        self::assertContains('gone', $names());
+        $this->deleteJson('/api/music/'.str_repeat('0', 26))->assertNotFound();
     }
 
     public function test_names_are_such_that_a_cue_can_say_them_and_a_course_shares_them(): void

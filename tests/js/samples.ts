@@ -866,21 +866,21 @@ export const music = [
         "says": "calm, wide chords",
         "url": "/api/music/hash",
         "length_ms": 24000,
-        "own": false
+        "id": null
     },
     {
         "name": "Morning ebb",
         "says": "plucked, an even walk",
         "url": "/api/music/hash",
         "length_ms": 20000,
-        "own": false
+        "id": null
     },
     {
         "name": "Steady stroke",
         "says": "brisk, a bass that steps",
         "url": "/api/music/hash",
         "length_ms": 17777,
-        "own": false
+        "id": null
     }
 ] satisfies OfferedMusic[];
 

@@ -65,7 +65,7 @@ final class CheckReadiness
             ],
             (new Readiness(
                 $script, $deck, $style->layout, LearnedPace::of($lesson), $cutOff, self::unspoken($lesson, $sections->all()),
-                self::withScreen($lesson, $sections->all()), $this->music->of($lesson),
+                self::withScreen($lesson, $sections->all()), $this->music->of($lesson), $style->presenter,
             ))->findings(),
         );
     }

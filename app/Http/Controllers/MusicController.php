@@ -8,6 +8,7 @@ use App\Actions\Music\BringInMusic;
 use App\Http\MediaResponse;
 use App\Media\ShippedMusic;
 use App\Models\Lesson;
+use App\Models\Music;
 use App\Readers\LessonMusic;
 use App\Refusal;
 use Illuminate\Http\JsonResponse;
@@ -32,6 +33,21 @@ final class MusicController
         $bringIn($lesson, $file->getPathname(), $file->getClientOriginalName());
 
         return new JsonResponse($music->offered($lesson), 201);
+    }
+
+    /** Cues that call it are pointed out until they are changed. */
+    public function destroy(Music $music): Response
+    {
+        $music->delete();
+
+        return response()->noContent();
+    }
+
+    public function restore(Music $music): Response
+    {
+        $music->restore();
+
+        return response()->noContent();
     }
 
     public function file(string $hash, LessonMusic $music): Response

@@ -176,6 +176,17 @@ export const useBringInMusic = (lessonId: string) =>
         onSuccess: (all) => queryClient.setQueryData(musicOf(lessonId), all),
     });
 
+/** Removes music that was brought in, or brings it back. */
+export const useMusicRemoval = (lessonId: string) =>
+    useMutation({
+        mutationFn: ({ id, back }: { id: string; back: boolean }) =>
+            back ? api.post(`music/${id}/restore`) : api.delete(`music/${id}`),
+        onSuccess: async () => {
+            await queryClient.invalidateQueries({ queryKey: musicOf(lessonId) });
+            await refreshLesson(lessonId);
+        },
+    });
+
 /** Files of slides brought in lately; looks again by itself while one is being drawn. */
 export function useDecks(lessonId: string) {
     return useQuery({

@@ -446,8 +446,8 @@ export interface OfferedMusic {
     says: string;
     url: string;
     length_ms: number;
-    /** It was brought in. */
-    own: boolean;
+    /** Of what was brought in, and can be removed. */
+    id: string | null;
 }
 
 /** How a camera's picture is changed in the film, each from -50 to 50. */

@@ -20,15 +20,19 @@ export function sampleOf(bed: Pick<Bed, 'round'>, samples: number, after: number
     return bed.round ? bed.round.from + ((after - samples) % (samples - bed.round.from)) : null;
 }
 
+/** What is decoded, by address: a film that is made anew after a change has mostly the same music. */
+const files = new Map<string, Promise<AudioBuffer | null>>();
+
 /** Plays music and small sounds beside a film, as loud as the film has them. */
 export class BedPlayer {
-    private readonly files = new Map<string, Promise<AudioBuffer | null>>();
     private sources: AudioBufferSourceNode[] = [];
     /** Counts starts and stops, so that what was loaded for an earlier one is not heard. */
     private turn = 0;
     private begun: { sample: number; at: number } | null = null;
 
     constructor(private readonly beds: Bed[]) {
+        const wanted = new Set(beds.map(({ url }) => url));
+        [...files.keys()].filter((url) => !wanted.has(url)).forEach((url) => files.delete(url));
         // Read ahead, so that it is heard as soon as it is wanted.
         beds.forEach((bed) => void this.file(bed));
     }
@@ -100,7 +104,7 @@ export class BedPlayer {
     }
 
     private file({ url }: Bed): Promise<AudioBuffer | null> {
-        const known = this.files.get(url);
+        const known = files.get(url);
         if (known) {
             return known;
         }
@@ -110,10 +114,10 @@ export class BedPlayer {
             .then((bytes) => new OfflineAudioContext(2, 1, TICKS_PER_SECOND).decodeAudioData(bytes))
             .catch(() => {
                 // It is asked for again the next time: the server may have been away.
-                this.files.delete(url);
+                files.delete(url);
                 return null;
             });
-        this.files.set(url, read);
+        files.set(url, read);
         return read;
     }
 }

@@ -15,8 +15,8 @@ const SOUND = ['audio/webm;codecs=opus', 'audio/webm', 'audio/mp4'];
 /** Bits a second: a talking face at full frame, small letters, and a voice. */
 const CAMERA_BITS = 5_000_000;
 
-/** A picture that stands by itself every two seconds, so that a jump into the take need not go through all before it. */
-const SEEKABLE = { videoKeyFrameIntervalDuration: 2000 };
+/** A picture that stands by itself every second, so that a jump into the take need not go through all before it. */
+const SEEKABLE = { videoKeyFrameIntervalDuration: 1000 };
 const SCREEN_BITS = 14_000_000;
 const VOICE_BITS = 128_000;
 

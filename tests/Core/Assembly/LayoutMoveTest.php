@@ -6,6 +6,7 @@ namespace Tests\Core\Assembly;
 
 use OpenReel\Core\Assembly\Assembly;
 use OpenReel\Core\Assembly\FilmLook;
+use OpenReel\Core\Assembly\LayoutMove;
 use OpenReel\Core\Assembly\Passage;
 use OpenReel\Core\Assembly\PictureCues;
 use OpenReel\Core\Assembly\SectionSource;
@@ -17,12 +18,17 @@ use OpenReel\Core\Picture\InsetBorder;
 use OpenReel\Core\Picture\InsetPlace;
 use OpenReel\Core\Picture\InsetShape;
 use OpenReel\Core\Picture\Layer;
+use OpenReel\Core\Picture\Layout;
+use OpenReel\Core\Picture\Picture;
 use OpenReel\Core\Picture\PixelRect;
 use OpenReel\Core\Picture\Shape;
+use OpenReel\Core\Picture\Still;
+use OpenReel\Core\Picture\StillKind;
 use OpenReel\Core\Picture\TrackAt;
 use OpenReel\Core\Script\LayoutCue;
 use OpenReel\Core\Script\Script;
 use OpenReel\Core\Style\HouseStyle;
+use OpenReel\Core\Take\TrackKind;
 use OpenReel\Core\Time\FrameRate;
 use PHPUnit\Framework\TestCase;
 
@@ -94,6 +100,37 @@ final class LayoutMoveTest extends TestCase
         $inset = $shots[0]->picture->layers[1]->rect;
         self::assertGreaterThanOrEqual($inset->height, $from->height);
         self::assertEqualsWithDelta($inset->x + $inset->width / 2, $from->x + $from->width / 2, 2);
+    }
+
+    public function test_a_move_that_is_cut_off_goes_on_from_where_it_is(): void
+    {
+        // The second begins when the first has gone half its way: 12 of 25 frames.
+        $shots = $this->shots('[slide: 1] One. [layout: at 0 0 20, 2 s] Two. [layout: at 60 0 20, 2 s] Three.');
+        $camera = fn (Shot $s): Layer => $s->picture->layers[1];
+        self::assertSame([25, 25, 25], array_map(fn (Shot $s): int => $s->frames, $shots));
+        [$first, $second] = [$camera($shots[1]), $camera($shots[2])];
+        $start = $camera($shots[0])->rect->x;
+
+        self::assertSame([$start, 0], [$first->motion?->from->x, $first->rect->x]);
+        // Half of the time, half of the way.
+        self::assertEqualsWithDelta($start / 2, $second->motion?->from->x, 2);
+        self::assertSame(768, $second->rect->x);
+    }
+
+    public function test_what_is_laid_over_the_stage_goes_with_it(): void
+    {
+        $before = Picture::of(FrameSize::of(1280, 720), Layout::SlideAlone, new Inset(), Example::slide('one'), null);
+        $then = Picture::of(
+            FrameSize::of(1280, 720), Layout::SideBySide, new Inset(), Example::slide('one'),
+            TrackAt::live(TrackKind::Camera, Shape::of(1600, 900)),
+        );
+        $label = fn (int $x, int $y, string $says = 'sill'): Layer => new Layer(
+            new Still(StillKind::Label, $says, Shape::of(200, 48), $says), new PixelRect($x, $y, 200, 48),
+        );
+        $moved = LayoutMove::of($before->overStage($label(640, 360)), $then->overStage($label(420, 300), $label(9, 9, 'new')), 10);
+
+        self::assertEquals(new PixelRect(640, 360, 200, 48), $moved->layers[1]->motion?->from);
+        self::assertNull($moved->layers[2]->motion, 'what comes up with the move is there at once');
     }
 
     public function test_what_says_what_is_seen_anyway_moves_nothing_and_another_slide_is_there_at_once(): void

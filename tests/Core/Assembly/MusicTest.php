@@ -41,6 +41,7 @@ final class MusicTest extends TestCase
         yield ['Ebb, −1.5dB', new MusicCue('Ebb', -1.5)];
         yield ['None', new MusicCue(null)];
         yield ['Ebb, -500 dB, out 999 s', new MusicCue('Ebb', -40.0, fadeOutMs: 30_000)];
+        yield ['none, out 5 s', new MusicCue(null, fadeOutMs: 5000, endsInMs: 5000)];
         yield ['', null];
         yield ['Ebb, loud', null];
         yield ['Ebb, in', null];
@@ -55,6 +56,9 @@ final class MusicTest extends TestCase
         );
 
         self::assertSame([['A', 0, 50 + 50 + 25, 50], ['B', 50 + 62, 125, 50]], $this->told($film));
+        // A cue that ends it may say in what time.
+        $film = $this->film([$this->cued(0, 0.0, 'A')], [$this->cued(1, 0.5, 'none', 'out 0.4 s')]);
+        self::assertSame([['A', 0, 50 + 50 + 10, 10]], $this->told($film));
         // Behind the last word is the section's end.
         $film = $this->film([$this->cued(0, 0.0, 'A')], [$this->cued(2, 0.0, 'none')]);
         self::assertSame([['A', 0, 125, 50]], $this->told($film));

@@ -53,6 +53,25 @@ final class ShownCuesTest extends TestCase
         self::assertCount(1, $this->segment('[slide: 1] Aaaa [zoom: out] bbbb. Cccc dddd.')->shots);
     }
 
+    public function test_a_zoom_that_is_cut_off_goes_on_from_where_it_is(): void
+    {
+        // The way takes 100 frames and is half done when it is called back.
+        $shots = $this->segment('[slide: 1] [zoom: out] Aaaa [zoom: 50 25 50, 4 s] bbbb. [zoom: out, 1 s] Cccc dddd.')->shots;
+
+        self::assertSame([0, 50, 100, 125], array_map(fn (Shot $s): int => $s->offset, $shots));
+        self::assertEquals(new Crop(0.25, 0.125, 0.75, 0.75), $this->stage($shots[2])->motion?->part);
+    }
+
+    public function test_a_zoom_goes_on_when_something_else_changes(): void
+    {
+        $shots = $this->segment('[slide: 1] [zoom: out] Aaaa [zoom: 50 25 50, 4 s] bbbb. [layout: slide alone] Cccc dddd.')->shots;
+
+        self::assertSame([0, 50, 100, 150], array_map(fn (Shot $s): int => $s->offset, $shots));
+        self::assertEquals(new Crop(0.25, 0.125, 0.75, 0.75), $this->stage($shots[2])->motion?->part);
+        self::assertSame(50, $this->stage($shots[2])->motion?->frames);
+        self::assertEquals(new Crop(0.5, 0.25, 0.5, 0.5), $this->stage($shots[3])->crop);
+    }
+
     public function test_a_zoom_belongs_to_its_stage(): void
     {
         $shots = $this->segment('[slide: 1] [zoom: 0 0 50] Aaaa [slide: 2] bbbb. Cccc dddd.')->shots;

@@ -146,6 +146,24 @@ final class ReadinessTest extends TestCase
         return array_map(fn (Finding $f): string => $f->says, $this->findings($script, $deck));
     }
 
+    public function test_a_name_of_nobody_is_named(): void
+    {
+        $says = fn (string $cue, ?string $presenter): array => array_map(
+            fn (Finding $f): string => $f->says,
+            array_values(array_filter(
+                (new Readiness(
+                    Script::read("## A\n\n{$cue} One."), [], Layout::CameraAlone, Pace::assumed(), presenter: $presenter,
+                ))->findings(),
+                fn (Finding $f): bool => $f->kind === 'cue',
+            )),
+        );
+
+        self::assertStringContainsString('Nobody is named here', $says('[name]', '')[0]);
+        self::assertStringContainsString('Nobody is named here', $says('[name: , Instructor]', '')[0]);
+        self::assertSame([], $says('[name]', 'Wenna'));
+        self::assertSame([], $says('[name: Jory, 3 s]', ''));
+    }
+
     /**
      * @param  list<string>  $deck
      * @return list<Finding>

@@ -1,7 +1,7 @@
 import { useRef, useState } from 'react';
 import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
-import { useBringInMusic, useMusic } from '../../api/lesson';
+import { useBringInMusic, useMusic, useMusicRemoval } from '../../api/lesson';
 import type { Lesson } from '../../api/types';
 import { writeCue } from '../../page/syntax';
 import { useNotices } from '../../shell/Notices';
@@ -22,9 +22,21 @@ export function MusicRow({ lesson, disabled, onChoose, onEnd }: Props) {
     const { data: offered } = useMusic(lesson.id);
     const { say, failed } = useNotices();
     const bringIn = useBringInMusic(lesson.id);
+    const removal = useMusicRemoval(lesson.id);
     const [name, setName] = useState<string | null>(null);
     const pick = useRef<HTMLInputElement>(null);
     const chosen = offered?.find((one) => one.name === name) ?? offered?.[0];
+    const remove = (id: string, called: string) =>
+        removal.mutate(
+            { id, back: false },
+            {
+                onSuccess: () =>
+                    say(`"${called}" is removed: where it was cued nothing is heard.`, () =>
+                        removal.mutate({ id, back: true }, { onError: failed }),
+                    ),
+                onError: failed,
+            },
+        );
     return (
         <>
             <Form.Select
@@ -54,6 +66,16 @@ export function MusicRow({ lesson, disabled, onChoose, onEnd }: Props) {
             <Button size="sm" variant="quiet" disabled={bringIn.isPending} onClick={() => pick.current?.click()}>
                 {bringIn.isPending ? 'Bringing it in...' : 'Bring in music...'}
             </Button>
+            {chosen?.id && (
+                <Button
+                    size="sm"
+                    variant="quiet"
+                    disabled={removal.isPending}
+                    onClick={() => remove(chosen.id ?? '', chosen.name)}
+                >
+                    Remove it
+                </Button>
+            )}
             <FilePick
                 label="Music to bring in"
                 accept="audio/*,.mp3,.m4a,.ogg,.flac,.wav"
