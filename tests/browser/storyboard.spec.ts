@@ -1,6 +1,7 @@
 import { expect, type Page, test } from '@playwright/test';
 import type { Assembly, Lesson } from '../../resources/js/api/types';
-import { demoLesson, isAccessible } from './helpers';
+import { taken } from './film';
+import { demoLesson, isAccessible, makeLesson } from './helpers';
 
 const rowsOf = (page: Page, lesson: Lesson, section: number) =>
     page.locator(`#board-${lesson.sections[section]?.id} .board-row`);
@@ -91,4 +92,27 @@ test('two windows choose for the same words: the later one is told, and nothing 
     await page.getByRole('group', { name: 'Layout' }).getByRole('button', { name: 'Slide alone' }).click();
     await expect(page.getByText('Slide alone from here on.')).toBeVisible();
     await page.getByRole('button', { name: 'Undo' }).click();
+});
+
+test('lines that were recorded in other words are marked where they stand, with the way to mend them', async ({
+    page,
+    request,
+}) => {
+    const lesson = await makeLesson(request, 'Reworded', ['The creek fills from the east. Wait for it.']);
+    await taken(request, lesson, []);
+    const { text, revision } = (await (await request.get(`/api/lessons/${lesson.id}/script`)).json()) as {
+        text: string;
+        revision: number;
+    };
+    await request.put(`/api/lessons/${lesson.id}/script`, {
+        data: { text: text.replace('from the east', 'from the west'), revision },
+    });
+    await page.goto(`/lessons/${lesson.id}/finish`);
+    await expect(word(page, lesson, 0, 'creek')).toHaveAttribute('title', 'Recorded: The creek fills from the east.');
+    await expect(word(page, lesson, 0, 'Wait')).not.toHaveAttribute('title', /./);
+    await isAccessible(page);
+    await page.getByRole('link', { name: '1 line reworded: record it' }).click();
+    await expect(page).toHaveURL(
+        new RegExp(`record/${lesson.sections[0]?.id}\\?lines=${lesson.sections[0]?.lines[0]?.id}`),
+    );
 });

@@ -1,11 +1,16 @@
 import { useEffect, useRef } from 'react';
 
+/** How far a recording is in which it is seen: before it begins, a film goes round. */
+export type Live = 'ready' | 'rolling' | 'paused';
+
 interface Props {
     film: { url: string; at_ms: number };
     poster: string | null;
-    /** Frames since the shot began; null where it plays by itself. */
-    frame: number | null;
+    /** Frames since the shot began. */
+    frame: number;
     fps: number;
+    /** It plays by itself; null where it goes with the frames. */
+    live: Live | null;
 }
 
 /** Frames that come no later than this after each other are played. */
@@ -15,13 +20,28 @@ const STILL_MS = 200;
 const APART = 0.12;
 
 /** A short film on the stage, in step with the frames of what it is shown in. */
-export function FilmLayer({ film, poster, frame, fps }: Props) {
+export function FilmLayer({ film, poster, frame, fps, live }: Props) {
     const video = useRef<HTMLVideoElement>(null);
+    const was = useRef(live);
+    useEffect(() => {
+        const element = video.current;
+        if (!element || live === null) {
+            return;
+        }
+        if (live === 'rolling' && was.current === 'ready') {
+            element.currentTime = 0;
+        }
+        was.current = live;
+        if (live === 'paused') {
+            element.pause();
+        } else {
+            void element.play().catch(() => undefined);
+        }
+    }, [live, film.url]);
     const last = useRef({ frame: -1, since: 0 });
     useEffect(() => {
         const element = video.current;
-        if (!element || frame === null) {
-            void element?.play().catch(() => undefined);
+        if (!element || live !== null) {
             return;
         }
         const stand = () => {
@@ -48,7 +68,7 @@ export function FilmLayer({ film, poster, frame, fps }: Props) {
             clearTimeout(timer);
             element.removeEventListener('loadedmetadata', stand);
         };
-    }, [film.url, film.at_ms, frame, fps]);
+    }, [film.url, film.at_ms, frame, fps, live]);
     return (
         <video
             ref={video}
@@ -58,7 +78,7 @@ export function FilmLayer({ film, poster, frame, fps }: Props) {
             muted
             playsInline
             tabIndex={-1}
-            autoPlay={frame === null}
+            loop={live === 'ready'}
         />
     );
 }

@@ -1,7 +1,7 @@
 import { type CSSProperties, type ReactNode, useId } from 'react';
 import type { Layer, Picture } from '../api/types';
 import { DrawnImage } from './DrawnImage';
-import { FilmLayer } from './FilmLayer';
+import { FilmLayer, type Live } from './FilmLayer';
 import { MarkDrawing } from './MarkDrawing';
 import { cropAt, cropped, cutOut, edgeLook, outOfSight, place, rectAt } from './place';
 
@@ -11,7 +11,7 @@ interface Props {
     frame?: number;
     fps?: number;
     /** What is recorded now: films on the stage play by themselves. */
-    live?: boolean;
+    live?: Live;
     camera?: ReactNode;
     /** The screen that is recorded or was. */
     screen?: ReactNode;
@@ -32,7 +32,7 @@ interface Props {
  * and goes around it, because an element that is moved stops playing.
  */
 export function Scene({ picture, frame = 0, camera, screen, sheet, mirrored = false, ...how }: Props) {
-    const { fps = 25, live = false, opacity = 1, above = false, beside = 0, hidden } = how;
+    const { fps = 25, live = null, opacity = 1, above = false, beside = 0, hidden } = how;
     const filter = useId().replace(/[^a-z0-9]/gi, '');
     const stage = picture.layers.find(({ shows }) => shows !== 'backdrop');
     const look = (one: Layer, index: number): CSSProperties => ({
@@ -85,7 +85,7 @@ export function Scene({ picture, frame = 0, camera, screen, sheet, mirrored = fa
                         <div style={cropped(cropAt(one, frame))}>
                             {one.shows === 'marks' && <MarkDrawing marks={one.marks} rect={one.rect} frame={frame} />}
                             {one.film && (
-                                <FilmLayer film={one.film} poster={one.url} frame={live ? null : frame} fps={fps} />
+                                <FilmLayer film={one.film} poster={one.url} frame={frame} fps={fps} live={live} />
                             )}
                             {one.url && !one.film && <DrawnImage src={one.url} alt="" />}
                         </div>

@@ -166,10 +166,9 @@ export function PictureChoices({ lesson, stage, hasScreen, hasCamera, disabled, 
                 <Button size="sm" variant="quiet" disabled={disabled} onClick={() => onChoose('[board]', 'The board')}>
                     Board
                 </Button>
-            </SeenRow>
-            <SeenRow label="Behind">
                 <Form.Select
                     size="sm"
+                    className="background-choice"
                     aria-label="Background"
                     value=""
                     disabled={disabled}
@@ -181,14 +180,14 @@ export function PictureChoices({ lesson, stage, hasScreen, hasCamera, disabled, 
                             {name}
                         </option>
                     ))}
+                    <optgroup label="Picture">
+                        {slides?.map(({ id, name }) => (
+                            <option key={id} value={name}>
+                                {name}
+                            </option>
+                        ))}
+                    </optgroup>
                 </Form.Select>
-                <SlideSelect
-                    lesson={lesson}
-                    label="Picture as background"
-                    empty="Picture..."
-                    disabled={disabled}
-                    onSlide={behind}
-                />
             </SeenRow>
         </>
     );

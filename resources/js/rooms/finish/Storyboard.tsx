@@ -5,7 +5,7 @@ import type { Assembly, Lesson, LessonCues, PlacedCue, Section, Silence, Take } 
 import { cueLabel } from '../../page/syntax';
 import { mediaTime } from '../../player/plan';
 import { TICKS_PER_SECOND } from '../../player/TimeMap';
-import { roomPath } from '../../shell/paths';
+import { pickupPath, roomPath } from '../../shell/paths';
 import { sectionState, sectionTitle } from '../../shell/sectionState';
 import { FramePicture } from '../../ui/FramePicture';
 import { Icon } from '../../ui/Icon';
@@ -133,6 +133,7 @@ const BoardSectionItem = memo(function BoardSectionItem({
 }: ItemProps) {
     let number = firstWord;
     const begins = rows.find((row) => row.frame !== null)?.frame ?? null;
+    const said = new Map(section.coverage.lines.map(({ id, was }) => [id, was]));
     const chip = (cue: PlacedCue) => (
         <CueChip key={cue.number} cue={cue} isChosen={cue.number === chosenCue} onChoose={() => onCue(section, cue)} />
     );
@@ -187,6 +188,7 @@ const BoardSectionItem = memo(function BoardSectionItem({
                                     number={first + n}
                                     isChosen={from <= first + n && first + n <= until}
                                     isAt={first + n === focus}
+                                    was={said.get(word.line) ?? null}
                                 >
                                     {pace(word.line, word.word)}
                                     {chips(word.cues)}
@@ -267,6 +269,14 @@ function SilenceChoice({
     );
 }
 
+/** What a pickup would mend. */
+function pickupSays(changed: number, missing: number): string {
+    const lines = (count: number) => (count === 1 ? '1 line' : `${count} lines`);
+    return [changed > 0 && `${lines(changed)} reworded`, missing > 0 && `${lines(missing)} not spoken`]
+        .filter(Boolean)
+        .join(', ');
+}
+
 /** What is missing, waits or is to be looked at, with the way to mend it. */
 function SectionNote({
     lesson,
@@ -281,6 +291,11 @@ function SectionNote({
 }) {
     const state = sectionState(section);
     const review = roomPath(lesson.id, 'review', section.id);
+    const changed = section.coverage.lines.filter(({ was }) => was !== null).length;
+    const missing = isHeard ? section.coverage.missing.length : 0;
+    const pickup = isHeard
+        ? section.coverage.lines.filter(({ take, was }) => take === null || was !== null).map(({ id }) => id)
+        : [];
     if (section.card) {
         return null;
     }
@@ -295,7 +310,13 @@ function SectionNote({
             ) : (
                 state.kept && <Link to={review}>take {state.kept.number}</Link>
             )}
-            {state.kept && state.notched && (
+            {pickup.length > 0 && (
+                <Link className="flag ms-2" to={pickupPath(lesson.id, section.id, pickup)}>
+                    <Icon name="exclamation" /> {pickupSays(changed, missing)}: record{' '}
+                    {pickup.length === 1 ? 'it' : 'them'}
+                </Link>
+            )}
+            {state.kept && state.notched && pickup.length === 0 && (
                 <Link className="flag ms-2" to={review}>
                     <Icon name="exclamation" /> look here
                 </Link>
@@ -357,12 +378,15 @@ function Word({
     number,
     isChosen,
     isAt,
+    was,
     children,
 }: {
     word: BoardWord;
     number: number;
     isChosen: boolean;
     isAt: boolean;
+    /** What was recorded for its line, when that are other words. */
+    was: string | null;
     children: ReactNode;
 }) {
     return (
@@ -371,7 +395,10 @@ function Word({
             {children}
             <button
                 type="button"
-                className={`word${isChosen ? ' is-chosen' : ''}${word.frame === null ? ' is-missing' : ''}`}
+                className={['word', isChosen && 'is-chosen', word.frame === null && 'is-missing', was && 'is-reworded']
+                    .filter(Boolean)
+                    .join(' ')}
+                title={was ? `Recorded: ${was}` : undefined}
                 aria-pressed={isChosen}
                 tabIndex={isAt ? 0 : -1}
                 data-word={number}

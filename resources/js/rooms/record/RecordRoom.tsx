@@ -367,6 +367,7 @@ function Room({ lesson, section: whole }: { lesson: Lesson; section: Section }) 
                         plan={surface && ink.isWiped(surface) ? withoutMarks(plan) : plan}
                         camera={camera?.stream}
                         screen={screen?.stream}
+                        rolls={now.state === 'rolling' || now.state === 'paused' ? now.state : 'ready'}
                         sheet={
                             plan.stage &&
                             surface && (

@@ -1,5 +1,6 @@
 import type { ReactNode } from 'react';
 import type { LinePicture } from '../../api/types';
+import type { Live as Rolls } from '../../ui/FilmLayer';
 import { FramePicture } from '../../ui/FramePicture';
 import { Live } from './Live';
 
@@ -7,18 +8,20 @@ interface Props {
     plan: LinePicture;
     camera: MediaStream | undefined;
     screen: MediaStream | undefined;
+    /** How far the recording is. */
+    rolls: Rolls;
     /** A sheet over the stage to draw on. */
     sheet: ReactNode;
 }
 
 /** The picture as the viewer will get it, except that the presenter sees herself as in a mirror. */
-export function Stage({ plan, camera, screen, sheet }: Props) {
+export function Stage({ plan, camera, screen, rolls, sheet }: Props) {
     return (
         <FramePicture
             picture={plan}
             label="The picture as it will be delivered"
             mirrored
-            live
+            live={rolls}
             camera={camera && <Live stream={camera} />}
             screen={screen && <Live stream={screen} />}
             sheet={sheet}
