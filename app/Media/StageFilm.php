@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Media;
 
+use OpenReel\Core\Time\FrameRate;
 use OpenReel\Core\Time\Tick;
 
 /** A film that has been made for the stage, as a draft. */
@@ -17,5 +18,11 @@ final readonly class StageFilm
         public Tick $length,
         public Picture $poster,
     ) {
+    }
+
+    /** Whether it is more than one picture. */
+    public function moves(FrameRate $rate): bool
+    {
+        return $this->length->count > $rate->ticksPerFrame();
     }
 }

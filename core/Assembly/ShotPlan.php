@@ -70,7 +70,8 @@ final readonly class ShotPlan
                 $cuts[$frame] = $then;
                 $begins[$frame] = $begun;
                 $before[$frame] ??= $choice;
-                $ways[$frame] = self::way($before[$frame], $then, $frame, $map, self::onTheWay($frame, $before[$frame]->zoom, $cuts, $ways));
+                $now = self::onTheWay($frame, $before[$frame]->zoom, $cuts, $ways);
+                $ways[$frame] = self::way($before[$frame], $then, $frame, $map, $now);
                 $moves[$frame] = self::moving($before[$frame], $then, $frame, $map);
             }
             $choice = $then;

@@ -234,7 +234,8 @@ final class IngestCommand
     private static function picture(string $codec, ?SourceColour $colour): array
     {
         return match (true) {
-            in_array($codec, self::IN_WEBM, true) => ['-c:v', 'copy', '-f', 'webm'],
+            // With the index in front, a jump asks for it no more.
+            in_array($codec, self::IN_WEBM, true) => ['-c:v', 'copy', '-cues_to_front', '1', '-f', 'webm'],
             in_array($codec, self::IN_MP4, true) => [
                 '-c:v', 'copy', ...self::tagged($colour), '-movflags', '+faststart', '-f', 'mp4',
             ],

@@ -155,6 +155,19 @@ final class LayerGraph
             return $this->layer($spec, $below).self::pad($spec, $below->rect);
         }
         $frame = $spec->picture->frame;
+        if (
+            $standing === [] &&
+            $below?->motion?->part !== null &&
+            $below->edge === null &&
+            $below->opacity === 1.0 &&
+            $below->rect == new PixelRect(0, 0, $frame->width, $frame->height)
+        ) {
+            // What is zoomed hides everything below it.
+            array_shift($moving);
+            $above = ($moving[0] ?? null)?->source instanceof Marks && $moving[0]->motion !== null ? array_shift($moving) : null;
+
+            return $this->zoomed($spec, $below, $above).',setsar=1,format=yuv420p';
+        }
         $chain = sprintf('color=c=0x%s:s=%dx%d:r=%d,format=yuv420p', $spec->picture->ground, $frame->width, $frame->height, $fps);
         foreach ($standing as $layer) {
             $chain = $this->standing($spec, $chain, $layer);

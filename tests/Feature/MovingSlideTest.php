@@ -35,6 +35,16 @@ final class MovingSlideTest extends FeatureTestCase
         self::assertSame([], $this->draftsLeft());
     }
 
+    public function test_a_gif_that_stands_is_a_picture(): void
+    {
+        $lesson = Lesson::factory()->create(['width' => 320, 'height' => 180, 'fps' => 25]);
+        $still = $this->film('still.gif', ['-c:v', 'gif'], 'color=red:s=160x90:r=25:d=0.04');
+        $this->bring($lesson, $still, 'still.gif')->assertJson(['added' => 1]);
+
+        self::assertNull($this->getJson("/api/lessons/{$lesson->id}/slides")->json('0.film_ms'));
+        self::assertSame([], $this->draftsLeft());
+    }
+
     public function test_what_is_no_film_is_refused_with_a_sentence_and_leaves_nothing(): void
     {
         $lesson = Lesson::factory()->create();

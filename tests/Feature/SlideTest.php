@@ -56,7 +56,8 @@ final class SlideTest extends FeatureTestCase
             '<svg xmlns="http://www.w3.org/2000/svg"><script>alert(1)</script></svg>',
             'contains scripts or refers to other files',
         ];
-        yield 'another kind' => ['x.gif', "GIF89a\x01\x00\x01\x00\x00\x00\x00;", 'is not a PNG, JPEG, WebP or SVG picture'];
+        yield 'another kind' => ['x.tiff', "II*\x00\x08\x00\x00\x00\x00\x00", 'is not a PNG, JPEG, WebP or SVG picture'];
+        yield 'no picture in it' => ['x.gif', "GIF89a\x01\x00\x01\x00\x00\x00\x00;", 'is damaged'];
         yield 'cut off' => ['cut.png', substr($png, 0, intdiv(strlen($png), 2)), 'is damaged'];
         yield 'too many pixels' => [
             'bomb.png',

@@ -69,6 +69,9 @@ final class AddSlide
         $film = $this->films->read($file, $name, $frame, FrameRate::of($lesson->fps));
         try {
             $kept = $this->keep($lesson, $id, $film->poster);
+            if (! $film->moves(FrameRate::of($lesson->fps))) {
+                return $kept + ['film' => null];
+            }
             $this->media->mustHaveRoomFor((int) filesize($film->path), 'the film');
             $path = "lessons/{$lesson->id}/slides/{$id}.mp4";
             $this->media->settle($film->path, $path);

@@ -127,7 +127,8 @@ final class LayoutMoveTest extends TestCase
         $label = fn (int $x, int $y, string $says = 'sill'): Layer => new Layer(
             new Still(StillKind::Label, $says, Shape::of(200, 48), $says), new PixelRect($x, $y, 200, 48),
         );
-        $moved = LayoutMove::of($before->overStage($label(640, 360)), $then->overStage($label(420, 300), $label(9, 9, 'new')), 10);
+        $then = $then->overStage($label(420, 300), $label(9, 9, 'new'));
+        $moved = LayoutMove::of($before->overStage($label(640, 360)), $then, 10);
 
         self::assertEquals(new PixelRect(640, 360, 200, 48), $moved->layers[1]->motion?->from);
         self::assertNull($moved->layers[2]->motion, 'what comes up with the move is there at once');

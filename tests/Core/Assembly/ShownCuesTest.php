@@ -64,7 +64,9 @@ final class ShownCuesTest extends TestCase
 
     public function test_a_zoom_goes_on_when_something_else_changes(): void
     {
-        $shots = $this->segment('[slide: 1] [zoom: out] Aaaa [zoom: 50 25 50, 4 s] bbbb. [layout: slide alone] Cccc dddd.')->shots;
+        $shots = $this->segment(
+            '[slide: 1] [zoom: out] Aaaa [zoom: 50 25 50, 4 s] bbbb. [layout: slide alone] Cccc dddd.',
+        )->shots;
 
         self::assertSame([0, 50, 100, 150], array_map(fn (Shot $s): int => $s->offset, $shots));
         self::assertEquals(new Crop(0.25, 0.125, 0.75, 0.75), $this->stage($shots[2])->motion?->part);

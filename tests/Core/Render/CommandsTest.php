@@ -310,7 +310,7 @@ final class CommandsTest extends TestCase
             ),
         );
 
-        self::assertStringContainsString('-c:v copy -f webm -c:a copy media', $command('vp8', 'opus'));
+        self::assertStringContainsString('-c:v copy -cues_to_front 1 -f webm -c:a copy media', $command('vp8', 'opus'));
         self::assertStringContainsString(
             '-c:v copy -movflags +faststart -f mp4 -c:a aac -b:a 160k media',
             $command('h264', 'pcm_s16le'),
