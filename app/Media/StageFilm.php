@@ -4,12 +4,14 @@ declare(strict_types=1);
 
 namespace App\Media;
 
-use OpenReel\Core\Time\FrameRate;
 use OpenReel\Core\Time\Tick;
 
 /** A film that has been made for the stage, as a draft. */
 final readonly class StageFilm
 {
+    /** A GIF of one picture is given some frames of time. */
+    private const LEAST_MS = 150;
+
     /** @param  Picture  $poster  its first picture */
     public function __construct(
         public string $path,
@@ -21,8 +23,8 @@ final readonly class StageFilm
     }
 
     /** Whether it is more than one picture. */
-    public function moves(FrameRate $rate): bool
+    public function moves(): bool
     {
-        return $this->length->count > $rate->ticksPerFrame();
+        return $this->length->milliseconds() > self::LEAST_MS;
     }
 }

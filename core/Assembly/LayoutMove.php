@@ -135,8 +135,13 @@ final class LayoutMove
             $source instanceof Marks => 'marks',
             $source instanceof TrackAt => $source->kind === TrackKind::Screen ? 'stage' : 'camera',
             $source instanceof Still && in_array($source->kind, [StillKind::Slide, StillKind::Board], true) => 'stage',
-            $source instanceof Still && in_array($source->kind, [StillKind::Label, StillKind::Laid], true) => "laid {$source->hash}",
+            $source instanceof Still && self::isLaid($source) => "laid {$source->hash}",
             default => null,
         };
+    }
+
+    private static function isLaid(Still $still): bool
+    {
+        return in_array($still->kind, [StillKind::Label, StillKind::Laid], true);
     }
 }

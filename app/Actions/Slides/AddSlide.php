@@ -69,7 +69,7 @@ final class AddSlide
         $film = $this->films->read($file, $name, $frame, FrameRate::of($lesson->fps));
         try {
             $kept = $this->keep($lesson, $id, $film->poster);
-            if (! $film->moves(FrameRate::of($lesson->fps))) {
+            if (! $film->moves()) {
                 return $kept + ['film' => null];
             }
             $this->media->mustHaveRoomFor((int) filesize($film->path), 'the film');
