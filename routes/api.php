@@ -2,6 +2,7 @@
 
 declare(strict_types=1);
 
+use App\Actions\Film\FilesBeside;
 use App\Http\Controllers\CourseController;
 use App\Http\Controllers\CueController;
 use App\Http\Controllers\DeckController;
@@ -97,5 +98,7 @@ Route::post('lessons/{lesson}/exports', [ExportController::class, 'store']);
 Route::get('exports/{export}', [ExportController::class, 'show']);
 Route::post('exports/{export}/cancel', [ExportController::class, 'cancel']);
 Route::get('exports/{export}/file', [ExportController::class, 'file']);
+Route::get('exports/{export}/beside/{kind}', [ExportController::class, 'beside'])
+    ->whereIn('kind', array_keys(FilesBeside::KINDS));
 
 Route::fallback(fn () => abort(404));

@@ -23,6 +23,7 @@ use Illuminate\Support\Carbon;
  * @property string|null $doing
  * @property string|null $problem
  * @property list<array{name: string, ok: bool, says: string}> $findings
+ * @property array<string, string>|null $beside files that go with it, see App\Actions\Film\FilesBeside
  * @property Carbon|null $started_at
  * @property Carbon|null $finished_at
  * @property Carbon $created_at
@@ -39,7 +40,7 @@ final class Export extends Model
     protected function casts(): array
     {
         return [
-            'state' => WorkState::class, 'draft' => 'boolean', 'findings' => 'array', 'progress' => 'float',
+            'state' => WorkState::class, 'draft' => 'boolean', 'findings' => 'array', 'beside' => 'array', 'progress' => 'float',
             'started_at' => 'datetime', 'finished_at' => 'datetime',
         ];
     }

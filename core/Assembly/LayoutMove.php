@@ -43,9 +43,9 @@ final class LayoutMove
                 $layers[] = $leaving;
                 $leaving = null;
             }
-            // What is zoomed on the way stays where it lies; what is drawn over the stage goes with it.
+            // What is drawn over the stage goes with it.
             $was = $kind === 'marks' ? $old['stage'] ?? null : $old[$kind] ?? null;
-            if ($kind === null || $layer->motion !== null) {
+            if ($kind === null || $layer->motion !== null && $was === null) {
                 $layers[] = $layer;
             } elseif ($was !== null) {
                 $at = $was->motion->from ?? $was->rect;
@@ -87,7 +87,8 @@ final class LayoutMove
         );
 
         return new Layer(
-            $layer->source, $layer->rect, $layer->fit, $layer->edge, $layer->crop, $layer->opacity, new Motion($from, $frames),
+            $layer->source, $layer->rect, $layer->fit, $layer->edge, $layer->crop, $layer->opacity,
+            new Motion($from, $layer->motion->frames ?? $frames, part: $layer->motion?->part),
         );
     }
 

@@ -73,6 +73,10 @@ final readonly class ShotPlan
                 $now = self::onTheWay($frame, $before[$frame]->zoom, $cuts, $ways);
                 $ways[$frame] = self::way($before[$frame], $then, $frame, $map, $now);
                 $moves[$frame] = self::moving($before[$frame], $then, $frame, $map);
+                if ($ways[$frame][1] > 0 && $moves[$frame] > 0) {
+                    // What is zoomed and moved at once arrives at once.
+                    $ways[$frame][1] = $moves[$frame] = max($ways[$frame][1], $moves[$frame]);
+                }
             }
             $choice = $then;
         }

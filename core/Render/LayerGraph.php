@@ -160,6 +160,7 @@ final class LayerGraph
             $below?->motion?->part !== null &&
             $below->edge === null &&
             $below->opacity === 1.0 &&
+            $below->motion->from == $below->rect &&
             $below->rect == new PixelRect(0, 0, $frame->width, $frame->height)
         ) {
             // What is zoomed hides everything below it.
@@ -238,7 +239,7 @@ final class LayerGraph
                     ")':y='round(".
                     self::way($layer->motion, $layer->motion->from->y, $layer->rect->y, $skip - 1).
                     ")'";
-        $isMoving = $layer->motion !== null && $layer->motion->part === null;
+        $isMoving = $layer->motion !== null && $layer->motion->from != $layer->rect;
 
         // With colours at half the size only every other pixel could be a place.
         return "[{$b}][{$a}]overlay={$place}:format=".($isMoving ? 'yuv444' : 'yuv420').':eof_action=repeat'.
@@ -368,7 +369,8 @@ final class LayerGraph
         [$top, $bottom] = [$at('H', $from->y, $to->y), $at('H', $from->y + $from->height, $to->y + $to->height)];
 
         return "{$chain},perspective=x0='{$left}':y0='{$top}':x1='{$right}':y1='{$top}':".
-            "x2='{$left}':y2='{$bottom}':x3='{$right}':y3='{$bottom}':interpolation=linear:sense=source:eval=frame";
+            "x2='{$left}':y2='{$bottom}':x3='{$right}':y3='{$bottom}':interpolation=linear:sense=source:eval=frame".
+            ($motion === null || $motion->from == $rect ? '' : self::scaled($layer, $motion, $spec));
     }
 
     private function marks(ShotSpec $spec, Layer $layer, Marks $marks): string

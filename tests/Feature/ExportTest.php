@@ -69,6 +69,42 @@ final class ExportTest extends FeatureTestCase
         );
     }
 
+    public function test_captions_chapters_and_transcript_lie_beside_it_and_say_what_it_says(): void
+    {
+        $lesson = $this->lesson();
+        $lesson->update(['title' => 'Tides: "high"; $(low) 🌊']);
+        $id = $this->postJson("/api/lessons/{$lesson->id}/exports")->json('id');
+        $beside = array_column($this->getJson("/api/exports/{$id}")->json('beside'), 'url', 'kind');
+        self::assertSame(['captions.vtt', 'captions.srt', 'chapters.vtt', 'transcript.txt'], array_keys($beside));
+        $text = fn (string $kind): string => (string) $this->get($beside[$kind])->assertOk()->getContent();
+
+        // What others read in it is what was written.
+        foreach (['captions.vtt' => 'webvtt', 'captions.srt' => 'srt'] as $kind => $format) {
+            $file = "{$this->mediaRoot}/{$kind}";
+            file_put_contents($file, $text($kind));
+            $found = Program::run([
+                'ffprobe', '-v', 'error', '-f', $format, '-show_entries', 'packet=pts_time,duration_time', '-of', 'json', $file,
+            ])['output'];
+            $packets = json_decode($found, true)['packets'];
+            self::assertNotSame([], $packets);
+            $plan = $this->getJson("/api/lessons/{$lesson->id}/assembly")->json();
+            $last = end($packets);
+            self::assertLessThanOrEqual($plan['length_ms'] / 1000 + 1, $last['pts_time'] + $last['duration_time']);
+        }
+        self::assertStringStartsWith("WEBVTT\n\n1\n00:00:00.000 --> ", $text('chapters.vtt'));
+        self::assertSame(2, substr_count($text('chapters.vtt'), '-->'));
+        self::assertStringStartsWith("Tides: \"high\"; $(low) 🌊\n\n", $text('transcript.txt'));
+        $header = (string) $this->get($beside['captions.vtt'].'?download')->headers->get('Content-Disposition');
+        self::assertStringContainsString('captions.vtt', $header);
+        self::assertStringContainsString('text/vtt', (string) $this->get($beside['captions.vtt'])->headers->get('Content-Type'));
+        $this->get("/api/exports/{$id}/beside/passwd")->assertNotFound();
+
+        // They stay as they were when the lesson goes on.
+        $before = $text('transcript.txt');
+        $lesson->update(['title' => 'Another']);
+        self::assertSame($before, $text('transcript.txt'));
+    }
+
     public function test_a_second_export_renders_only_what_changed(): void
     {
         $lesson = $this->lesson();

@@ -56,6 +56,19 @@ test('the missing section of the demo is recorded with the stand-ins, watched an
     await page.goto(`/lessons/${lesson.id}/handover`);
     await expect(page.getByText('Checked: the file is as intended')).toBeVisible({ timeout: 110_000 });
     const file = page.waitForEvent('download');
+    const captions = page.getByRole('link', { name: 'Captions (WebVTT)' });
+    const text = await (await request.get((await captions.getAttribute('href')) ?? '')).text();
+    expect(text).toMatch(/^WEBVTT\n\n1\n00:00:\d\d\.\d{3} --> 00:00:\d\d\.\d{3}\n/);
+    // A word is shown while it is heard.
+    const moon = /(\d\d):(\d\d):([\d.]+) --> (\d\d):(\d\d):([\d.]+)\n[^-]*Twice a month/.exec(text);
+    const seconds = (at: number) => 3600 * Number(moon?.[at]) + 60 * Number(moon?.[at + 1]) + Number(moon?.[at + 2]);
+    const heard = (await (await request.get(`/api/lessons/${lesson.id}/assembly`)).json()) as Assembly;
+    const springs = lesson.sections[4];
+    const segment = heard.segments.find(({ section_id }) => section_id === springs?.id);
+    const line = segment?.words.find((one) => one.line === springs?.lines[1]?.id);
+    const said = ((segment?.start_frame ?? 0) + (line?.frames[0] ?? 0)) / heard.fps;
+    expect(seconds(1)).toBeLessThanOrEqual(said + 0.1);
+    expect(seconds(4)).toBeGreaterThan(said);
     await page.getByRole('link', { name: 'Download' }).click();
     const film = probe(await (await file).path());
     const now = (await (await request.get(`/api/lessons/${lesson.id}/assembly`)).json()) as Assembly;

@@ -49,8 +49,8 @@ async function decorated(request: Parameters<typeof makeLesson>[0]): Promise<Les
     const lesson = await makeLesson(request, 'Every cue', [
         '[card: opening, 3 s] [music: tone, in 0.2 s, out 1 s]\n\nA lesson that has everything.',
         '[join: dissolve, 0.6 s] [background: gradient] [layout: slide with inset, circle, thick border, shadow] ' +
-            '[name: Wenna, Shore instructor, 1 s] One two three four. [layout: side by side, 0.6 s] Five six seven ' +
-            'eight. [layout: at 8 60 30, 0.4 s] Nine ten.',
+            '[name: Wenna, Shore instructor, 1 s] One two three four. [layout: side by side, 0.6 s] ' +
+            '[zoom: 5 5 80, 0.8 s] Five six seven eight. [layout: at 8 60 30, 0.4 s] Nine ten.',
         '[join: push, 0.6 s] [layout: slide alone] One [zoom: 10 10 60, 0.6 s] two three. [emphasis: box 20 25 30 20, ' +
             'hand-drawn, drawn in 0.6 s] Four [emphasis: arrow 60 70 40 50, thick, drawn in 0.4 s] five. [label: Sill ' +
             '{1.5 m} "x", at 30 60] Six [picture: 03, at 55 12 15] seven. [zoom: out] [emphasis: none] Eight nine.',

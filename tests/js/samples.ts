@@ -684,6 +684,24 @@ export const exports = [
         "problem": null,
         "up_to_date": true,
         "started_at": "2026-03-01T12:00:00Z",
+        "beside": [
+            {
+                "kind": "captions.vtt",
+                "url": "/api/exports/id14/beside/captions.vtt"
+            },
+            {
+                "kind": "captions.srt",
+                "url": "/api/exports/id14/beside/captions.srt"
+            },
+            {
+                "kind": "chapters.vtt",
+                "url": "/api/exports/id14/beside/chapters.vtt"
+            },
+            {
+                "kind": "transcript.txt",
+                "url": "/api/exports/id14/beside/transcript.txt"
+            }
+        ],
         "file_url": "/api/exports/id14/file"
     }
 ] satisfies Export[];

@@ -67,6 +67,7 @@ final class ExportLesson
         }
         $isDone = $export->become(WorkState::Done, [WorkState::Running], [
             'path' => $path, 'bytes' => $bytes, 'findings' => $findings, 'progress' => 1, 'doing' => null, 'finished_at' => now(),
+            'beside' => FilesBeside::of($lesson, $export->lesson->title),
         ]);
         if (! $isDone) {
             $this->media->delete($path);

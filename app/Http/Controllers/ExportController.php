@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Actions\Film\AssembleLesson;
+use App\Actions\Film\FilesBeside;
 use App\Actions\Film\RequestExport;
 use App\Http\MediaResponse;
 use App\Http\Resources\ExportResource;
@@ -13,6 +14,7 @@ use App\Models\Lesson;
 use App\Models\WorkState;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
+use Symfony\Component\HttpFoundation\HeaderUtils;
 use Symfony\Component\HttpFoundation\Response;
 
 final class ExportController
@@ -48,6 +50,19 @@ final class ExportController
         $export->become(WorkState::Cancelled, WorkState::OPEN, ['doing' => null]);
 
         return $this->resource($export);
+    }
+
+    /** Captions, chapters or the transcript of a film. */
+    public function beside(Request $request, Export $export, string $kind): Response
+    {
+        $text = $export->state === WorkState::Done ? $export->beside[$kind] ?? null : null;
+        $name = pathinfo($export->file_name, PATHINFO_FILENAME).' '.$kind;
+
+        return $text === null ? abort(404) : response($text, 200, [
+            'Content-Type' => FilesBeside::KINDS[$kind].'; charset=utf-8', 'Cache-Control' => 'private, max-age=86400',
+        ] + ($request->has('download') ? ['Content-Disposition' => HeaderUtils::makeDisposition(
+            HeaderUtils::DISPOSITION_ATTACHMENT, $name, trim((string) preg_replace('/[^A-Za-z0-9 ._-]+/', '', $name)),
+        )] : []));
     }
 
     public function file(Request $request, Export $export): Response

@@ -38,6 +38,11 @@ final class ExportResource extends JsonResource
             'problem' => $this->problem,
             'up_to_date' => $this->plan_hash === $this->planHash,
             'started_at' => ($this->started_at ?? $this->created_at)->toIso8601ZuluString(),
+            'beside' => $this->state === WorkState::Done
+                ? array_map(fn (string $kind): array => [
+                    'kind' => $kind, 'url' => "/api/exports/{$this->id}/beside/{$kind}",
+                ], array_keys($this->beside ?? []))
+                : [],
             'file_url' => $this->state === WorkState::Done ? "/api/exports/{$this->id}/file" : null,
         ];
     }

@@ -500,6 +500,8 @@ export interface Export {
     problem: string | null;
     up_to_date: boolean;
     started_at: string;
+    /** Files that go with the film. */
+    beside: { kind: 'captions.vtt' | 'captions.srt' | 'chapters.vtt' | 'transcript.txt'; url: string }[];
     file_url: string | null;
 }
 

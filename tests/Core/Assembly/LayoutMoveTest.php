@@ -25,6 +25,8 @@ use OpenReel\Core\Picture\Shape;
 use OpenReel\Core\Picture\Still;
 use OpenReel\Core\Picture\StillKind;
 use OpenReel\Core\Picture\TrackAt;
+use OpenReel\Core\Render\LayerGraph;
+use OpenReel\Core\Render\ShotSpec;
 use OpenReel\Core\Script\LayoutCue;
 use OpenReel\Core\Script\Script;
 use OpenReel\Core\Style\HouseStyle;
@@ -115,6 +117,25 @@ final class LayoutMoveTest extends TestCase
         // Half of the time, half of the way.
         self::assertEqualsWithDelta($start / 2, $second->motion?->from->x, 2);
         self::assertSame(768, $second->rect->x);
+    }
+
+    public function test_what_is_zoomed_and_moved_at_once_arrives_at_once(): void
+    {
+        $cues = ['[zoom: 50 25 50, 0.8 s]', '[layout: side by side, 0.4 s]'];
+        foreach ([implode(' ', $cues), implode(' ', array_reverse($cues))] as $both) {
+            $shots = $this->shots("[slide: 1] One. {$both} Two. Three.");
+            self::assertSame([25, 20, 30], array_map(fn (Shot $s): int => $s->frames, $shots), $both);
+            [$stage, $camera] = $shots[1]->picture->layers;
+
+            self::assertSame([20, 20], [$stage->motion?->frames, $camera->motion?->frames]);
+            self::assertEquals(Crop::whole(), $stage->motion?->part);
+            self::assertEquals(new Crop(0.5, 0.25, 0.5, 0.5), $stage->crop);
+            self::assertEqualsWithDelta(1280, $stage->motion?->from->width, 2);
+            self::assertLessThan(1000, $stage->rect->width);
+            $graph = new LayerGraph;
+            $graph->picture(ShotSpec::of($shots[1], FrameRate::of(25)));
+            self::assertMatchesRegularExpression('/perspective=[^;]+,scale=w=\'round/', $graph->text());
+        }
     }
 
     public function test_what_is_laid_over_the_stage_goes_with_it(): void

@@ -2,12 +2,22 @@ import type { Export } from '../../api/types';
 import { Icon } from '../../ui/Icon';
 import { clock, megabytes } from '../../ui/time';
 
+const names: Record<Export['beside'][number]['kind'], string> = {
+    'captions.vtt': 'Captions (WebVTT)',
+    'captions.srt': 'Captions (SubRip)',
+    'chapters.vtt': 'Chapters (WebVTT)',
+    'transcript.txt': 'Transcript',
+};
+
 /** A finished film: it plays here, was checked by the program, and can be taken away. */
 export function FinishedExport({ job }: { job: Export }) {
+    const captions = job.beside.find(({ kind }) => kind === 'captions.vtt');
     const good = job.findings.every((finding) => finding.ok);
     return (
         <section className="finished-export" aria-label="Finished film">
-            <video src={job.file_url ?? undefined} controls preload="metadata" aria-label={job.file_name} />
+            <video src={job.file_url ?? undefined} controls preload="metadata" aria-label={job.file_name}>
+                {captions && <track kind="captions" src={captions.url} label="From the script" />}
+            </video>
             <div>
                 <h2>{job.file_name}</h2>
                 <p className="soft times">
@@ -27,6 +37,24 @@ export function FinishedExport({ job }: { job: Export }) {
                         <Icon name="download" /> Download
                     </a>
                 </p>
+                {job.beside.length > 0 && (
+                    <div className="beside-film">
+                        <h3>Beside it</h3>
+                        <ul>
+                            {job.beside.map(({ kind, url }) => (
+                                <li key={kind}>
+                                    <a href={`${url}?download`}>{names[kind]}</a>
+                                </li>
+                            ))}
+                        </ul>
+                        {captions && (
+                            <p className="soft mb-0">
+                                Captions are the words of the script, at the times at which they were heard. Read them
+                                once before you hand them over.
+                            </p>
+                        )}
+                    </div>
+                )}
                 <h3>{good ? 'Checked: the file is as intended' : 'Checked: something needs a look'}</h3>
                 <ul className="findings">
                     {job.findings.map((finding) => (

@@ -1,0 +1,73 @@
+<?php
+
+declare(strict_types=1);
+
+namespace OpenReel\Core\Captions;
+
+use OpenReel\Core\Assembly\Assembly;
+use OpenReel\Core\Assembly\Segment;
+use OpenReel\Core\Assembly\WordFrames;
+use OpenReel\Core\Time\Tick;
+
+/** What is said in a film as captions: from the script, timed by when each word is heard. */
+final class FilmCaptions
+{
+    /** A word at the end of what is said takes no longer than this, in milliseconds. */
+    private const LONGEST_WORD_MS = 1_200;
+
+    /**
+     * @param  array<string, string>  $texts  words of the lesson's lines, by id
+     * @return list<Caption> in order; none goes from one section into the next
+     */
+    public static function of(Assembly $assembly, array $texts): array
+    {
+        $sections = [];
+        foreach ($assembly->segments as $segment) {
+            $words = self::words($segment, $texts, $assembly);
+            $sections[$segment->sectionId] = [...$sections[$segment->sectionId] ?? [], ...$words];
+        }
+
+        return array_merge(...array_map(
+            fn (array $words): array => CaptionCut::of($words, $assembly->rate),
+            array_values($sections),
+        ));
+    }
+
+    /**
+     * @param  array<string, string>  $texts
+     * @return list<SpokenWord> of a segment, in times of the film
+     */
+    private static function words(Segment $segment, array $texts, Assembly $assembly): array
+    {
+        [$passage, $map] = [$segment->passage, $segment->map];
+        if ($passage === null || $map === null) {
+            return [];
+        }
+        $said = [];
+        foreach (WordFrames::ticks($passage, $texts) as $line => $ticks) {
+            preg_match_all('/\S+/u', $texts[$line] ?? '', $found);
+            foreach ($ticks as $n => $tick) {
+                $said[] = [$found[0][$n], $tick];
+            }
+        }
+        usort($said, fn (array $a, array $b): int => $a[1] <=> $b[1]);
+        $at = fn (int $tick): Tick => Tick::ofFrames(
+            $segment->startFrame + min($segment->frames, $map->frameOf(Tick::of($tick))),
+            $assembly->rate,
+        );
+        $longest = Tick::ofMilliseconds(self::LONGEST_WORD_MS)->count;
+        $words = [];
+        foreach ($said as $n => [$text, $tick]) {
+            $until = min($said[$n + 1][1] ?? $passage->span->until->count, $tick + $longest);
+            foreach ($passage->take->pauses as $pause) {
+                // It ends where a silence begins.
+                $until = $pause->from->count > $tick ? min($until, $pause->from->count) : $until;
+            }
+            if ($tick >= $passage->span->from->count && $tick < $passage->span->until->count) {
+                $words[] = new SpokenWord($text, $at($tick), Tick::later($at($tick), $at($until)));
+            }
+        }
+
+        return $words;
+    }
+}

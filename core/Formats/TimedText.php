@@ -1,0 +1,77 @@
+<?php
+
+declare(strict_types=1);
+
+namespace OpenReel\Core\Formats;
+
+use OpenReel\Core\Assembly\Chapter;
+use OpenReel\Core\Captions\Caption;
+use OpenReel\Core\Script\PlainText;
+use OpenReel\Core\Time\Tick;
+
+/** Texts with times as files: WebVTT (W3C) and SubRip. */
+final class TimedText
+{
+    /** @param  list<Caption>  $captions */
+    public static function webVtt(array $captions): string
+    {
+        $cues = array_map(
+            fn (Caption $c): array => [implode("\n", array_map(self::escaped(...), $c->rows)), $c->from, $c->until],
+            $captions,
+        );
+
+        return self::vtt($cues);
+    }
+
+    /** @param  list<Chapter>  $chapters */
+    public static function chapters(array $chapters): string
+    {
+        return self::vtt(array_map(
+            fn (Chapter $c): array => [self::escaped(PlainText::row($c->title)), $c->from, $c->until],
+            $chapters,
+        ));
+    }
+
+    /** @param  list<Caption>  $captions */
+    public static function subRip(array $captions): string
+    {
+        $out = '';
+        foreach ($captions as $n => $caption) {
+            $out .= sprintf(
+                "%d\r\n%s --> %s\r\n%s\r\n\r\n",
+                $n + 1,
+                self::clock($caption->from, ','),
+                self::clock($caption->until, ','),
+                implode("\r\n", $caption->rows),
+            );
+        }
+
+        return $out;
+    }
+
+    /** @param  list<array{string, Tick, Tick}>  $cues  text, from, until */
+    private static function vtt(array $cues): string
+    {
+        $out = "WEBVTT\n";
+        foreach ($cues as $n => [$text, $from, $until]) {
+            $out .= sprintf("\n%d\n%s --> %s\n%s\n", $n + 1, self::clock($from, '.'), self::clock($until, '.'), $text);
+        }
+
+        return $out;
+    }
+
+    /** Marks of WebVTT are text in a text; an arrow would begin another cue. */
+    private static function escaped(string $text): string
+    {
+        return strtr($text, ['&' => '&amp;', '<' => '&lt;', '>' => '&gt;']);
+    }
+
+    private static function clock(Tick $tick, string $point): string
+    {
+        $all = $tick->milliseconds();
+
+        [$hours, $minutes, $seconds] = [intdiv($all, 3_600_000), intdiv($all, 60_000) % 60, intdiv($all, 1000) % 60];
+
+        return sprintf('%02d:%02d:%02d%s%03d', $hours, $minutes, $seconds, $point, $all % 1000);
+    }
+}
