@@ -47,9 +47,10 @@ final class StageFilmReader
         $this->mustBeFilm($file, $name, $isGif);
         $draft = $this->media->draft('mp4');
         $poster = $this->media->draft('png');
+        $made = null;
         try {
             $this->encoder->run(
-                [...StageFilmCommand::arguments($file, $draft, $frame, $rate->fps, $isGif)],
+                StageFilmCommand::arguments($file, $draft, $frame, $rate->fps, $isGif),
                 seconds: self::PATIENCE,
             );
             $facts = $this->prober->recording($draft);
@@ -57,21 +58,19 @@ final class StageFilmReader
                 throw self::tooLong($name, $facts->pictureSeconds);
             }
             $this->encoder->run(StageFilmCommand::poster($draft, $poster), seconds: self::PATIENCE);
-            $picture = $this->pictures->read($poster, $name, $frame->width, $frame->height);
-        } catch (ProgramFailed $e) {
-            @unlink($draft);
-            @unlink($poster);
-            throw UnreadableFile::because("\"{$name}\" is damaged: it cannot be played to its end.", $e->getMessage());
-        } catch (UnreadableFile $e) {
-            @unlink($draft);
-            @unlink($poster);
-            throw $e;
-        }
+            $first = $this->pictures->read($poster, $name, $frame->width, $frame->height);
 
-        return new StageFilm(
-            $draft, $facts->width, $facts->height, Tick::ofSeconds($facts->pictureSeconds),
-            new Picture($poster, 'png', 'image/png', $picture->width, $picture->height, $picture->look, isDraft: true),
-        );
+            return $made = new StageFilm(
+                $draft, $facts->width, $facts->height, Tick::ofSeconds($facts->pictureSeconds),
+                new Picture($poster, 'png', 'image/png', $first->width, $first->height, $first->look, isDraft: true),
+            );
+        } catch (ProgramFailed $e) {
+            throw UnreadableFile::because("\"{$name}\" is damaged: it cannot be played to its end.", $e->getMessage());
+        } finally {
+            foreach ($made === null ? [$draft, $poster] : [] as $left) {
+                @unlink($left);
+            }
+        }
     }
 
     /** @throws UnreadableFile */

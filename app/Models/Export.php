@@ -23,7 +23,7 @@ use Illuminate\Support\Carbon;
  * @property string|null $doing
  * @property string|null $problem
  * @property list<array{name: string, ok: bool, says: string}> $findings
- * @property array<string, string>|null $beside files that go with it, see App\Actions\Film\FilesBeside
+ * @property list<string>|null $beside kinds of files that go with it, see App\Actions\Film\FilesBeside
  * @property Carbon|null $started_at
  * @property Carbon|null $finished_at
  * @property Carbon $created_at

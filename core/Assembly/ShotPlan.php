@@ -106,10 +106,10 @@ final readonly class ShotPlan
             $since = isset($cuts[$start]) ? $start : $since;
             $seen = $cuts[$since];
             $zoom = self::zoom($seen, $ways[$since] ?? [null, 0], $start - $since);
-            $see = fn (PictureChoice $choice, Zoom $zoom): Picture => $this->picture(
-                $choice, $zoom, $section, $passage, $map, $boards, $start, $until, $isCloser, $start - $begins[$since],
+            $see = fn (PictureChoice $choice, Zoom $zoom, int $at): Picture => $this->picture(
+                $choice, $zoom, $section, $passage, $map, $boards, $start, $until, $isCloser, $start - $begins[$at],
             );
-            $picture = $see($seen, $zoom);
+            $picture = $see($seen, $zoom, $since);
             if ($start - $since < ($moves[$since] ?? 0)) {
                 $picture = LayoutMove::of(
                     $this->leaving($since, $cuts, $before, $moves, $see), $picture, $moves[$since], $start - $since,
@@ -133,19 +133,21 @@ final readonly class ShotPlan
      * @param  array<int, PictureChoice>  $cuts  what is seen from each frame on
      * @param  array<int, PictureChoice>  $before  what was seen before that
      * @param  array<int, int>  $moves  frames in which it gets there
-     * @param  \Closure(PictureChoice, Zoom): Picture  $see
+     * @param  \Closure(PictureChoice, Zoom, int): Picture  $see
      */
     private function leaving(int $frame, array $cuts, array $before, array $moves, \Closure $see): Picture
     {
-        $was = $see($before[$frame], new Zoom($before[$frame]->zoom));
         $since = self::before($frame, $cuts);
+        $was = $see($before[$frame], new Zoom($before[$frame]->zoom), $since);
         $done = $frame - $since;
         if ($done >= ($moves[$since] ?? 0)) {
             return $was;
         }
         $old = $before[$since];
 
-        return LayoutMove::of($see($old, new Zoom($old->zoom)), $was, $moves[$since], $done);
+        $earlier = $see($old, new Zoom($old->zoom), self::before($since, $cuts));
+
+        return LayoutMove::of($earlier, $was, $moves[$since], $done);
     }
 
     /**

@@ -76,14 +76,13 @@ final class ExportTest extends FeatureTestCase
         $id = $this->postJson("/api/lessons/{$lesson->id}/exports")->json('id');
         $beside = array_column($this->getJson("/api/exports/{$id}")->json('beside'), 'url', 'kind');
         self::assertSame(['captions.vtt', 'captions.srt', 'chapters.vtt', 'transcript.txt'], array_keys($beside));
-        $text = fn (string $kind): string => (string) $this->get($beside[$kind])->assertOk()->getContent();
+        $file = fn (string $kind): string => $this->fileOf($this->get($beside[$kind])->assertOk())->getPathname();
+        $text = fn (string $kind): string => (string) file_get_contents($file($kind));
 
         // What others read in it is what was written.
         foreach (['captions.vtt' => 'webvtt', 'captions.srt' => 'srt'] as $kind => $format) {
-            $file = "{$this->mediaRoot}/{$kind}";
-            file_put_contents($file, $text($kind));
             $found = Program::run([
-                'ffprobe', '-v', 'error', '-f', $format, '-show_entries', 'packet=pts_time,duration_time', '-of', 'json', $file,
+                'ffprobe', '-v', 'error', '-f', $format, '-show_entries', 'packet=pts_time,duration_time', '-of', 'json', $file($kind),
             ])['output'];
             $packets = json_decode($found, true)['packets'];
             self::assertNotSame([], $packets);

@@ -26,6 +26,7 @@ final class ExportLesson
         private readonly FilmMaker $maker,
         private readonly Prober $prober,
         private readonly MediaStore $media,
+        private readonly FilesBeside $beside,
     ) {
     }
 
@@ -67,10 +68,11 @@ final class ExportLesson
         }
         $isDone = $export->become(WorkState::Done, [WorkState::Running], [
             'path' => $path, 'bytes' => $bytes, 'findings' => $findings, 'progress' => 1, 'doing' => null, 'finished_at' => now(),
-            'beside' => FilesBeside::of($lesson, $export->lesson->title),
+            'beside' => $this->beside->write($export, $lesson),
         ]);
         if (! $isDone) {
             $this->media->delete($path);
+            $this->beside->forget($export);
             throw Cancelled::byPresenter();
         }
         ClearRecordingsJob::dispatch($lesson->takes());

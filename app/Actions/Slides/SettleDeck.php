@@ -151,6 +151,9 @@ final class SettleDeck
             'height' => (int) $height,
             'text' => $page->text,
             'look' => $page->look,
+            // What it was before may have moved.
+            'steps' => [],
+            'film' => null,
         ];
     }
 

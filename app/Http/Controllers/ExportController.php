@@ -14,7 +14,6 @@ use App\Models\Lesson;
 use App\Models\WorkState;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
-use Symfony\Component\HttpFoundation\HeaderUtils;
 use Symfony\Component\HttpFoundation\Response;
 
 final class ExportController
@@ -55,14 +54,13 @@ final class ExportController
     /** Captions, chapters or the transcript of a film. */
     public function beside(Request $request, Export $export, string $kind): Response
     {
-        $text = $export->state === WorkState::Done ? $export->beside[$kind] ?? null : null;
-        $name = pathinfo($export->file_name, PATHINFO_FILENAME).' '.$kind;
+        $isThere = $export->state === WorkState::Done && in_array($kind, $export->beside ?? [], true);
 
-        return $text === null ? abort(404) : response($text, 200, [
-            'Content-Type' => FilesBeside::KINDS[$kind].'; charset=utf-8', 'Cache-Control' => 'private, max-age=86400',
-        ] + ($request->has('download') ? ['Content-Disposition' => HeaderUtils::makeDisposition(
-            HeaderUtils::DISPOSITION_ATTACHMENT, $name, trim((string) preg_replace('/[^A-Za-z0-9 ._-]+/', '', $name)),
-        )] : []));
+        return MediaResponse::of(
+            $isThere ? FilesBeside::path($export, $kind) : null,
+            FilesBeside::KINDS[$kind].'; charset=utf-8',
+            downloadAs: $request->has('download') ? pathinfo($export->file_name, PATHINFO_FILENAME)." {$kind}" : null,
+        );
     }
 
     public function file(Request $request, Export $export): Response

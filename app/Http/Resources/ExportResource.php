@@ -41,7 +41,7 @@ final class ExportResource extends JsonResource
             'beside' => $this->state === WorkState::Done
                 ? array_map(fn (string $kind): array => [
                     'kind' => $kind, 'url' => "/api/exports/{$this->id}/beside/{$kind}",
-                ], array_keys($this->beside ?? []))
+                ], $this->beside ?? [])
                 : [],
             'file_url' => $this->state === WorkState::Done ? "/api/exports/{$this->id}/file" : null,
         ];

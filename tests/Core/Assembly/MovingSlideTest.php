@@ -65,6 +65,19 @@ final class MovingSlideTest extends TestCase
         self::assertSame([0, null, 0], $at('[slide: Tide film] One. [slide: Plain] Two. [slide: Tide film] Three.'));
     }
 
+    public function test_a_film_goes_on_while_it_leaves(): void
+    {
+        $script = '[slide: Tide film] One. [layout: camera alone, 0.4 s] Two. Three.';
+        $shots = $this->shots($script, null, Shape::of(1280, 720));
+        $films = array_map(fn (Shot $s): array => array_values(array_filter(
+            array_map(fn ($l): mixed => $l->source, $s->picture->layers),
+            fn ($source): bool => $source instanceof TrackAt && $source->slide !== null,
+        )), $shots);
+
+        self::assertSame([0, 48_000], [$films[0][0]->at->count, $films[1][0]->at->count]);
+        self::assertSame([], $films[2]);
+    }
+
     public function test_a_film_goes_on_into_the_next_take(): void
     {
         $take = Example::take('a', [0, 48_000], ['a' => 0]);
@@ -106,7 +119,7 @@ final class MovingSlideTest extends TestCase
      * @param  list<Passage>|null  $passages
      * @return list<Shot>
      */
-    private function shots(string $script, ?array $passages = null): array
+    private function shots(string $script, ?array $passages = null, ?Shape $camera = null): array
     {
         $still = fn (string $hash): Still => new Still(StillKind::Slide, 'slide-curve', Shape::of(1600, 900), $hash);
         $film = Example::slide('film');
@@ -123,7 +136,7 @@ final class MovingSlideTest extends TestCase
         $read = Script::read($script);
         $cues = new PictureCues($read, $deck, HouseStyle::of(['layout' => 'slide-alone']), FrameSize::of(1280, 720));
         $lines = ['a', 'b', 'c'];
-        $take = Example::take('t', [0, 144_000], ['a' => 0, 'b' => 48_000, 'c' => 96_000]);
+        $take = Example::take('t', [0, 144_000], ['a' => 0, 'b' => 48_000, 'c' => 96_000], $camera);
         [$opening, $changes] = $cues->of($read->sections[0], $lines);
         $section = new SectionSource(
             's', 'S', $opening, $passages ?? [new Passage($take, $take->used)], $changes, lines: $lines,
