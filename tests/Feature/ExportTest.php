@@ -82,7 +82,8 @@ final class ExportTest extends FeatureTestCase
         // What others read in it is what was written.
         foreach (['captions.vtt' => 'webvtt', 'captions.srt' => 'srt'] as $kind => $format) {
             $found = Program::run([
-                'ffprobe', '-v', 'error', '-f', $format, '-show_entries', 'packet=pts_time,duration_time', '-of', 'json', $file($kind),
+                'ffprobe', '-v', 'error', '-f', $format,
+                '-show_entries', 'packet=pts_time,duration_time', '-of', 'json', $file($kind),
             ])['output'];
             $packets = json_decode($found, true)['packets'];
             self::assertNotSame([], $packets);
