@@ -111,6 +111,10 @@ test('lines that were recorded in other words are marked where they stand, with 
     await expect(word(page, lesson, 0, 'creek')).toHaveAttribute('title', 'Recorded: The creek fills from the east.');
     await expect(word(page, lesson, 0, 'Wait')).not.toHaveAttribute('title', /./);
     await isAccessible(page);
+    // It stands in its row also where there is less room.
+    await page.setViewportSize({ width: 1024, height: 768 });
+    const heading = page.locator('.board-section h2').first();
+    expect(await heading.evaluate((one) => one.scrollWidth - one.clientWidth)).toBeLessThanOrEqual(0);
     await page.getByRole('link', { name: '1 line reworded: record it' }).click();
     await expect(page).toHaveURL(
         new RegExp(`record/${lesson.sections[0]?.id}\\?lines=${lesson.sections[0]?.lines[0]?.id}`),
