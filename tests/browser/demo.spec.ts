@@ -21,6 +21,12 @@ test('the missing section of the demo is recorded with the stand-ins, watched an
     await page.keyboard.press('k');
     await expect(page.getByText('Take 1 is kept.')).toBeVisible();
 
+    // What is heard in a take decides what of it is used; another film would follow from it.
+    const unheard = async () =>
+        (await readLesson(request, lesson.id)).sections
+            .flatMap((one) => one.takes)
+            .filter((one) => one.hearing === null).length;
+    await expect.poll(unheard, { timeout: 90_000 }).toBe(0);
     await page.goto(`/lessons/${lesson.id}/finish`);
     const plan = (await (await request.get(`/api/lessons/${lesson.id}/assembly`)).json()) as Assembly;
     const stage = page.getByRole('group', { name: 'The lesson as it will be exported' });
@@ -42,12 +48,6 @@ test('the missing section of the demo is recorded with the stand-ins, watched an
     await page.getByRole('group', { name: 'Layout' }).getByRole('button', { name: 'Slide alone' }).click();
     await expect(page.getByText('Slide alone from here on.')).toBeVisible();
     await expect(page.locator(`#board-${lesson.sections[8]?.id} .cue-chip`, { hasText: 'slide alone' })).toBeVisible();
-    // What is heard in a take decides what of it is used; another film would follow from it.
-    const unheard = async () =>
-        (await readLesson(request, lesson.id)).sections
-            .flatMap((one) => one.takes)
-            .filter((one) => one.hearing === null).length;
-    await expect.poll(unheard, { timeout: 90_000 }).toBe(0);
     await page.goto(`/lessons/${lesson.id}/handover`);
     await expect(page.getByText('Will there be water at the sill?')).toBeVisible();
     await page.getByRole('button', { name: 'Export', exact: true }).click();
