@@ -22,7 +22,7 @@ final class CaptionCut
 
     private const LONGEST = 7.0;
 
-    private const GAP_FRAMES = 2;
+    public const GAP_FRAMES = 2;
 
     /** Seconds: over a shorter pause a caption stays until the next one comes. */
     private const BRIDGED = 0.5;

@@ -27,10 +27,25 @@ final class FilmCaptions
             $sections[$segment->sectionId] = [...$sections[$segment->sectionId] ?? [], ...$words];
         }
 
-        return array_merge(...array_map(
+        return self::apart(array_merge(...array_map(
             fn (array $words): array => CaptionCut::of($words, $assembly->rate),
             array_values($sections),
-        ));
+        )), Tick::ofFrames(CaptionCut::GAP_FRAMES, $assembly->rate));
+    }
+
+    /**
+     * Sections that dissolve into each other are heard together for a while: the earlier caption goes.
+     *
+     * @param  list<Caption>  $captions
+     * @return list<Caption>
+     */
+    private static function apart(array $captions, Tick $gap): array
+    {
+        return array_map(function (Caption $caption, ?Caption $next) use ($gap): Caption {
+            $latest = $next?->from->minusOrZero($gap) ?? $caption->until;
+
+            return new Caption($caption->rows, $caption->from, Tick::earlier($caption->until, $latest));
+        }, $captions, array_slice([...$captions, null], 1, count($captions)));
     }
 
     /**

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Tests\Core\Captions;
 
 use OpenReel\Core\Assembly\Assembly;
+use OpenReel\Core\Assembly\Join;
 use OpenReel\Core\Assembly\Passage;
 use OpenReel\Core\Assembly\PictureChoice;
 use OpenReel\Core\Assembly\SectionSource;
@@ -120,6 +121,20 @@ final class CaptionCutTest extends TestCase
                 fn (Caption $c): array => [$c->text(), $c->from->milliseconds(), $c->until->milliseconds()],
                 $captions,
             ),
+        );
+    }
+
+    public function test_where_sections_dissolve_the_earlier_caption_goes(): void
+    {
+        $section = fn (string $id): SectionSource => new SectionSource($id, $id, new PictureChoice(), [new Passage(
+            $take = Example::take($id, [0, 96_000], [$id => 0]), $take->used, [$id],
+        )], lines: [$id], join: Join::dissolve(20));
+        $film = Assembly::of(FrameSize::of(1280, 720), FrameRate::of(25), [$section('a'), $section('b')]);
+        $captions = FilmCaptions::of($film, ['a' => 'One two three four.', 'b' => 'Five six.']);
+
+        self::assertSame(
+            [[0, 1120], [1200, 3200]],
+            array_map(fn (Caption $c): array => [$c->from->milliseconds(), $c->until->milliseconds()], $captions),
         );
     }
 
