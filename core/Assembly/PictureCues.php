@@ -116,9 +116,11 @@ final class PictureCues
                 $move = $isAnother ? $layout->moveMs ?? $this->style->layoutMove : $move;
             } elseif ($cue->kind === CueKind::Background) {
                 $background = BackgroundCue::read($cue->value);
-                $backdrop = $background?->isUsual
-                    ? $usual
-                    : ($background === null ? null : $this->backdrop($background)) ?? $backdrop;
+                $backdrop = match (true) {
+                    $background === null => $backdrop,
+                    $background->isUsual => $usual,
+                    default => $this->backdrop($background) ?? $backdrop,
+                };
             } else {
                 continue;
             }

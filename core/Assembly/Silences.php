@@ -14,7 +14,7 @@ use OpenReel\Core\Time\Tick;
 final class Silences
 {
     /** Shorter ones are pauses of speech. */
-    public const LEAST_MS = 2_000;
+    private const LEAST_MS = 2_000;
 
     /** Left at its own pace on both sides, so that words keep their silence: more than 80 ms before and 120 ms after them. */
     private const BESIDE_MS = 300;

@@ -21,7 +21,7 @@ final readonly class Edge
     private const SHADOW = 0.03;
 
     /** How dark a shadow is. */
-    public const SHADE = 0.45;
+    private const SHADE = 0.45;
 
     /** @return self|null null for a plain rectangle without a border */
     public static function of(Inset $inset, PixelRect $rect, FrameSize $frame): ?self
@@ -94,12 +94,12 @@ final readonly class Edge
         );
     }
 
-    /** @return array{radius: int, border: int, colour: string, shadow: int, drop: int} */
+    /** @return array{radius: int, border: int, colour: string, shadow: int, drop: int, shade: float} */
     public function toArray(): array
     {
         return [
             'radius' => $this->radius, 'border' => $this->border, 'colour' => $this->colour,
-            'shadow' => $this->shadow, 'drop' => $this->drop(),
+            'shadow' => $this->shadow, 'drop' => $this->drop(), 'shade' => self::SHADE,
         ];
     }
 

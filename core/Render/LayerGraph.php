@@ -65,8 +65,8 @@ final class LayerGraph
     {
         [$standing, $moving] = self::sorted($spec);
         // A shadow that falls on what stands is put together with it.
-        $shadowed = ($moving[0] ?? null)?->motion === null ? $moving[0] ?? null : null;
-        $chain = $this->base($spec, $standing, $moving);
+        $shadowed = isset($moving[0]) && $moving[0]->motion === null ? $moving[0] : null;
+        $chain = $this->base($spec, $standing, $moving, $shadowed);
         foreach ($moving as $i => $layer) {
             $chain = $layer === $shadowed ? $chain : $this->shadow($chain, $layer, $spec);
             $below = $moving[$i - 1] ?? null;
@@ -120,8 +120,9 @@ final class LayerGraph
     /**
      * @param  list<Layer>  $standing
      * @param  list<Layer>  $moving  the first of them is taken out when the picture can begin with it
+     * @param  Layer|null  $shadowed  whose shadow falls on what stands
      */
-    private function base(ShotSpec $spec, array $standing, array &$moving): string
+    private function base(ShotSpec $spec, array $standing, array &$moving, ?Layer $shadowed): string
     {
         $fps = $spec->rate->fps;
         $first = $standing[0] ?? null;
@@ -138,7 +139,7 @@ final class LayerGraph
             foreach ($standing as $layer) {
                 $chain = $this->standing($spec, $chain, $layer);
             }
-            $chain = $this->shadow($chain, $moving[0] ?? null, $spec, isStanding: true);
+            $chain = $this->shadow($chain, $shadowed, $spec);
 
             return "{$chain},loop=loop=-1:size=1,fps={$fps}";
         }
@@ -174,14 +175,14 @@ final class LayerGraph
             $chain = $this->standing($spec, $chain, $layer);
         }
 
-        return $this->shadow($chain, ($moving[0] ?? null)?->motion === null ? $moving[0] ?? null : null, $spec);
+        return $this->shadow($chain, $shadowed, $spec);
     }
 
     /** The shadow of a layer laid over what is below. */
-    private function shadow(string $below, ?Layer $layer, ShotSpec $spec, bool $isStanding = false): string
+    private function shadow(string $below, ?Layer $layer, ShotSpec $spec): string
     {
         $edge = $layer?->edge;
-        if ($layer === null || $edge === null || $edge->shadow === 0 || $isStanding && $layer->motion !== null) {
+        if ($layer === null || $edge === null || $edge->shadow === 0) {
             return $below;
         }
         $rect = $edge->shadowRect($layer->rect);

@@ -28,9 +28,4 @@ final readonly class SpeedCue
             ? new self(max(self::LEAST, min(self::MOST, (int) $match[1])))
             : null;
     }
-
-    public function write(): string
-    {
-        return $this->times === null ? 'cut' : "{$this->times} x";
-    }
 }

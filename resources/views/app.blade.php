@@ -1,3 +1,4 @@
+<?php declare(strict_types=1); ?>
 <!doctype html>
 <html lang="en">
 <head>

@@ -452,7 +452,8 @@ export const assembly = {
                                     "border": 2,
                                     "colour": "FFFFFF",
                                     "shadow": 0,
-                                    "drop": 0
+                                    "drop": 0,
+                                    "shade": 0.45
                                 },
                                 "crop": null,
                                 "opacity": 1,
@@ -1104,7 +1105,8 @@ export const pictures = [
                     "border": 2,
                     "colour": "FFFFFF",
                     "shadow": 0,
-                    "drop": 0
+                    "drop": 0,
+                    "shade": 0.45
                 },
                 "crop": null,
                 "opacity": 1,

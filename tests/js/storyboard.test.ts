@@ -1,7 +1,17 @@
+import { readFileSync } from 'node:fs';
 import { expect, test } from 'vitest';
-import type { Assembly, PlacedCue, Section, Segment } from '../../resources/js/api/types';
+import type { Assembly, PlacedCue, Rect, Section, Segment } from '../../resources/js/api/types';
 import { narrowed, panned, sized } from '../../resources/js/rooms/finish/framing';
 import { boardRows, placeBehind } from '../../resources/js/rooms/finish/storyboard';
+
+/** The same examples as tests/Core/Picture/CropTest.php. */
+const crops = JSON.parse(readFileSync(new URL('../examples/crop.json', import.meta.url), 'utf8')) as {
+    name: string;
+    part: Rect;
+    source: { width: number; height: number };
+    aspect: number;
+    narrowed: Rect;
+}[];
 
 const lineOf = (id: string, number: number, paragraph: number, text: string) => ({
     id,
@@ -131,8 +141,12 @@ test('the place behind the last word chosen is the next word, whosever line it i
 test('a camera is framed inside its picture, and keeps the shape of its place', () => {
     const whole = { x: 0, y: 0, width: 1, height: 1 };
     const square = narrowed(whole, { width: 1600, height: 900 }, 1);
-    expect(square).toEqual({ x: 0.21875, y: 0, width: 0.5625, height: 1 });
-    expect(narrowed(whole, { width: 600, height: 800 }, 1.5)).toEqual({ x: 0, y: 0.25, width: 1, height: 0.5 });
+    for (const { name, part, source, aspect, narrowed: meant } of crops) {
+        const found = narrowed(part, source, aspect);
+        for (const side of ['x', 'y', 'width', 'height'] as const) {
+            expect(found[side], `${name}: ${side}`).toBeCloseTo(meant[side], 4);
+        }
+    }
 
     expect(panned(square, 0.1, 0.1)).toEqual({ ...square, x: 0.31875 });
     expect(panned(square, -9, 9)).toEqual({ ...square, x: 0 });

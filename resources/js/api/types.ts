@@ -316,7 +316,7 @@ export interface Layer {
     /** Shown whole, or filling its rectangle and cropped evenly. */
     fit: 'whole' | 'filled';
     /** How it is cut out and edged, in pixels of the frame; null for a plain rectangle. */
-    edge: { radius: number; border: number; colour: string; shadow: number; drop: number } | null;
+    edge: { radius: number; border: number; colour: string; shadow: number; drop: number; shade: number } | null;
     /** The part of the source that is shown, in parts of its sides; null for all of it. */
     crop: Rect | null;
     opacity: number;

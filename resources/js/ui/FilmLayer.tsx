@@ -1,7 +1,7 @@
 import { useEffect, useRef } from 'react';
 
 /** How far a recording is in which it is seen: before it begins, a film goes round. */
-export type Live = 'ready' | 'rolling' | 'paused';
+export type Rolls = 'ready' | 'rolling' | 'paused';
 
 interface Props {
     film: { url: string; at_ms: number };
@@ -10,7 +10,7 @@ interface Props {
     frame: number;
     fps: number;
     /** It plays by itself; null where it goes with the frames. */
-    live: Live | null;
+    live: Rolls | null;
 }
 
 /** Frames that come no later than this after each other are played. */

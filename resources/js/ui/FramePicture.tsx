@@ -1,6 +1,6 @@
 import type { ReactNode } from 'react';
 import type { Picture } from '../api/types';
-import type { Live } from './FilmLayer';
+import type { Rolls } from './FilmLayer';
 import { Scene } from './Scene';
 
 interface Props {
@@ -11,7 +11,7 @@ interface Props {
     screen?: ReactNode;
     mirrored?: boolean;
     /** What is recorded now: films on the stage play by themselves. */
-    live?: Live;
+    live?: Rolls;
     /** Lies over the stage and under everything else. */
     sheet?: ReactNode;
     label: string;

@@ -1,7 +1,7 @@
 import { type CSSProperties, type ReactNode, useId } from 'react';
 import type { Layer, Picture } from '../api/types';
 import { DrawnImage } from './DrawnImage';
-import { FilmLayer, type Live } from './FilmLayer';
+import { FilmLayer, type Rolls } from './FilmLayer';
 import { MarkDrawing } from './MarkDrawing';
 import { cropAt, cropped, cutOut, edgeLook, outOfSight, place, rectAt } from './place';
 
@@ -11,7 +11,7 @@ interface Props {
     frame?: number;
     fps?: number;
     /** What is recorded now: films on the stage play by themselves. */
-    live?: Live;
+    live?: Rolls;
     camera?: ReactNode;
     /** The screen that is recorded or was. */
     screen?: ReactNode;

@@ -60,9 +60,9 @@ export const cutOut = (layer: Layer, frame: Size): CSSProperties => ({
 });
 
 /** The same as core/Picture/Edge.php draws for the film. */
-function shadowOf({ shadow, drop }: { shadow: number; drop: number }, frame: Size): string {
+function shadowOf({ shadow, drop, shade }: NonNullable<Layer['edge']>, frame: Size): string {
     const part = (pixels: number) => `${(100 * pixels) / frame.width}cqw`;
-    return `0 ${part(drop)} ${part(shadow)} rgb(0 0 0 / 45%)`;
+    return `0 ${part(drop)} ${part(shadow)} rgb(0 0 0 / ${shade})`;
 }
 
 /** The line along a layer's inner edge; null when it has none. */

@@ -117,7 +117,7 @@ final class EdgeTest extends TestCase
         self::assertNull($slide);
         self::assertSame(
             ['radius' => intdiv($inset->rect($frame, Shape::of(16, 9))->width, 2), 'border' => 0,
-                'colour' => 'FFFFFF', 'shadow' => 0, 'drop' => 0],
+                'colour' => 'FFFFFF', 'shadow' => 0, 'drop' => 0, 'shade' => 0.45],
             $camera?->toArray(),
         );
     }

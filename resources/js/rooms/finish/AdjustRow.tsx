@@ -3,10 +3,10 @@ import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
 import { api } from '../../api/client';
 import { useLessonChange } from '../../api/lesson';
-import { refreshLesson } from '../../api/queries';
 import type { Adjustment, Lesson, Take } from '../../api/types';
 import { useNotices } from '../../shell/Notices';
 import { SeenRow } from './SeenRow';
+import { takesBack } from './takesBack';
 
 const none: Adjustment = { brightness: 0, contrast: 0, warmth: 0, saturation: 0 };
 const parts: [keyof Adjustment, string][] = [
@@ -30,14 +30,8 @@ export function AdjustRow({ lesson, take }: { lesson: Lesson; take: Take }) {
         }
     }, [JSON.stringify(saved), save.isPending]); // eslint-disable-line react-hooks/exhaustive-deps
     const keep = (adjustment: Adjustment | null, of: 'take' | 'lesson' = 'take') => {
-        const before = lesson.sections
-            .flatMap(({ takes }) => takes)
-            .filter((one) => one.id === take.id || (of === 'lesson' && one.adjustment !== adjustment))
-            .map(({ id, adjustment: was }) => ({ id, was }));
-        const undo = () =>
-            void Promise.all(before.map(({ id, was }) => api.patch(`takes/${id}`, { adjustment: was && { ...was } })))
-                .catch(failed)
-                .finally(() => refreshLesson(lesson.id));
+        const isMeant = (one: Take) => one.id === take.id || (of === 'lesson' && one.adjustment !== adjustment);
+        const undo = takesBack(lesson, 'adjustment', isMeant, failed);
         setTo(adjustment ?? none);
         save.mutate(
             { adjustment, of },
@@ -56,6 +50,8 @@ export function AdjustRow({ lesson, take }: { lesson: Lesson; take: Take }) {
             },
         );
     };
+    // Also while it is on its way to the server.
+    const isAdjusted = take.adjustment !== null || parts.some(([name]) => to[name] !== 0);
     const match = () => {
         api.get<{ adjustment: Adjustment | null }>(`takes/${take.id}/match`)
             .then(({ adjustment }) =>
@@ -81,10 +77,10 @@ export function AdjustRow({ lesson, take }: { lesson: Lesson; take: Take }) {
             <Button size="sm" variant="quiet" onClick={match}>
                 Match its neighbours
             </Button>
-            <Button size="sm" variant="quiet" disabled={!take.adjustment} onClick={() => keep(null)}>
+            <Button size="sm" variant="quiet" disabled={!isAdjusted} onClick={() => keep(null)}>
                 As recorded
             </Button>
-            <Button size="sm" variant="quiet" disabled={!take.adjustment} onClick={() => keep(to, 'lesson')}>
+            <Button size="sm" variant="quiet" disabled={!isAdjusted} onClick={() => keep(to, 'lesson')}>
                 Use for all takes
             </Button>
         </SeenRow>

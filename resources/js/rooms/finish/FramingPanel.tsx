@@ -3,11 +3,11 @@ import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
 import { api } from '../../api/client';
 import { useLessonChange } from '../../api/lesson';
-import { refreshLesson } from '../../api/queries';
 import type { Lesson, Rect, Take } from '../../api/types';
 import { useNotices } from '../../shell/Notices';
 import { NumberField } from '../../ui/NumberField';
 import { panned, sized } from './framing';
+import { takesBack } from './takesBack';
 
 type Scope = 'take' | 'section' | 'lesson';
 
@@ -27,17 +27,9 @@ export function FramingPanel({ lesson, take, part, onPart, onClose }: Props) {
         api.patch(`takes/${take.id}`, { for: scope, framing: framing && { ...framing } }),
     );
     const keep = (framing: Rect | null) => {
-        const before = lesson.sections
-            .flatMap(({ takes }) => takes)
-            .filter(
-                ({ id, section_id }) =>
-                    id === take.id || scope === 'lesson' || (scope === 'section' && section_id === take.section_id),
-            )
-            .map(({ id, framing: was }) => ({ id, was }));
-        const undo = () =>
-            void Promise.all(before.map(({ id, was }) => api.patch(`takes/${id}`, { framing: was && { ...was } })))
-                .catch(failed)
-                .finally(() => refreshLesson(lesson.id));
+        const isMeant = ({ id, section_id }: Take) =>
+            id === take.id || scope === 'lesson' || (scope === 'section' && section_id === take.section_id);
+        const undo = takesBack(lesson, 'framing', isMeant, failed);
         save.mutate(framing, {
             onSuccess: () => {
                 say(scope === 'take' ? `Take ${take.number} is framed.` : 'The takes are framed alike.', undo);

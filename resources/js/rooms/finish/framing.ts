@@ -5,7 +5,7 @@ const LEAST = 0.2;
 
 const within = (value: number, most: number): number => Math.max(0, Math.min(most, value));
 
-/** The largest part in the middle of a part that has a shape: the same as core/Picture/Crop.php. */
+/** The largest part in the middle of a part that has a shape: the same as core/Picture/Crop.php, by the same examples. */
 export function narrowed(part: Rect, source: { width: number; height: number }, aspect: number): Rect {
     const ratio = ((source.width / source.height) * part.width) / part.height / aspect;
     const [width, height] = ratio > 1 ? [part.width / ratio, part.height] : [part.width, part.height * ratio];

@@ -1,6 +1,6 @@
 import type { ReactNode } from 'react';
 import type { LinePicture } from '../../api/types';
-import type { Live as Rolls } from '../../ui/FilmLayer';
+import type { Rolls } from '../../ui/FilmLayer';
 import { FramePicture } from '../../ui/FramePicture';
 import { Live } from './Live';
 
