@@ -3,6 +3,7 @@
 declare(strict_types=1);
 
 use App\Actions\Film\FilesBeside;
+use App\Http\Controllers\CaptionController;
 use App\Http\Controllers\CourseController;
 use App\Http\Controllers\CueController;
 use App\Http\Controllers\DeckController;
@@ -95,6 +96,11 @@ Route::put('tracks/{track}/chunks/{number}', [TrackController::class, 'append'])
 
 Route::get('lessons/{lesson}/exports', [ExportController::class, 'index']);
 Route::post('lessons/{lesson}/exports', [ExportController::class, 'store']);
+Route::get('lessons/{lesson}/captions', [CaptionController::class, 'index']);
+Route::post('lessons/{lesson}/captions/undo', [CaptionController::class, 'undo']);
+Route::put('sections/{section}/captions', [CaptionController::class, 'check']);
+Route::put('sections/{section}/captions/{number}', [CaptionController::class, 'update'])->where('number', '[0-9]{1,4}');
+Route::post('sections/{section}/captions/{number}/move', [CaptionController::class, 'move'])->where('number', '[0-9]{1,4}');
 Route::get('exports/{export}', [ExportController::class, 'show']);
 Route::post('exports/{export}/cancel', [ExportController::class, 'cancel']);
 Route::get('exports/{export}/file', [ExportController::class, 'file']);

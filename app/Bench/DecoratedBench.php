@@ -12,9 +12,23 @@ use OpenReel\Core\Script\Script;
 /** What a lesson with every cue costs beside the same lesson without, another emphasis in it, and a jump while it is watched. */
 final class DecoratedBench implements Bench
 {
-    /** What is put between the words of each section. */
-    private const CUES = [
-        'First' => '[join: dissolve, 0.5 s] [layout: slide with inset, circle] [name: Wenna, Shore instructor, 2 s] First',
+    /** What is put between the words of the sections, by turns; music plays under all of them, and all dissolve. */
+    private const BY_TURNS = [
+        [
+            'First' => '[layout: slide with inset, circle] [name: Wenna, Shore instructor, 2 s] First',
+            'At' => '[layout: side by side, 0.6 s] At',
+        ],
+        ['words.' => '[zoom: 10 10 60, 0.6 s] words.', 'At' => '[zoom: out] At'],
+        [
+            'Then' => '[emphasis: box 20 25 30 20, hand-drawn, drawn in 0.5 s] Then',
+            'more' => '[label: The sill, at 30 60] more',
+            'At' => '[emphasis: none] At',
+        ],
+    ];
+
+    /** The most that a section of twenty seconds may want: all of it in each. */
+    private const CROWDED = [
+        'First' => '[layout: slide with inset, circle] [name: Wenna, Shore instructor, 2 s] First',
         'words.' => '[zoom: 10 10 60, 0.6 s] words.',
         'Then' => '[emphasis: box 20 25 30 20, hand-drawn, drawn in 0.5 s] Then',
         'more' => '[label: The sill, at 30 60] more',
@@ -30,22 +44,29 @@ final class DecoratedBench implements Bench
 
     public function figures(string $folder, callable $wanted): iterable
     {
-        if (array_filter(['decorated_vs_plain', 'reexport_emphasis', 'watch_jump_ms'], $wanted) === []) {
+        $figures = ['decorated_vs_plain', 'crowded_vs_plain', 'reexport_emphasis', 'watch_jump_ms'];
+        if (array_filter($figures, $wanted) === []) {
             return;
         }
         $lesson = $this->twelve->make($folder);
-        if ($wanted('decorated_vs_plain') || $wanted('reexport_emphasis')) {
+        if ($wanted('decorated_vs_plain') || $wanted('crowded_vs_plain') || $wanted('reexport_emphasis')) {
             $plain = $this->fresh($lesson);
-            $script = $this->decorated($lesson->script);
-            ($this->save)($lesson, Script::read($script));
-            $decorated = $this->fresh($lesson);
-            yield 'decorated_vs_plain' => [round($decorated / $plain, 2), '<= 1.3'];
+            $bare = $lesson->script;
+            if ($wanted('decorated_vs_plain')) {
+                ($this->save)($lesson, Script::read(self::decorated($bare, self::BY_TURNS)));
+                yield 'decorated_vs_plain' => [round($this->fresh($lesson) / $plain, 2), '<= 1.3'];
+            }
+            if ($wanted('crowded_vs_plain') || $wanted('reexport_emphasis')) {
+                $script = self::decorated($bare, [self::CROWDED]);
+                ($this->save)($lesson->refresh(), Script::read($script));
+                $crowded = $this->fresh($lesson);
+                yield 'crowded_vs_plain' => [round($crowded / $plain, 2), ''];
 
-            $at = (int) strpos($script, '## Section 6');
-            $changed = substr($script, 0, $at).preg_replace('/box 20 25/', 'box 22 25', substr($script, $at), 1);
-            ($this->save)($lesson->refresh(), Script::read($changed));
-            $again = $this->twelve->exportSeconds($lesson->refresh());
-            yield 'reexport_emphasis' => [round($again / $decorated, 3), '<= 0.10'];
+                $at = (int) strpos($script, '## Section 6');
+                $changed = substr($script, 0, $at).preg_replace('/box 20 25/', 'box 22 25', substr($script, $at), 1);
+                ($this->save)($lesson->refresh(), Script::read($changed));
+                yield 'reexport_emphasis' => [round($this->twelve->exportSeconds($lesson->refresh()) / $crowded, 3), '<= 0.10'];
+            }
         }
         if ($wanted('watch_jump_ms')) {
             $milliseconds = Visit::run($folder, 'watch.mjs', "/lessons/{$lesson->id}/finish");
@@ -61,12 +82,19 @@ final class DecoratedBench implements Bench
         return $this->twelve->exportSeconds($lesson->refresh());
     }
 
-    private function decorated(string $script): string
+    /** @param  list<array<string, string>>  $turns  what words become, for one section after the other */
+    private static function decorated(string $script, array $turns): string
     {
-        foreach (self::CUES as $word => $cue) {
-            $script = (string) preg_replace('/(?<=\s)'.preg_quote($word, '/').'(?=\s)/', $cue, $script);
+        $made = '';
+        foreach (preg_split('/(?=^## )/m', $script) ?: [] as $n => $section) {
+            foreach ($n === 0 ? [] : $turns[($n - 1) % count($turns)] as $word => $cue) {
+                $section = (string) preg_replace('/(?<=\s)'.preg_quote($word, '/').'(?=\s)/', $cue, $section, 1);
+            }
+            $music = $n === 1 ? '[music: Slack water, -3 dB] ' : '';
+            $opening = "{$music}[join: dissolve, 0.5 s] ";
+            $made .= $n === 0 ? $section : (string) preg_replace('/^(## .*\n\n)/', "\\1{$opening}", $section);
         }
 
-        return (string) preg_replace('/(?=\[join)/', '[music: Slack water, -3 dB] ', $script, 1);
+        return $made;
     }
 }

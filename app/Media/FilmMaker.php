@@ -6,6 +6,8 @@ namespace App\Media;
 
 use OpenReel\Core\Formats\ChapterFile;
 use OpenReel\Core\Formats\ConcatList;
+use OpenReel\Core\Formats\TimedText;
+use OpenReel\Core\Render\FilmCaptionTrack;
 use OpenReel\Core\Render\FilmCommand;
 use OpenReel\Core\Render\JoinSpec;
 use OpenReel\Core\Render\PieceOrder;
@@ -93,12 +95,24 @@ final class FilmMaker
             ),
         );
         $chapters = $this->media->draft('ffmeta');
+        $captions = $plan->captions();
+        $texts = $captions === [] ? null : $this->media->draft('vtt');
         $film = $this->media->draft('mp4');
         try {
             $marks = $plan->assembly->chapters();
             $this->media->fill($chapters, ChapterFile::write($title, $marks));
+            if ($texts !== null) {
+                $this->media->fill($texts, TimedText::webVtt($captions));
+            }
             $this->encoder->run(
-                FilmCommand::lesson($list, $soundtrack->path, $chapters, $film, ChapterFile::arguments($title, $marks)),
+                FilmCommand::lesson(
+                    $list,
+                    $soundtrack->path,
+                    $chapters,
+                    $film,
+                    ChapterFile::arguments($title, $marks),
+                    $texts === null ? null : new FilmCaptionTrack($texts, $plan->language->threeLetters()),
+                ),
             );
         } catch (\Throwable $e) {
             @unlink($film);
@@ -106,6 +120,7 @@ final class FilmMaker
         } finally {
             @unlink($list);
             @unlink($chapters);
+            @unlink((string) $texts);
         }
 
         return $film;

@@ -8,10 +8,14 @@ use OpenReel\Core\Assembly\Assembly;
 use OpenReel\Core\Assembly\Chapter;
 use OpenReel\Core\Assembly\Segment;
 use OpenReel\Core\Assembly\SilenceFound;
+use OpenReel\Core\Captions\Caption;
+use OpenReel\Core\Captions\FilmCaptions;
+use OpenReel\Core\Captions\SetCaption;
 use OpenReel\Core\Render\CacheKey;
 use OpenReel\Core\Render\JoinSpec;
 use OpenReel\Core\Render\PicturePieces;
 use OpenReel\Core\Render\ShotSpec;
+use OpenReel\Core\Script\Language;
 use OpenReel\Core\Sound\MusicLevels;
 use OpenReel\Core\Sound\SoundPart;
 use OpenReel\Core\Sound\SoundPlan;
@@ -26,6 +30,8 @@ final readonly class FilmPlan
      * @param  int  $unread  lines of a draft that the stand-in voice has still to read
      * @param  array<string, string>  $texts  words of the lesson's lines, by id
      * @param  array<string, list<SilenceFound>>  $silences  between words, by section
+     * @param  array<string, list<int>>  $idle  numbers of speed cues that no silence belongs to, by section
+     * @param  list<SetCaption>  $set  captions as a person wants them
      */
     public function __construct(
         public Assembly $assembly,
@@ -36,6 +42,9 @@ final readonly class FilmPlan
         public array $texts = [],
         public MusicLevels $music = new MusicLevels(),
         public array $silences = [],
+        public array $idle = [],
+        public array $set = [],
+        public Language $language = Language::English,
     ) {
     }
 
@@ -58,6 +67,12 @@ final readonly class FilmPlan
         return SoundPlan::of($this->assembly, $this->target, $this->computerUnder, $this->music);
     }
 
+    /** @return list<Caption> in order */
+    public function captions(): array
+    {
+        return FilmCaptions::of($this->assembly, $this->texts, $this->set);
+    }
+
     /** Tells whether an export still shows what the lesson says: a hash of everything that goes into the film. */
     public function hash(): string
     {
@@ -67,8 +82,20 @@ final readonly class FilmPlan
                 'pictures' => array_map(fn (ShotSpec|JoinSpec $s): string => $s->key(''), $this->pictures()),
                 'sounds' => array_map(fn (SoundPart $p): string => $p->key(''), SoundPart::all($this->sound())),
                 'chapters' => array_map(fn (Chapter $c): string => $c->title, $this->assembly->chapters()),
+                'words' => $this->words(),
             ],
             '',
         );
+    }
+
+    /** @return array<string, mixed> what the captions are made of */
+    private function words(): array
+    {
+        $lines = array_merge(...array_map(fn (Segment $s): array => $s->passage?->spoken() ?? [], $this->assembly->segments));
+
+        return [
+            'lines' => array_map(fn (string $line): string => $this->texts[$line] ?? '', $lines),
+            'set' => array_map(fn (SetCaption $c): array => [$c->line, $c->word, $c->was, $c->rows], $this->set),
+        ];
     }
 }

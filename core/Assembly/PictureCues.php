@@ -205,10 +205,10 @@ final class PictureCues
     public static function speeds(Section $section, array $lines): array
     {
         $cued = [];
-        foreach ($section->cues as $cue) {
+        foreach ($section->cues as $number => $cue) {
             $speed = $cue->kind === CueKind::Speed ? SpeedCue::read($cue->value) : null;
             if ($speed !== null) {
-                $cued[] = new SpeedCued($lines[$cue->line - 1] ?? null, $cue->within, $speed);
+                $cued[] = new SpeedCued($lines[$cue->line - 1] ?? null, $cue->within, $speed, $number);
             }
         }
 

@@ -56,6 +56,25 @@ final class Silences
         return $quick === [] ? $passage : new Passage($passage->take, $passage->span, $passage->lines, array_values($quick));
     }
 
+    /**
+     * @param  list<Passage>  $passages  of a section
+     * @param  list<SpeedCued>  $cues  of that section
+     * @return list<int> numbers of the cues whose word is spoken, but behind no silence
+     */
+    public static function idle(array $passages, array $cues): array
+    {
+        $idle = [];
+        foreach ($cues as $cued) {
+            $spoken = array_filter($passages, fn (Passage $p): bool => self::place($cued, $p) !== null);
+            $quickens = fn (Passage $p): bool => self::before(self::place($cued, $p), self::in($p)) !== null;
+            if ($spoken !== [] && array_filter($spoken, $quickens) === []) {
+                $idle[] = $cued->number;
+            }
+        }
+
+        return $idle;
+    }
+
     /** The moment of the take at which a cue stands; null where the passage does not come by. */
     private static function place(SpeedCued $cued, Passage $passage): ?Tick
     {

@@ -12,8 +12,9 @@ final readonly class SpeedCued
     /**
      * @param  string|null  $line  id of the line it stands before or in; null behind the last
      * @param  float  $within  part of that line already spoken, 0..1
+     * @param  int  $number  of the cue among its section's, counted from 0
      */
-    public function __construct(public ?string $line, public float $within, public SpeedCue $cue)
+    public function __construct(public ?string $line, public float $within, public SpeedCue $cue, public int $number = 0)
     {
     }
 }

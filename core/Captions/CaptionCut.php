@@ -49,10 +49,33 @@ final class CaptionCut
 
     /**
      * @param  list<SpokenWord>  $words  in the order of the film
+     * @param  list<SetCaption>  $set  by a person: they stay as they are, and the rest is cut between them
      * @return list<Caption> in order; none overlaps another
      */
-    public static function of(array $words, FrameRate $rate): array
+    public static function of(array $words, FrameRate $rate, array $set = []): array
     {
+        $cuts = [];
+        $behind = 0;
+        foreach (SetCaptions::among($words, $set) as $start => $caption) {
+            array_push($cuts, ...self::cuts($words, $behind, $start, $rate));
+            $behind = $start + $caption->count();
+            $own = array_map(fn (SpokenWord $w): string => $w->text, array_slice($words, $start, $caption->count()));
+            $rows = $caption->rows !== [] ? $caption->rows : Rows::broken($own);
+            $cuts[] = [$start, $behind, $rows, $caption->isChecked];
+        }
+        array_push($cuts, ...self::cuts($words, $behind, count($words), $rate));
+
+        return self::timed($words, $cuts, $rate);
+    }
+
+    /**
+     * @param  list<SpokenWord>  $all
+     * @return list<array{int, int, non-empty-list<string>, false}> of the words from one on, until before another: the first
+     *     word, the word behind the last, rows
+     */
+    private static function cuts(array $all, int $begin, int $before, FrameRate $rate): array
+    {
+        $words = array_slice($all, $begin, $before - $begin);
         if ($words === []) {
             return [];
         }
@@ -73,11 +96,11 @@ final class CaptionCut
                 if ($rows === null) {
                     break;
                 }
-                $next = $words[$end] ?? null;
+                $next = $all[$begin + $end] ?? null;
                 $room = $next === null ? self::STAYS : $next->from->minusOrZero($words[$end - 1]->until)->seconds() - $gap;
                 /** @var non-empty-list<SpokenWord> $said */
                 $said = array_slice($words, $start, $length);
-                $own = ($cost[$start] ?? INF) + $rows->cost + ($next === null ? 0.0 : array_pop($own))
+                $own = ($cost[$start] ?? INF) + $rows->cost + ($end === $count ? 0.0 : array_pop($own))
                     + self::INSIDE * count(array_keys(array_slice($own, 0, $length - 1), Breaks::SENTENCE, true))
                     + self::time($said, mb_strlen(implode(' ', $rows->rows)), $room);
                 if ($own < ($cost[$end] ?? INF)) {
@@ -87,10 +110,10 @@ final class CaptionCut
         }
         $cuts = [];
         for ($end = $count; $end > 0; $end = $from[$end]) {
-            array_unshift($cuts, [$from[$end], $end]);
+            array_unshift($cuts, [$begin + $from[$end], $begin + $end, $laid[$end]->rows, false]);
         }
 
-        return self::timed($words, array_map(fn (array $c): array => [...$c, $laid[$c[1]]->rows], $cuts), $rate);
+        return $cuts;
     }
 
     /**
@@ -121,14 +144,14 @@ final class CaptionCut
 
     /**
      * @param  list<SpokenWord>  $words
-     * @param  list<array{int, int, non-empty-list<string>}>  $cuts  first word, the word behind the last, rows
+     * @param  list<array{int, int, non-empty-list<string>, bool}>  $cuts  first word, the word behind the last, rows, checked
      * @return list<Caption>
      */
     private static function timed(array $words, array $cuts, FrameRate $rate): array
     {
         $gap = Tick::ofFrames(self::GAP_FRAMES, $rate);
         $captions = [];
-        foreach ($cuts as $n => [$start, $end, $rows]) {
+        foreach ($cuts as $n => [$start, $end, $rows, $isChecked]) {
             $from = $words[$start]->from;
             $until = $words[$end - 1]->until;
             $next = isset($cuts[$n + 1]) ? $words[$cuts[$n + 1][0]]->from : null;
@@ -140,7 +163,8 @@ final class CaptionCut
                 $isBridged = $next->minusOrZero($until)->seconds() < self::BRIDGED;
                 $until = $isBridged ? $latest : Tick::earlier($until, $latest);
             }
-            $captions[] = new Caption($rows, $from, Tick::later($until, $from->plus($gap)));
+            $until = Tick::later($until, $from->plus($gap));
+            $captions[] = new Caption($rows, $from, $until, array_slice($words, $start, $end - $start), '', $isChecked);
         }
 
         return $captions;

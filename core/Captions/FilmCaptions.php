@@ -17,9 +17,10 @@ final class FilmCaptions
 
     /**
      * @param  array<string, string>  $texts  words of the lesson's lines, by id
+     * @param  list<SetCaption>  $set  by a person
      * @return list<Caption> in order; none goes from one section into the next
      */
-    public static function of(Assembly $assembly, array $texts): array
+    public static function of(Assembly $assembly, array $texts, array $set = []): array
     {
         $sections = [];
         foreach ($assembly->segments as $segment) {
@@ -28,7 +29,11 @@ final class FilmCaptions
         }
 
         return self::apart(array_merge(...array_map(
-            fn (array $words): array => CaptionCut::of($words, $assembly->rate),
+            fn (string $id, array $words): array => array_map(
+                fn (Caption $c): Caption => $c->in($id),
+                CaptionCut::of($words, $assembly->rate, $set),
+            ),
+            array_keys($sections),
             array_values($sections),
         )), Tick::ofFrames(CaptionCut::GAP_FRAMES, $assembly->rate));
     }
@@ -44,7 +49,7 @@ final class FilmCaptions
         return array_map(function (Caption $caption, ?Caption $next) use ($gap): Caption {
             $latest = $next?->from->minusOrZero($gap) ?? $caption->until;
 
-            return new Caption($caption->rows, $caption->from, Tick::earlier($caption->until, $latest));
+            return $caption->until(Tick::earlier($caption->until, $latest));
         }, $captions, array_slice([...$captions, null], 1, count($captions)));
     }
 
@@ -62,7 +67,7 @@ final class FilmCaptions
         foreach (WordFrames::ticks($passage, $texts) as $line => $ticks) {
             preg_match_all('/\S+/u', $texts[$line] ?? '', $found);
             foreach ($ticks as $n => $tick) {
-                $said[] = [$found[0][$n], $tick];
+                $said[] = [$found[0][$n], $tick, $line, $n];
             }
         }
         usort($said, fn (array $a, array $b): int => $a[1] <=> $b[1]);
@@ -72,14 +77,14 @@ final class FilmCaptions
         );
         $longest = Tick::ofMilliseconds(self::LONGEST_WORD_MS)->count;
         $words = [];
-        foreach ($said as $n => [$text, $tick]) {
+        foreach ($said as $n => [$text, $tick, $line, $number]) {
             $until = min($said[$n + 1][1] ?? $passage->span->until->count, $tick + $longest);
             foreach ($passage->take->pauses as $pause) {
                 // It ends where a silence begins.
                 $until = $pause->from->count > $tick ? min($until, $pause->from->count) : $until;
             }
             if ($tick >= $passage->span->from->count && $tick < $passage->span->until->count) {
-                $words[] = new SpokenWord($text, $at($tick), Tick::later($at($tick), $at($until)));
+                $words[] = new SpokenWord($text, $at($tick), Tick::later($at($tick), $at($until)), $line, $number);
             }
         }
 

@@ -11,7 +11,7 @@ final readonly class Rows
     public const CHARACTERS = 42;
 
     /** What two rows of different length cost, a character: the eye goes a shorter way between rows alike. */
-    private const UNEVEN = 0.05;
+    private const UNEVEN = 0.3;
 
     /**
      * @param  non-empty-list<string>  $rows
@@ -19,6 +19,30 @@ final readonly class Rows
      */
     private function __construct(public array $rows, public float $cost)
     {
+    }
+
+    /**
+     * Words of which a person wants one caption, whether they fit into two rows or not.
+     *
+     * @param  list<string>  $words  at least one
+     * @return non-empty-list<string>
+     */
+    public static function broken(array $words): array
+    {
+        $breaks = array_map(Breaks::cost(...), $words, [...array_slice($words, 1), '']);
+
+        $two = $words === [] ? null : self::of($words, $breaks)?->rows;
+        $rows = [''];
+        foreach ($two === null ? $words : [] as $word) {
+            $row = ltrim("{$rows[count($rows) - 1]} {$word}");
+            if (mb_strlen($row) > self::CHARACTERS && $row !== $word) {
+                $rows[] = $word;
+            } else {
+                $rows[count($rows) - 1] = $row;
+            }
+        }
+
+        return $two ?? $rows;
     }
 
     /**

@@ -38,7 +38,7 @@ enum SpeechFlag: string
      * @param  int  $lines  how many were listened for
      * @param  int  $length  ticks of the voice
      * @param  int  $expected  ticks that the lines used take to say at the presenter's pace; 0 when that is not known
-     * @param  bool  $mayPause  whether the script asks for pauses
+     * @param  bool  $mayPause  whether the script asks for pauses, or something is to be seen meanwhile
      * @return list<self> the worst first
      */
     public static function of(Heard $heard, UsedReads $used, int $lines, int $length, int $expected, bool $mayPause): array

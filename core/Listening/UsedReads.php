@@ -78,12 +78,15 @@ final readonly class UsedReads
         return false;
     }
 
-    /** @return list<int> indexes of lines in which something else is said, one stops for long, or hardly a word is understood */
-    public function flawed(Heard $heard): array
+    /**
+     * @param  bool  $mayPause  a long pause is meant, or something is to be seen meanwhile
+     * @return list<int> indexes of lines in which something else is said, one stops for long, or hardly a word is understood
+     */
+    public function flawed(Heard $heard, bool $mayPause = false): array
     {
         $spoils = [
             ...$heard->unscripted,
-            ...array_filter($heard->pauses, fn (Span $s): bool => $s->length()->count >= SpeechFlag::LONG),
+            ...$mayPause ? [] : array_filter($heard->pauses, fn (Span $s): bool => $s->length()->count >= SpeechFlag::LONG),
         ];
         $isSpoiled = function (Span $line) use ($spoils): bool {
             foreach ($spoils as $span) {

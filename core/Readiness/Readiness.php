@@ -16,6 +16,7 @@ use OpenReel\Core\Script\Pace;
 use OpenReel\Core\Script\Script;
 use OpenReel\Core\Script\Section;
 use OpenReel\Core\Script\SpeakingTime;
+use OpenReel\Core\Script\SpeedCue;
 use OpenReel\Core\Script\Words;
 use OpenReel\Core\Sound\Bed;
 
@@ -46,6 +47,7 @@ final readonly class Readiness
      * @param  list<int>  $withScreen  indexes of sections that are heard in takes with a screen
      * @param  list<Bed>  $beds  the music there is
      * @param  string|null  $presenter  as the house style calls them; null when that is not known
+     * @param  array<int, list<int>>  $idleSpeeds  numbers of speed cues that no silence belongs to, by index of the section
      */
     public function __construct(
         private Script $script,
@@ -57,6 +59,7 @@ final readonly class Readiness
         private array $withScreen = [],
         private array $beds = [],
         private ?string $presenter = null,
+        private array $idleSpeeds = [],
     ) {
     }
 
@@ -148,7 +151,7 @@ final readonly class Readiness
         $found = [];
         $hasStage = false;
         $steps = $built = 0;
-        foreach ($section->cues as $cue) {
+        foreach ($section->cues as $number => $cue) {
             $hasStage = $cue->kind->isStage() ? $cue->kind !== CueKind::CameraAlone : $hasStage;
             if ($cue->kind->isStage()) {
                 $steps = $this->deck[$cue->kind === CueKind::Slide ? $shown->at($cue) ?? -1 : -1]->steps ?? 0;
@@ -158,7 +161,8 @@ final readonly class Readiness
             }
             $says = $cue->problem() ?? self::stepProblem($cue, $built, $steps) ?? $this->slideProblem($cue, $shown)
                 ?? self::placeProblem($cue, $hasStage) ?? $this->pictureProblem($cue, $shown) ?? $this->musicProblem($cue)
-                ?? $this->nameProblem($cue);
+                ?? $this->nameProblem($cue)
+                ?? (in_array($number, $this->idleSpeeds[$index] ?? [], true) ? SpeedCue::IDLE : null);
             if ($says !== null) {
                 $found[] = new Finding('cue', $says, $cue->from, $index);
             } elseif ($cue->kind === CueKind::Screen && ! in_array($index, $this->withScreen, true)) {

@@ -18,6 +18,7 @@ final class ExportCheck
 
     /**
      * @param  ExportFacts  $facts  what was found in the file
+     * @param  int  $captions  how many there are
      * @return list<array{name: string, ok: bool, says: string}> one sentence a check, in a fixed order
      */
     public static function findings(
@@ -26,6 +27,7 @@ final class ExportCheck
         LoudnessReport $sound,
         float $targetLufs,
         float $peakLimit,
+        int $captions = 0,
     ): array {
         $frames = $assembly->frames();
         $seconds = $assembly->length()->seconds();
@@ -58,6 +60,12 @@ final class ExportCheck
                 $chapters === 1 ? 'One chapter.' : "{$chapters} chapters.",
                 "The file has {$facts->chapters} chapters instead of {$chapters}.",
             ),
+            ...$captions === 0 ? [] : [self::finding(
+                'captions',
+                $facts->hasCaptions,
+                "Captions are in it as text ({$captions}), to be switched on.",
+                'The captions are missing in the file.',
+            )],
             self::loudness($sound, $targetLufs, $peakLimit),
         ];
     }

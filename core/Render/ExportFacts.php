@@ -15,6 +15,7 @@ final readonly class ExportFacts
         public string $audioCodec,
         public float $soundSeconds,
         public int $chapters,
+        public bool $hasCaptions = false,
     ) {
     }
 }

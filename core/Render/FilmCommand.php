@@ -35,14 +35,26 @@ final class FilmCommand
      * @param  string  $soundtrack  path
      * @param  string  $chapters  path of a metadata text
      * @param  list<string>  $titles  arguments for titles that it cannot hold
+     * @param  FilmCaptionTrack|null  $captions  shown when the viewer wants them
      * @return list<string>
      */
-    public static function lesson(string $pictures, string $soundtrack, string $chapters, string $out, array $titles = []): array
-    {
+    public static function lesson(
+        string $pictures,
+        string $soundtrack,
+        string $chapters,
+        string $out,
+        array $titles = [],
+        ?FilmCaptionTrack $captions = null,
+    ): array {
+        $track = $captions === null ? [] : [
+            '-map', '3:s:0', '-c:s', 'mov_text', '-metadata:s:s:0', "language={$captions->language}", '-disposition:s:0', '0',
+        ];
+
         return [
             '-f', 'concat', '-safe', '0', '-i', $pictures, '-i', $soundtrack, '-f', 'ffmetadata', '-i', $chapters,
+            ...$captions === null ? [] : ['-f', 'webvtt', '-i', $captions->path],
             '-map', '0:v:0', '-map', '1:a:0', '-map_metadata', '2', '-map_chapters', '2', ...$titles,
-            '-c', 'copy', '-video_track_timescale', '30000', '-movflags', '+faststart', '-f', 'mp4', $out,
+            '-c', 'copy', ...$track, '-video_track_timescale', '30000', '-movflags', '+faststart', '-f', 'mp4', $out,
         ];
     }
 }

@@ -11,4 +11,15 @@ enum Language: string
     case German = 'de';
     case French = 'fr';
     case Spanish = 'es';
+
+    /** @return string its ISO 639-2 code, as files of films have it */
+    public function threeLetters(): string
+    {
+        return match ($this) {
+            self::English => 'eng',
+            self::German => 'deu',
+            self::French => 'fra',
+            self::Spanish => 'spa',
+        };
+    }
 }

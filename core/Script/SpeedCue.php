@@ -11,6 +11,9 @@ final readonly class SpeedCue
 
     public const MOST = 16;
 
+    /** What is said of a cue that no silence belongs to. */
+    public const IDLE = 'There is no silence of 2 seconds or more before this word, so nothing runs faster here.';
+
     /** @param  int|null  $times  so many times as fast; null cuts the silence out */
     public function __construct(public ?int $times)
     {

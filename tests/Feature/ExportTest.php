@@ -38,7 +38,7 @@ final class ExportTest extends FeatureTestCase
 
         self::assertSame('done', $export['state'], (string) $export['problem']);
         self::assertSame(
-            [true, true, true, true, true],
+            [true, true, true, true, true, true],
             array_column($export['findings'], 'ok'),
             (string) json_encode($export['findings']),
         );

@@ -36,6 +36,7 @@ final class SamplesTest extends FeatureTestCase
             'ties: TieProposal[]' => "lessons/{$lesson->id}/script/ties",
             'slides: Slide[]' => "lessons/{$lesson->id}/slides",
             'cues: LessonCues' => "lessons/{$lesson->id}/cues",
+            'captions: LessonCaptions' => "lessons/{$lesson->id}/captions",
             'music: OfferedMusic[]' => "lessons/{$lesson->id}/music",
             'decks: Deck[]' => "lessons/{$lesson->id}/decks",
             'courses: Course[]' => 'courses',

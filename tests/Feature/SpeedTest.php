@@ -11,6 +11,7 @@ use App\Models\Hearing;
 use App\Models\Section;
 use Illuminate\Support\Facades\DB;
 use OpenReel\Core\Script\Script;
+use OpenReel\Core\Script\SpeedCue;
 
 /** Silences that run faster or are cut out, in the film itself. */
 final class SpeedTest extends FeatureTestCase
@@ -71,6 +72,20 @@ final class SpeedTest extends FeatureTestCase
 
         self::assertNotSame([], preg_grep('/is no speed/', $says));
         self::assertCount(1, $this->getJson("/api/lessons/{$section->lesson_id}/assembly")->json('segments.0.map'));
+    }
+
+    public function test_a_speed_that_no_silence_belongs_to_is_named_and_changes_nothing(): void
+    {
+        $section = $this->spoken('One [speed: 4 x] two. [speed: 8 x] Three four.');
+        $lesson = "/api/lessons/{$section->lesson_id}";
+        $plan = $this->getJson("{$lesson}/assembly");
+
+        $idle = ['section_id' => $section->id, 'number' => 0, 'says' => SpeedCue::IDLE];
+        self::assertSame([$idle], $plan->json('idle_cues'));
+        self::assertCount(3, $plan->json('segments.0.map'));
+        $all = $this->getJson("{$lesson}/script/ready")->json();
+        $found = array_filter($all, fn (array $f): bool => $f['says'] === SpeedCue::IDLE);
+        self::assertSame([strpos($section->lesson()->firstOrFail()->script, '[speed: 4 x]')], array_column($found, 'at'));
     }
 
     /** @return array{array<string, mixed>, string} the assembly, and the path of the film */

@@ -89,7 +89,7 @@ test('from nothing to a downloaded film, by keyboard alone', async ({ page }) =>
 
     const path = await file.path();
     const film = probe(path);
-    expect(film.codecs).toEqual(['h264', 'aac']);
+    expect(film.codecs).toEqual(['h264', 'aac', 'mov_text']);
     expect([film.width, film.height]).toEqual([1280, 720]);
     expect(film.chapters).toEqual(['High water']);
     // Five seconds were spoken; the pause of five more is not in it, however slow the machine is.

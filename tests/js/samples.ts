@@ -6,6 +6,7 @@ import type {
     Export,
     Finding,
     Lesson,
+    LessonCaptions,
     LessonCues,
     LessonStyle,
     LessonSummary,
@@ -636,6 +637,7 @@ export const assembly = {
         }
     ],
     "silences": [],
+    "idle_cues": [],
     "missing": [
         "id10"
     ],
@@ -675,6 +677,11 @@ export const exports = [
                 "name": "chapters",
                 "ok": true,
                 "says": "2 chapters."
+            },
+            {
+                "name": "captions",
+                "ok": true,
+                "says": "Captions are in it as text (1), to be switched on."
             },
             {
                 "name": "loudness",
@@ -878,6 +885,31 @@ export const cues = {
         ]
     }
 } satisfies LessonCues;
+
+export const captions = {
+    "sections": [
+        {
+            "section_id": "id4",
+            "captions": [
+                {
+                    "number": 0,
+                    "rows": [
+                        "Find the right day.",
+                        "Then 4.8 4.9 5.0 5.1 read the height."
+                    ],
+                    "was": "Find the right day. Then 4.8 4.9 5.0 5.1 read the height.",
+                    "from_frame": 0,
+                    "until_frame": 72,
+                    "checked": false,
+                    "before": null,
+                    "problem": null
+                }
+            ]
+        }
+    ],
+    "count": 1,
+    "unchecked": 1
+} satisfies LessonCaptions;
 
 export const music = [
     {

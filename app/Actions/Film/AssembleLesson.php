@@ -6,6 +6,7 @@ namespace App\Actions\Film;
 
 use App\Media\DraftVoice;
 use App\Media\FilmPlan;
+use App\Models\CaptionRow;
 use App\Models\Lesson;
 use App\Models\Section;
 use App\Readers\CardPicture;
@@ -72,7 +73,7 @@ final class AssembleLesson
         $files += $more;
         $cues = new PictureCues($script, LessonDeck::of($slides), $style, $frame);
         [$lines, $texts] = $this->lines($lesson);
-        $sources = [];
+        $sources = $idle = [];
         foreach (array_values($lesson->sections()->get()->all()) as $index => $section) {
             $text = $script->sections[$index] ?? null;
             if ($text === null) {
@@ -88,6 +89,7 @@ final class AssembleLesson
             [$opening, $changes] = $cues->of($text, $own);
             $passages = $card === null ? self::passages($own, $coverage->sections[$section->id] ?? null, $takes, $drafts) : [];
             $speeds = PictureCues::speeds($text, $own);
+            $idle[$section->id] = Silences::idle($passages, $speeds);
             $sources[] = new SectionSource(
                 $section->id,
                 $section->heading,
@@ -135,6 +137,9 @@ final class AssembleLesson
             $texts,
             $style->music,
             array_filter($silences),
+            array_filter($idle),
+            CaptionRow::of($lesson->id),
+            $style->language,
         );
     }
 

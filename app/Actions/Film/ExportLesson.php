@@ -59,6 +59,7 @@ final class ExportLesson
                 $loudness,
                 $lesson->target,
                 (float) config('reel.loudness.peak_dbtp'),
+                count($lesson->captions()),
             );
             $path = "lessons/{$export->lesson_id}/exports/{$export->id}.mp4";
             $bytes = (int) filesize($film);

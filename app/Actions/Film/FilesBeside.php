@@ -7,7 +7,6 @@ namespace App\Actions\Film;
 use App\Media\FilmPlan;
 use App\Media\MediaStore;
 use App\Models\Export;
-use OpenReel\Core\Captions\FilmCaptions;
 use OpenReel\Core\Captions\Transcript;
 use OpenReel\Core\Formats\TimedText;
 
@@ -52,7 +51,7 @@ final class FilesBeside
     /** @return array<string, string> text of each, by a key of KINDS; without captions where nothing is said */
     private static function texts(FilmPlan $plan, string $title): array
     {
-        $captions = FilmCaptions::of($plan->assembly, $plan->texts);
+        $captions = $plan->captions();
 
         return ($captions === [] ? [] : [
             'captions.vtt' => TimedText::webVtt($captions),

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Actions\Script;
 
+use App\Actions\Film\AssembleLesson;
 use App\Models\Lesson;
 use App\Models\Slide;
 use App\Readers\CardPicture;
@@ -17,14 +18,17 @@ use OpenReel\Core\Picture\FrameSize;
 use OpenReel\Core\Readiness\DeckSlide;
 use OpenReel\Core\Readiness\Finding;
 use OpenReel\Core\Readiness\Readiness;
+use OpenReel\Core\Script\Cue;
+use OpenReel\Core\Script\CueKind;
 use OpenReel\Core\Script\Script;
+use OpenReel\Core\Script\Section;
 use OpenReel\Core\Script\SourceMap;
 use OpenReel\Core\Take\TrackKind;
 
 /** What is still to be looked at in a lesson before it is recorded. */
 final class CheckReadiness
 {
-    public function __construct(private readonly LessonMusic $music)
+    public function __construct(private readonly LessonMusic $music, private readonly AssembleLesson $assemble)
     {
     }
 
@@ -66,8 +70,24 @@ final class CheckReadiness
             (new Readiness(
                 $script, $deck, $style->layout, LearnedPace::of($lesson), $cutOff, self::unspoken($lesson, $sections->all()),
                 self::withScreen($lesson, $sections->all()), $this->music->of($lesson), $style->presenter,
+                $this->idle($lesson, $script, $sections->all()),
             ))->findings(),
         );
+    }
+
+    /**
+     * @param  array<int, string>  $sections  ids, in order
+     * @return array<int, list<int>> numbers of speed cues that no silence belongs to, by index of the section
+     */
+    private function idle(Lesson $lesson, Script $script, array $sections): array
+    {
+        $cues = array_merge(...array_map(fn (Section $s): array => $s->cues, $script->sections));
+        if (array_filter($cues, fn (Cue $c): bool => $c->kind === CueKind::Speed) === []) {
+            return [];
+        }
+        $idle = ($this->assemble)($lesson)->idle;
+
+        return array_filter(array_map(fn (string $id): array => $idle[$id] ?? [], $sections));
     }
 
     /**

@@ -104,7 +104,7 @@ final class HearTake
         $take->heard = self::told($ids, $heard, $later);
         $take->hearing = $heard->isSure() && $used->order !== [] ? Hearing::Sure : Hearing::Unsure;
         if ($take->hearing === Hearing::Sure) {
-            $take->flawed = array_map(fn (int $line): string => $ids[$line], $used->flawed($heard));
+            $take->flawed = array_map(fn (int $line): string => $ids[$line], $used->flawed($heard, self::mayPause($take)));
             $take->tightened = PauseTightening::of($take, LessonStyle::of($take->lesson())->longestPause);
             $this->use($take, $used, $later);
         } else {
@@ -138,8 +138,14 @@ final class HearTake
             $voice->length_ticks,
             // Nobody knows yet how fast this presenter usually speaks.
             $pace->isLearned() ? (int) round(Tick::ofMilliseconds($expected)->count * $pace->factor) : 0,
-            $take->silence_ms > 0,
+            self::mayPause($take),
         );
+    }
+
+    /** While a screen is shown, nobody need speak. */
+    private static function mayPause(Take $take): bool
+    {
+        return $take->silence_ms > 0 || $take->track(TrackKind::Screen) !== null;
     }
 
     private function use(Take $take, UsedReads $used, Tick $later): void

@@ -18,6 +18,7 @@ use OpenReel\Core\Assembly\WordFrames;
 use OpenReel\Core\Render\JoinSpec;
 use OpenReel\Core\Render\PicturePieces;
 use OpenReel\Core\Render\ShotSpec;
+use OpenReel\Core\Script\SpeedCue;
 use OpenReel\Core\Sound\BedPlace;
 use OpenReel\Core\Sound\ComputerSound;
 use OpenReel\Core\Sound\GainSearch;
@@ -57,12 +58,26 @@ final class AssemblyResource extends JsonResource
             'segments' => array_map($this->segment(...), $assembly->segments),
             'music' => $assembly->music === [] ? [] : array_map(self::bed(...), $this->resource->sound()->beds),
             'silences' => self::silences($this->resource->silences),
+            'idle_cues' => $this->idle(),
             'missing' => array_map(fn (SectionSource $s): string => $s->id, $assembly->missing),
             'sections' => $this->sections($assembly->segments),
             // Sections of which nothing has to be rendered any more.
             'unread' => $this->resource->unread,
             'rendered' => $this->sections($assembly->segments) - $this->sections($this->unmade()),
         ];
+    }
+
+    /** @return list<array{section_id: string, number: int, says: string}> cues that do nothing where they stand, and why */
+    private function idle(): array
+    {
+        $all = [];
+        foreach ($this->resource->idle as $section => $numbers) {
+            foreach ($numbers as $number) {
+                $all[] = ['section_id' => $section, 'number' => $number, 'says' => SpeedCue::IDLE];
+            }
+        }
+
+        return $all;
     }
 
     /**

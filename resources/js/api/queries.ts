@@ -28,6 +28,7 @@ reach.subscribe(() => {
 export function refreshLesson(lessonId: string): Promise<void> {
     void queryClient.invalidateQueries({ queryKey: ['assembly', lessonId] });
     void queryClient.invalidateQueries({ queryKey: ['exports', lessonId] });
+    void queryClient.invalidateQueries({ queryKey: ['captions', lessonId] });
     void queryClient.invalidateQueries({ queryKey: ['lessons'] });
     void queryClient.invalidateQueries({ queryKey: ['slides', lessonId] });
     void queryClient.invalidateQueries({ queryKey: ['ready', lessonId] });

@@ -413,6 +413,8 @@ export interface Assembly {
     music: Bed[];
     /** Silences between words: they may run faster. */
     silences: Silence[];
+    /** Cues that do nothing where they stand in the film, and why. */
+    idle_cues: { section_id: string; number: number; says: string }[];
     /** In a draft: lines that the stand-in voice has still to read. */
     unread: number;
 }
@@ -618,4 +620,32 @@ export interface LessonStyle {
     own: string[];
     warnings: string[];
     logos: Logo[];
+}
+
+/** A caption of a section. */
+export interface CaptionAt {
+    /** By index in its section. */
+    number: number;
+    rows: string[];
+    /** The words it stands for, as the script has them. */
+    was: string;
+    from_frame: number;
+    until_frame: number;
+    /** A person has read it. */
+    checked: boolean;
+    /** What was checked here before the words were changed. */
+    before: string | null;
+    problem: string | null;
+}
+
+export interface LessonCaptions {
+    sections: { section_id: string; captions: CaptionAt[] }[];
+    count: number;
+    unchecked: number;
+}
+
+/** What takes a change of captions back. */
+export interface CaptionUndo {
+    added: string[];
+    removed: { id: string; line: string; word: number; was: string; rows: string[]; checked: boolean }[];
 }

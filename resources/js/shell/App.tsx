@@ -6,7 +6,7 @@ import { ShelfRoom } from '../rooms/shelf/ShelfRoom';
 import { Fault } from './Fault';
 import { LessonFrame } from './LessonFrame';
 import { NoticesProvider } from './Notices';
-import { FinishRoom, HandOverRoom, RecordRoom, ReviewRoom, ScriptRoom } from './rooms';
+import { CaptionsRoom, FinishRoom, HandOverRoom, RecordRoom, ReviewRoom, ScriptRoom } from './rooms';
 
 const CourseRoom = lazy(() => import('../rooms/course/CourseRoom'));
 const PrompterRoom = lazy(() => import('../rooms/prompter/PrompterRoom'));
@@ -52,6 +52,7 @@ const router = createBrowserRouter([
             { path: 'review/:sectionId?', element: <ReviewRoom /> },
             { path: 'finish/:sectionId?', element: <FinishRoom /> },
             { path: 'handover/:sectionId?', element: <HandOverRoom /> },
+            { path: 'captions/:sectionId?', element: <CaptionsRoom /> },
         ],
     },
     { path: '*', element: <Navigate to="/" replace /> },

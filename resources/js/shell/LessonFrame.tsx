@@ -29,6 +29,9 @@ const rooms = [
     ['handover', 'Hand over'],
 ] as const;
 
+/** Rooms that are a part of another one. */
+const partOf: Record<string, string> = { captions: 'handover' };
+
 /** What stands round every room of a lesson: its name, the way to the other rooms, and the strip. */
 export function LessonFrame() {
     const { lessonId = '', sectionId } = useParams();
@@ -37,7 +40,7 @@ export function LessonFrame() {
     useRecovery(lessonId);
     useReadAhead(lesson, room);
     useEffect(() => {
-        const name = rooms.find(([path]) => path === room)?.[1] ?? '';
+        const name = room === 'captions' ? 'Captions' : (rooms.find(([path]) => path === room)?.[1] ?? '');
         document.title = lesson ? `${name}: ${lesson.title} - Open Reel` : 'Open Reel';
     }, [lesson, room]);
 
@@ -66,7 +69,7 @@ export function LessonFrame() {
                             <li key={path}>
                                 <Link
                                     to={roomPath(lesson.id, path, sectionId)}
-                                    aria-current={path === room ? 'page' : undefined}
+                                    aria-current={path === (partOf[room] ?? room) ? 'page' : undefined}
                                 >
                                     {name}
                                 </Link>

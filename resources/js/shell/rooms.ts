@@ -6,6 +6,7 @@ const loads = {
     review: () => import('../rooms/review/ReviewRoom'),
     finish: () => import('../rooms/finish/FinishRoom'),
     handover: () => import('../rooms/handover/HandOverRoom'),
+    captions: () => import('../rooms/captions/CaptionsRoom'),
 };
 
 export const ScriptRoom = lazy(loads.script);
@@ -13,6 +14,7 @@ export const RecordRoom = lazy(loads.record);
 export const ReviewRoom = lazy(loads.review);
 export const FinishRoom = lazy(loads.finish);
 export const HandOverRoom = lazy(loads.handover);
+export const CaptionsRoom = lazy(loads.captions);
 
 /** Brings the code of every room once the first one is there, so that they open also when the server is away. */
 export function loadRooms(): void {

@@ -72,6 +72,17 @@ final class SpeedTest extends TestCase
         ], $map?->toArray());
     }
 
+    public function test_a_cue_is_idle_where_its_word_is_spoken_behind_no_silence(): void
+    {
+        $given = [];
+        foreach ([['a', 0.5], ['b', 0.0], ['b', 0.9], ['c', 0.0], [null, 0.0]] as $n => [$line, $within]) {
+            $given[] = new SpeedCued($line, $within, new SpeedCue(4), $n);
+        }
+
+        self::assertSame([0, 2, 4], Silences::idle([$this->passage()], $given), 'nobody speaks c yet, so nobody knows');
+        self::assertSame([], Silences::idle([], $given));
+    }
+
     public function test_a_silence_is_cut_out(): void
     {
         $map = $this->film(new SpeedCued('b', 0.0, new SpeedCue(null)))->segments[0]->map;

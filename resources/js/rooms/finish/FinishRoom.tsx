@@ -15,7 +15,7 @@ import { clock } from '../../ui/time';
 import { Waiting } from '../../ui/Waiting';
 import { CueInHand } from './CueInHand';
 import { type BoardSection, Storyboard } from './Storyboard';
-import { type BoardWord, boardRows, isStage, placeBehind } from './storyboard';
+import { type BoardWord, boardRows, isStage, placeBehind, withProblems } from './storyboard';
 import { useNow, useSectionInSight } from './sight';
 import { useChosenWords } from './useChosenWords';
 import { useCueChange, useCues } from './useCues';
@@ -44,7 +44,7 @@ export default function FinishRoom() {
     const [asDraft, setAsDraft] = useState(false);
     const { data: film, error } = useAssembly(lesson.id);
     const { data: draft } = useAssembly(lesson.id, asDraft);
-    const { data: cues } = useCues(lesson);
+    const { data: written } = useCues(lesson);
     const change = useCueChange(lesson);
     const [player, setPlayer] = useState<AssemblyPlayer | null>(null);
     const [cue, setCue] = useState<{ section: Section; cue: PlacedCue } | null>(null);
@@ -54,6 +54,7 @@ export default function FinishRoom() {
     const framing = useFraming(lesson);
     const list = useRef<HTMLElement>(null);
     const plan = asDraft ? (draft ?? film) : film;
+    const cues = useMemo(() => withProblems(written, plan), [written, plan]);
 
     const board = useMemo<BoardSection[]>(() => {
         let firstWord = 0;

@@ -32,6 +32,8 @@ interface Props {
     goesOn?: WatchPlace | null;
     /** Whether it tells which section is seen. */
     says?: boolean;
+    /** Only the picture: whoever shows it plays it. */
+    isBare?: boolean;
     /** Lies over the picture that is seen. */
     over?: (picture: Picture) => ReactNode;
     /** Told the player when it is there. */
@@ -39,7 +41,17 @@ interface Props {
 }
 
 /** Plays the whole assembly at once, without rendering: the same frames that the export will have. */
-export function Watch({ plan, from, at = 0, plays = false, goesOn = null, says = true, over, onPlayer }: Props) {
+export function Watch({
+    plan,
+    from,
+    at = 0,
+    plays = false,
+    goesOn = null,
+    says = true,
+    isBare = false,
+    over,
+    onPlayer,
+}: Props) {
     const first = useRef<HTMLVideoElement>(null);
     const second = useRef<HTMLVideoElement>(null);
     const screens = [useRef<HTMLVideoElement>(null), useRef<HTMLVideoElement>(null)];
@@ -146,24 +158,26 @@ export function Watch({ plan, from, at = 0, plays = false, goesOn = null, says =
                     <div className="veil" style={{ background: `#${picture.ground}`, opacity: meeting.veil }} />
                 )}
             </div>
-            <div className="watch-row times">
-                <Button onClick={() => player?.toggle()}>
-                    <Icon name={playing ? 'pause' : 'play'} /> {playing ? 'Pause' : 'Watch'}
-                </Button>
-                <Form.Range
-                    aria-label="Place in the lesson"
-                    aria-valuetext={`${clock((1000 * frame) / plan.fps)}, section ${segment.position}, ${segment.title}`}
-                    min={0}
-                    max={plan.frames - 1}
-                    value={frame}
-                    onChange={(event) => player?.seek(Number(event.target.value))}
-                />
-                <span>
-                    {clock((1000 * frame) / plan.fps)} of {clock(plan.length_ms)}
-                </span>
-                <KeysDialog keys={keys} inDialog={plays} />
-            </div>
-            {says && (
+            {!isBare && (
+                <div className="watch-row times">
+                    <Button onClick={() => player?.toggle()}>
+                        <Icon name={playing ? 'pause' : 'play'} /> {playing ? 'Pause' : 'Watch'}
+                    </Button>
+                    <Form.Range
+                        aria-label="Place in the lesson"
+                        aria-valuetext={`${clock((1000 * frame) / plan.fps)}, section ${segment.position}, ${segment.title}`}
+                        min={0}
+                        max={plan.frames - 1}
+                        value={frame}
+                        onChange={(event) => player?.seek(Number(event.target.value))}
+                    />
+                    <span>
+                        {clock((1000 * frame) / plan.fps)} of {clock(plan.length_ms)}
+                    </span>
+                    <KeysDialog keys={keys} inDialog={plays} />
+                </div>
+            )}
+            {says && !isBare && (
                 <p className="soft mb-0">
                     Now: {segment.position}. {segment.title}
                 </p>

@@ -1,4 +1,4 @@
-import type { Assembly, Layer, PlacedCue, Section, Segment, Shot, WordAt } from '../../api/types';
+import type { Assembly, Layer, LessonCues, PlacedCue, Section, Segment, Shot, WordAt } from '../../api/types';
 
 /** A word of the script, and where in the film it is said. */
 export interface BoardWord extends WordAt {
@@ -142,4 +142,18 @@ export function pictureSays({ picture }: Pick<Shot, 'picture'>): string {
     const [a, b] = [stage.rect, camera.rect];
     const overlaps = b.x < a.x + a.width && a.x < b.x + b.width && b.y < a.y + a.height && a.y < b.y + b.height;
     return overlaps ? `${name} with inset` : `${name} beside camera`;
+}
+
+/** Cues with what the film tells of them: that one does nothing where it stands. */
+export function withProblems(cues: LessonCues | undefined, plan: Assembly | undefined): LessonCues | undefined {
+    if (!cues || !plan || plan.idle_cues.length === 0) {
+        return cues;
+    }
+    const told = (id: string, cue: PlacedCue) =>
+        cue.problem ?? plan.idle_cues.find((one) => one.section_id === id && one.number === cue.number)?.says ?? null;
+    const sections = Object.entries(cues.sections).map(([id, own]) => [
+        id,
+        own.map((cue) => ({ ...cue, problem: told(id, cue) })),
+    ]);
+    return { ...cues, sections: Object.fromEntries(sections) };
 }

@@ -47,12 +47,6 @@ export function FinishedExport({ job }: { job: Export }) {
                                 </li>
                             ))}
                         </ul>
-                        {captions && (
-                            <p className="soft mb-0">
-                                Captions are the words of the script, at the times at which they were heard. Read them
-                                once before you hand them over.
-                            </p>
-                        )}
                     </div>
                 )}
                 <h3>{good ? 'Checked: the file is as intended' : 'Checked: something needs a look'}</h3>

@@ -1,9 +1,9 @@
 import Alert from 'react-bootstrap/Alert';
 import Button from 'react-bootstrap/Button';
-import { useNavigate } from 'react-router';
+import { Link, useNavigate } from 'react-router';
 import { api } from '../../api/client';
 import { useAssembly, useExports, useLessonChange } from '../../api/lesson';
-import type { Export } from '../../api/types';
+import type { Export, Lesson } from '../../api/types';
 import { useLessonPlace } from '../../shell/LessonFrame';
 import { roomPath } from '../../shell/paths';
 import { SectionLinks } from '../../shell/SectionLinks';
@@ -12,6 +12,7 @@ import { EmptyPlace } from '../../ui/EmptyPlace';
 import { Icon } from '../../ui/Icon';
 import { clock, day, megabytes } from '../../ui/time';
 import { Waiting } from '../../ui/Waiting';
+import { useCaptions } from '../captions/useCaptions';
 import { ExportProgress } from './ExportProgress';
 import { FinishedExport } from './FinishedExport';
 
@@ -68,6 +69,7 @@ export default function HandOverRoom() {
                     </span>
                 </p>
             )}
+            <CaptionsState lesson={lesson} />
             {!running && (
                 <div className="export-start">
                     <Button
@@ -120,5 +122,31 @@ function Earlier({ exports }: { exports: Export[] }) {
                 ))}
             </ul>
         </section>
+    );
+}
+
+/** Whether a person has read the captions. */
+function CaptionsState({ lesson }: { lesson: Lesson }) {
+    const { data: captions } = useCaptions(lesson.id);
+    if (!captions || captions.count === 0) {
+        return null;
+    }
+    const { count, unchecked } = captions;
+    return (
+        <p className="mb-1">
+            {unchecked === 0 ? (
+                <>
+                    <Icon name="check" /> All {count} captions are checked.{' '}
+                    <Link to={roomPath(lesson.id, 'captions')}>Read them again</Link>
+                </>
+            ) : (
+                <>
+                    {unchecked === count
+                        ? `Nobody has read the ${count} captions yet.`
+                        : `${unchecked} of ${count} captions are not checked yet.`}{' '}
+                    <Link to={roomPath(lesson.id, 'captions')}>Check captions</Link>
+                </>
+            )}
+        </p>
     );
 }

@@ -1,0 +1,57 @@
+<?php
+
+declare(strict_types=1);
+
+namespace OpenReel\Core\Captions;
+
+/** Finds captions that a person has set again among the words that are said now. */
+final class SetCaptions
+{
+    /**
+     * @param  list<SpokenWord>  $words  in the order of the film
+     * @param  list<SetCaption>  $set
+     * @return array<int, SetCaption> by the word with which it begins, in order; none overlaps another
+     */
+    public static function among(array $words, array $set): array
+    {
+        $byLine = [];
+        foreach ($set as $caption) {
+            $byLine[$caption->line][] = $caption;
+        }
+        // Where it stood before all, or else where its words went when the line was changed before them.
+        $placed = self::place($words, $byLine, [], fn (SetCaption $c, SpokenWord $w): bool => $c->word === $w->number);
+        $placed = self::place($words, $byLine, $placed, fn (): bool => true);
+        ksort($placed);
+
+        return $placed;
+    }
+
+    /**
+     * @param  list<SpokenWord>  $words
+     * @param  array<string, list<SetCaption>>  $byLine
+     * @param  array<int, SetCaption>  $placed
+     * @param  callable(SetCaption, SpokenWord): bool  $mayStand
+     * @return array<int, SetCaption>
+     */
+    private static function place(array $words, array $byLine, array $placed, callable $mayStand): array
+    {
+        $taken = [];
+        foreach ($placed as $at => $caption) {
+            $taken += array_fill($at, $caption->count(), true);
+        }
+        foreach ($words as $at => $word) {
+            foreach ($byLine[$word->line] ?? [] as $caption) {
+                $own = array_fill($at, $caption->count(), true);
+                if (
+                    ! in_array($caption, $placed, true) && $mayStand($caption, $word) &&
+                    array_intersect_key($own, $taken) === [] && $caption->fits($words, $at)
+                ) {
+                    $placed[$at] = $caption;
+                    $taken += $own;
+                }
+            }
+        }
+
+        return $placed;
+    }
+}

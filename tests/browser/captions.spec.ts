@@ -1,0 +1,87 @@
+import { expect, test } from '@playwright/test';
+import { execFileSync } from 'node:child_process';
+import { taken } from './film';
+import { filmOf, isAccessible, makeLesson } from './helpers';
+
+const first = 'The creek is full at seven.';
+const second = 'At one it is a narrow ribbon.';
+
+test('captions are read, put right and checked with the keyboard alone, and the film has them', async ({
+    page,
+    request,
+}) => {
+    const lesson = await makeLesson(request, 'Read captions', [`${first} ${second}`, 'And it comes back.']);
+    await taken(request, lesson, [
+        { at_ms: 0, kind: 'line', line: 1 },
+        { at_ms: 2000, kind: 'line', line: 2 },
+    ]);
+    await taken(request, lesson, [], 1);
+
+    await page.goto(`/lessons/${lesson.id}/handover`);
+    await expect(page.getByText('Nobody has read the 3 captions yet.')).toBeVisible();
+    await page.getByRole('link', { name: 'Check captions' }).press('Enter');
+    const text = page.getByRole('textbox', { name: 'The caption' });
+    await expect(text).toHaveValue(first);
+    await expect(text).toBeFocused();
+    await expect(page.locator('.shown-caption:visible')).toHaveText(first);
+    await isAccessible(page);
+
+    await page.keyboard.press('Enter');
+    await expect(text).toHaveValue(second);
+    await expect(page.getByText('1 of 3 checked')).toBeVisible();
+    // It is played from its first word, and stops behind its last.
+    const picture = page.getByRole('group', { name: 'The lesson as it will be exported' });
+    await expect.poll(async () => Number(await picture.getAttribute('data-frame'))).toBeGreaterThanOrEqual(50);
+
+    await page.keyboard.press('Control+A');
+    await page.keyboard.type('At 1 p.m. it is a ribbon.');
+    await expect(page.getByText(`The script says: ${second}`)).toBeVisible();
+    await page.keyboard.press('Enter');
+    await expect(text).toHaveValue('And it comes back.');
+    await expect(page.getByText('2 of 3 checked')).toBeVisible();
+    await page.keyboard.press('Enter');
+    await expect(page.getByText('All 3 are checked.')).toBeVisible();
+
+    // A word less, and back again.
+    await page.keyboard.press('PageUp');
+    await page.keyboard.press('PageUp');
+    await expect(text).toHaveValue(first);
+    await page.keyboard.press('Alt+ArrowLeft');
+    await expect(text).toHaveValue('The creek is full at');
+    await page.getByRole('button', { name: 'Undo' }).click();
+    await expect(text).toHaveValue(first);
+    await expect(page.getByText('All 3 are checked.')).toBeVisible();
+
+    const film = await filmOf(request, lesson.id, test.info().outputPath('film.mp4'));
+    const inside = execFileSync('ffmpeg', ['-v', 'error', '-i', film, '-map', '0:s:0', '-f', 'webvtt', '-'], {
+        encoding: 'utf8',
+    });
+    expect(inside).toContain('At 1 p.m. it is a ribbon.');
+    await page.goto(`/lessons/${lesson.id}/handover`);
+    await expect(page.getByText('All 3 captions are checked.')).toBeVisible();
+    await expect(page.getByText('Captions are in it as text (3), to be switched on.')).toBeVisible();
+});
+
+test('what is typed while the server is away stays, and counts once it is back', async ({ page, request }) => {
+    const lesson = await makeLesson(request, 'Captions away', [`${first} ${second}`]);
+    await taken(request, lesson, [
+        { at_ms: 0, kind: 'line', line: 1 },
+        { at_ms: 2000, kind: 'line', line: 2 },
+    ]);
+    await page.goto(`/lessons/${lesson.id}/captions`);
+    const text = page.getByRole('textbox', { name: 'The caption' });
+    await expect(text).toHaveValue(first);
+
+    await page.route('**/api/**', (route) => route.abort());
+    await page.keyboard.press('Control+A');
+    await page.keyboard.type('Full at 7.');
+    await page.keyboard.press('Enter');
+    await expect(page.locator('.away-notice')).toContainText('The server cannot be reached.');
+    await page.unroute('**/api/**');
+    await page.reload();
+    await expect(text).toHaveValue('Full at 7.');
+    await page.keyboard.press('Enter');
+    await expect(page.getByText('1 of 2 checked')).toBeVisible();
+    await page.reload();
+    await expect(page.locator('.caption-list')).toContainText('Full at 7.');
+});
