@@ -11,6 +11,7 @@ use App\Http\Controllers\ExportController;
 use App\Http\Controllers\LessonController;
 use App\Http\Controllers\LessonStyleController;
 use App\Http\Controllers\MusicController;
+use App\Http\Controllers\PublicationController;
 use App\Http\Controllers\ScriptController;
 use App\Http\Controllers\SectionController;
 use App\Http\Controllers\SlideController;
@@ -103,8 +104,16 @@ Route::put('sections/{section}/captions/{number}', [CaptionController::class, 'u
 Route::post('sections/{section}/captions/{number}/move', [CaptionController::class, 'move'])->where('number', '[0-9]{1,4}');
 Route::get('exports/{export}', [ExportController::class, 'show']);
 Route::post('exports/{export}/cancel', [ExportController::class, 'cancel']);
+Route::get('exports/{export}/all.zip', [ExportController::class, 'pack']);
+Route::put('exports/{export}/thumbnail', [ExportController::class, 'thumbnail']);
 Route::get('exports/{export}/file', [ExportController::class, 'file']);
 Route::get('exports/{export}/beside/{kind}', [ExportController::class, 'beside'])
     ->whereIn('kind', array_keys(FilesBeside::KINDS));
+
+Route::get('lessons/{lesson}/publication', [PublicationController::class, 'show']);
+Route::post('lessons/{lesson}/publication', [PublicationController::class, 'store']);
+Route::patch('lessons/{lesson}/publication', [PublicationController::class, 'update']);
+Route::patch('comments/{comment}', [PublicationController::class, 'mark']);
+Route::post('comments/{comment}/answers', [PublicationController::class, 'reply']);
 
 Route::fallback(fn () => abort(404));

@@ -57,6 +57,15 @@ final class MediaResponse
         return $response;
     }
 
+    /** A file made for whoever asked; it is gone when they have it. */
+    public static function once(string $draft, string $mime, string $downloadAs): Response
+    {
+        /** @var BinaryFileResponse $response */
+        $response = self::ofFile($draft, $mime, false, $downloadAs);
+
+        return $response->deleteFileAfterSend();
+    }
+
     /** A single range that begins where the file has ended already (RFC 9110, section 14.1.2). */
     private static function isBeyondTheEnd(string $range, int $size): bool
     {

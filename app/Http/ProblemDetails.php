@@ -25,7 +25,7 @@ final class ProblemDetails
     {
         $exceptions->dontReport([Problem::class, Refusal::class, UnreadableFile::class]);
         $exceptions->render(
-            fn (\Throwable $e, Request $request): ?JsonResponse => $request->is('api/*') ? self::response($e) : null,
+            fn (\Throwable $e, Request $request): ?JsonResponse => $request->is('api/*', 'watch/*/comments') ? self::response($e) : null,
         );
     }
 

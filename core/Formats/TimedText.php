@@ -32,6 +32,23 @@ final class TimedText
         ));
     }
 
+    /**
+     * One row a chapter, as descriptions on film sites have them: minutes and seconds, and the title.
+     *
+     * @param  list<Chapter>  $chapters
+     */
+    public static function chapterList(array $chapters): string
+    {
+        return implode('', array_map(function (Chapter $c): string {
+            $all = intdiv($c->from->milliseconds(), 1000);
+            $clock = $all < 3600
+                ? sprintf('%d:%02d', intdiv($all, 60), $all % 60)
+                : sprintf('%d:%02d:%02d', intdiv($all, 3600), intdiv($all, 60) % 60, $all % 60);
+
+            return "{$clock} ".PlainText::row($c->title)."\n";
+        }, $chapters));
+    }
+
     /** @param  list<Caption>  $captions */
     public static function subRip(array $captions): string
     {

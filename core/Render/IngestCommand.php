@@ -192,14 +192,15 @@ final class IngestCommand
      * A small still picture, as JFIF says its colours are: full range, BT.601.
      *
      * @param  Tick|null  $at  where in the take; null for its last picture
+     * @param  int  $width  pixels
      * @return list<string>
      */
-    public static function poster(string $media, ?Tick $at, string $out, ?SourceColour $colour = null): array
+    public static function poster(string $media, ?Tick $at, string $out, ?SourceColour $colour = null, int $width = 480): array
     {
         // One picture is calculated exactly, by way of RGB.
         $exact = 'flags=bicubic+accurate_rnd+full_chroma_int+full_chroma_inp';
         $scale =
-            'scale=480:-2:'.
+            "scale={$width}:-2:".
             ($colour === null ? '' : $colour->asInput().':').
             "{$exact},format=rgb24,scale=out_range=pc:out_color_matrix=bt601:{$exact},format=yuvj420p";
 

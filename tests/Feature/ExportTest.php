@@ -75,7 +75,10 @@ final class ExportTest extends FeatureTestCase
         $lesson->update(['title' => 'Tides: "high"; $(low) 🌊']);
         $id = $this->postJson("/api/lessons/{$lesson->id}/exports")->json('id');
         $beside = array_column($this->getJson("/api/exports/{$id}")->json('beside'), 'url', 'kind');
-        self::assertSame(['captions.vtt', 'captions.srt', 'chapters.vtt', 'transcript.txt'], array_keys($beside));
+        self::assertSame([
+            'captions.vtt', 'captions.srt', 'chapters.vtt', 'chapters.txt', 'transcript.txt', 'script.md', 'thumbnail.jpg',
+            'sound.m4a', 'sound.mp3',
+        ], array_keys($beside));
         $file = fn (string $kind): string => $this->fileOf($this->get($beside[$kind])->assertOk())->getPathname();
         $text = fn (string $kind): string => (string) file_get_contents($file($kind));
 
@@ -98,11 +101,57 @@ final class ExportTest extends FeatureTestCase
         self::assertStringContainsString('captions.vtt', $header);
         self::assertStringContainsString('text/vtt', (string) $this->get($beside['captions.vtt'])->headers->get('Content-Type'));
         $this->get("/api/exports/{$id}/beside/passwd")->assertNotFound();
+        self::assertStringStartsWith('0:00 ', (string) file_get_contents($file('chapters.txt')));
+        $prober = fn (string $kind): array => json_decode(Program::run([
+            'ffprobe', '-v', 'error', '-show_entries', 'stream=codec_name,width:format=duration', '-show_chapters', '-of', 'json',
+            $file($kind),
+        ])['output'], true);
+        self::assertSame(320, $prober('thumbnail.jpg')['streams'][0]['width']);
+        self::assertSame(['aac', 2], [$prober('sound.m4a')['streams'][0]['codec_name'], count($prober('sound.m4a')['chapters'])]);
+        self::assertEqualsWithDelta(
+            (float) $prober('sound.m4a')['format']['duration'], (float) $prober('sound.mp3')['format']['duration'], 0.1,
+        );
+        self::assertSame('mp3', $prober('sound.mp3')['streams'][0]['codec_name']);
 
         // They stay as they were when the lesson goes on.
         $before = $text('transcript.txt');
         $lesson->update(['title' => 'Another']);
         self::assertSame($before, $text('transcript.txt'));
+    }
+
+    public function test_another_picture_becomes_the_thumbnail(): void
+    {
+        $lesson = $this->lesson();
+        $id = $this->postJson("/api/lessons/{$lesson->id}/exports")->json('id');
+        $picture = fn (): string => (string) file_get_contents(
+            $this->fileOf($this->get("/api/exports/{$id}/beside/thumbnail.jpg")->assertOk())->getPathname(),
+        );
+        $before = $picture();
+        $this->putJson("/api/exports/{$id}/thumbnail", ['at_ms' => 3_600_000])->assertOk();
+        self::assertNotSame($before, $picture(), 'its last picture');
+        $this->putJson("/api/exports/{$id}/thumbnail", ['at_ms' => 'soon'])->assertStatus(422);
+    }
+
+    public function test_all_of_it_in_one_archive_with_a_page_that_needs_no_server(): void
+    {
+        $lesson = $this->lesson();
+        $lesson->update(['title' => 'A "tide" & <more> 🌊']);
+        $id = $this->postJson("/api/lessons/{$lesson->id}/exports")->json('id');
+        $sent = $this->fileOf($this->get("/api/exports/{$id}/all.zip")->assertOk())->getPathname();
+        $zip = new \ZipArchive();
+        self::assertTrue($zip->open($sent));
+        $names = array_map(fn (int $n): string => (string) $zip->getNameIndex($n), range(0, $zip->numFiles - 1));
+        $film = (string) current(preg_grep('/\.mp4$/', $names) ?: []);
+        self::assertSame(
+            file_get_contents($this->film($id)),
+            $zip->getFromName($film),
+        );
+        self::assertSame([], array_diff(['index.html', 'captions.vtt', 'script.md', 'sound.mp3', 'thumbnail.jpg'], $names));
+        $page = (string) $zip->getFromName('index.html');
+        self::assertStringContainsString('A &quot;tide&quot; &amp; &lt;more&gt; 🌊', $page);
+        self::assertStringContainsString('src="'.rawurlencode($film).'"', $page);
+        self::assertDoesNotMatchRegularExpression('#(?:src|href)="(?:/|https?:)#', $page, 'it needs nothing from elsewhere');
+        $this->get('/api/exports/nothing/all.zip')->assertNotFound();
     }
 
     public function test_a_second_export_renders_only_what_changed(): void

@@ -26,6 +26,11 @@ final class SamplesTest extends FeatureTestCase
             'tracks' => [['kind' => 'camera', 'mime' => 'video/webm']],
         ])->assertCreated();
 
+        $film = $this->getJson("/api/lessons/{$lesson->id}/exports")->json('0.id');
+        $address = $this->postJson("/api/lessons/{$lesson->id}/publication", ['export_id' => $film])->json('site.path');
+        $comments = $this->postJson("{$address}/comments", ['name' => 'Piran', 'text' => 'Louder.', 'at_ms' => 900]);
+        $this->postJson("/api/comments/{$comments->json('0.id')}/answers", ['text' => 'I will.'])->assertOk();
+
         $answers = [
             'lessons: LessonSummary[]' => 'lessons',
             'lesson: Lesson' => "lessons/{$lesson->id}",
@@ -37,6 +42,7 @@ final class SamplesTest extends FeatureTestCase
             'slides: Slide[]' => "lessons/{$lesson->id}/slides",
             'cues: LessonCues' => "lessons/{$lesson->id}/cues",
             'captions: LessonCaptions' => "lessons/{$lesson->id}/captions",
+            'site: LessonSite' => "lessons/{$lesson->id}/publication",
             'music: OfferedMusic[]' => "lessons/{$lesson->id}/music",
             'decks: Deck[]' => "lessons/{$lesson->id}/decks",
             'courses: Course[]' => 'courses',
@@ -126,8 +132,9 @@ final class SamplesTest extends FeatureTestCase
             $text,
         );
         $text = (string) preg_replace(
-            ['/\b[0-9a-f]{64}\b/', '/\?v=[0-9a-f]{8}/', '/\d{4}-\d\d-\d\dT\d\d:\d\d:\d\dZ/'],
-            ['hash', '?v=12345678', '2026-03-01T12:00:00Z'],
+            ['/\b[0-9a-f]{64}\b/', '/\?v=[0-9a-f]{8}/', '/\d{4}-\d\d-\d\dT\d\d:\d\d:\d\dZ/',
+                '#/watch/\w{24}#'],
+            ['hash', '?v=12345678', '2026-03-01T12:00:00Z', '/watch/token'],
             $text,
         );
 

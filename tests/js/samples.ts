@@ -8,6 +8,7 @@ import type {
     Lesson,
     LessonCaptions,
     LessonCues,
+    LessonSite,
     LessonStyle,
     LessonSummary,
     LinePicture,
@@ -695,19 +696,48 @@ export const exports = [
         "beside": [
             {
                 "kind": "captions.vtt",
-                "url": "/api/exports/id14/beside/captions.vtt"
+                "url": "/api/exports/id14/beside/captions.vtt",
+                "bytes": 1
             },
             {
                 "kind": "captions.srt",
-                "url": "/api/exports/id14/beside/captions.srt"
+                "url": "/api/exports/id14/beside/captions.srt",
+                "bytes": 1
             },
             {
                 "kind": "chapters.vtt",
-                "url": "/api/exports/id14/beside/chapters.vtt"
+                "url": "/api/exports/id14/beside/chapters.vtt",
+                "bytes": 1
+            },
+            {
+                "kind": "chapters.txt",
+                "url": "/api/exports/id14/beside/chapters.txt",
+                "bytes": 1
             },
             {
                 "kind": "transcript.txt",
-                "url": "/api/exports/id14/beside/transcript.txt"
+                "url": "/api/exports/id14/beside/transcript.txt",
+                "bytes": 1
+            },
+            {
+                "kind": "script.md",
+                "url": "/api/exports/id14/beside/script.md",
+                "bytes": 1
+            },
+            {
+                "kind": "thumbnail.jpg",
+                "url": "/api/exports/id14/beside/thumbnail.jpg",
+                "bytes": 1
+            },
+            {
+                "kind": "sound.m4a",
+                "url": "/api/exports/id14/beside/sound.m4a",
+                "bytes": 1
+            },
+            {
+                "kind": "sound.mp3",
+                "url": "/api/exports/id14/beside/sound.mp3",
+                "bytes": 1
             }
         ],
         "file_url": "/api/exports/id14/file"
@@ -910,6 +940,54 @@ export const captions = {
     "count": 1,
     "unchecked": 1
 } satisfies LessonCaptions;
+
+export const site = {
+    "site": {
+        "id": "id16",
+        "path": "/watch/token",
+        "shown": true,
+        "withdrawn": false,
+        "ends_on": null,
+        "password": false,
+        "versions": [
+            {
+                "number": 1,
+                "export_id": "id14",
+                "note": "",
+                "draft": false,
+                "published_at": "2026-03-01T12:00:00Z"
+            }
+        ]
+    },
+    "comments": [
+        {
+            "id": "id17",
+            "name": "Piran",
+            "by_presenter": false,
+            "text": "Louder.",
+            "said_at": "2026-03-01T12:00:00Z",
+            "at_ms": 900,
+            "version": 1,
+            "section_id": "id4",
+            "line_id": "id5",
+            "line_was": "Find the right day.",
+            "line_now": "Find the right day.",
+            "done": false,
+            "done_in": null,
+            "hidden": false,
+            "answers": [
+                {
+                    "id": "id18",
+                    "name": "",
+                    "by_presenter": true,
+                    "text": "I will.",
+                    "said_at": "2026-03-01T12:00:00Z",
+                    "hidden": false
+                }
+            ]
+        }
+    ]
+} satisfies LessonSite;
 
 export const music = [
     {

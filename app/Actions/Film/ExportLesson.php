@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Actions\Film;
 
 use App\Jobs\ClearRecordingsJob;
+use App\Jobs\MakeSoundFilesJob;
 use App\Media\Cancelled;
 use App\Media\FilmMaker;
 use App\Media\MediaStore;
@@ -69,13 +70,14 @@ final class ExportLesson
         }
         $isDone = $export->become(WorkState::Done, [WorkState::Running], [
             'path' => $path, 'bytes' => $bytes, 'findings' => $findings, 'progress' => 1, 'doing' => null, 'finished_at' => now(),
-            'beside' => $this->beside->write($export, $lesson),
+            'beside' => $this->beside->write($export, $lesson, $this->media->path($path)),
         ]);
         if (! $isDone) {
             $this->media->delete($path);
             $this->beside->forget($export);
             throw Cancelled::byPresenter();
         }
+        MakeSoundFilesJob::dispatch($export->id);
         ClearRecordingsJob::dispatch($lesson->takes());
     }
 }

@@ -7,6 +7,11 @@ namespace App\Actions\Film;
 use App\Media\FilmPlan;
 use App\Media\MediaStore;
 use App\Models\Export;
+use App\Models\Lesson;
+use OpenReel\Core\Assembly\Chapter;
+use OpenReel\Core\Assembly\Thumbnail;
+use OpenReel\Core\Captions\SpokenLine;
+use OpenReel\Core\Captions\SpokenLines;
 use OpenReel\Core\Captions\Transcript;
 use OpenReel\Core\Formats\TimedText;
 
@@ -16,28 +21,53 @@ final class FilesBeside
     /** By the end of their name: what they are. */
     public const KINDS = [
         'captions.vtt' => 'text/vtt', 'captions.srt' => 'application/x-subrip', 'chapters.vtt' => 'text/vtt',
-        'transcript.txt' => 'text/plain',
+        'chapters.txt' => 'text/plain', 'transcript.txt' => 'text/plain', 'script.md' => 'text/markdown',
+        MakeThumbnail::KIND => 'image/jpeg', 'sound.m4a' => 'audio/mp4', 'sound.mp3' => 'audio/mpeg',
     ];
 
-    public function __construct(private readonly MediaStore $media)
+    /** What is said when, for the course site: nobody takes it away. */
+    public const LINES = 'lines.json';
+
+    public function __construct(private readonly MediaStore $media, private readonly MakeThumbnail $thumbnail)
     {
     }
 
-    /** @return list<string> what was written, by a key of KINDS */
-    public function write(Export $export, FilmPlan $plan): array
+    /**
+     * @param  string  $film  path of the finished file
+     * @return list<string> what was written, by a key of KINDS
+     */
+    public function write(Export $export, FilmPlan $plan, string $film): array
     {
-        $texts = self::texts($plan, $export->lesson->title);
+        $texts = self::texts($plan, $export->lesson);
         foreach ($texts as $kind => $text) {
             $this->media->write(self::path($export, $kind), $text);
         }
+        $lines = array_map(fn (SpokenLine $l): array => $l->toArray(), SpokenLines::of($plan->assembly, $plan->texts));
+        $chapters = array_map(
+            fn (Chapter $c): array => ['title' => $c->title, 'from_ms' => $c->from->milliseconds()],
+            $plan->assembly->chapters(),
+        );
+        $this->media->write(
+            self::path($export, self::LINES),
+            json_encode(['lines' => $lines, 'chapters' => $chapters], JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE),
+        );
 
-        return array_keys($texts);
+        $this->thumbnail->draw($export, $film, Thumbnail::of($plan->assembly));
+
+        return [...array_keys($texts), MakeThumbnail::KIND];
+    }
+
+    public static function mime(string $kind): string
+    {
+        $mime = self::KINDS[$kind];
+
+        return str_starts_with($mime, 'image/') || str_starts_with($mime, 'audio/') ? $mime : "{$mime}; charset=utf-8";
     }
 
     /** The film is not wanted any more. */
     public function forget(Export $export): void
     {
-        foreach (array_keys(self::KINDS) as $kind) {
+        foreach ([...array_keys(self::KINDS), self::LINES] as $kind) {
             $this->media->delete(self::path($export, $kind));
         }
     }
@@ -49,7 +79,7 @@ final class FilesBeside
     }
 
     /** @return array<string, string> text of each, by a key of KINDS; without captions where nothing is said */
-    private static function texts(FilmPlan $plan, string $title): array
+    private static function texts(FilmPlan $plan, Lesson $lesson): array
     {
         $captions = $plan->captions();
 
@@ -58,7 +88,9 @@ final class FilesBeside
             'captions.srt' => TimedText::subRip($captions),
         ]) + [
             'chapters.vtt' => TimedText::chapters($plan->assembly->chapters()),
-            'transcript.txt' => Transcript::of($title, $plan->assembly, $plan->texts),
+            'chapters.txt' => TimedText::chapterList($plan->assembly->chapters()),
+            'transcript.txt' => Transcript::of($lesson->title, $plan->assembly, $plan->texts),
+            'script.md' => $lesson->script,
         ];
     }
 }

@@ -6,6 +6,8 @@ namespace App\Http\Controllers;
 
 use App\Actions\Film\AssembleLesson;
 use App\Actions\Film\FilesBeside;
+use App\Actions\Film\MakeThumbnail;
+use App\Actions\Film\PackFilm;
 use App\Actions\Film\RequestExport;
 use App\Http\MediaResponse;
 use App\Http\Resources\ExportResource;
@@ -58,9 +60,27 @@ final class ExportController
 
         return MediaResponse::of(
             $isThere ? FilesBeside::path($export, $kind) : null,
-            FilesBeside::KINDS[$kind].'; charset=utf-8',
+            FilesBeside::mime($kind),
+            unchanging: $kind !== MakeThumbnail::KIND,
             downloadAs: $request->has('download') ? pathinfo($export->file_name, PATHINFO_FILENAME)." {$kind}" : null,
         );
+    }
+
+    /** The film and all beside it. */
+    public function pack(Export $export, PackFilm $pack): Response
+    {
+        abort_unless($export->state === WorkState::Done, 404);
+
+        return MediaResponse::once($pack($export), 'application/zip', pathinfo($export->file_name, PATHINFO_FILENAME).'.zip');
+    }
+
+    /** Another picture of it to be known by. */
+    public function thumbnail(Request $request, Export $export, MakeThumbnail $thumbnail): ExportResource
+    {
+        $request->validate(['at_ms' => ['required', 'integer', 'between:0,86400000']], ['*' => 'Say which moment of the film.']);
+        $thumbnail->choose($export, $request->integer('at_ms'));
+
+        return $this->resource($export);
     }
 
     public function file(Request $request, Export $export): Response

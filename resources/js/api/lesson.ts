@@ -126,10 +126,20 @@ export function useCleaned(take: Take, cleaning: Cleaning) {
 
 const isOpen = (one: Export): boolean => one.state === 'waiting' || one.state === 'running';
 
+/** The sound by itself comes a while after the film is done; films of long ago have none. */
+const lacksSound = (one: Export): boolean =>
+    one.state === 'done' &&
+    Date.now() - Date.parse(one.started_at) < 600_000 &&
+    !one.beside.some(({ kind }) => kind === 'sound.mp3');
+
 /** A lesson's exports, newest first. While one is being made only that one is asked for: the list costs much more. */
 export function useExports(lessonId: string) {
     const { queryKey, queryFn } = exportsOf(lessonId);
-    const list = useQuery({ queryKey, queryFn });
+    const list = useQuery({
+        queryKey,
+        queryFn,
+        refetchInterval: (query) => (query.state.data?.some(lacksSound) ? 3000 : false),
+    });
     const open = list.data?.find(isOpen);
     useQuery({
         queryKey: ['export', open?.id],

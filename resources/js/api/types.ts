@@ -503,7 +503,7 @@ export interface Export {
     up_to_date: boolean;
     started_at: string;
     /** Files that go with the film. */
-    beside: { kind: 'captions.vtt' | 'captions.srt' | 'chapters.vtt' | 'transcript.txt'; url: string }[];
+    beside: { kind: BesideKind; url: string; bytes: number }[];
     file_url: string | null;
 }
 
@@ -649,3 +649,55 @@ export interface CaptionUndo {
     added: string[];
     removed: { id: string; line: string; word: number; was: string; rows: string[]; checked: boolean }[];
 }
+
+/** What somebody says of a published film. */
+export interface SiteSaying {
+    id: string;
+    name: string;
+    by_presenter: boolean;
+    text: string;
+    said_at: string;
+}
+
+export interface SiteComment extends SiteSaying {
+    at_ms: number;
+    version: number;
+    section_id: string | null;
+    /** Null when nobody says the line any more. */
+    line_id: string | null;
+    line_was: string;
+    line_now: string | null;
+    done: boolean;
+    /** The version in which it is put right. */
+    done_in: number | null;
+    hidden: boolean;
+    answers: (SiteSaying & { hidden: boolean })[];
+}
+
+/** A lesson on the course site; `site` is null until it is published. */
+export interface LessonSite {
+    site: {
+        id: string;
+        path: string;
+        shown: boolean;
+        withdrawn: boolean;
+        /** The last day on which it is shown. */
+        ends_on: string | null;
+        password: boolean;
+        /** The newest first. */
+        versions: { number: number; export_id: string; note: string; draft: boolean; published_at: string }[];
+    } | null;
+    comments: SiteComment[];
+}
+
+/** What lies beside a finished film. */
+export type BesideKind =
+    | 'captions.vtt'
+    | 'captions.srt'
+    | 'chapters.vtt'
+    | 'chapters.txt'
+    | 'transcript.txt'
+    | 'script.md'
+    | 'thumbnail.jpg'
+    | 'sound.m4a'
+    | 'sound.mp3';

@@ -11,11 +11,13 @@ import plus from 'bootstrap-icons/icons/plus-lg.svg?raw';
 import dot from 'bootstrap-icons/icons/record-fill.svg?raw';
 import stop from 'bootstrap-icons/icons/stop-fill.svg?raw';
 import dots from 'bootstrap-icons/icons/three-dots.svg?raw';
+import comment from 'bootstrap-icons/icons/chat-left-text.svg?raw';
 import cross from 'bootstrap-icons/icons/x-lg.svg?raw';
 
 const drawings = {
     arrowCounter,
     check,
+    comment,
     cross,
     dot,
     dots,

@@ -28,3 +28,7 @@ export function day(iso: string, now = new Date()): string {
 
 /** "12.3 MB" */
 export const megabytes = (bytes: number): string => `${(bytes / 1_000_000).toFixed(bytes < 10_000_000 ? 1 : 0)} MB`;
+
+/** Of a file that may be small. */
+export const size = (bytes: number): string =>
+    bytes < 1_000_000 ? `${Math.max(1, Math.round(bytes / 1000))} kB` : megabytes(bytes);

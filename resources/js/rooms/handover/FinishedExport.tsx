@@ -1,23 +1,61 @@
-import type { Export } from '../../api/types';
+import { useRef, useState } from 'react';
+import Button from 'react-bootstrap/Button';
+import { api } from '../../api/client';
+import { useLessonChange } from '../../api/lesson';
+import type { BesideKind, Export } from '../../api/types';
+import { useNotices } from '../../shell/Notices';
 import { Icon } from '../../ui/Icon';
-import { clock, megabytes } from '../../ui/time';
+import { clock, megabytes, size } from '../../ui/time';
 
-const names: Record<Export['beside'][number]['kind'], string> = {
+const names: Record<BesideKind, string> = {
     'captions.vtt': 'Captions (WebVTT)',
     'captions.srt': 'Captions (SubRip)',
     'chapters.vtt': 'Chapters (WebVTT)',
+    'chapters.txt': 'Chapters as text',
     'transcript.txt': 'Transcript',
+    'script.md': 'Script',
+    'thumbnail.jpg': 'Thumbnail',
+    'sound.m4a': 'Sound only (M4A)',
+    'sound.mp3': 'Sound only (MP3)',
 };
 
 /** A finished film: it plays here, was checked by the program, and can be taken away. */
-export function FinishedExport({ job }: { job: Export }) {
+export function FinishedExport({ lessonId, job }: { lessonId: string; job: Export }) {
+    const film = useRef<HTMLVideoElement>(null);
+    const { say, failed } = useNotices();
+    const [chosen, setChosen] = useState(0);
+    const choose = useLessonChange(lessonId, async (at: number) => {
+        await api.put<Export>(`exports/${job.id}/thumbnail`, { at_ms: at });
+        setChosen(Date.now());
+        say('The thumbnail is another one.');
+    });
+    const thumbnail = job.beside.find(({ kind }) => kind === 'thumbnail.jpg');
     const captions = job.beside.find(({ kind }) => kind === 'captions.vtt');
     const good = job.findings.every((finding) => finding.ok);
     return (
         <section className="finished-export" aria-label="Finished film">
-            <video src={job.file_url ?? undefined} controls preload="metadata" aria-label={job.file_name}>
-                {captions && <track kind="captions" src={captions.url} label="From the script" />}
-            </video>
+            <div>
+                <video
+                    ref={film}
+                    src={job.file_url ?? undefined}
+                    poster={thumbnail && `${thumbnail.url}?v=${chosen}`}
+                    controls
+                    preload="metadata"
+                    aria-label={job.file_name}
+                >
+                    {captions && <track kind="captions" src={captions.url} label="From the script" />}
+                </video>
+                <Button
+                    size="sm"
+                    variant="quiet"
+                    disabled={choose.isPending}
+                    onClick={() =>
+                        choose.mutate(Math.round(1000 * (film.current?.currentTime ?? 0)), { onError: failed })
+                    }
+                >
+                    Take this picture as thumbnail
+                </Button>
+            </div>
             <div>
                 <h2>{job.file_name}</h2>
                 <p className="soft times">
@@ -41,12 +79,18 @@ export function FinishedExport({ job }: { job: Export }) {
                     <div className="beside-film">
                         <h3>Beside it</h3>
                         <ul>
-                            {job.beside.map(({ kind, url }) => (
+                            {job.beside.map(({ kind, url, bytes }) => (
                                 <li key={kind}>
-                                    <a href={`${url}?download`}>{names[kind]}</a>
+                                    <a href={`${url}?download`}>{names[kind]}</a>{' '}
+                                    <span className="soft times">{size(bytes)}</span>
                                 </li>
                             ))}
                         </ul>
+                        <p>
+                            <a className="btn btn-quiet btn-sm" href={`/api/exports/${job.id}/all.zip`}>
+                                <Icon name="download" /> All in one archive
+                            </a>
+                        </p>
                     </div>
                 )}
                 <h3>{good ? 'Checked: the file is as intended' : 'Checked: something needs a look'}</h3>

@@ -13,6 +13,7 @@ import { Icon } from '../../ui/Icon';
 import { clock, day, megabytes } from '../../ui/time';
 import { Waiting } from '../../ui/Waiting';
 import { useCaptions } from '../captions/useCaptions';
+import { CourseSite } from './CourseSite';
 import { ExportProgress } from './ExportProgress';
 import { FinishedExport } from './FinishedExport';
 
@@ -98,7 +99,8 @@ export default function HandOverRoom() {
             {latest?.state === 'cancelled' && (
                 <p className="soft">The last export was cancelled. What was rendered is kept for the next one.</p>
             )}
-            {done && <FinishedExport job={latest} />}
+            {done && <FinishedExport lessonId={lesson.id} job={latest} />}
+            <CourseSite lesson={lesson} latest={exports.find((one) => one.state === 'done')} />
             <Earlier exports={earlier.filter((one) => one.state === 'done')} />
         </main>
     );

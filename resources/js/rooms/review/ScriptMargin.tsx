@@ -1,6 +1,8 @@
 import { useState } from 'react';
 import type { Lesson, LineHeard, Section, Take } from '../../api/types';
+import { CommentCard } from '../../shell/CommentCard';
 import { takeWarning } from '../../shell/sectionState';
+import { openComments, useSite } from '../../shell/useSite';
 import { Icon } from '../../ui/Icon';
 import { LineReads } from './LineReads';
 
@@ -22,6 +24,8 @@ const heardSays: Record<LineHeard, string> = {
 /** The script with its takes as pencil rules in the margin: what of each line was heard, and which read is in the film. */
 export function ScriptMargin({ lesson, section, shown, onShow }: Props) {
     const [open, setOpen] = useState<string | null>(null);
+    const { data: site } = useSite(lesson.id);
+    const comments = openComments(site);
     const used = new Map(section.coverage.lines.map((line) => [line.id, line.take]));
     return (
         <div className="script-margin">
@@ -88,6 +92,11 @@ export function ScriptMargin({ lesson, section, shown, onShow }: Props) {
                                         .join('. ')}
                                 </span>
                             </button>
+                            {comments
+                                .filter((one) => one.line_id === line.id)
+                                .map((one) => (
+                                    <CommentCard key={one.id} lessonId={lesson.id} comment={one} besideLine />
+                                ))}
                             {open === line.id && (
                                 <LineReads
                                     lesson={lesson}

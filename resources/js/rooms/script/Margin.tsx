@@ -1,14 +1,16 @@
 import { Link } from 'react-router';
-import type { Lesson, Section, Take } from '../../api/types';
+import type { Lesson, Section, SiteComment, Take } from '../../api/types';
 import type { PageGeometry } from '../../page/geometry';
 import { roomPath } from '../../shell/paths';
+import { openComments, useSite } from '../../shell/useSite';
 import { Icon } from '../../ui/Icon';
 
 const most = 3;
 const words = { kept: 'kept', undecided: 'undecided', discarded: 'set aside' } as const;
 
-/** Takes as pencil rules beside exactly the lines they speak. */
+/** Takes as pencil rules beside exactly the lines they speak, and what viewers say of lines. */
 export function Margin({ lesson, geometry }: { lesson: Lesson; geometry: PageGeometry }) {
+    const comments = openComments(useSite(lesson.id).data);
     return (
         <div className="takes-margin">
             {geometry.sections.flatMap(({ id }) => {
@@ -16,6 +18,7 @@ export function Margin({ lesson, geometry }: { lesson: Lesson; geometry: PageGeo
                 return section ? shown(section).map((take, place) => rule(lesson, section, take, place, geometry)) : [];
             })}
             {split(lesson, geometry).map(({ section, take }) => rule(lesson, section, take, 0, geometry))}
+            {comments.map((comment) => commentMark(lesson, comment, geometry))}
         </div>
     );
 }
@@ -63,6 +66,27 @@ function rule(lesson: Lesson, section: Section, take: Take, place: number, geome
                 {take.number}
                 {take.verdict === 'kept' ? <Icon name="check" /> : '?'}
             </span>
+        </Link>
+    );
+}
+
+/** What a viewer says of a line stands beside it. */
+function commentMark(lesson: Lesson, comment: SiteComment, geometry: PageGeometry) {
+    const extent = comment.line_id === null ? undefined : geometry.lines.get(comment.line_id);
+    if (!extent) {
+        return null;
+    }
+    const says = `${comment.name}: ${comment.text}`;
+    return (
+        <Link
+            key={comment.id}
+            className="comment-mark"
+            style={{ top: extent.top }}
+            to={roomPath(lesson.id, 'review', comment.section_id ?? undefined)}
+            title={says}
+            aria-label={`Comment: ${says}`}
+        >
+            <Icon name="comment" />
         </Link>
     );
 }

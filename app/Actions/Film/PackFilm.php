@@ -1,0 +1,65 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Actions\Film;
+
+use App\Media\MediaStore;
+use App\Models\Export;
+use App\Readers\SaidInFilm;
+use App\Refusal;
+use OpenReel\Core\Formats\FileName;
+
+/** A film and all that lies beside it in one file, with a page that shows them from a folder, without a server. */
+final class PackFilm
+{
+    /** Names in the archive that are not those of kinds. */
+    private const PAGE = 'index.html';
+
+    public function __construct(private readonly MediaStore $media, private readonly SaidInFilm $said)
+    {
+    }
+
+    /**
+     * @return string path of a draft, for whoever asked to send and remove
+     *
+     * @throws Refusal
+     */
+    public function __invoke(Export $export): string
+    {
+        if (! $this->media->exists($export->path)) {
+            throw Refusal::notYet('This film is not there (any more).');
+        }
+        $film = $this->media->path((string) $export->path);
+        $this->media->mustHaveRoomFor((int) filesize($film), 'the archive');
+        $draft = $this->media->draft('zip');
+        $zip = new \ZipArchive();
+        if ($zip->open($draft, \ZipArchive::CREATE | \ZipArchive::OVERWRITE) !== true) {
+            throw new \RuntimeException("{$draft} cannot be written.");
+        }
+        $name = FileName::of($export->lesson->title, 'mp4');
+        $zip->addFile($film, $name);
+        // It is as small as it gets.
+        $zip->setCompressionName($name, \ZipArchive::CM_STORE);
+        $beside = [];
+        foreach ($export->beside ?? [] as $kind) {
+            $file = FilesBeside::path($export, $kind);
+            if ($this->media->exists($file)) {
+                $zip->addFile($this->media->path($file), $kind);
+                $beside[] = $kind;
+            }
+        }
+        $captions = in_array('captions.vtt', $beside, true)
+            ? (string) file_get_contents($this->media->path(FilesBeside::path($export, 'captions.vtt')))
+            : null;
+        $zip->addFromString(self::PAGE, view('film.folder', [
+            'title' => $export->lesson->title, 'film' => $name, 'beside' => $beside, 'captions' => $captions,
+        ] + $this->said->of($export))->render());
+        if (! $zip->close()) {
+            @unlink($draft);
+            throw new \RuntimeException("{$draft} cannot be written.");
+        }
+
+        return $draft;
+    }
+}

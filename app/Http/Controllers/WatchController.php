@@ -1,0 +1,211 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers;
+
+use App\Actions\Film\FilesBeside;
+use App\Actions\Film\MakeThumbnail;
+use App\Actions\Site\SayOfFilm;
+use App\Http\MediaResponse;
+use App\Http\Resources\CommentResource;
+use App\Models\Export;
+use App\Models\Publication;
+use App\Readers\SaidInFilm;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+use Illuminate\Http\Response;
+use Illuminate\Support\Facades\Hash;
+use Illuminate\Support\Facades\RateLimiter;
+use Symfony\Component\HttpFoundation\Cookie;
+use Symfony\Component\HttpFoundation\Response as AnyResponse;
+
+/** The pages of the course site: what a viewer sees who has the link, and nobody else. */
+final class WatchController
+{
+    private const POLICY =
+        "default-src 'self'; script-src 'self'; object-src 'none'; img-src 'self' data:; style-src 'self'; ".
+        "form-action 'self'; base-uri 'none'; frame-ancestors ";
+
+    /** So much may be said from one address in a minute, and so often a password be tried. */
+    private const A_MINUTE = 6;
+
+    private const FILES = ['captions.vtt', 'captions.srt', 'chapters.vtt', 'transcript.txt', MakeThumbnail::KIND];
+
+    public function __construct(private readonly SaidInFilm $said)
+    {
+    }
+
+    public function show(Request $request, string $token): AnyResponse
+    {
+        return $this->page($request, $token, 'site.watch');
+    }
+
+    /** For a frame in another page: the film alone. */
+    public function embed(Request $request, string $token): AnyResponse
+    {
+        return $this->page($request, $token, 'site.embed', '*');
+    }
+
+    /** A browser that says the password is let in for as long as it is the password. */
+    public function open(Request $request, string $token): AnyResponse
+    {
+        $publication = self::publication($token);
+        $key = "watch-password/{$publication->id}/{$request->ip()}";
+        if (RateLimiter::tooManyAttempts($key, self::A_MINUTE)) {
+            return $this->asksPassword($publication, 'Too many tries. Wait a minute, then try again.', 429);
+        }
+        RateLimiter::hit($key);
+        if ($publication->password === null || ! Hash::check($request->string('password')->value(), $publication->password)) {
+            return $this->asksPassword($publication, 'That is not the password.', 422);
+        }
+        RateLimiter::clear($key);
+        $cookie = Cookie::create(self::cookie($publication), $publication->pass())
+            ->withPath("/watch/{$token}")
+            ->withSameSite('lax')
+            ->withSecure($request->isSecure());
+
+        return redirect("/watch/{$token}")->withCookie($cookie);
+    }
+
+    public function film(Request $request, string $token): AnyResponse
+    {
+        $export = $this->export($request, $token);
+
+        return MediaResponse::of($export->path, 'video/mp4', downloadAs: null);
+    }
+
+    public function file(Request $request, string $token, string $kind): AnyResponse
+    {
+        $export = $this->export($request, $token);
+        $isThere = in_array($kind, self::FILES, true) && in_array($kind, $export->beside ?? [], true);
+
+        return MediaResponse::of(
+            $isThere ? FilesBeside::path($export, $kind) : null,
+            FilesBeside::mime($kind),
+            unchanging: false,
+        );
+    }
+
+    public function comments(Request $request, string $token): JsonResponse
+    {
+        return new JsonResponse(CommentResource::forViewers($this->allowed($request, $token)->comments()->get()));
+    }
+
+    public function comment(Request $request, string $token, SayOfFilm $say): JsonResponse
+    {
+        $publication = $this->allowed($request, $token);
+        $request->validate([
+            'name' => ['required', 'string', 'max:60'],
+            'text' => ['required', 'string', 'max:2000'],
+            'at_ms' => ['required', 'integer', 'between:0,86400000'],
+            'answers' => ['nullable', 'string', 'max:26'],
+        ], [
+            'name.*' => 'Say who you are, in at most 60 characters.',
+            'text.*' => 'Write a comment of at most 2000 characters.',
+            '*' => 'Say which moment of the film it is about.',
+        ]);
+        $key = "watch-comment/{$request->ip()}";
+        abort_if(
+            RateLimiter::tooManyAttempts($key, self::A_MINUTE),
+            429,
+            'That was a lot in one minute. Wait a moment; what you wrote is still here.',
+        );
+        RateLimiter::hit($key);
+        $say(
+            $publication,
+            trim($request->string('name')->value()),
+            trim($request->string('text')->value()),
+            $request->integer('at_ms'),
+            $request->input('answers') === null ? null : $request->string('answers')->value(),
+        );
+
+        return $this->comments($request, $token)->setStatusCode(201);
+    }
+
+    /** oEmbed 1.0: how other pages learn to show the film. */
+    public function oembed(Request $request): JsonResponse
+    {
+        preg_match('#/watch/([A-Za-z0-9]{24})\b#', $request->string('url')->value(), $match);
+        $publication = self::publication($match[1] ?? '');
+        abort_if($publication->password !== null, 401, 'This film asks for a password.');
+        $lesson = $publication->lesson;
+        [$width, $height] = [960, (int) round(960 * $lesson->height / $lesson->width)];
+        $address = url("/watch/{$publication->token}/embed");
+
+        return new JsonResponse([
+            'version' => '1.0', 'type' => 'video', 'title' => $lesson->title, 'provider_name' => 'Open Reel',
+            'width' => $width, 'height' => $height,
+            'html' => "<iframe src=\"{$address}\" width=\"{$width}\" height=\"{$height}\" allowfullscreen></iframe>",
+        ]);
+    }
+
+    private function page(Request $request, string $token, string $view, string $frames = "'none'"): AnyResponse
+    {
+        $publication = Publication::query()->where('token', $token)->first();
+        if ($publication === null || ! $publication->isShown() || $publication->lesson()->doesntExist()) {
+            return $this->answer(response()->view('site.gone', [], 404));
+        }
+        if (! self::knowsPassword($request, $publication)) {
+            return $this->asksPassword($publication);
+        }
+        $version = $publication->current();
+        $said = $this->said->of($version->export);
+
+        return $this->answer(response()->view($view, [
+            'lesson' => $publication->lesson,
+            'course' => $publication->lesson->course?->name,
+            'base' => "/watch/{$token}",
+            'version' => $version,
+            'beside' => $version->export->beside ?? [],
+            'chapters' => $said['chapters'],
+            'lines' => $said['lines'],
+            'comments' => CommentResource::forViewers($publication->comments()->get()),
+        ]), $frames);
+    }
+
+    private function asksPassword(Publication $publication, ?string $problem = null, int $status = 200): AnyResponse
+    {
+        return $this->answer(response()->view('site.password', [
+            'title' => $publication->lesson->title, 'base' => "/watch/{$publication->token}", 'problem' => $problem,
+        ], $status));
+    }
+
+    private function answer(Response $response, string $frames = "'none'"): AnyResponse
+    {
+        return $response->header('Content-Security-Policy', self::POLICY.$frames)->header('Cache-Control', 'no-store');
+    }
+
+    private function export(Request $request, string $token): Export
+    {
+        return $this->allowed($request, $token)->current()->export;
+    }
+
+    /** Whose film it is, for those who may see it; for all others it is not there. */
+    private function allowed(Request $request, string $token): Publication
+    {
+        $publication = self::publication($token);
+        abort_unless(self::knowsPassword($request, $publication), 404);
+
+        return $publication;
+    }
+
+    private static function publication(string $token): Publication
+    {
+        $found = Publication::query()->where('token', $token)->first();
+        $isShown = $found !== null && $found->isShown() && $found->lesson()->exists();
+
+        return $isShown ? $found : abort(404, 'There is no film behind this address.');
+    }
+
+    private static function knowsPassword(Request $request, Publication $publication): bool
+    {
+        return $publication->password === null ||
+            hash_equals($publication->pass(), (string) $request->cookies->get(self::cookie($publication)));
+    }
+
+    private static function cookie(Publication $publication): string
+    {
+        return "watch-{$publication->id}";
+    }
+}

@@ -1,0 +1,37 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Resources;
+
+use App\Models\Publication;
+use App\Models\Version;
+
+/** What the presenter sees of a lesson on the course site. */
+final class PublicationResource
+{
+    /** @return array{site: array<string, mixed>|null, comments: list<array<string, mixed>>} */
+    public static function of(?Publication $publication): array
+    {
+        if ($publication === null) {
+            return ['site' => null, 'comments' => []];
+        }
+        $versions = $publication->versions()->with('export')->get();
+
+        return [
+            'site' => [
+                'id' => $publication->id,
+                'path' => "/watch/{$publication->token}",
+                'shown' => $publication->isShown(),
+                'withdrawn' => $publication->withdrawn_at !== null,
+                'ends_on' => $publication->ends_on?->toDateString(),
+                'password' => $publication->password !== null,
+                'versions' => array_values($versions->map(fn (Version $v): array => [
+                    'number' => $v->number, 'export_id' => $v->export_id, 'note' => $v->note, 'draft' => $v->export->draft,
+                    'published_at' => $v->created_at->toIso8601ZuluString(),
+                ])->all()),
+            ],
+            'comments' => CommentResource::forPresenter($publication->comments()->get()),
+        ];
+    }
+}

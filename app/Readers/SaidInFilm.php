@@ -1,0 +1,30 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Readers;
+
+use App\Actions\Film\FilesBeside;
+use App\Media\MediaStore;
+use App\Models\Export;
+
+/** What is said in a finished film, and its chapters, as they were when it was made. */
+final class SaidInFilm
+{
+    public function __construct(private readonly MediaStore $media)
+    {
+    }
+
+    /**
+     * @return array{
+     *     lines: list<array{line: string, section: string, chapter: string, text: string, from_ms: int}>,
+     *     chapters: list<array{title: string, from_ms: int}>
+     * }
+     */
+    public function of(Export $export): array
+    {
+        $file = $this->media->path(FilesBeside::path($export, FilesBeside::LINES));
+
+        return json_decode((string) @file_get_contents($file), true) ?? ['lines' => [], 'chapters' => []];
+    }
+}

@@ -1,0 +1,193 @@
+import { useState } from 'react';
+import Button from 'react-bootstrap/Button';
+import Form from 'react-bootstrap/Form';
+import type { Export, Lesson, LessonSite } from '../../api/types';
+import { useNotices } from '../../shell/Notices';
+import { useSite, useSiteChange } from '../../shell/useSite';
+import { CommentCard } from '../../shell/CommentCard';
+import { Icon } from '../../ui/Icon';
+import { day } from '../../ui/time';
+
+/** The lesson on the course site that ships with the application: who may watch, which version, what is said of it. */
+export function CourseSite({ lesson, latest }: { lesson: Lesson; latest: Export | undefined }) {
+    const { data } = useSite(lesson.id);
+    const change = useSiteChange(lesson.id);
+    const [note, setNote] = useState('');
+    if (!data || (!data.site && !latest)) {
+        return null;
+    }
+    const { site, comments } = data;
+    const [current] = site?.versions ?? [];
+    const isNew = latest !== undefined && current?.export_id !== latest.id;
+    return (
+        <section className="course-site" aria-labelledby="course-site">
+            <h2 id="course-site">Course site</h2>
+            {!site && (
+                <p className="soft">
+                    Viewers get a page with the film, its captions, what is said in it, and a place for comments. Only
+                    who has the link can open it.
+                </p>
+            )}
+            {site && <Published lesson={lesson} site={site} />}
+            {isNew && (
+                <Form
+                    className="publish"
+                    onSubmit={(event) => {
+                        event.preventDefault();
+                        change.publish(latest.id, note, () => setNote(''));
+                    }}
+                >
+                    {current && (
+                        <Form.Control
+                            aria-label="What is new in this version"
+                            placeholder="What is new in it (viewers see this)"
+                            value={note}
+                            maxLength={500}
+                            onChange={(event) => setNote(event.target.value)}
+                        />
+                    )}
+                    <Button type="submit" disabled={change.isPending}>
+                        {current ? `Publish as version ${current.number + 1}` : 'Publish'}
+                    </Button>
+                    {latest.draft && <span className="soft">It is a draft, and says so.</span>}
+                    {!latest.up_to_date && <span className="soft">The lesson has changed since it was exported.</span>}
+                </Form>
+            )}
+            {site && <Comments lessonId={lesson.id} all={comments} />}
+        </section>
+    );
+}
+
+function Published({ lesson, site }: { lesson: Lesson; site: NonNullable<LessonSite['site']> }) {
+    const { say, failed } = useNotices();
+    const change = useSiteChange(lesson.id);
+    const [password, setPassword] = useState('');
+    const [current] = site.versions;
+    const address = `${location.origin}${site.path}`;
+    const height = Math.round((960 * lesson.height) / lesson.width);
+    const frame = `<iframe src="${address}/embed" width="960" height="${height}" allowfullscreen></iframe>`;
+    const copy = (text: string, says: string) =>
+        void navigator.clipboard
+            .writeText(text)
+            .then(() => say(says))
+            .catch(() => failed(new Error('The browser does not let this be copied. Select it and copy it by hand.')));
+    return (
+        <>
+            <p className="site-link mb-1">
+                {site.shown ? (
+                    <a href={site.path} target="_blank" rel="noreferrer">
+                        {address}
+                    </a>
+                ) : (
+                    <span className="flag">
+                        <Icon name="exclamation" />{' '}
+                        {site.withdrawn
+                            ? 'Withdrawn: nobody can open it.'
+                            : 'Its last day is over: nobody can open it.'}
+                    </span>
+                )}
+            </p>
+            {current && (
+                <p className="soft mb-1">
+                    Version {current.number}, published {day(current.published_at)}
+                    {current.draft && ', a draft'}
+                    {current.note && `: ${current.note}`}
+                </p>
+            )}
+            <p className="comment-acts">
+                <Button size="sm" variant="quiet" onClick={() => copy(address, 'The link is copied.')}>
+                    Copy link
+                </Button>
+                <Button size="sm" variant="quiet" onClick={() => copy(frame, 'The embed code is copied.')}>
+                    Copy embed code
+                </Button>
+                <Button
+                    size="sm"
+                    variant="quiet"
+                    disabled={change.isPending}
+                    onClick={() => change.set({ withdrawn: !site.withdrawn })}
+                >
+                    {site.withdrawn ? 'Show it again' : 'Withdraw'}
+                </Button>
+            </p>
+            <div className="site-settings">
+                <Form.Group controlId="site-ends">
+                    <Form.Label>Last day (empty: no end)</Form.Label>
+                    <Form.Control
+                        type="date"
+                        size="sm"
+                        value={site.ends_on ?? ''}
+                        onChange={(event) => change.set({ ends_on: event.target.value || null })}
+                    />
+                </Form.Group>
+                <Form
+                    onSubmit={(event) => {
+                        event.preventDefault();
+                        change.set({ password }, () => {
+                            setPassword('');
+                            say('The password is set.');
+                        });
+                    }}
+                >
+                    <Form.Label htmlFor="site-password">
+                        {site.password ? 'Viewers need a password; another one' : 'Password (none now)'}
+                    </Form.Label>
+                    <span className="comment-acts">
+                        <Form.Control
+                            id="site-password"
+                            size="sm"
+                            value={password}
+                            minLength={4}
+                            maxLength={200}
+                            autoComplete="off"
+                            onChange={(event) => setPassword(event.target.value)}
+                        />
+                        <Button size="sm" variant="quiet" type="submit" disabled={password.length < 4}>
+                            Set
+                        </Button>
+                        {site.password && (
+                            <Button
+                                size="sm"
+                                variant="quiet"
+                                onClick={() =>
+                                    change.set({ password: null }, () => say('Nobody needs a password now.'))
+                                }
+                            >
+                                Remove
+                            </Button>
+                        )}
+                    </span>
+                </Form>
+            </div>
+        </>
+    );
+}
+
+function Comments({ lessonId, all }: { lessonId: string; all: LessonSite['comments'] }) {
+    const [withDone, setWithDone] = useState(false);
+    const seen = all.filter((one) => !one.hidden && (withDone || !one.done));
+    const done = all.filter((one) => one.done && !one.hidden).length;
+    return (
+        <div className="site-comments">
+            <h3>Comments</h3>
+            {all.length === 0 && <p className="soft">Nobody has said anything yet.</p>}
+            {all.length > 0 && seen.length === 0 && (
+                <p className="soft">
+                    <Icon name="check" /> Nothing is open.
+                </p>
+            )}
+            {seen.map((comment) => (
+                <CommentCard key={comment.id} lessonId={lessonId} comment={comment} />
+            ))}
+            {done > 0 && (
+                <Form.Check
+                    type="switch"
+                    id="with-done"
+                    label={`Show what is done (${done})`}
+                    checked={withDone}
+                    onChange={(event) => setWithDone(event.target.checked)}
+                />
+            )}
+        </div>
+    );
+}

@@ -1,0 +1,19 @@
+<?php
+
+declare(strict_types=1);
+
+use App\Http\Controllers\WatchController;
+use Illuminate\Support\Facades\Route;
+
+// The course site: no sessions, so that nobody is followed.
+Route::get('oembed', [WatchController::class, 'oembed']);
+Route::prefix('watch/{token}')->where(['token' => '[A-Za-z0-9]{24}'])->group(function (): void {
+    Route::get('/', [WatchController::class, 'show']);
+    Route::post('/', [WatchController::class, 'open']);
+    Route::get('embed', [WatchController::class, 'embed']);
+    Route::get('film', [WatchController::class, 'film']);
+    Route::get('comments', [WatchController::class, 'comments']);
+    Route::post('comments', [WatchController::class, 'comment']);
+    Route::get('{kind}', [WatchController::class, 'file'])
+        ->whereIn('kind', ['captions.vtt', 'captions.srt', 'chapters.vtt', 'transcript.txt', 'thumbnail.jpg']);
+});

@@ -1,0 +1,208 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Feature;
+
+use App\Actions\Script\SaveScript;
+use App\Models\Comment;
+use App\Models\Export;
+use App\Models\Hearing;
+use App\Models\Publication;
+use App\Models\Section;
+use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Facades\RateLimiter;
+use OpenReel\Core\Script\Script;
+
+/** The course site: who sees a film, and what is said of it. */
+final class SiteTest extends FeatureTestCase
+{
+    private const WORDS = ['The creek is <b>full</b> at seven.', 'At one it is a ribbon of 4.8 m.'];
+
+    public function test_a_film_is_watched_behind_a_link_that_stays_when_the_next_version_comes(): void
+    {
+        $section = $this->spoken();
+        $lesson = $section->lesson_id;
+        $this->getJson("/api/lessons/{$lesson}/publication")->assertOk()->assertExactJson(['site' => null, 'comments' => []]);
+        $first = $this->export($lesson);
+        $path = $this->publish($lesson, $first);
+
+        $page = $this->get($path)->assertOk();
+        $page->assertSee('The creek is &lt;b&gt;full&lt;/b&gt; at seven.', false);
+        $page->assertSee('<meta property="og:title"', false);
+        self::assertStringContainsString("frame-ancestors 'none'", (string) $page->headers->get('Content-Security-Policy'));
+        $frame = $this->get("{$path}/embed")->assertOk();
+        self::assertStringContainsString('frame-ancestors *', (string) $frame->headers->get('Content-Security-Policy'));
+        $film = $this->get("{$path}/film", ['Range' => 'bytes=0-99'])->assertStatus(206);
+        self::assertSame('video/mp4', $film->headers->get('Content-Type'));
+        self::assertStringStartsWith('WEBVTT', $this->get("{$path}/captions.vtt")->assertOk()->streamedContent());
+        $this->getJson('/oembed?url='.urlencode(url($path)))->assertOk()->assertJson(['type' => 'video', 'height' => 540]);
+
+        $this->write($section, self::WORDS[0].' It is a ribbon at one.');
+        $second = $this->export($lesson);
+        self::assertSame($path, $this->publish($lesson, $second, 'The height is right now.'));
+        $this->get($path)->assertSee('New in version 2: The height is right now.');
+        $versions = $this->getJson("/api/lessons/{$lesson}/publication")->json('site.versions');
+        self::assertSame([[2, $second], [1, $first]], array_map(
+            fn (array $v): array => [$v['number'], $v['export_id']],
+            $versions,
+        ));
+        // Asked twice, it is published once.
+        $this->publish($lesson, $second);
+        self::assertSame(2, Publication::query()->sole()->versions()->count());
+    }
+
+    public function test_what_cannot_be_published_is_refused(): void
+    {
+        $section = $this->spoken();
+        $lesson = $section->lesson_id;
+        $this->postJson("/api/lessons/{$lesson}/publication", [])->assertStatus(422);
+        $this->postJson("/api/lessons/{$lesson}/publication", ['export_id' => 'none'])->assertNotFound();
+        $this->patchJson("/api/lessons/{$lesson}/publication", ['withdrawn' => true])->assertNotFound();
+        $export = Export::query()->findOrFail($this->export($lesson));
+        $this->media()->delete("lessons/{$lesson}/exports/{$export->id}-lines.json");
+        $this->postJson("/api/lessons/{$lesson}/publication", ['export_id' => $export->id])
+            ->assertStatus(409)
+            ->assertJson(['detail' => 'This film was made by an earlier Open Reel. Export the lesson again to publish it.']);
+        $other = $this->section()->lesson_id;
+        $this->postJson("/api/lessons/{$other}/publication", ['export_id' => $export->id])->assertNotFound();
+    }
+
+    public function test_nobody_sees_it_without_the_password_behind_its_end_or_when_it_is_withdrawn(): void
+    {
+        $lesson = $this->spoken()->lesson_id;
+        $path = $this->publish($lesson, $this->export($lesson));
+        $this->get('/watch/'.str_repeat('x', 24))->assertNotFound();
+        $this->patchJson("/api/lessons/{$lesson}/publication", ['password' => 'low water'])
+            ->assertOk()
+            ->assertJsonPath('site.password', true);
+
+        $this->get($path)->assertOk()->assertSee('Password')->assertDontSee('ribbon');
+        foreach (["{$path}/film", "{$path}/captions.vtt", "{$path}/comments"] as $file) {
+            $this->get($file)->assertNotFound();
+        }
+        $this->postJson("{$path}/comments", ['name' => 'A', 'text' => 'B', 'at_ms' => 0])->assertNotFound();
+        $this->getJson('/oembed?url='.urlencode(url($path)))->assertStatus(401);
+        $this->post($path, ['password' => 'high water'])->assertStatus(422)->assertSee('That is not the password.');
+        $cookie = $this->post($path, ['password' => 'low water'])->assertRedirect($path)->headers->getCookies()[0];
+        $this->withUnencryptedCookie($cookie->getName(), (string) $cookie->getValue());
+        $this->get($path)->assertOk()->assertSee('ribbon');
+        // Another password makes the old pass worthless.
+        $this->patchJson("/api/lessons/{$lesson}/publication", ['password' => 'slack water'])->assertOk();
+        $this->get($path)->assertDontSee('ribbon');
+        for ($try = 0; $try < 8; $try++) {
+            $last = $this->post($path, ['password' => "guess {$try}"]);
+        }
+        self::assertSame(429, $last->getStatusCode());
+        $this->patchJson("/api/lessons/{$lesson}/publication", ['password' => null])->assertOk();
+        $this->get($path)->assertSee('ribbon');
+
+        $this->patchJson("/api/lessons/{$lesson}/publication", ['ends_on' => now()->toDateString()])->assertOk();
+        $this->get($path)->assertOk();
+        $this->patchJson("/api/lessons/{$lesson}/publication", ['ends_on' => now()->subDay()->toDateString()])->assertOk();
+        $this->get($path)->assertNotFound()->assertSee('This film is not here');
+        $this->patchJson("/api/lessons/{$lesson}/publication", ['ends_on' => null, 'withdrawn' => true])->assertOk();
+        $this->get("{$path}/film")->assertNotFound();
+        $this->patchJson("/api/lessons/{$lesson}/publication", ['ends_on' => 'soon'])->assertStatus(422);
+        $this->patchJson("/api/lessons/{$lesson}/publication", ['withdrawn' => false])->assertOk();
+        $this->get($path)->assertOk();
+        $this->deleteJson("/api/lessons/{$lesson}")->assertNoContent();
+        $this->get($path)->assertNotFound();
+    }
+
+    public function test_a_comment_lands_on_its_line_and_stays_there_when_words_and_times_change(): void
+    {
+        $section = $this->spoken();
+        $lesson = $section->lesson_id;
+        $path = $this->publish($lesson, $this->export($lesson));
+        $ids = $this->lines($section);
+        $says = ['name' => 'Piran <i>', 'text' => 'You say 4.8, the slide says 4.6 {"quoted"}', 'at_ms' => 5_200];
+        $this->postJson("{$path}/comments", $says)->assertCreated()->assertJsonPath('0.text', $says['text']);
+
+        $told = fn (): array => (array) $this->getJson("/api/lessons/{$lesson}/publication")->json('comments.0');
+        self::assertSame([$ids[1], self::WORDS[1], self::WORDS[1], false], [
+            $told()['line_id'], $told()['line_was'], $told()['line_now'], $told()['done'],
+        ]);
+        $this->write($section, 'A new beginning. '.self::WORDS[0].' At one it is a ribbon of 4.6 m.');
+        self::assertSame([$ids[1], 'At one it is a ribbon of 4.6 m.'], [$told()['line_id'], $told()['line_now']]);
+        $this->write($section, self::WORDS[0]);
+        self::assertSame([null, self::WORDS[1], $section->id], [$told()['line_id'], $told()['line_was'], $told()['section_id']]);
+
+        // Answered, put right, and said so in the next version.
+        $id = $told()['id'];
+        $this->postJson("/api/comments/{$id}/answers", ['text' => 'You are right.'])->assertOk();
+        $this->patchJson("/api/comments/{$id}", ['done' => true])->assertOk();
+        $this->write($section, self::WORDS[0].' '.self::WORDS[1].' ');
+        $this->publish($lesson, $this->export($lesson));
+        $shown = $this->getJson("{$path}/comments")->json('0');
+        self::assertSame([2, 'You are right.', true], [
+            $shown['done_in'], $shown['answers'][0]['text'], $shown['answers'][0]['by_presenter'],
+        ]);
+        $this->patchJson("/api/comments/{$id}", ['hidden' => true])->assertOk();
+        $this->getJson("{$path}/comments")->assertExactJson([]);
+        $this->patchJson("/api/comments/{$id}", ['hidden' => false])->assertOk();
+        $this->getJson("{$path}/comments")->assertJsonCount(1);
+    }
+
+    public function test_what_is_no_comment_is_refused_with_a_sentence(): void
+    {
+        $lesson = $this->spoken()->lesson_id;
+        $path = $this->publish($lesson, $this->export($lesson));
+        $good = ['name' => 'A', 'text' => 'B', 'at_ms' => 1];
+        foreach ([['name' => ''], ['text' => ''], ['text' => str_repeat('x', 2001)], ['name' => str_repeat('x', 61)],
+            ['at_ms' => -1], ['at_ms' => 'soon'], ['answers' => ['x']]] as $bad) {
+            $answer = $this->postJson("{$path}/comments", $bad + $good)->assertStatus(422);
+            self::assertStringEndsWith('.', (string) $answer->json('detail'));
+        }
+        $this->postJson("{$path}/comments", ['answers' => 'nobody'] + $good)->assertNotFound();
+        RateLimiter::clear('watch-comment/127.0.0.1');
+        for ($n = 0; $n < 6; $n++) {
+            $this->postJson("{$path}/comments", $good)->assertCreated();
+        }
+        $this->postJson("{$path}/comments", $good)->assertStatus(429)->assertJson([
+            'detail' => 'That was a lot in one minute. Wait a moment; what you wrote is still here.',
+        ]);
+        self::assertSame(6, Comment::query()->count());
+        $this->postJson("{$path}/comments", $good, ['Sec-Fetch-Site' => 'cross-site'])->assertForbidden();
+    }
+
+    private function publish(string $lesson, string $export, string $note = ''): string
+    {
+        return (string) $this->postJson("/api/lessons/{$lesson}/publication", ['export_id' => $export, 'note' => $note])
+            ->assertOk()
+            ->json('site.path');
+    }
+
+    private function export(string $lesson): string
+    {
+        return (string) $this->postJson("/api/lessons/{$lesson}/exports")->assertJson(['state' => 'done'])->json('id');
+    }
+
+    private function write(Section $section, string $text): void
+    {
+        $lesson = $section->lesson()->firstOrFail();
+        app(SaveScript::class)($lesson, Script::read("## One\n\n{$text}"), $lesson->revision);
+    }
+
+    /** @return list<string> ids */
+    private function lines(Section $section): array
+    {
+        $lines = DB::table('lines')->where('section_id', $section->id)->whereNotNull('position')->orderBy('position');
+
+        return array_values($lines->pluck('id')->all());
+    }
+
+    /** The first line from 0.3 s on, the second from 4 s on. */
+    private function spoken(): Section
+    {
+        $section = $this->section();
+        $section->lesson()->firstOrFail()->update(['width' => 320, 'height' => 180, 'fps' => 25]);
+        $this->write($section, implode(' ', self::WORDS));
+        $section = $section->lesson()->firstOrFail()->sections()->firstOrFail();
+        $take = $this->keep($this->record($section, Clips::lighter()));
+        [$one, $two] = $this->lines($section);
+        $take->update(['hearing' => Hearing::Sure, 'line_ticks' => [$one => 48_000, $two => 4 * 48_000]]);
+
+        return $section->refresh();
+    }
+}
