@@ -104,6 +104,7 @@ Route::put('sections/{section}/captions/{number}', [CaptionController::class, 'u
 Route::post('sections/{section}/captions/{number}/move', [CaptionController::class, 'move'])->where('number', '[0-9]{1,4}');
 Route::get('exports/{export}', [ExportController::class, 'show']);
 Route::post('exports/{export}/cancel', [ExportController::class, 'cancel']);
+Route::get('lessons/{lesson}/edit.zip', [ExportController::class, 'packEdit']);
 Route::get('exports/{export}/all.zip', [ExportController::class, 'pack']);
 Route::put('exports/{export}/thumbnail', [ExportController::class, 'thumbnail']);
 Route::get('exports/{export}/file', [ExportController::class, 'file']);

@@ -25,7 +25,9 @@ final class ProblemDetails
     {
         $exceptions->dontReport([Problem::class, Refusal::class, UnreadableFile::class]);
         $exceptions->render(
-            fn (\Throwable $e, Request $request): ?JsonResponse => $request->is('api/*', 'watch/*/comments') ? self::response($e) : null,
+            function (\Throwable $e, Request $request): ?JsonResponse {
+                return $request->is('api/*', 'watch/*/comments') ? self::response($e) : null;
+            },
         );
     }
 

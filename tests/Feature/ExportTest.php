@@ -119,6 +119,34 @@ final class ExportTest extends FeatureTestCase
         self::assertSame($before, $text('transcript.txt'));
     }
 
+    public function test_for_another_editor_the_cuts_come_with_the_files_they_name(): void
+    {
+        $lesson = $this->lesson();
+        $sent = $this->fileOf($this->get("/api/lessons/{$lesson->id}/edit.zip")->assertOk())->getPathname();
+        $zip = new \ZipArchive();
+        self::assertTrue($zip->open($sent));
+        $plan = $this->getJson("/api/lessons/{$lesson->id}/assembly")->json();
+        $otio = json_decode((string) $zip->getFromName('edit.otio'), true, flags: JSON_THROW_ON_ERROR);
+        $presenter = $otio['tracks']['children'][0]['children'];
+        $frames = array_map(fn (array $c): float => $c['source_range']['duration']['value'] ?? 0.0, $presenter);
+        self::assertSame((float) $plan['frames'], array_sum($frames));
+        foreach ($otio['tracks']['children'] as $track) {
+            foreach (array_filter($track['children'], fn (array $c): bool => $c['OTIO_SCHEMA'] === 'Clip.1') as $clip) {
+                $name = rawurldecode($clip['media_reference']['target_url']);
+                self::assertNotFalse($zip->locateName($name), $name);
+            }
+        }
+        preg_match_all('/^\d{3}  \S+ +V .* (01:\S+) 01:\S+\r?$/m', (string) $zip->getFromName('edit.edl'), $rows);
+        self::assertSame(
+            array_map(
+                fn (int $at): string => sprintf('01:00:%02d:%02d', intdiv($at, 25), $at % 25),
+                array_column($plan['segments'], 'start_frame'),
+            ),
+            array_values(array_unique($rows[1])),
+        );
+        $this->get("/api/lessons/{$this->section()->lesson_id}/edit.zip")->assertStatus(409);
+    }
+
     public function test_another_picture_becomes_the_thumbnail(): void
     {
         $lesson = $this->lesson();

@@ -7,6 +7,7 @@ namespace App\Http\Controllers;
 use App\Actions\Film\AssembleLesson;
 use App\Actions\Film\FilesBeside;
 use App\Actions\Film\MakeThumbnail;
+use App\Actions\Film\PackEdit;
 use App\Actions\Film\PackFilm;
 use App\Actions\Film\RequestExport;
 use App\Http\MediaResponse;
@@ -16,6 +17,7 @@ use App\Models\Lesson;
 use App\Models\WorkState;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
+use OpenReel\Core\Formats\FileName;
 use Symfony\Component\HttpFoundation\Response;
 
 final class ExportController
@@ -72,6 +74,12 @@ final class ExportController
         abort_unless($export->state === WorkState::Done, 404);
 
         return MediaResponse::once($pack($export), 'application/zip', pathinfo($export->file_name, PATHINFO_FILENAME).'.zip');
+    }
+
+    /** For those who edit with another program. */
+    public function packEdit(Lesson $lesson, PackEdit $pack): Response
+    {
+        return MediaResponse::once($pack($lesson), 'application/zip', FileName::of("{$lesson->title} (edit)", 'zip'));
     }
 
     /** Another picture of it to be known by. */

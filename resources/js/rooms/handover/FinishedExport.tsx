@@ -89,6 +89,13 @@ export function FinishedExport({ lessonId, job }: { lessonId: string; job: Expor
                         <p>
                             <a className="btn btn-quiet btn-sm" href={`/api/exports/${job.id}/all.zip`}>
                                 <Icon name="download" /> All in one archive
+                            </a>{' '}
+                            <a
+                                className="btn btn-quiet btn-sm"
+                                href={`/api/lessons/${lessonId}/edit.zip`}
+                                title="The cuts as OpenTimelineIO and CMX 3600, with the recordings and slides they name"
+                            >
+                                <Icon name="download" /> For another editor
                             </a>
                         </p>
                     </div>
