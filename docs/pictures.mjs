@@ -106,4 +106,26 @@ await at('handover');
 await page.getByRole('button', { name: 'Export', exact: true }).click();
 await page.getByText('Checked: the file is as intended').waitFor({ timeout: 300_000 });
 await shot('export');
+await page.getByRole('button', { name: 'Publish', exact: true }).click();
+const address = await page.locator('.site-link a').getAttribute('href');
+for (const [name, text, at_ms] of [
+    ['Piran', 'You say four point eight, the slide says 4.6. Which of the two is it?', 47_500],
+    ['Elowen', 'Could you leave the curve a little longer here?', 79_000],
+]) {
+    await fetch(`${base}${address}/comments`, {
+        method: 'POST',
+        headers: { 'Content-Type': 'application/json', 'X-Open-Reel': '1' },
+        body: JSON.stringify({ name, text, at_ms }),
+    });
+}
+await page.reload();
+await page.getByRole('article', { name: 'Comment of Piran' }).waitFor();
+await page.locator('.course-site').evaluate((one) => one.scrollIntoView());
+await shot('course-site');
+await page.goto(`${base}${address}#t=47`);
+await page.locator('.line[aria-current]').waitFor();
+await shot('watch');
+await at('captions', table);
+await page.locator('.shown-caption:visible').waitFor();
+await shot('captions');
 await browser.close();

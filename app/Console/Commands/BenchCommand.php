@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Console\Commands;
 
 use App\Bench\ApiBench;
+use App\Bench\CaptionBench;
 use App\Bench\DeckBench;
 use App\Bench\DecoratedBench;
 use App\Bench\ExportBench;
@@ -28,6 +29,7 @@ final class BenchCommand extends Command
     private const BENCHES = [
         InterfaceBench::class,
         ScriptBench::class,
+        CaptionBench::class,
         DeckBench::class,
         ApiBench::class,
         IngestBench::class,

@@ -5,6 +5,7 @@ import { Link } from 'react-router';
 import type { SiteComment } from '../api/types';
 import { Icon } from '../ui/Icon';
 import { clock } from '../ui/time';
+import { useKept } from '../ui/useKept';
 import { useNotices } from './Notices';
 import { pickupPath } from './paths';
 import { useSiteChange } from './useSite';
@@ -20,11 +21,15 @@ interface Props {
 export function CommentCard({ lessonId, comment, besideLine = false }: Props) {
     const change = useSiteChange(lessonId);
     const { say } = useNotices();
-    const [reply, setReply] = useState<string | null>(null);
     const { id, line_id: line, section_id: section } = comment;
+    const [reply, setReply] = useKept(`answer/${id}`);
+    const [isOpen, setOpen] = useState(reply !== '');
     const send = () => {
-        if (reply?.trim()) {
-            change.reply(id, reply, () => setReply(null));
+        if (reply.trim()) {
+            change.reply(id, reply, () => {
+                setReply('');
+                setOpen(false);
+            });
         }
     };
     return (
@@ -55,7 +60,7 @@ export function CommentCard({ lessonId, comment, besideLine = false }: Props) {
                     <b>{answer.by_presenter ? `${answer.name} (you)` : answer.name}</b> {answer.text}
                 </p>
             ))}
-            {reply === null ? (
+            {!isOpen ? (
                 <p className="comment-acts mb-0">
                     {line !== null && section !== null && !comment.done && (
                         <Link className="btn btn-quiet btn-sm" to={pickupPath(lessonId, section, [line])}>
@@ -70,7 +75,7 @@ export function CommentCard({ lessonId, comment, besideLine = false }: Props) {
                     >
                         {comment.done ? 'Not done' : 'Done'}
                     </Button>
-                    <Button size="sm" variant="quiet" onClick={() => setReply('')}>
+                    <Button size="sm" variant="quiet" onClick={() => setOpen(true)}>
                         Answer
                     </Button>
                     <Button
@@ -105,7 +110,7 @@ export function CommentCard({ lessonId, comment, besideLine = false }: Props) {
                         <Button size="sm" type="submit" disabled={change.isPending || reply.trim() === ''}>
                             Send answer
                         </Button>
-                        <Button size="sm" variant="quiet" onClick={() => setReply(null)}>
+                        <Button size="sm" variant="quiet" onClick={() => setOpen(false)}>
                             Cancel
                         </Button>
                     </p>

@@ -38,8 +38,7 @@ if (film && main) {
         const link = momentLink(location.href, film.currentTime);
         const told = main.querySelector('#told');
         const say = (text: string) => told && (told.textContent = text);
-        navigator.clipboard
-            .writeText(link)
+        copy(link)
             .then(() => say('Copied.'))
             .catch(() => say(link));
     });
@@ -80,10 +79,15 @@ function follow(of: HTMLVideoElement, lines: HTMLElement[]): void {
         }
         lines[before]?.removeAttribute('aria-current');
         lines[now]?.setAttribute('aria-current', 'true');
-        const list = lines[now]?.closest<HTMLElement>('.lines');
         const line = lines[now];
-        if (list && line && !of.paused) {
-            list.scrollTop = line.offsetTop - list.offsetTop - list.clientHeight / 3;
+        const list = line?.closest<HTMLElement>('.lines');
+        if (list && line) {
+            const top = line.offsetTop - list.scrollTop;
+            const isSeen = top >= 0 && top + line.offsetHeight <= list.clientHeight;
+            // While it plays, what comes next is seen as well.
+            if (!of.paused || !isSeen) {
+                list.scrollTop = line.offsetTop - list.clientHeight / 3;
+            }
         }
         before = now;
     });
@@ -118,4 +122,9 @@ function search(page: HTMLElement): void {
             field.focus();
         }
     });
+}
+
+/** Pages that come without HTTPS have no clipboard. */
+async function copy(text: string): Promise<void> {
+    await navigator.clipboard.writeText(text);
 }

@@ -57,7 +57,8 @@ export default function CaptionsRoom() {
     // Where the words of the one in hand are seen, once there is a player.
     useEffect(() => {
         if (player && now) {
-            player.seek(now.caption.from_frame);
+            // In its middle: at its beginning sections may still be dissolving into each other.
+            player.seek(Math.floor((now.caption.from_frame + now.caption.until_frame) / 2));
         }
         // Only when a player comes: later the place is shown by whoever chooses one.
         // eslint-disable-next-line react-hooks/exhaustive-deps

@@ -7,12 +7,13 @@ import { useSite, useSiteChange } from '../../shell/useSite';
 import { CommentCard } from '../../shell/CommentCard';
 import { Icon } from '../../ui/Icon';
 import { day } from '../../ui/time';
+import { useKept } from '../../ui/useKept';
 
 /** The lesson on the course site that ships with the application: who may watch, which version, what is said of it. */
 export function CourseSite({ lesson, latest }: { lesson: Lesson; latest: Export | undefined }) {
     const { data } = useSite(lesson.id);
     const change = useSiteChange(lesson.id);
-    const [note, setNote] = useState('');
+    const [note, setNote] = useKept(`version-note/${lesson.id}`);
     if (!data || (!data.site && !latest)) {
         return null;
     }
@@ -67,8 +68,7 @@ function Published({ lesson, site }: { lesson: Lesson; site: NonNullable<LessonS
     const height = Math.round((960 * lesson.height) / lesson.width);
     const frame = `<iframe src="${address}/embed" width="960" height="${height}" allowfullscreen></iframe>`;
     const copy = (text: string, says: string) =>
-        void navigator.clipboard
-            .writeText(text)
+        void copyText(text)
             .then(() => say(says))
             .catch(() => failed(new Error('The browser does not let this be copied. Select it and copy it by hand.')));
     return (
@@ -190,4 +190,9 @@ function Comments({ lessonId, all }: { lessonId: string; all: LessonSite['commen
             )}
         </div>
     );
+}
+
+/** Pages that come without HTTPS have no clipboard. */
+async function copyText(text: string): Promise<void> {
+    await navigator.clipboard.writeText(text);
 }
