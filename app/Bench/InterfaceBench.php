@@ -12,7 +12,9 @@ final class InterfaceBench implements Bench
         if (array_filter(['js_gzip_kb', 'js_room_gzip_kb', 'watch_page_kb'], $wanted) === []) {
             return;
         }
-        /** @var array<string, array{file: string, imports?: list<string>, isEntry?: bool, isDynamicEntry?: bool, css?: list<string>, assets?: list<string>}> $manifest */
+        /** @var array<string, array{
+         *     file: string, imports?: list<string>, isEntry?: bool, isDynamicEntry?: bool, css?: list<string>, assets?: list<string>
+         * }> $manifest */
         $manifest = json_decode((string) file_get_contents(public_path('build/manifest.json')), true);
         $first = self::packedAll(self::needed($manifest, 'resources/js/main.tsx'));
         $most = 0;
