@@ -13,7 +13,8 @@ final class InterfaceBench implements Bench
             return;
         }
         /** @var array<string, array{
-         *     file: string, imports?: list<string>, isEntry?: bool, isDynamicEntry?: bool, css?: list<string>, assets?: list<string>
+         *     file: string, imports?: list<string>, isEntry?: bool, isDynamicEntry?: bool, css?: list<string>,
+         *     assets?: list<string>
          * }> $manifest */
         $manifest = json_decode((string) file_get_contents(public_path('build/manifest.json')), true);
         $first = self::packedAll(self::needed($manifest, 'resources/js/main.tsx'));
