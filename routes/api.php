@@ -106,6 +106,7 @@ Route::get('exports/{export}', [ExportController::class, 'show']);
 Route::post('exports/{export}/cancel', [ExportController::class, 'cancel']);
 Route::get('lessons/{lesson}/edit.zip', [ExportController::class, 'packEdit']);
 Route::get('exports/{export}/all.zip', [ExportController::class, 'pack']);
+Route::get('exports/{export}/scorm.zip', [ExportController::class, 'packScorm']);
 Route::put('exports/{export}/thumbnail', [ExportController::class, 'thumbnail']);
 Route::get('exports/{export}/file', [ExportController::class, 'file']);
 Route::get('exports/{export}/beside/{kind}', [ExportController::class, 'beside'])

@@ -26,7 +26,7 @@ final class ProblemDetails
         $exceptions->dontReport([Problem::class, Refusal::class, UnreadableFile::class]);
         $exceptions->render(
             function (\Throwable $e, Request $request): ?JsonResponse {
-                return $request->is('api/*', 'watch/*/comments') ? self::response($e) : null;
+                return $request->is('api/*', 'watch/*/comments', 'watch/*/watched') ? self::response($e) : null;
             },
         );
     }

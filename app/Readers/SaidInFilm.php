@@ -18,13 +18,14 @@ final class SaidInFilm
     /**
      * @return array{
      *     lines: list<array{line: string, section: string, chapter: string, text: string, from_ms: int}>,
-     *     chapters: list<array{title: string, from_ms: int}>
+     *     chapters: list<array{title: string, from_ms: int}>,
+     *     thumbnail_ms: int
      * }
      */
     public function of(Export $export): array
     {
         $file = $this->media->path(FilesBeside::path($export, FilesBeside::LINES));
 
-        return json_decode((string) @file_get_contents($file), true) ?? ['lines' => [], 'chapters' => []];
+        return json_decode((string) @file_get_contents($file), true) ?? ['lines' => [], 'chapters' => [], 'thumbnail_ms' => 0];
     }
 }

@@ -74,6 +74,17 @@ final class CaptionTest extends FeatureTestCase
         self::assertSame(0, CaptionRow::query()->count());
     }
 
+    public function test_what_was_checked_by_mistake_is_read_again_and_keeps_its_text(): void
+    {
+        $section = $this->spoken();
+        $path = "/api/sections/{$section->id}/captions/0";
+        $this->putJson($path, ['was' => self::FIRST, 'text' => 'Full at seven.'])->assertOk();
+        $this->putJson($path, ['was' => self::FIRST, 'text' => 'Full at seven.', 'checked' => false])->assertOk();
+
+        self::assertSame(['Full at seven.', false], $this->told($section)[0]);
+        self::assertSame(1, CaptionRow::query()->count());
+    }
+
     public function test_what_changed_since_it_was_checked_is_shown_again_and_comes_back_with_its_words(): void
     {
         $section = $this->spoken();

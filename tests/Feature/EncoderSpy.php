@@ -36,6 +36,7 @@ final class EncoderSpy implements Encoder
             str_contains($command, 'ffmetadata') => 'join',
             str_contains($command, 'pcm_s16le') => 'sound',
             str_contains($command, '-c:a aac') => 'soundtrack',
+            preg_match('/\.(?:jpg|m4a|mp3)$/', $command) === 1 => 'beside',
             default => 'measure',
         };
         if ($this->before !== null) {

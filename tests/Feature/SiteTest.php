@@ -166,6 +166,27 @@ final class SiteTest extends FeatureTestCase
         $this->postJson("{$path}/comments", $good, ['Sec-Fetch-Site' => 'cross-site'])->assertForbidden();
     }
 
+    public function test_how_far_it_was_watched_is_counted_and_by_whom_is_not(): void
+    {
+        $section = $this->spoken();
+        $lesson = $section->lesson_id;
+        $path = $this->publish($lesson, $this->export($lesson));
+        $told = fn (): array => (array) $this->getJson("/api/lessons/{$lesson}/publication")->json('site.watched');
+        self::assertSame([], $told());
+
+        $this->postJson("{$path}/watched", ['parts' => [0, 0, 1, 9_999]])->assertNoContent();
+        $this->postJson("{$path}/watched", ['parts' => [0]])->assertNoContent();
+        foreach ([[], ['parts' => 'all'], ['parts' => [-1]], ['parts' => range(0, 800)]] as $bad) {
+            $this->postJson("{$path}/watched", $bad)->assertStatus(422);
+        }
+        self::assertEquals([0 => 2, 1 => 1], DB::table('watched')->pluck('times', 'part')->all());
+        self::assertSame([['title' => 'One', 'seen' => 0.75]], $told());
+        // Another version is counted by itself.
+        $this->write($section, self::WORDS[0]);
+        $this->publish($lesson, $this->export($lesson));
+        self::assertSame([], $told());
+    }
+
     private function publish(string $lesson, string $export, string $note = ''): string
     {
         return (string) $this->postJson("/api/lessons/{$lesson}/publication", ['export_id' => $export, 'note' => $note])

@@ -42,6 +42,12 @@ test('captions are read, put right and checked with the keyboard alone, and the 
     await page.keyboard.press('Enter');
     await expect(page.getByText('All 3 are checked.')).toBeVisible();
 
+    // Checked by mistake.
+    await page.getByRole('button', { name: 'Not checked after all' }).click();
+    await expect(page.getByText('2 of 3 checked')).toBeVisible();
+    await text.press('Enter');
+    await expect(page.getByText('All 3 are checked.')).toBeVisible();
+
     // A word less, and back again.
     await page.keyboard.press('PageUp');
     await page.keyboard.press('PageUp');

@@ -9,6 +9,8 @@ test('a film is published, watched on a phone, commented on, mended and answered
     browser,
     request,
 }) => {
+    // Two films are made in it, and a whole story is told.
+    test.setTimeout(240_000);
     const lesson = await makeLesson(request, 'On the site', [
         'The creek is full at seven. At one it stands at 4.8 metres.',
     ]);
@@ -109,6 +111,19 @@ test('a film is published, watched on a phone, commented on, mended and answered
     await expect(viewer.locator('#comments')).toContainText('You are right.');
     const site = (await (await request.get(`/api/lessons/${lesson.id}/publication`)).json()) as LessonSite;
     expect(site.site?.versions.map(({ number }) => number)).toEqual([2, 1]);
+
+    // How far it was watched is told by chapter.
+    await viewer.locator('.line').first().click();
+    await expect.poll(at).toBeGreaterThan(1.5);
+    await film.evaluate((video: HTMLVideoElement) => video.pause());
+    await expect
+        .poll(async () => {
+            const told = (await (await request.get(`/api/lessons/${lesson.id}/publication`)).json()) as LessonSite;
+            return told.site?.watched;
+        })
+        .toEqual([{ title: 'Part 1', seen: 1 }]);
+    await page.reload();
+    await expect(page.locator('.watched')).toContainText('100 %');
 
     // Nobody sees it any more when it is withdrawn.
     await page.getByRole('button', { name: 'Withdraw' }).click();

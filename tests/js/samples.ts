@@ -957,7 +957,8 @@ export const site = {
                 "draft": false,
                 "published_at": "2026-03-01T12:00:00Z"
             }
-        ]
+        ],
+        "watched": []
     },
     "comments": [
         {

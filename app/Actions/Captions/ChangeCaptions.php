@@ -26,15 +26,16 @@ final class ChangeCaptions
      *
      * @param  string  $was  the words it stands for: refused when others stand there by now
      * @param  list<string>|null  $rows  null leaves the words as the script has them
+     * @param  bool  $isChecked  false: somebody has to read it again
      * @return array{added: list<string>, removed: list<array<string, mixed>>} what takes this back, see `undo`
      *
      * @throws Refusal
      */
-    public function set(Section $section, int $number, string $was, ?array $rows): array
+    public function set(Section $section, int $number, string $was, ?array $rows, bool $isChecked = true): array
     {
         $captions = $this->captions($section);
 
-        return $this->keep($section, $captions, [$captions[self::found($captions, $number, $was)]->set($rows)]);
+        return $this->keep($section, $captions, [$captions[self::found($captions, $number, $was)]->set($rows, $isChecked)]);
     }
 
     /**

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace App\Actions\Film;
 
 use App\Jobs\ClearRecordingsJob;
-use App\Jobs\MakeSoundFilesJob;
+use App\Jobs\MakeMediaBesideJob;
 use App\Media\Cancelled;
 use App\Media\FilmMaker;
 use App\Media\MediaStore;
@@ -70,14 +70,14 @@ final class ExportLesson
         }
         $isDone = $export->become(WorkState::Done, [WorkState::Running], [
             'path' => $path, 'bytes' => $bytes, 'findings' => $findings, 'progress' => 1, 'doing' => null, 'finished_at' => now(),
-            'beside' => $this->beside->write($export, $lesson, $this->media->path($path)),
+            'beside' => $this->beside->write($export, $lesson),
         ]);
         if (! $isDone) {
             $this->media->delete($path);
             $this->beside->forget($export);
             throw Cancelled::byPresenter();
         }
-        MakeSoundFilesJob::dispatch($export->id);
+        MakeMediaBesideJob::dispatch($export->id);
         ClearRecordingsJob::dispatch($lesson->takes());
     }
 }

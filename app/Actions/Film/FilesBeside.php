@@ -28,15 +28,12 @@ final class FilesBeside
     /** What is said when, for the course site: nobody takes it away. */
     public const LINES = 'lines.json';
 
-    public function __construct(private readonly MediaStore $media, private readonly MakeThumbnail $thumbnail)
+    public function __construct(private readonly MediaStore $media)
     {
     }
 
-    /**
-     * @param  string  $film  path of the finished file
-     * @return list<string> what was written, by a key of KINDS
-     */
-    public function write(Export $export, FilmPlan $plan, string $film): array
+    /** @return list<string> what was written, by a key of KINDS */
+    public function write(Export $export, FilmPlan $plan): array
     {
         $texts = self::texts($plan, $export->lesson);
         foreach ($texts as $kind => $text) {
@@ -49,12 +46,14 @@ final class FilesBeside
         );
         $this->media->write(
             self::path($export, self::LINES),
-            json_encode(['lines' => $lines, 'chapters' => $chapters], JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE),
+            json_encode([
+                'lines' => $lines,
+                'chapters' => $chapters,
+                'thumbnail_ms' => Thumbnail::of($plan->assembly)->milliseconds(),
+            ], JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE),
         );
 
-        $this->thumbnail->draw($export, $film, Thumbnail::of($plan->assembly));
-
-        return [...array_keys($texts), MakeThumbnail::KIND];
+        return array_keys($texts);
     }
 
     public static function mime(string $kind): string

@@ -9,6 +9,7 @@ use App\Models\Export;
 use App\Readers\SaidInFilm;
 use App\Refusal;
 use OpenReel\Core\Formats\FileName;
+use OpenReel\Core\Formats\ScormManifest;
 
 /** A film and all that lies beside it in one file, with a page that shows them from a folder, without a server. */
 final class PackFilm
@@ -21,11 +22,12 @@ final class PackFilm
     }
 
     /**
+     * @param  bool  $forCourseSite  as a SCORM 1.2 package: its page tells the course site how much was watched
      * @return string path of a draft, for whoever asked to send and remove
      *
      * @throws Refusal
      */
-    public function __invoke(Export $export): string
+    public function __invoke(Export $export, bool $forCourseSite = false): string
     {
         if (! $this->media->exists($export->path)) {
             throw Refusal::notYet('This film is not there (any more).');
@@ -54,7 +56,13 @@ final class PackFilm
             : null;
         $zip->addFromString(self::PAGE, view('film.folder', [
             'title' => $export->lesson->title, 'film' => $name, 'beside' => $beside, 'captions' => $captions,
+            'forCourseSite' => $forCourseSite,
         ] + $this->said->of($export))->render());
+        if ($forCourseSite) {
+            $zip->addFromString(ScormManifest::NAME, ScormManifest::write(
+                "open-reel-{$export->lesson_id}", $export->lesson->title, self::PAGE, [self::PAGE, $name, ...$beside],
+            ));
+        }
         if (! $zip->close()) {
             @unlink($draft);
             throw new \RuntimeException("{$draft} cannot be written.");

@@ -29,13 +29,18 @@ final class CaptionController
         $request->validate([
             'was' => ['required', 'string', 'max:4000'],
             'text' => ['nullable', 'string', 'max:400'],
+            'checked' => ['sometimes', 'boolean'],
         ], ['*' => 'Say which caption, and how it should read.']);
         $text = trim($request->string('text')->value());
         $rows = array_values(array_filter(array_map(trim(...), explode("\n", $text)), fn (string $r): bool => $r !== ''));
 
-        return new JsonResponse(
-            $this->change->set($section, $number, $request->string('was')->value(), $rows === [] ? null : $rows),
-        );
+        return new JsonResponse($this->change->set(
+            $section,
+            $number,
+            $request->string('was')->value(),
+            $rows === [] ? null : $rows,
+            $request->boolean('checked', true),
+        ));
     }
 
     public function move(Request $request, Section $section, int $number): JsonResponse

@@ -76,6 +76,15 @@ final class ExportController
         return MediaResponse::once($pack($export), 'application/zip', pathinfo($export->file_name, PATHINFO_FILENAME).'.zip');
     }
 
+    /** The same as a package for course sites. */
+    public function packScorm(Export $export, PackFilm $pack): Response
+    {
+        abort_unless($export->state === WorkState::Done, 404);
+        $name = pathinfo($export->file_name, PATHINFO_FILENAME);
+
+        return MediaResponse::once($pack($export, forCourseSite: true), 'application/zip', "{$name} (SCORM 1.2).zip");
+    }
+
     /** For those who edit with another program. */
     public function packEdit(Lesson $lesson, PackEdit $pack): Response
     {

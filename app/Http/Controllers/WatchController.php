@@ -6,6 +6,7 @@ namespace App\Http\Controllers;
 
 use App\Actions\Film\FilesBeside;
 use App\Actions\Film\MakeThumbnail;
+use App\Actions\Site\CountWatched;
 use App\Actions\Site\SayOfFilm;
 use App\Http\MediaResponse;
 use App\Http\Resources\CommentResource;
@@ -29,6 +30,9 @@ final class WatchController
 
     /** So much may be said from one address in a minute, and so often a password be tried. */
     private const A_MINUTE = 6;
+
+    /** A school may watch from one address. */
+    private const COUNTS_A_MINUTE = 120;
 
     private const FILES = ['captions.vtt', 'captions.srt', 'chapters.vtt', 'transcript.txt', MakeThumbnail::KIND];
 
@@ -121,6 +125,20 @@ final class WatchController
         );
 
         return $this->comments($request, $token)->setStatusCode(201);
+    }
+
+    /** Which parts somebody has seen: counted, and nothing else. */
+    public function watched(Request $request, string $token, CountWatched $count): AnyResponse
+    {
+        $publication = $this->allowed($request, $token);
+        $request->validate(['parts' => ['required', 'array', 'max:720'], 'parts.*' => ['integer', 'between:0,20000']]);
+        $key = "watch-count/{$request->ip()}";
+        if (! RateLimiter::tooManyAttempts($key, self::COUNTS_A_MINUTE)) {
+            RateLimiter::hit($key);
+            $count($publication->current(), array_map(intval(...), array_values($request->array('parts'))));
+        }
+
+        return response()->noContent();
     }
 
     /** oEmbed 1.0: how other pages learn to show the film. */

@@ -6,6 +6,9 @@ namespace App\Http\Resources;
 
 use App\Models\Publication;
 use App\Models\Version;
+use App\Readers\SaidInFilm;
+use Illuminate\Support\Facades\DB;
+use OpenReel\Core\Watching\WatchCurve;
 
 /** What the presenter sees of a lesson on the course site. */
 final class PublicationResource
@@ -30,8 +33,23 @@ final class PublicationResource
                     'number' => $v->number, 'export_id' => $v->export_id, 'note' => $v->note, 'draft' => $v->export->draft,
                     'published_at' => $v->created_at->toIso8601ZuluString(),
                 ])->all()),
+                'watched' => self::watched($versions->first()),
             ],
             'comments' => CommentResource::forPresenter($publication->comments()->get()),
         ];
+    }
+
+    /** @return list<array{title: string, seen: float}> how much of each chapter of the film shown now was seen */
+    private static function watched(?Version $version): array
+    {
+        /** @var array<int, int> $times */
+        $times = $version === null ? [] : DB::table('watched')->where('version_id', $version->id)->pluck('times', 'part')->all();
+        if ($version === null || $times === []) {
+            return [];
+        }
+        $export = $version->export;
+        $length = (int) round(1000 * $export->frames / $export->lesson->fps);
+
+        return WatchCurve::byChapter(app(SaidInFilm::class)->of($export)['chapters'], $length, $times);
     }
 }

@@ -686,6 +686,8 @@ export interface LessonSite {
         password: boolean;
         /** The newest first. */
         versions: { number: number; export_id: string; note: string; draft: boolean; published_at: string }[];
+        /** How much of each chapter of the newest was seen, 0..1; empty until somebody has watched. */
+        watched: { title: string; seen: number }[];
     } | null;
     comments: SiteComment[];
 }

@@ -17,6 +17,7 @@
     </style>
 </head>
 <body>
+<main>
     <h1>{{ $title }}</h1>
     <video id="film" src="{{ rawurlencode($film) }}" controls preload="metadata"
         @if (in_array('thumbnail.jpg', $beside, true)) poster="thumbnail.jpg" @endif></video>
@@ -42,6 +43,7 @@
             <li><a href="{{ $kind }}">{{ $kind }}</a></li>
         @endforeach
     </ul>
+</main>
     <script type="text/plain" id="captions">{{ $captions }}</script>
     <script>
         const film = document.getElementById('film');
@@ -59,5 +61,6 @@
         }
         track.mode = 'hidden';
     </script>
+    @includeWhen($forCourseSite, 'film.scorm')
 </body>
 </html>

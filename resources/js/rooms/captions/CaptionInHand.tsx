@@ -16,11 +16,12 @@ interface Props {
     onHear: () => void;
     onStep: (by: number) => void;
     onEnd: (by: number) => void;
+    onUncheck: () => void;
 }
 
 /** One caption: read, put right, or given another end. */
 export function CaptionInHand(props: Props) {
-    const { caption, text, isLast, disabled, onType, onRight, onHear, onStep, onEnd } = props;
+    const { caption, text, isLast, disabled, onType, onRight, onHear, onStep, onEnd, onUncheck } = props;
     const field = useRef<HTMLTextAreaElement>(null);
     useEffect(() => field.current?.focus({ preventScroll: true }), []);
     const isStuck = disabled || isLast;
@@ -100,6 +101,11 @@ export function CaptionInHand(props: Props) {
                 <Button variant="quiet" disabled={isStuck} onClick={() => onEnd(1)}>
                     One word more
                 </Button>
+                {caption.checked && (
+                    <Button variant="quiet" disabled={disabled} onClick={onUncheck}>
+                        Not checked after all
+                    </Button>
+                )}
                 <KeysDialog keys={keys} />
             </div>
         </div>

@@ -143,6 +143,7 @@ export default function CaptionsRoom() {
                     onHear={() => show(index, true)}
                     onStep={(by) => go(index + by)}
                     onEnd={(by) => change.endLater(now.section.id, now.caption, by)}
+                    onUncheck={() => change.uncheck(now.section.id, now.caption, shownOf(now.caption))}
                 />
                 <p className="mb-0">
                     <Button

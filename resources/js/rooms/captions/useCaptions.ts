@@ -46,6 +46,12 @@ export function useCaptionChange(lessonId: string) {
                 },
                 done,
             ),
+        /** Somebody has to read it again. */
+        uncheck: (section: string, one: CaptionAt, text: string | null) =>
+            change({
+                says: 'The caption is to be read again.',
+                run: () => api.put<CaptionUndo>(path(section, one), { was: one.was, text, checked: false }),
+            }),
         /** @param by words; below zero earlier */
         endLater: (section: string, one: CaptionAt, by: number) =>
             change({

@@ -54,6 +54,7 @@ export function CourseSite({ lesson, latest }: { lesson: Lesson; latest: Export 
                     {!latest.up_to_date && <span className="soft">The lesson has changed since it was exported.</span>}
                 </Form>
             )}
+            {site && site.watched.length > 0 && <Watched of={site.watched} />}
             {site && <Comments lessonId={lesson.id} all={comments} />}
         </section>
     );
@@ -160,6 +161,27 @@ function Published({ lesson, site }: { lesson: Lesson; site: NonNullable<LessonS
                 </Form>
             </div>
         </>
+    );
+}
+
+/** Where viewers stay, and where they leave. */
+function Watched({ of }: { of: { title: string; seen: number }[] }) {
+    return (
+        <div className="watched">
+            <h3>How far it was watched</h3>
+            <ul>
+                {of.map(({ title, seen }, n) => (
+                    <li key={`${n}/${title}`}>
+                        <span className="title">{title}</span>
+                        <span className="bar" aria-hidden="true">
+                            <span style={{ width: `${Math.round(100 * seen)}%` }} />
+                        </span>
+                        <span className="times">{Math.round(100 * seen)} %</span>
+                    </li>
+                ))}
+            </ul>
+            <p className="soft mb-0">Counted by chapter, of those who watched most. Nobody is followed.</p>
+        </div>
     );
 }
 

@@ -92,6 +92,13 @@ export function FinishedExport({ lessonId, job }: { lessonId: string; job: Expor
                             </a>{' '}
                             <a
                                 className="btn btn-quiet btn-sm"
+                                href={`/api/exports/${job.id}/scorm.zip`}
+                                title="A package that course sites take in; it tells them how much was watched"
+                            >
+                                <Icon name="download" /> For a course site (SCORM 1.2)
+                            </a>{' '}
+                            <a
+                                className="btn btn-quiet btn-sm"
                                 href={`/api/lessons/${lessonId}/edit.zip`}
                                 title="The cuts as OpenTimelineIO and CMX 3600, with the recordings and slides they name"
                             >

@@ -4,14 +4,14 @@ declare(strict_types=1);
 
 namespace App\Jobs;
 
-use App\Actions\Film\MakeSoundFiles;
+use App\Actions\Film\MakeMediaBeside;
 use App\Models\Export;
 use App\Work\Guarded;
 use Illuminate\Contracts\Queue\ShouldQueue;
 use Illuminate\Foundation\Queue\Queueable;
 
-/** Makes the sound of a finished film into files of its own. */
-final class MakeSoundFilesJob implements ShouldQueue
+/** Makes what takes the encoder a while of a finished film: its thumbnail, and its sound by itself. */
+final class MakeMediaBesideJob implements ShouldQueue
 {
     use Guarded, Queueable;
 
@@ -22,10 +22,10 @@ final class MakeSoundFilesJob implements ShouldQueue
 
     public function lockName(): string
     {
-        return "sound-files/{$this->export}";
+        return "media-beside/{$this->export}";
     }
 
-    public function handle(MakeSoundFiles $make): void
+    public function handle(MakeMediaBeside $make): void
     {
         $this->alone(function () use ($make): void {
             $export = Export::query()->find($this->export);
