@@ -86,17 +86,17 @@ export function FinishedExport({ lessonId, job }: { lessonId: string; job: Expor
                                 </li>
                             ))}
                         </ul>
-                        <p>
+                        <p className="comment-acts">
                             <a className="btn btn-quiet btn-sm" href={`/api/exports/${job.id}/all.zip`}>
                                 <Icon name="download" /> All in one archive
-                            </a>{' '}
+                            </a>
                             <a
                                 className="btn btn-quiet btn-sm"
                                 href={`/api/exports/${job.id}/scorm.zip`}
                                 title="A package that course sites take in; it tells them how much was watched"
                             >
                                 <Icon name="download" /> For a course site (SCORM 1.2)
-                            </a>{' '}
+                            </a>
                             <a
                                 className="btn btn-quiet btn-sm"
                                 href={`/api/lessons/${lessonId}/edit.zip`}
