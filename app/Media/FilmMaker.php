@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Media;
 
+use OpenReel\Core\Captions\Caption;
 use OpenReel\Core\Formats\ChapterFile;
 use OpenReel\Core\Formats\ConcatList;
 use OpenReel\Core\Formats\TimedText;
@@ -27,17 +28,18 @@ final class FilmMaker
     }
 
     /**
+     * @param  list<Caption>  $captions  that go into it as text
      * @return array{string, LoudnessReport} path of the film, a draft, and how loud it is
      *
      * @throws Cancelled when the progress says so
      */
-    public function make(FilmPlan $plan, string $title, FilmProgress $report): array
+    public function make(FilmPlan $plan, string $title, array $captions, FilmProgress $report): array
     {
         $soundtrack = $this->render($plan, $report);
         $report->joining();
 
         return [
-            $this->join($plan, $title, $soundtrack),
+            $this->join($plan, $title, $captions, $soundtrack),
             new LoudnessReport($soundtrack->meta['lufs'] ?? null, $soundtrack->meta['peak'] ?? null),
         ];
     }
@@ -71,8 +73,11 @@ final class FilmMaker
         return $this->sounds->soundtrack($parts, $plan->files);
     }
 
-    /** @return string path of the joined film, a draft */
-    private function join(FilmPlan $plan, string $title, Rendered $soundtrack): string
+    /**
+     * @param  list<Caption>  $captions
+     * @return string path of the joined film, a draft
+     */
+    private function join(FilmPlan $plan, string $title, array $captions, Rendered $soundtrack): string
     {
         $specs = $plan->pictures();
         $pieces = array_map(
@@ -95,7 +100,6 @@ final class FilmMaker
             ),
         );
         $chapters = $this->media->draft('ffmeta');
-        $captions = $plan->captions();
         $texts = $captions === [] ? null : $this->media->draft('vtt');
         $film = $this->media->draft('mp4');
         try {

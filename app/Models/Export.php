@@ -45,6 +45,11 @@ final class Export extends Model
         ];
     }
 
+    public function milliseconds(): int
+    {
+        return (int) round(1000 * $this->frames / $this->lesson->fps);
+    }
+
     /** @return BelongsTo<Lesson, $this> */
     public function lesson(): BelongsTo
     {

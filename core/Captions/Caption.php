@@ -101,6 +101,25 @@ final readonly class Caption
         return Rows::broken(array_map(fn (SpokenWord $w): string => $w->text, $this->words));
     }
 
+    /**
+     * What was checked here before the words were changed.
+     *
+     * @param  list<SetCaption>  $gone
+     * @return string|null its text; null when it is checked as it stands, or never was
+     */
+    public function before(array $gone): ?string
+    {
+        foreach ($this->isChecked ? [] : $gone as $set) {
+            foreach ($this->words as $word) {
+                if ($word->line === $set->line && $word->number === $set->word) {
+                    return $set->text();
+                }
+            }
+        }
+
+        return null;
+    }
+
     public function until(Tick $until): self
     {
         return new self($this->rows, $this->from, $until, $this->words, $this->section, $this->isChecked);

@@ -27,6 +27,20 @@ final class SetCaptions
     }
 
     /**
+     * What was checked and is not found any more, because the words were changed.
+     *
+     * @param  list<SpokenWord>  $words
+     * @param  list<SetCaption>  $set
+     * @return list<SetCaption>
+     */
+    public static function gone(array $words, array $set): array
+    {
+        $found = self::among($words, $set);
+
+        return array_values(array_filter($set, fn (SetCaption $c): bool => $c->isChecked && ! in_array($c, $found, true)));
+    }
+
+    /**
      * @param  list<SpokenWord>  $words
      * @param  array<string, list<SetCaption>>  $byLine
      * @param  array<int, SetCaption>  $placed

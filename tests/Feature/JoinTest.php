@@ -258,6 +258,7 @@ final class JoinTest extends FeatureTestCase
             app(FilmMaker::class)->make(
                 $plan,
                 'Joined',
+                [],
                 new class implements FilmProgress
                 {
                     public function expect(int $frames): void

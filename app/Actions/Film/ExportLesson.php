@@ -51,7 +51,9 @@ final class ExportLesson
         $report->begin($assembly->frames(), $lesson->hash());
         $this->cards->drawAll($export->lesson);
 
-        [$film, $loudness] = $this->maker->make($lesson, $export->lesson->title.($export->draft ? ' (draft)' : ''), $report);
+        $title = $export->lesson->title.($export->draft ? ' (draft)' : '');
+        $captions = $lesson->captions();
+        [$film, $loudness] = $this->maker->make($lesson, $title, $captions, $report);
         try {
             $report->checking();
             $findings = ExportCheck::findings(
@@ -60,7 +62,7 @@ final class ExportLesson
                 $loudness,
                 $lesson->target,
                 (float) config('reel.loudness.peak_dbtp'),
-                count($lesson->captions()),
+                count($captions),
             );
             $path = "lessons/{$export->lesson_id}/exports/{$export->id}.mp4";
             $bytes = (int) filesize($film);
@@ -70,7 +72,7 @@ final class ExportLesson
         }
         $isDone = $export->become(WorkState::Done, [WorkState::Running], [
             'path' => $path, 'bytes' => $bytes, 'findings' => $findings, 'progress' => 1, 'doing' => null, 'finished_at' => now(),
-            'beside' => $this->beside->write($export, $lesson),
+            'beside' => $this->beside->write($export, $lesson, $captions),
         ]);
         if (! $isDone) {
             $this->media->delete($path);

@@ -10,6 +10,7 @@ use App\Models\Export;
 use App\Models\Lesson;
 use OpenReel\Core\Assembly\Chapter;
 use OpenReel\Core\Assembly\Thumbnail;
+use OpenReel\Core\Captions\Caption;
 use OpenReel\Core\Captions\SpokenLine;
 use OpenReel\Core\Captions\SpokenLines;
 use OpenReel\Core\Captions\Transcript;
@@ -32,10 +33,13 @@ final class FilesBeside
     {
     }
 
-    /** @return list<string> what was written, by a key of KINDS */
-    public function write(Export $export, FilmPlan $plan): array
+    /**
+     * @param  list<Caption>  $captions
+     * @return list<string> what was written, by a key of KINDS
+     */
+    public function write(Export $export, FilmPlan $plan, array $captions): array
     {
-        $texts = self::texts($plan, $export->lesson);
+        $texts = self::texts($plan, $export->lesson, $captions);
         foreach ($texts as $kind => $text) {
             $this->media->write(self::path($export, $kind), $text);
         }
@@ -77,11 +81,12 @@ final class FilesBeside
         return "lessons/{$export->lesson_id}/exports/{$export->id}-{$kind}";
     }
 
-    /** @return array<string, string> text of each, by a key of KINDS; without captions where nothing is said */
-    private static function texts(FilmPlan $plan, Lesson $lesson): array
+    /**
+     * @param  list<Caption>  $captions
+     * @return array<string, string> text of each, by a key of KINDS; without captions where nothing is said
+     */
+    private static function texts(FilmPlan $plan, Lesson $lesson, array $captions): array
     {
-        $captions = $plan->captions();
-
         return ($captions === [] ? [] : [
             'captions.vtt' => TimedText::webVtt($captions),
             'captions.srt' => TimedText::subRip($captions),

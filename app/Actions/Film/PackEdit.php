@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Actions\Film;
 
+use App\Media\Archive;
 use App\Media\MediaStore;
 use App\Models\Lesson;
 use App\Refusal;
@@ -37,25 +38,16 @@ final class PackEdit
             'the archive',
         );
         $names = self::names($list, $files);
-        $draft = $this->media->draft('zip');
-        $zip = new \ZipArchive();
-        if ($zip->open($draft, \ZipArchive::CREATE | \ZipArchive::OVERWRITE) !== true) {
-            throw new \RuntimeException("{$draft} cannot be written.");
-        }
+        $archive = new Archive($this->media->draft('zip'));
         foreach ($names as $hash => $name) {
             if ($this->media->exists($files[$hash])) {
-                $zip->addFile($this->media->path($files[$hash]), $name);
-                $zip->setCompressionName($name, \ZipArchive::CM_STORE);
+                $archive->addMedia($this->media->path($files[$hash]), $name);
             }
         }
-        $zip->addFromString('edit.otio', Otio::write($list, $names));
-        $zip->addFromString('edit.edl', Edl::write($list, $names));
-        if (! $zip->close()) {
-            @unlink($draft);
-            throw new \RuntimeException("{$draft} cannot be written.");
-        }
+        $archive->addText('edit.otio', Otio::write($list, $names));
+        $archive->addText('edit.edl', Edl::write($list, $names));
 
-        return $draft;
+        return $archive->close();
     }
 
     /**

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Actions\Film;
 
+use App\Media\Archive;
 use App\Media\MediaStore;
 use App\Models\Export;
 use App\Readers\SaidInFilm;
@@ -34,40 +35,30 @@ final class PackFilm
         }
         $film = $this->media->path((string) $export->path);
         $this->media->mustHaveRoomFor((int) filesize($film), 'the archive');
-        $draft = $this->media->draft('zip');
-        $zip = new \ZipArchive();
-        if ($zip->open($draft, \ZipArchive::CREATE | \ZipArchive::OVERWRITE) !== true) {
-            throw new \RuntimeException("{$draft} cannot be written.");
-        }
+        $archive = new Archive($this->media->draft('zip'));
         $name = FileName::of($export->lesson->title, 'mp4');
-        $zip->addFile($film, $name);
-        // It is as small as it gets.
-        $zip->setCompressionName($name, \ZipArchive::CM_STORE);
+        $archive->addMedia($film, $name);
         $beside = [];
         foreach ($export->beside ?? [] as $kind) {
             $file = FilesBeside::path($export, $kind);
             if ($this->media->exists($file)) {
-                $zip->addFile($this->media->path($file), $kind);
+                $archive->addMedia($this->media->path($file), $kind);
                 $beside[] = $kind;
             }
         }
         $captions = in_array('captions.vtt', $beside, true)
             ? (string) file_get_contents($this->media->path(FilesBeside::path($export, 'captions.vtt')))
             : null;
-        $zip->addFromString(self::PAGE, view('film.folder', [
+        $archive->addText(self::PAGE, view('film.folder', [
             'title' => $export->lesson->title, 'film' => $name, 'beside' => $beside, 'captions' => $captions,
             'forCourseSite' => $forCourseSite,
         ] + $this->said->of($export))->render());
         if ($forCourseSite) {
-            $zip->addFromString(ScormManifest::NAME, ScormManifest::write(
+            $archive->addText(ScormManifest::NAME, ScormManifest::write(
                 "open-reel-{$export->lesson_id}", $export->lesson->title, self::PAGE, [self::PAGE, $name, ...$beside],
             ));
         }
-        if (! $zip->close()) {
-            @unlink($draft);
-            throw new \RuntimeException("{$draft} cannot be written.");
-        }
 
-        return $draft;
+        return $archive->close();
     }
 }

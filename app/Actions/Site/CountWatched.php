@@ -14,8 +14,7 @@ final class CountWatched
     /** @param  list<int>  $parts  numbers of parts; those the film does not have are passed over */
     public function __invoke(Version $version, array $parts): void
     {
-        $export = $version->export;
-        $count = WatchCurve::count((int) round(1000 * $export->frames / $export->lesson->fps));
+        $count = WatchCurve::count($version->export->milliseconds());
         $rows = [];
         foreach (array_unique($parts) as $part) {
             if ($part >= 0 && $part < $count) {

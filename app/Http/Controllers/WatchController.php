@@ -34,7 +34,8 @@ final class WatchController
     /** A school may watch from one address. */
     private const COUNTS_A_MINUTE = 120;
 
-    private const FILES = ['captions.vtt', 'captions.srt', 'chapters.vtt', 'transcript.txt', MakeThumbnail::KIND];
+    /** What of the files beside a film its page shows. */
+    public const FILES = ['captions.vtt', 'chapters.vtt', MakeThumbnail::KIND];
 
     public function __construct(private readonly SaidInFilm $said)
     {
@@ -76,13 +77,13 @@ final class WatchController
     {
         $export = $this->export($request, $token);
 
-        return MediaResponse::of($export->path, 'video/mp4', downloadAs: null);
+        return MediaResponse::of($export->path, 'video/mp4');
     }
 
     public function file(Request $request, string $token, string $kind): AnyResponse
     {
         $export = $this->export($request, $token);
-        $isThere = in_array($kind, self::FILES, true) && in_array($kind, $export->beside ?? [], true);
+        $isThere = in_array($kind, $export->beside ?? [], true);
 
         return MediaResponse::of(
             $isThere ? FilesBeside::path($export, $kind) : null,
@@ -160,8 +161,8 @@ final class WatchController
 
     private function page(Request $request, string $token, string $view, string $frames = "'none'"): AnyResponse
     {
-        $publication = Publication::query()->where('token', $token)->first();
-        if ($publication === null || ! $publication->isShown() || $publication->lesson()->doesntExist()) {
+        $publication = self::shown($token);
+        if ($publication === null) {
             return $this->answer(response()->view('site.gone', [], 404));
         }
         if (! self::knowsPassword($request, $publication)) {
@@ -210,10 +211,14 @@ final class WatchController
 
     private static function publication(string $token): Publication
     {
-        $found = Publication::query()->where('token', $token)->first();
-        $isShown = $found !== null && $found->isShown() && $found->lesson()->exists();
+        return self::shown($token) ?? abort(404, 'There is no film behind this address.');
+    }
 
-        return $isShown ? $found : abort(404, 'There is no film behind this address.');
+    private static function shown(string $token): ?Publication
+    {
+        $found = Publication::query()->where('token', $token)->first();
+
+        return $found !== null && $found->isShown() && $found->lesson()->exists() ? $found : null;
     }
 
     private static function knowsPassword(Request $request, Publication $publication): bool

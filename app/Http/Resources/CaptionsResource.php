@@ -6,7 +6,6 @@ namespace App\Http\Resources;
 
 use App\Media\FilmPlan;
 use OpenReel\Core\Captions\Caption;
-use OpenReel\Core\Captions\SetCaption;
 use OpenReel\Core\Captions\SetCaptions;
 
 /** The captions of a film, section by section. */
@@ -39,11 +38,9 @@ final class CaptionsResource
     private static function section(array $captions, FilmPlan $plan): array
     {
         $words = array_merge(...array_map(fn (Caption $c): array => $c->words, $captions));
-        $placed = array_map(fn (SetCaption $c): string => $c->id, SetCaptions::among($words, $plan->set));
-        $gone = array_filter($plan->set, fn (SetCaption $c): bool => $c->isChecked && ! in_array($c->id, $placed, true));
+        $gone = SetCaptions::gone($words, $plan->set);
         $told = [];
         foreach ($captions as $number => $caption) {
-            $before = array_filter($gone, fn (SetCaption $c): bool => self::holds($caption, $c));
             $told[] = [
                 'number' => $number,
                 'rows' => $caption->rows,
@@ -51,23 +48,11 @@ final class CaptionsResource
                 'from_frame' => $caption->from->framesToHold($plan->assembly->rate),
                 'until_frame' => $caption->until->framesToHold($plan->assembly->rate),
                 'checked' => $caption->isChecked,
-                // It was read before its words were changed.
-                'before' => $before === [] || $caption->isChecked ? null : reset($before)->text(),
+                'before' => $caption->before($gone),
                 'problem' => $caption->problem(),
             ];
         }
 
         return $told;
-    }
-
-    private static function holds(Caption $caption, SetCaption $set): bool
-    {
-        foreach ($caption->words as $word) {
-            if ($word->line === $set->line && $word->number === $set->word) {
-                return true;
-            }
-        }
-
-        return false;
     }
 }

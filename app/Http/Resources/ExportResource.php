@@ -35,7 +35,7 @@ final class ExportResource extends JsonResource
             'file_name' => $this->file_name,
             'draft' => $this->draft,
             'bytes' => $this->bytes,
-            'length_ms' => (int) round(1000 * $this->frames / $this->lesson->fps),
+            'length_ms' => $this->milliseconds(),
             'findings' => $this->findings,
             'problem' => $this->problem,
             'up_to_date' => $this->plan_hash === $this->planHash,

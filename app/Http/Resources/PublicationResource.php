@@ -48,8 +48,7 @@ final class PublicationResource
             return [];
         }
         $export = $version->export;
-        $length = (int) round(1000 * $export->frames / $export->lesson->fps);
 
-        return WatchCurve::byChapter(app(SaidInFilm::class)->of($export)['chapters'], $length, $times);
+        return WatchCurve::byChapter(app(SaidInFilm::class)->of($export)['chapters'], $export->milliseconds(), $times);
     }
 }

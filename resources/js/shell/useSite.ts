@@ -17,7 +17,7 @@ export const useSite = (lessonId: string) =>
         refetchInterval: AGAIN_MS,
     });
 
-/** Comments that are about a section's lines and that nobody has put right or hidden. */
+/** Comments that nobody has put right or hidden. */
 export const openComments = (site: LessonSite | undefined): SiteComment[] =>
     site?.comments.filter((one) => !one.done && !one.hidden) ?? [];
 

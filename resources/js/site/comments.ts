@@ -1,4 +1,4 @@
-import { clock } from './moments';
+import { clock } from '../ui/time';
 
 interface Said {
     id: string;

@@ -24,8 +24,3 @@ export function momentIn(hash: string): number | null {
 export function momentLink(address: string, seconds: number): string {
     return `${address.split('#')[0]}#t=${Math.floor(seconds)}`;
 }
-
-export function clock(milliseconds: number): string {
-    const all = Math.floor(milliseconds / 1000);
-    return `${Math.floor(all / 60)}:${String(all % 60).padStart(2, '0')}`;
-}

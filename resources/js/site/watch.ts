@@ -3,6 +3,7 @@ import '@fontsource/atkinson-hyperlegible/latin-700.css';
 import '@fontsource/source-serif-4/latin-400.css';
 import '@fontsource/source-serif-4/latin-600.css';
 import '../../sass/site.scss';
+import { copyText } from '../ui/copyText';
 import { setUpComments } from './comments';
 import { findIn, lineAt, momentIn, momentLink } from './moments';
 
@@ -43,7 +44,7 @@ if (film && main) {
         const link = momentLink(location.href, film.currentTime);
         const told = main.querySelector('#told');
         const say = (text: string) => told && (told.textContent = text);
-        copy(link)
+        copyText(link)
             .then(() => say('Copied.'))
             .catch(() => say(link));
     });
@@ -128,11 +129,6 @@ function search(page: HTMLElement): void {
             field.focus();
         }
     });
-}
-
-/** Pages that come without HTTPS have no clipboard. */
-async function copy(text: string): Promise<void> {
-    await navigator.clipboard.writeText(text);
 }
 
 /** Tells which parts of the film are seen, each once: numbers, so that its maker knows where viewers leave. */

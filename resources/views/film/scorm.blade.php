@@ -1,3 +1,4 @@
+<?php declare(strict_types=1); ?>
 <script>
     // SCORM 1.2 Run-Time Environment: the course site's API stands in a window above or before this one.
     const api = (() => {

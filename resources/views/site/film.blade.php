@@ -1,3 +1,4 @@
+<?php declare(strict_types=1); ?>
 <video id="film" controls preload="metadata" playsinline src="{{ $base }}/film?v={{ $version->number }}"
     aria-label="{{ $lesson->title }}"
     @if (in_array('thumbnail.jpg', $beside, true)) poster="{{ $base }}/thumbnail.jpg" @endif>

@@ -1,3 +1,4 @@
+<?php declare(strict_types=1); ?>
 @extends('site.page')
 @section('title', $title)
 @section('kind', 'site-note')

@@ -1,3 +1,4 @@
+<?php declare(strict_types=1); ?>
 @extends('site.page')
 @section('title', $lesson->title)
 @section('kind', 'site-watch')

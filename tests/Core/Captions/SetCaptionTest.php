@@ -7,6 +7,7 @@ namespace Tests\Core\Captions;
 use OpenReel\Core\Captions\Caption;
 use OpenReel\Core\Captions\CaptionCut;
 use OpenReel\Core\Captions\SetCaption;
+use OpenReel\Core\Captions\SetCaptions;
 use OpenReel\Core\Captions\SpokenWord;
 use OpenReel\Core\Time\FrameRate;
 use OpenReel\Core\Time\Tick;
@@ -39,6 +40,18 @@ final class SetCaptionTest extends TestCase
 
         self::assertContains('Twice a day:', array_map(fn (Caption $c): string => $c->text(), $moved));
         self::assertSame([], array_filter($other, fn (Caption $c): bool => $c->isChecked), 'these words nobody has read');
+    }
+
+    public function test_what_was_checked_before_its_words_changed_is_told(): void
+    {
+        $read = new SetCaption('b', 0, 'Twice a day it comes,', ['Twice a day:']);
+        $set = [$read, new SetCaption('a', 0, 'Gone.', isChecked: false)];
+        $captions = $this->cut(['b' => 'Once a day it comes, and twice it goes.'], $set);
+        $gone = SetCaptions::gone($captions[0]->words, $set);
+
+        self::assertSame([$set[0]], $gone, 'nobody had read the other');
+        self::assertSame('Twice a day:', $captions[0]->before($gone));
+        self::assertNull($this->cut(self::LINES, [$set[0]])[1]->before($gone), 'it is checked as it stands');
     }
 
     public function test_of_two_that_say_the_same_each_keeps_its_place(): void

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Tests\Core\EditList;
 
 use OpenReel\Core\Assembly\Assembly;
+use OpenReel\Core\Assembly\CardSource;
 use OpenReel\Core\Assembly\Join;
 use OpenReel\Core\Assembly\Passage;
 use OpenReel\Core\Assembly\PictureChoice;
@@ -19,7 +20,10 @@ use OpenReel\Core\Picture\Inset;
 use OpenReel\Core\Picture\Layout;
 use OpenReel\Core\Picture\Shape;
 use OpenReel\Core\Picture\Stage;
+use OpenReel\Core\Picture\Still;
+use OpenReel\Core\Picture\StillKind;
 use OpenReel\Core\Time\FrameRate;
+use OpenReel\Core\Time\Tick;
 use PHPUnit\Framework\TestCase;
 use Tests\Core\Assembly\Example;
 
@@ -110,9 +114,24 @@ final class EditListTest extends TestCase
         self::assertEquals(4.0, $otio['tracks']['children'][0]['children'][1]['effects'][0]['time_scalar']);
     }
 
-    public function test_a_card_is_a_picture_that_stands(): void
+    public function test_a_card_is_a_picture_that_stands_and_nothing_is_said_over_it(): void
+    {
+        $still = new Still(StillKind::Card, 'card', Shape::of(1280, 720), 'card-hash');
+        $card = new SectionSource('c', 'Tides', new PictureChoice(), card: new CardSource($still, Tick::ofSeconds(2)));
+        $list = EditList::of('Tides', Assembly::of(FrameSize::of(1280, 720), FrameRate::of(25), [$card]));
+
+        self::assertSame([['card-hash', 0, 0, 50, true]], array_map(
+            fn (Clip $c): array => [$c->hash, $c->in, $c->from, $c->frames, $c->isStill()],
+            $list->presenter,
+        ));
+        self::assertSame([[], []], [$list->stage, $list->voice]);
+        self::assertSame(['card-hash'], $list->files());
+    }
+
+    public function test_a_film_of_nothing_has_no_cuts(): void
     {
         $list = EditList::of('Empty', Assembly::of(FrameSize::of(1280, 720), FrameRate::of(25), []));
+
         self::assertSame([[], [], [], 0], [$list->presenter, $list->stage, $list->voice, $list->frames]);
     }
 

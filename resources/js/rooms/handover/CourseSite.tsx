@@ -5,6 +5,7 @@ import type { Export, Lesson, LessonSite } from '../../api/types';
 import { useNotices } from '../../shell/Notices';
 import { useSite, useSiteChange } from '../../shell/useSite';
 import { CommentCard } from '../../shell/CommentCard';
+import { copyText } from '../../ui/copyText';
 import { Icon } from '../../ui/Icon';
 import { day } from '../../ui/time';
 import { useKept } from '../../ui/useKept';
@@ -172,7 +173,9 @@ function Watched({ of }: { of: { title: string; seen: number }[] }) {
             <ul>
                 {of.map(({ title, seen }, n) => (
                     <li key={`${n}/${title}`}>
-                        <span className="title">{title}</span>
+                        <span className="title" title={title}>
+                            {title}
+                        </span>
                         <span className="bar" aria-hidden="true">
                             <span style={{ width: `${Math.round(100 * seen)}%` }} />
                         </span>
@@ -180,7 +183,9 @@ function Watched({ of }: { of: { title: string; seen: number }[] }) {
                     </li>
                 ))}
             </ul>
-            <p className="soft mb-0">Counted by chapter, of those who watched most. Nobody is followed.</p>
+            <p className="soft mb-0">
+                Against the part that was seen most often. Views are counted, viewers are not followed.
+            </p>
         </div>
     );
 }
@@ -212,9 +217,4 @@ function Comments({ lessonId, all }: { lessonId: string; all: LessonSite['commen
             )}
         </div>
     );
-}
-
-/** Pages that come without HTTPS have no clipboard. */
-async function copyText(text: string): Promise<void> {
-    await navigator.clipboard.writeText(text);
 }
