@@ -3,6 +3,7 @@
 declare(strict_types=1);
 
 use App\Actions\Film\FilesBeside;
+use App\Http\Controllers\ArchiveController;
 use App\Http\Controllers\CaptionController;
 use App\Http\Controllers\CourseController;
 use App\Http\Controllers\CueController;
@@ -54,6 +55,15 @@ Route::post('lessons/{lesson}/music', [MusicController::class, 'store']);
 Route::delete('music/{music}', [MusicController::class, 'destroy']);
 Route::post('music/{music}/restore', [MusicController::class, 'restore'])->withTrashed();
 Route::get('music/{hash}', [MusicController::class, 'file'])->where('hash', '[0-9a-f]{64}');
+
+Route::get('lessons/{lesson}/archive.zip', [ArchiveController::class, 'lesson']);
+Route::get('courses/{course}/archive.zip', [ArchiveController::class, 'course']);
+Route::get('archives', [ArchiveController::class, 'index']);
+Route::post('archives', [ArchiveController::class, 'store']);
+Route::get('archives/{arrival}', [ArchiveController::class, 'show']);
+Route::put('archives/{arrival}/chunks/{number}', [ArchiveController::class, 'append'])->where('number', '[0-9]{1,9}');
+Route::post('archives/{arrival}/finish', [ArchiveController::class, 'finish']);
+Route::post('archives/{arrival}/cancel', [ArchiveController::class, 'cancel']);
 
 Route::apiResource('courses', CourseController::class);
 Route::post('courses/{course}/restore', [CourseController::class, 'restore'])->withTrashed();

@@ -8,6 +8,6 @@ final class Cancelled extends Trouble
 {
     public static function byPresenter(): self
     {
-        return new self('The export was cancelled.');
+        return new self('It was cancelled.');
     }
 }

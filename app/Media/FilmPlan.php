@@ -92,10 +92,12 @@ final readonly class FilmPlan
     private function words(): array
     {
         $lines = array_merge(...array_map(fn (Segment $s): array => $s->passage?->spoken() ?? [], $this->assembly->segments));
+        // Which line it is, and not what its id is: the same lesson brought in elsewhere makes the same film.
+        $places = array_flip($lines);
 
         return [
             'lines' => array_map(fn (string $line): string => $this->texts[$line] ?? '', $lines),
-            'set' => array_map(fn (SetCaption $c): array => [$c->line, $c->word, $c->was, $c->rows], $this->set),
+            'set' => array_map(fn (SetCaption $c): array => [$places[$c->line] ?? null, $c->word, $c->was, $c->rows], $this->set),
         ];
     }
 }

@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace App\Models;
 
 use Illuminate\Database\Eloquent\Concerns\HasUlids;
-use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Support\Carbon;
 use OpenReel\Core\Picture\SourceColour;
@@ -38,7 +37,7 @@ use OpenReel\Core\Take\TrackKind;
  * @property Carbon $updated_at
  * @property-read Take $take
  */
-final class Track extends Model
+final class Track extends GrowingFile
 {
     use HasUlids;
 
@@ -66,6 +65,16 @@ final class Track extends Model
     public function take(): BelongsTo
     {
         return $this->belongsTo(Take::class);
+    }
+
+    public function isGrowing(): bool
+    {
+        return $this->take->state === TakeState::Recording;
+    }
+
+    public function called(): string
+    {
+        return 'This take';
     }
 
     public function colour(): ?SourceColour

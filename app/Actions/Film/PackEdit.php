@@ -41,7 +41,7 @@ final class PackEdit
         $archive = new Archive($this->media->draft('zip'));
         foreach ($names as $hash => $name) {
             if ($this->media->exists($files[$hash])) {
-                $archive->addMedia($this->media->path($files[$hash]), $name);
+                $archive->addFile($this->media->path($files[$hash]), $name);
             }
         }
         $archive->addText('edit.otio', Otio::write($list, $names));

@@ -37,12 +37,12 @@ final class PackFilm
         $this->media->mustHaveRoomFor((int) filesize($film), 'the archive');
         $archive = new Archive($this->media->draft('zip'));
         $name = FileName::of($export->lesson->title, 'mp4');
-        $archive->addMedia($film, $name);
+        $archive->addFile($film, $name);
         $beside = [];
         foreach ($export->beside ?? [] as $kind) {
             $file = FilesBeside::path($export, $kind);
             if ($this->media->exists($file)) {
-                $archive->addMedia($this->media->path($file), $kind);
+                $archive->addFile($this->media->path($file), $kind);
                 $beside[] = $kind;
             }
         }

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
-use App\Actions\Takes\AppendChunk;
+use App\Actions\AppendChunk;
 use App\Models\Track;
 use App\Refusal;
 use Illuminate\Http\JsonResponse;

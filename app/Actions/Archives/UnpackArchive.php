@@ -1,0 +1,152 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Actions\Archives;
+
+use App\Actions\Film\AssembleLesson;
+use App\Jobs\HearTakesJob;
+use App\Jobs\PrepareLessonJob;
+use App\Media\ArchiveReader;
+use App\Media\BroughtMedia;
+use App\Media\MediaStore;
+use App\Models\Course;
+use App\Models\Take;
+use App\Readers\TakeReader;
+use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Facades\Log;
+use Illuminate\Support\Str;
+use OpenReel\Core\Archive\ArchiveFile;
+use OpenReel\Core\Archive\ArchiveProblem;
+use OpenReel\Core\Archive\Manifest;
+
+/**
+ * Makes lessons of an archive, with ids of their own. Either all of it is here afterwards or nothing: files are written
+ * as drafts and looked at first, and the lessons are put together once before anybody sees them.
+ */
+final class UnpackArchive
+{
+    public function __construct(
+        private readonly LessonRecords $records,
+        private readonly AssembleLesson $assemble,
+        private readonly BroughtMedia $brought,
+        private readonly MediaStore $media,
+    ) {
+    }
+
+    /**
+     * @param  callable(int, int): void  $report  told how many bytes of how many are there; may throw to give it up
+     * @return list<array{id: string, title: string, same: bool}> the lessons, and whether each makes the same film as before
+     *
+     * @throws ArchiveProblem|\App\Media\DiskFull
+     */
+    public function __invoke(string $path, callable $report): array
+    {
+        $archive = ArchiveReader::open($path);
+        $was = $archive->manifest;
+        $ids = $was->ids();
+        $new = array_map(fn (): string => strtolower((string) Str::ulid()), $ids);
+        // What is sorted by id stays in its order.
+        sort($new, SORT_STRING);
+        $now = $was->renamed(array_combine($ids, $new));
+        $this->media->mustHaveRoomFor($was->bytes(), 'the lesson');
+        $drafts = [];
+        $settled = [];
+        try {
+            $done = 0;
+            foreach ($was->files as $n => $file) {
+                $drafts[$n] = $this->media->draft(pathinfo($file->name, PATHINFO_EXTENSION));
+                $archive->extract($file, $drafts[$n], function (int $bytes) use (&$done, $was, $report): void {
+                    $report($done += $bytes, $was->bytes());
+                });
+                $this->brought->mustBe($file, $drafts[$n]);
+                self::rename($file, $drafts[$n], array_combine($ids, $new));
+            }
+            foreach ($now->files as $n => $file) {
+                // What lessons share may be here already.
+                if (! $this->media->exists($file->name)) {
+                    $this->media->settle($drafts[$n], $file->name);
+                    $settled[] = $file->name;
+                }
+            }
+            $made = DB::transaction(fn (): array => $this->store($now));
+        } catch (\Throwable $e) {
+            array_map($this->media->delete(...), $settled);
+            array_map(fn (\stdClass $l) => $this->media->deleteFolder("lessons/{$l->id}"), $now->lessons);
+            throw $e;
+        } finally {
+            array_map(fn (string $draft): bool => @unlink($draft), $drafts);
+        }
+        foreach ($made as $lesson) {
+            PrepareLessonJob::dispatch($lesson['id']);
+        }
+        if (config('reel.hear')) {
+            HearTakesJob::dispatch();
+        }
+
+        return $made;
+    }
+
+    /** @return list<array{id: string, title: string, same: bool}> */
+    private function store(Manifest $manifest): array
+    {
+        $made = [];
+        try {
+            $course = $this->courseFor($manifest);
+            foreach ($manifest->lessons as $record) {
+                $lesson = $this->records->storeLesson($record, $course?->id);
+                // Whatever cannot be read again is found here, and not in the middle of somebody's work.
+                Take::query()->whereKey(array_column($record->takes, 'id'))->with('tracks')->each(TakeReader::core(...));
+                $made[] = [
+                    'id' => $lesson->id,
+                    'title' => $lesson->title,
+                    'same' => ($this->assemble)($lesson)->hash() === $record->plan,
+                ];
+            }
+        } catch (\TypeError|\ValueError|\ErrorException|\DomainException|\JsonException|\PDOException $e) {
+            Log::warning('An archive could not be read', ['detail' => $e->getMessage()]);
+            throw ArchiveProblem::unreadable();
+        }
+
+        return $made;
+    }
+
+    /** A single lesson joins a course that looks just as its own did; a course that is brought in is one of its own. */
+    private function courseFor(Manifest $manifest): ?Course
+    {
+        if ($manifest->course === null) {
+            return null;
+        }
+        if (count($manifest->lessons) === 1) {
+            $looks = self::looks($manifest->course);
+            foreach (Course::query()->where('name', $manifest->course->name)->get()->sortBy('id') as $course) {
+                if (self::looks($this->records->course($course)) === $looks) {
+                    return $course;
+                }
+            }
+        }
+
+        return $this->records->storeCourse($manifest->course);
+    }
+
+    /** @return list<mixed> a course's house style and music, whatever their ids are */
+    private static function looks(\stdClass $course): array
+    {
+        $style = (array) $course->style;
+        $logos = array_column($course->logos, 'hash', 'id');
+        $style['logo'] = $logos[$style['logo'] ?? ''] ?? null;
+        ksort($style);
+        $music = array_map(fn (\stdClass $m): array => [$m->name, $m->hash, $m->deleted_at !== null], $course->music);
+        sort($music);
+
+        return [array_filter($style, fn (mixed $v): bool => $v !== null), $music];
+    }
+
+    /** @param  array<string, string>  $to */
+    private static function rename(ArchiveFile $file, string $draft, array $to): void
+    {
+        if ($file->namesIds()) {
+            file_put_contents($draft, strtr((string) file_get_contents($draft), $to));
+        }
+    }
+}

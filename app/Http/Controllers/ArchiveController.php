@@ -1,0 +1,105 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers;
+
+use App\Actions\AppendChunk;
+use App\Actions\Archives\PackLessons;
+use App\Http\MediaResponse;
+use App\Http\Resources\ArrivalResource;
+use App\Jobs\UnpackArchiveJob;
+use App\Media\MediaStore;
+use App\Models\Arrival;
+use App\Models\Course;
+use App\Models\Lesson;
+use App\Models\WorkState;
+use App\Refusal;
+use Illuminate\Database\Eloquent\Collection;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+use Illuminate\Support\Str;
+use OpenReel\Core\Formats\FileName;
+use OpenReel\Core\Script\PlainText;
+use Symfony\Component\HttpFoundation\Response;
+
+/** Lessons and courses taken out as archives, and archives on their way in. */
+final class ArchiveController
+{
+    private const LATEST = 5;
+
+    public function lesson(Lesson $lesson, PackLessons $pack): Response
+    {
+        return MediaResponse::once($pack->lesson($lesson), 'application/zip', FileName::of("{$lesson->title} (archive)", 'zip'));
+    }
+
+    public function course(Course $course, PackLessons $pack): Response
+    {
+        return MediaResponse::once($pack->course($course), 'application/zip', FileName::of("{$course->name} (archive)", 'zip'));
+    }
+
+    public function index(): JsonResponse
+    {
+        /** @var Collection<int, Arrival> $arrivals */
+        $arrivals = Arrival::query()->latest()->orderByDesc('id')->limit(self::LATEST)->get();
+
+        return new JsonResponse($arrivals->map(fn (Arrival $a): array => (new ArrivalResource($a))->toArray())->all());
+    }
+
+    public function store(Request $request): JsonResponse
+    {
+        $request->validate(['name' => ['required', 'string']], ['*' => 'Say what the file is called.']);
+        $id = strtolower((string) Str::ulid());
+        $arrival = Arrival::query()->create([
+            'id' => $id,
+            'name' => mb_substr(PlainText::row($request->string('name')->value()), 0, 200),
+            'path' => "arrivals/{$id}.zip",
+            'state' => WorkState::Waiting,
+        ]);
+
+        return (new ArrivalResource($arrival))->response()->setStatusCode(201);
+    }
+
+    public function show(Arrival $arrival): ArrivalResource
+    {
+        return new ArrivalResource($arrival);
+    }
+
+    /** The chunk's bytes are the body; the header X-Chunk-SHA256 tells what they should be. */
+    public function append(Request $request, Arrival $arrival, int $number, AppendChunk $append): JsonResponse
+    {
+        $bytes = $request->getContent();
+        if ($bytes === '' || strlen($bytes) > config('reel.limits.chunk_bytes')) {
+            throw Refusal::badInput('A piece of an archive has at least 1 byte and at most 16 MB.');
+        }
+
+        return new JsonResponse(['next' => $append($arrival, $number, $bytes, $request->headers->get('X-Chunk-SHA256') ?? '')]);
+    }
+
+    public function finish(Request $request, Arrival $arrival): JsonResponse
+    {
+        $request->validate(['bytes' => ['required', 'integer', 'min:1']], ['*' => 'Say how many bytes the archive has.']);
+        if (! $arrival->whole && $request->integer('bytes') !== $arrival->bytes) {
+            throw Refusal::conflict('Part of the archive has not arrived yet. It will be sent again.', [
+                'next' => $arrival->next_chunk,
+            ]);
+        }
+        // Asked twice at once, it is unpacked once.
+        if (Arrival::query()->whereKey($arrival->id)->where('whole', false)->update(['whole' => true]) === 1) {
+            UnpackArchiveJob::dispatch($arrival->id);
+        }
+
+        return (new ArrivalResource($arrival->refresh()))->response()->setStatusCode(202);
+    }
+
+    /** Nothing of it stays. */
+    public function cancel(Arrival $arrival, MediaStore $media): ArrivalResource
+    {
+        $isRunning = $arrival->state === WorkState::Running;
+        if ($arrival->become(WorkState::Cancelled, WorkState::OPEN) && ! $isRunning) {
+            $media->delete($arrival->path);
+        }
+
+        return new ArrivalResource($arrival);
+    }
+}

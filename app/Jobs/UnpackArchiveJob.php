@@ -1,0 +1,84 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Jobs;
+
+use App\Actions\Archives\UnpackArchive;
+use App\Media\Cancelled;
+use App\Media\MediaStore;
+use App\Media\Trouble;
+use App\Models\Arrival;
+use App\Models\WorkState;
+use App\Work\Guarded;
+use Illuminate\Contracts\Queue\ShouldQueue;
+use Illuminate\Foundation\Queue\Queueable;
+use Illuminate\Support\Facades\Log;
+use OpenReel\Core\Problem;
+
+/** Makes lessons of an archive that has arrived. When its worker is killed, another starts again. */
+final class UnpackArchiveJob implements ShouldQueue
+{
+    use Guarded, Queueable;
+
+    /** How often it is noted how far it is, in bytes. */
+    private const STEP = 8_000_000;
+
+    public function __construct(public readonly string $arrivalId)
+    {
+    }
+
+    public function lockName(): string
+    {
+        return "arrival/{$this->arrivalId}";
+    }
+
+    public function handle(UnpackArchive $unpack, MediaStore $media): void
+    {
+        $this->alone(function () use ($unpack, $media): void {
+            $arrival = Arrival::query()->find($this->arrivalId);
+            if ($arrival?->become(WorkState::Running, WorkState::OPEN) !== true) {
+                return;
+            }
+            try {
+                $made = $unpack($media->path($arrival->path), self::noting($arrival));
+                $arrival->become(WorkState::Done, WorkState::OPEN, ['made' => $made, 'done' => $arrival->total]);
+            } catch (Cancelled) {
+                // It was said already.
+            } catch (Problem $e) {
+                $arrival->become(WorkState::Failed, WorkState::OPEN, ['problem' => $e->getMessage()]);
+            } catch (Trouble $e) {
+                Log::warning("Archive {$arrival->id} could not be brought in", $e->context());
+                $arrival->become(WorkState::Failed, WorkState::OPEN, ['problem' => $e->getMessage()]);
+            }
+            $media->delete($arrival->path);
+        });
+    }
+
+    public function failed(\Throwable $e): void
+    {
+        $arrival = Arrival::query()->find($this->arrivalId);
+        $hasFailed = $arrival?->become(WorkState::Failed, WorkState::OPEN, [
+            'problem' => 'The archive could not be brought in because of a fault in the server. Nothing was changed; the details '
+                .'are in its log.',
+        ]);
+        if ($hasFailed === true) {
+            app(MediaStore::class)->delete($arrival->path);
+        }
+    }
+
+    /** @return \Closure(int, int): void */
+    private static function noting(Arrival $arrival): \Closure
+    {
+        $noted = -self::STEP;
+
+        return function (int $done, int $total) use ($arrival, &$noted): void {
+            if ($done - $noted >= self::STEP) {
+                $noted = $done;
+                if (! $arrival->become(WorkState::Running, WorkState::OPEN, ['done' => $done, 'total' => $total])) {
+                    throw Cancelled::byPresenter();
+                }
+            }
+        };
+    }
+}

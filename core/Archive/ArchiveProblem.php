@@ -1,0 +1,49 @@
+<?php
+
+declare(strict_types=1);
+
+namespace OpenReel\Core\Archive;
+
+use OpenReel\Core\Problem;
+
+final class ArchiveProblem extends Problem
+{
+    public static function unreadable(): self
+    {
+        return new self('This is no archive of a lesson or a course, or it is damaged. Nothing was brought in.', 'manifest');
+    }
+
+    public static function newer(int $version): self
+    {
+        return new self(
+            'This archive was made by a newer Open Reel than this one. Bring it in there, or update this one. Nothing was brought in.',
+            'version',
+            $version,
+        );
+    }
+
+    /** @param  string  $name  of the file in the archive */
+    public static function fileNotListed(string $name): self
+    {
+        return new self('This archive is not whole: a file it speaks of is not in it. Nothing was brought in.', 'file', $name);
+    }
+
+    public static function fileDiffers(string $name): self
+    {
+        return new self('This archive is damaged: a file in it is not what it was. Nothing was brought in.', 'file', $name);
+    }
+
+    public static function strangeFile(string $name): self
+    {
+        return new self(
+            'There is a file in this archive that belongs to no lesson. It was not opened, and nothing was brought in.', 'file', $name,
+        );
+    }
+
+    public static function strangeId(string $id): self
+    {
+        return new self(
+            'This archive is damaged: its parts do not belong together. Nothing was brought in.', 'id', $id,
+        );
+    }
+}
