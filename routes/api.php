@@ -17,6 +17,7 @@ use App\Http\Controllers\ScriptController;
 use App\Http\Controllers\SectionController;
 use App\Http\Controllers\SlideController;
 use App\Http\Controllers\StandInController;
+use App\Http\Controllers\StorageController;
 use App\Http\Controllers\TakeController;
 use App\Http\Controllers\TrackController;
 use Illuminate\Support\Facades\Route;
@@ -121,6 +122,13 @@ Route::put('exports/{export}/thumbnail', [ExportController::class, 'thumbnail'])
 Route::get('exports/{export}/file', [ExportController::class, 'file']);
 Route::get('exports/{export}/beside/{kind}', [ExportController::class, 'beside'])
     ->whereIn('kind', array_keys(FilesBeside::KINDS));
+
+Route::get('storage', [StorageController::class, 'index']);
+Route::delete('storage/cache', [StorageController::class, 'emptyCache']);
+Route::post('lessons/{lesson}/cleared-takes', [StorageController::class, 'clear']);
+Route::post('lessons/{lesson}/cleared-takes/restore', [StorageController::class, 'bringBack']);
+Route::delete('lessons/{lesson}/older-films', [StorageController::class, 'deleteOlderFilms']);
+Route::delete('lessons/{lesson}/for-good', [StorageController::class, 'deleteLesson'])->withTrashed();
 
 Route::get('lessons/{lesson}/publication', [PublicationController::class, 'show']);
 Route::post('lessons/{lesson}/publication', [PublicationController::class, 'store']);

@@ -41,8 +41,10 @@ final class UnpackArchiveJob implements ShouldQueue
                 return;
             }
             try {
-                $made = $unpack($media->path($arrival->path), self::noting($arrival));
-                $arrival->become(WorkState::Done, WorkState::OPEN, ['made' => $made, 'done' => $arrival->total]);
+                $unpack($media->path($arrival->path), self::noting($arrival), function (array $made) use ($arrival): void {
+                    // In one step with the lessons: a worker that dies behind it has nothing left to do.
+                    $arrival->become(WorkState::Done, WorkState::OPEN, ['made' => $made]) ?: throw Cancelled::byPresenter();
+                });
             } catch (Cancelled) {
                 // It was said already.
             } catch (Problem $e) {

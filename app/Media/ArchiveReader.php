@@ -34,7 +34,9 @@ final class ArchiveReader
         }
         $said = Manifest::decoded((string) $zip->getFromName(Manifest::NAME, $stat['size']));
         $validator = new Validator();
-        $validator->validate($said, json_decode((string) file_get_contents(resource_path("schemas/archive-{$said->version}.json"))));
+        $validator->validate(
+            $said, json_decode((string) file_get_contents(resource_path("schemas/archive-{$said->version}.json"))),
+        );
         if (! $validator->isValid()) {
             throw ArchiveProblem::unreadable();
         }

@@ -114,6 +114,34 @@ final class MediaStore
         File::deleteDirectory($this->path($relative));
     }
 
+    /**
+     * @param  list<string>  $without  folders in it that are passed over
+     * @return \Generator<string, int> bytes by the name inside the folder; a lock of a process is no file
+     */
+    public function filesIn(string $relative, array $without = []): \Generator
+    {
+        $root = rtrim($this->path($relative), '/');
+        if (! is_dir($root)) {
+            return;
+        }
+        $folders = new \RecursiveDirectoryIterator($root, \FilesystemIterator::SKIP_DOTS);
+        $wanted = new \RecursiveCallbackFilterIterator($folders, function (\SplFileInfo $one) use ($without, $root): bool {
+            return $one->getPath() !== $root || ! in_array($one->getFilename(), $without, true);
+        });
+        foreach (new \RecursiveIteratorIterator($wanted, \RecursiveIteratorIterator::LEAVES_ONLY) as $file) {
+            // What is removed meanwhile has no size any more.
+            $bytes = @filesize($file->getPathname());
+            if ($bytes !== false && $file->getFilename()[0] !== '.') {
+                yield substr($file->getPathname(), strlen($root) + 1) => $bytes;
+            }
+        }
+    }
+
+    public function bytesIn(string $relative): int
+    {
+        return array_sum(iterator_to_array($this->filesIn($relative)));
+    }
+
     /** @throws DiskFull when less than the reserve would stay free */
     public function mustHaveRoomFor(int $bytes, string $what): void
     {

@@ -113,6 +113,11 @@ final class RenderCache
         return $removed;
     }
 
+    public function bytes(): int
+    {
+        return $this->media->bytesIn('renders');
+    }
+
     /** Where on the media disk a piece lies, or would. */
     public function nameOf(string $kind, string $key, string $extension): string
     {

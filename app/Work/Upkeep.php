@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Work;
 
+use App\Actions\Storage\ClearTakes;
 use App\Actions\Takes\IngestTake;
 use App\Jobs\ClearRecordingsJob;
 use App\Jobs\HearTakesJob;
@@ -13,6 +14,7 @@ use App\Media\Prober;
 use App\Media\RenderCache;
 use App\Media\Trouble;
 use App\Media\WorkLock;
+use App\Models\Arrival;
 use App\Models\Take;
 use App\Models\TakeState;
 use App\Models\Track;
@@ -35,6 +37,9 @@ final class Upkeep
     /** A take waits for its job a moment; when there is none after this, it gets another. */
     private const WAITING_MINUTES = 5;
 
+    /** An archive of which nothing came for so long is given up. */
+    private const ARRIVAL_DAYS = 2;
+
     private float $looked = 0.0;
 
     /** Tracks looked at in one go. */
@@ -45,6 +50,7 @@ final class Upkeep
         private readonly Prober $prober,
         private readonly Repository $cache,
         private readonly RenderCache $renders,
+        private readonly ClearTakes $takes,
     ) {
     }
 
@@ -67,6 +73,7 @@ final class Upkeep
             if ($this->cache->add('upkeep/clear', true, self::CLEAR_SECONDS)) {
                 ClearRecordingsJob::dispatch();
                 $this->renders->sweep((int) config('reel.cache_bytes'));
+                $this->forget();
             }
         } finally {
             $lock->release();
@@ -90,6 +97,20 @@ final class Upkeep
             ->each(function (Take $take): void {
                 $take->touch();
                 IngestTakeJob::dispatch($take->id);
+            });
+    }
+
+    /** What was cleared long ago, and archives that were never sent to their end. */
+    private function forget(): void
+    {
+        $this->takes->forget();
+        Arrival::query()
+            ->where('whole', false)
+            ->where('updated_at', '<', now()->subDays(self::ARRIVAL_DAYS))
+            ->get()
+            ->each(function (Arrival $arrival): void {
+                $this->media->delete($arrival->path);
+                $arrival->delete();
             });
     }
 

@@ -16,7 +16,8 @@ final class ArchiveProblem extends Problem
     public static function newer(int $version): self
     {
         return new self(
-            'This archive was made by a newer Open Reel than this one. Bring it in there, or update this one. Nothing was brought in.',
+            'This archive was made by a newer Open Reel than this one. Bring it in there, or update this one. Nothing was '
+                .'brought in.',
             'version',
             $version,
         );
@@ -36,7 +37,8 @@ final class ArchiveProblem extends Problem
     public static function strangeFile(string $name): self
     {
         return new self(
-            'There is a file in this archive that belongs to no lesson. It was not opened, and nothing was brought in.', 'file', $name,
+            'There is a file in this archive that belongs to no lesson. It was not opened, and nothing was brought in.',
+            'file', $name,
         );
     }
 

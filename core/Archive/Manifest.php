@@ -22,7 +22,8 @@ final readonly class Manifest
 
     /**
      * @param  \stdClass|null  $course  `id`, `name`, `style`, `logos`, `music`
-     * @param  list<\stdClass>  $lessons  each with `sections`, `slides`, `decks`, `lines`, `takes`, `choices`, `captions`, `music`
+     * @param  list<\stdClass>  $lessons  each with `sections`, `slides`, `decks`, `lines`, `takes`, `choices`, `captions`,
+     *    `music`
      * @param  list<ArchiveFile>  $files
      */
     public function __construct(public ?\stdClass $course, public array $lessons, public array $files)
@@ -100,7 +101,10 @@ final readonly class Manifest
     public function renamed(array $to): self
     {
         $said = json_decode(strtr(json_encode(['course' => $this->course, 'lessons' => $this->lessons], self::FLAGS), $to));
-        $files = array_map(fn (ArchiveFile $f): ArchiveFile => new ArchiveFile(strtr($f->name, $to), $f->bytes, $f->sha256), $this->files);
+        $files = array_map(
+            fn (ArchiveFile $f): ArchiveFile => new ArchiveFile(strtr($f->name, $to), $f->bytes, $f->sha256),
+            $this->files,
+        );
 
         return new self($said->course, $said->lessons, $files);
     }

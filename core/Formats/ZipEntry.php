@@ -89,8 +89,8 @@ final readonly class ZipEntry
         $version = self::version($isLong);
 
         return pack(
-            'VvvvvVVVVvvvvvVV', 0x02014B50, self::UNIX | $version, $version, self::UTF8, 0, $this->date, $this->crc, $bytes, $bytes,
-            strlen($this->name), strlen($long), 0, 0, 0, self::MODE << 16, $offset,
+            'VvvvvVVVVvvvvvVV', 0x02014B50, self::UNIX | $version, $version, self::UTF8, 0, $this->date, $this->crc, $bytes,
+            $bytes, strlen($this->name), strlen($long), 0, 0, 0, self::MODE << 16, $offset,
         ).$this->name.$long;
     }
 

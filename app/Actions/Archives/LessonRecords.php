@@ -25,8 +25,8 @@ final class LessonRecords
     private const TABLES = [
         'sections' => ['sections', ['id', 'slide_id', 'position', 'heading', 'script', 'deleted_at']],
         'slides' => ['slides', [
-            'id', 'name', 'deck_id', 'page', 'position', 'text', 'look', 'path', 'mime', 'hash', 'width', 'height', 'steps', 'film',
-            'deleted_at',
+            'id', 'name', 'deck_id', 'page', 'position', 'text', 'look', 'path', 'mime', 'hash', 'width', 'height',
+            'steps', 'film', 'deleted_at',
         ]],
         'decks' => ['decks', ['id', 'name', 'path', 'purpose', 'done', 'total', 'report']],
         'lines' => ['lines', ['id', 'section_id', 'position', 'paragraph', 'text', 'spoken_ms', 'removed_at']],
@@ -40,22 +40,23 @@ final class LessonRecords
     private const LOGO = ['id', 'name', 'path', 'mime', 'hash', 'width', 'height'];
 
     private const TAKE = [
-        'id', 'section_id', 'recorded_in', 'number', 'verdict', 'length_ticks', 'speech_from', 'speech_until', 'flags', 'lines',
-        'expected_ms', 'silence_ms', 'line_ticks', 'cut_ticks', 'marks', 'fluffs', 'markers', 'given', 'reached', 'hearing', 'heard',
-        'spoken', 'left', 'cuts', 'silences', 'inspected', 'tightened', 'flawed', 'cleaning', 'adjustment', 'framing', 'area', 'used',
-        'used_ticks', 'event_rows', 'event_bytes', 'kept_order', 'created_at',
+        'id', 'section_id', 'recorded_in', 'number', 'verdict', 'length_ticks', 'speech_from', 'speech_until',
+        'flags', 'lines', 'expected_ms', 'silence_ms', 'line_ticks', 'cut_ticks', 'marks', 'fluffs', 'markers',
+        'given', 'reached', 'hearing', 'heard', 'spoken', 'left', 'cuts', 'silences', 'inspected', 'tightened',
+        'flawed', 'cleaning', 'adjustment', 'framing', 'area', 'used', 'used_ticks', 'event_rows', 'event_bytes',
+        'kept_order', 'created_at',
     ];
 
     private const TRACK = [
-        'id', 'kind', 'mime', 'file_path', 'file_mime', 'hash', 'width', 'height', 'colour_range', 'colour_matrix', 'length_ticks',
-        'offset_ticks', 'loudness', 'peak',
+        'id', 'kind', 'mime', 'file_path', 'file_mime', 'hash', 'width', 'height', 'colour_range', 'colour_matrix',
+        'length_ticks', 'offset_ticks', 'loudness', 'peak',
     ];
 
     /** Columns that hold JSON. */
     private const JSON = [
-        'style', 'look', 'steps', 'film', 'report', 'rows', 'flags', 'lines', 'line_ticks', 'cut_ticks', 'marks', 'fluffs', 'markers',
-        'given', 'reached', 'heard', 'spoken', 'left', 'cuts', 'silences', 'inspected', 'tightened', 'flawed', 'cleaning',
-        'adjustment', 'framing', 'area', 'used',
+        'style', 'look', 'steps', 'film', 'report', 'rows', 'flags', 'lines', 'line_ticks', 'cut_ticks', 'marks',
+        'fluffs', 'markers', 'given', 'reached', 'heard', 'spoken', 'left', 'cuts', 'silences', 'inspected',
+        'tightened', 'flawed', 'cleaning', 'adjustment', 'framing', 'area', 'used',
     ];
 
     private const BOOL = ['checked'];
@@ -167,7 +168,10 @@ final class LessonRecords
         foreach ($columns as $name) {
             $value = $record->{$name};
             $row[$name] = $value !== null && in_array($name, self::JSON, true)
-                ? json_encode($value, JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_PRESERVE_ZERO_FRACTION | JSON_THROW_ON_ERROR)
+                ? json_encode(
+                    $value,
+                    JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_PRESERVE_ZERO_FRACTION | JSON_THROW_ON_ERROR,
+                )
                 : $value;
         }
 

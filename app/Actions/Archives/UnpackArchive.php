@@ -36,11 +36,13 @@ final class UnpackArchive
 
     /**
      * @param  callable(int, int): void  $report  told how many bytes of how many are there; may throw to give it up
+     * @param  (callable(list<array{id: string, title: string, same: bool}>): void)|null  $settled  told what was made before
+     *    anybody else sees it; may throw to give it up
      * @return list<array{id: string, title: string, same: bool}> the lessons, and whether each makes the same film as before
      *
      * @throws ArchiveProblem|\App\Media\DiskFull
      */
-    public function __invoke(string $path, callable $report): array
+    public function __invoke(string $path, callable $report, ?callable $settled = null): array
     {
         $archive = ArchiveReader::open($path);
         $was = $archive->manifest;
@@ -51,7 +53,7 @@ final class UnpackArchive
         $now = $was->renamed(array_combine($ids, $new));
         $this->media->mustHaveRoomFor($was->bytes(), 'the lesson');
         $drafts = [];
-        $settled = [];
+        $written = [];
         try {
             $done = 0;
             foreach ($was->files as $n => $file) {
@@ -66,12 +68,17 @@ final class UnpackArchive
                 // What lessons share may be here already.
                 if (! $this->media->exists($file->name)) {
                     $this->media->settle($drafts[$n], $file->name);
-                    $settled[] = $file->name;
+                    $written[] = $file->name;
                 }
             }
-            $made = DB::transaction(fn (): array => $this->store($now));
+            $made = DB::transaction(function () use ($now, $settled): array {
+                $made = $this->store($now);
+                $settled !== null && $settled($made);
+
+                return $made;
+            });
         } catch (\Throwable $e) {
-            array_map($this->media->delete(...), $settled);
+            array_map($this->media->delete(...), $written);
             array_map(fn (\stdClass $l) => $this->media->deleteFolder("lessons/{$l->id}"), $now->lessons);
             throw $e;
         } finally {

@@ -11,6 +11,7 @@ use App\Models\Take;
 use App\Models\TakeState;
 use App\Models\Track;
 use App\Readers\SpokenLines;
+use App\Readers\TakeNumbers;
 use App\Refusal;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
@@ -64,7 +65,7 @@ final class CopyTake
                 [
                     'id' => $id,
                     'recorded_in' => $section->id,
-                    'number' => (int) Take::query()->where('recorded_in', $section->id)->max('number') + 1,
+                    'number' => TakeNumbers::next($section),
                     'state' => TakeState::Ready,
                     'verdict' => Verdict::Undecided,
                     'recording_kept' => false,

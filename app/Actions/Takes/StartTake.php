@@ -10,6 +10,7 @@ use App\Models\Take;
 use App\Models\TakeState;
 use App\Models\Track;
 use App\Readers\SpokenLines;
+use App\Readers\TakeNumbers;
 use App\Refusal;
 use Illuminate\Support\Facades\DB;
 use OpenReel\Core\Picture\Crop;
@@ -53,7 +54,7 @@ final class StartTake
             $take = $section->takes()->create(
                 [
                     'recorded_in' => $section->id,
-                    'number' => (int) Take::query()->where('recorded_in', $section->id)->max('number') + 1,
+                    'number' => TakeNumbers::next($section),
                     'state' => TakeState::Recording,
                     'framing' => $framing?->toArray(),
                     'area' => $area?->toArray(),

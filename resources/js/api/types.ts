@@ -593,6 +593,46 @@ export interface Deck {
     unmatched: { id: string; name: string }[];
 }
 
+/** An archive of lessons on its way in. */
+export interface Arrival {
+    id: string;
+    name: string;
+    state: 'waiting' | 'running' | 'done' | 'failed' | 'cancelled';
+    /** All of it has arrived. */
+    whole: boolean;
+    next_chunk: number;
+    /** Bytes unpacked. */
+    done: number;
+    total: number;
+    problem: string | null;
+    /** Lessons, and whether each makes the same film as where it comes from. */
+    made: { id: string; title: string; same: boolean }[];
+}
+
+export interface StoredLesson {
+    id: string;
+    title: string;
+    /** Off the shelf. */
+    deleted: boolean;
+    bytes: number;
+    /** Bytes of takes by their verdict, of recordings as they came, of films and all beside them. */
+    kinds: Record<'kept' | 'undecided' | 'discarded' | 'cleared' | 'recordings' | 'films' | 'slides', number>;
+    /** Takes that are set aside. */
+    discarded: number;
+    cleared: { takes: number; until: string | null };
+    older_films: { films: number; bytes: number };
+}
+
+/** What lies on the server's disk. */
+export interface Stored {
+    free_bytes: number;
+    lessons: StoredLesson[];
+    cache: { bytes: number; limit: number };
+    other_bytes: number;
+    /** For so long cleared takes can be brought back. */
+    days: number;
+}
+
 export type StyleValue = string | number | null;
 export type Style = Record<string, StyleValue>;
 

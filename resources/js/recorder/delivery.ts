@@ -1,4 +1,5 @@
-import { api, ApiProblem, request } from '../api/client';
+import { api, request } from '../api/client';
+import { sendPiece, wanted } from '../api/pieces';
 import type { Take } from '../api/types';
 import type { StoredTake } from './chunkStore';
 
@@ -16,29 +17,12 @@ export interface Delivery {
     finish(take: StoredTake): Promise<void>;
 }
 
-/** Also a refusal names what is wanted next, so that sending can go on from there. */
-async function next(ask: () => Promise<{ next: number }>): Promise<number> {
-    try {
-        return (await ask()).next;
-    } catch (error) {
-        if (error instanceof ApiProblem && error.status === 409 && typeof error.body.next === 'number') {
-            return error.body.next;
-        }
-        throw error;
-    }
-}
-
 export const httpDelivery: Delivery = {
-    async sendChunk(track, number, chunk) {
-        const digest = await crypto.subtle.digest('SHA-256', await chunk.arrayBuffer());
-        const hex = [...new Uint8Array(digest)].map((byte) => byte.toString(16).padStart(2, '0')).join('');
-        const headers = { 'X-Chunk-SHA256': hex, 'Content-Type': 'application/octet-stream' };
-        return next(() => request<{ next: number }>('PUT', `tracks/${track}/chunks/${number}`, chunk, { headers }));
-    },
+    sendChunk: (track, number, chunk) => sendPiece(`tracks/${track}/chunks/${number}`, chunk),
 
     async sendEvents(take, from, rows) {
         const headers = { 'Content-Type': 'application/jsonl' };
-        return next(() =>
+        return wanted(() =>
             request<{ next: number }>('PUT', `takes/${take}/events/${from}`, rows.join('\n'), { headers }),
         );
     },

@@ -10,10 +10,20 @@ import { CaptionsRoom, FinishRoom, HandOverRoom, RecordRoom, ReviewRoom, ScriptR
 
 const CourseRoom = lazy(() => import('../rooms/course/CourseRoom'));
 const PrompterRoom = lazy(() => import('../rooms/prompter/PrompterRoom'));
+const StorageRoom = lazy(() => import('../rooms/storage/StorageRoom'));
 const PrintRoom = lazy(() => import('../rooms/script/PrintRoom'));
 
 const router = createBrowserRouter([
     { path: '/', element: <ShelfRoom />, errorElement: <Fault /> },
+    {
+        path: '/storage',
+        element: (
+            <Suspense>
+                <StorageRoom />
+            </Suspense>
+        ),
+        errorElement: <Fault />,
+    },
     {
         path: '/courses/:courseId',
         element: (

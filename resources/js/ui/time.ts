@@ -32,3 +32,11 @@ export const megabytes = (bytes: number): string => `${(bytes / 1_000_000).toFix
 /** Of a file that may be small. */
 export const size = (bytes: number): string =>
     bytes < 1_000_000 ? `${Math.max(1, Math.round(bytes / 1000))} kB` : megabytes(bytes);
+
+/** Of what takes up room on a disk. */
+export const room = (bytes: number): string => {
+    if (bytes === 0) {
+        return '0';
+    }
+    return bytes < 1_000_000_000 ? size(bytes) : `${(bytes / 1_000_000_000).toFixed(1)} GB`;
+};

@@ -71,7 +71,9 @@ final class ManifestTest extends TestCase
             'a file beside the lesson' => [fn ($m) => $m->files[] = $file('lessons/../../etc/passwd'), $stranger],
             'a program' => [fn ($m) => $m->files[] = $file('lessons/'.self::id('a').'/slides/run.php'), $stranger],
             'a name with a row end' => [fn ($m) => $m->files[] = $file('lessons/'.self::id('a')."/slides/run.png\n"), $stranger],
-            'one that nobody speaks of' => [fn ($m) => $m->files[] = $file('lessons/'.self::id('a').'/slides/more.png'), $stranger],
+            'one that nobody speaks of' => [
+                fn ($m) => $m->files[] = $file('lessons/'.self::id('a').'/slides/more.png'), $stranger,
+            ],
             'a logo called as another' => [fn ($m) => $m->files[] = $file('logos/'.str_repeat('b', 64).'.png'), $stranger],
             'a sound that is not there' => [fn ($m) => array_pop($m->files), 'a file it speaks of is not in it'],
             'a sound that is another' => [fn ($m) => $m->files[1]->sha256 = str_repeat('b', 64), 'is not what it was'],
@@ -110,8 +112,12 @@ final class ManifestTest extends TestCase
 
     public function test_only_texts_that_hold_ids_are_changed(): void
     {
-        $names = fn (string $name): bool => (new ArchiveFile('lessons/'.self::id('a').'/takes/'.self::id('d')."/{$name}", 1, ''))->namesIds();
-        self::assertSame([true, true, false, false], array_map($names, ['heard.json', 'events.jsonl', 'wave.json', 'media.webm']));
+        $names = fn (string $name): bool => (new ArchiveFile(
+            'lessons/'.self::id('a').'/takes/'.self::id('d')."/{$name}", 1, '',
+        ))->namesIds();
+        self::assertSame(
+            [true, true, false, false], array_map($names, ['heard.json', 'events.jsonl', 'wave.json', 'media.webm']),
+        );
     }
 
     private static function manifest(): Manifest
@@ -124,7 +130,8 @@ final class ManifestTest extends TestCase
             'id' => $lesson,
             'sections' => [(object) ['id' => $section, 'slide_id' => $slide]],
             'slides' => [(object) [
-                'id' => $slide, 'deck_id' => null, 'path' => $picture, 'hash' => str_repeat('c', 64), 'steps' => [], 'film' => null,
+                'id' => $slide, 'deck_id' => null, 'path' => $picture, 'hash' => str_repeat('c', 64), 'steps' => [],
+                'film' => null,
             ]],
             'decks' => [],
             'lines' => [(object) ['id' => $line, 'section_id' => $section]],
@@ -132,9 +139,12 @@ final class ManifestTest extends TestCase
             'captions' => [],
             'music' => [],
             'takes' => [(object) [
-                'id' => $take, 'section_id' => $section, 'recorded_in' => $section, 'flags' => [], 'line_ticks' => new \stdClass(),
+                'id' => $take, 'section_id' => $section, 'recorded_in' => $section, 'flags' => [],
+                'line_ticks' => new \stdClass(),
                 'spoken' => [$line],
-                'tracks' => [(object) ['id' => $track, 'file_path' => $sound, 'hash' => str_repeat('d', 64), 'loudness' => -20.0]],
+                'tracks' => [(object) [
+                    'id' => $track, 'file_path' => $sound, 'hash' => str_repeat('d', 64), 'loudness' => -20.0,
+                ]],
             ]],
         ]], [new ArchiveFile($picture, 10, str_repeat('c', 64)), new ArchiveFile($sound, 20, str_repeat('d', 64))]);
     }

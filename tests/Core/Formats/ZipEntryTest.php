@@ -47,7 +47,10 @@ final class ZipEntryTest extends TestCase
         // Version 4.5 of the format is asked for; the list's place stands before the short end.
         self::assertSame([1 => 45], unpack('v', $list, 6));
         $end = substr($list, -22 - 20 - 56);
-        self::assertSame(['count' => 1, 'all' => 1, 'length' => 75, 'at' => $large + 100], unpack('Pcount/Pall/Plength/Pat', $end, 24));
+        self::assertSame(
+            ['count' => 1, 'all' => 1, 'length' => 75, 'at' => $large + 100],
+            unpack('Pcount/Pall/Plength/Pat', $end, 24),
+        );
         self::assertSame(['at' => 0xFFFFFFFF], unpack('Vat', substr($list, -22), 16));
     }
 }

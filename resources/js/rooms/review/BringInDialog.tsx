@@ -1,17 +1,17 @@
 import { useState, useSyncExternalStore } from 'react';
-import Alert from 'react-bootstrap/Alert';
 import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
 import Modal from 'react-bootstrap/Modal';
-import ProgressBar from 'react-bootstrap/ProgressBar';
 import { api } from '../../api/client';
+import { FileSender } from '../../api/FileSender';
 import { useLesson, useLessonChange, useLessons } from '../../api/lesson';
 import { refreshLesson } from '../../api/queries';
 import type { Lesson, Section, Take } from '../../api/types';
-import { BringIn } from '../../recorder/bringIn';
+import { bringIn, type BroughtTake, LARGEST_RECORDING } from '../../recorder/bringIn';
 import { useNotices } from '../../shell/Notices';
 import { sectionTitle } from '../../shell/sectionState';
-import { clock, megabytes } from '../../ui/time';
+import { SendingBar } from '../../ui/SendingBar';
+import { clock } from '../../ui/time';
 
 interface Props {
     lesson: Lesson;
@@ -27,14 +27,14 @@ export function BringInDialog({ lesson, section, onTake }: Props) {
     const [from, setFrom] = useState<'file' | 'take'>('file');
     const [take, setTake] = useState<string | null>(null);
     const { failed } = useNotices();
-    const [sender] = useState(() => new BringIn());
+    const [sender] = useState(() => new FileSender<BroughtTake>());
     const now = useSyncExternalStore(sender.subscribe, sender.snapshot);
     const isSending = now.state === 'sending' || now.state === 'waiting';
     const bring = async () => {
-        const take = file && (await sender.send(file, section.id, whole));
-        if (take) {
+        const brought = file && (await sender.send(file, bringIn(section.id, whole), LARGEST_RECORDING));
+        if (brought) {
             await refreshLesson(lesson.id);
-            onTake(take);
+            onTake(brought.take);
             setOpen(false);
             setFile(null);
         }
@@ -121,25 +121,7 @@ export function BringInDialog({ lesson, section, onTake }: Props) {
                             </div>
                         </>
                     )}
-                    {isSending && (
-                        <div role="status">
-                            <ProgressBar
-                                now={now.of === 0 ? 0 : (100 * now.sent) / now.of}
-                                aria-label="How much has arrived"
-                            />
-                            <p className="soft mb-0">
-                                {megabytes(now.sent)} of {megabytes(now.of)}.{' '}
-                                {now.state === 'waiting'
-                                    ? 'The server is away; it goes on by itself. Leave this page open.'
-                                    : 'You can close this; leave the page open.'}
-                            </p>
-                        </div>
-                    )}
-                    {now.state === 'failed' && (
-                        <Alert variant="warning" className="mb-0">
-                            {now.problem}
-                        </Alert>
-                    )}
+                    <SendingBar now={now} />
                 </Modal.Body>
                 <Modal.Footer>
                     {isSending ? (

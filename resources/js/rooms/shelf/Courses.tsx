@@ -51,6 +51,9 @@ export function CourseHead({ course }: { course: Course | null }) {
                     <Icon name="dots" />
                 </Dropdown.Toggle>
                 <Dropdown.Menu>
+                    <Dropdown.Item href={`/api/courses/${course.id}/archive.zip`} download>
+                        Download as an archive
+                    </Dropdown.Item>
                     <Dropdown.Item as="button" onClick={() => remove.mutate(course)}>
                         Delete the course
                     </Dropdown.Item>
@@ -76,13 +79,13 @@ export function NewCourse() {
     };
     if (!open) {
         return (
-            <Button variant="quiet" className="mt-3" onClick={() => setOpen(true)}>
+            <Button variant="quiet" onClick={() => setOpen(true)}>
                 <Icon name="plus" /> New course
             </Button>
         );
     }
     return (
-        <Form onSubmit={submit} className="d-flex gap-2 mt-3">
+        <Form onSubmit={submit} className="d-flex gap-2">
             <Form.Control
                 autoFocus
                 required

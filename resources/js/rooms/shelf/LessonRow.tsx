@@ -57,6 +57,9 @@ export function LessonRow({ lesson, courses, onRemove }: Props) {
                             Take out of its course
                         </Dropdown.Item>
                     )}
+                    <Dropdown.Item href={`/api/lessons/${lesson.id}/archive.zip`} download>
+                        Download as an archive
+                    </Dropdown.Item>
                     <Dropdown.Item as="button" onClick={onRemove}>
                         Delete
                     </Dropdown.Item>

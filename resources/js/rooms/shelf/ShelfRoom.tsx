@@ -1,12 +1,14 @@
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useEffect, useState } from 'react';
 import Button from 'react-bootstrap/Button';
+import { Link } from 'react-router';
 import { api } from '../../api/client';
 import { useCourses, useLessons } from '../../api/lesson';
 import type { LessonSummary } from '../../api/types';
 import { useNotices } from '../../shell/Notices';
 import { EmptyPlace } from '../../ui/EmptyPlace';
 import { Icon } from '../../ui/Icon';
+import { BringInArchive } from './BringInArchive';
 import { CourseHead, groups, NewCourse } from './Courses';
 import { LessonRow } from './LessonRow';
 import { NewLesson } from './NewLesson';
@@ -54,7 +56,15 @@ export function ShelfRoom() {
                         </ul>
                     </section>
                 ))}
-            {lessons && lessons.length > 0 && <NewCourse />}
+            {lessons && (
+                <div className="shelf-foot">
+                    {lessons.length > 0 && <NewCourse />}
+                    <BringInArchive />
+                    <Link className="ms-auto" to="/storage">
+                        What takes up room
+                    </Link>
+                </div>
+            )}
             {making && <NewLesson onClose={() => setMaking(false)} />}
         </main>
     );

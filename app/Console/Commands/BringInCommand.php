@@ -1,0 +1,33 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Console\Commands;
+
+use App\Actions\Archives\UnpackArchive;
+use App\Refusal;
+use Illuminate\Console\Command;
+
+final class BringInCommand extends Command
+{
+    use SpeaksPlainly;
+
+    protected $signature = 'reel:bring-in {file : an archive that Open Reel has written}';
+
+    protected $description = 'Make lessons of an archive';
+
+    public function handle(UnpackArchive $unpack): int
+    {
+        return $this->plainly(function () use ($unpack): int {
+            $file = $this->argument('file');
+            if (! is_string($file) || ! is_file($file)) {
+                throw Refusal::badInput('There is no such file.');
+            }
+            foreach ($unpack($file, fn (int $done, int $total) => null) as $lesson) {
+                $this->line("{$lesson['id']}  {$lesson['title']}".($lesson['same'] ? '' : '  (its film will look otherwise here)'));
+            }
+
+            return self::SUCCESS;
+        });
+    }
+}

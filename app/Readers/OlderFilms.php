@@ -1,0 +1,34 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Readers;
+
+use App\Models\Export;
+use App\Models\Version;
+use App\Models\WorkState;
+
+/** Films that nobody needs any more: a newer one is there, and they are not published, not even as an earlier version. */
+final class OlderFilms
+{
+    /** @return list<Export> */
+    public static function of(string $lesson): array
+    {
+        /** @var list<Export> $films the newest first */
+        $films = Export::query()
+            ->where('lesson_id', $lesson)
+            ->where('state', WorkState::Done)
+            ->latest()
+            ->orderByDesc('id')
+            ->get()
+            ->all();
+        // The newest that has the presenter's own voice throughout, and else the newest draft.
+        $newest = array_values(array_filter($films, fn (Export $e): bool => ! $e->draft))[0] ?? $films[0] ?? null;
+        $published = Version::query()->whereIn('export_id', array_column($films, 'id'))->pluck('export_id')->all();
+
+        return array_values(array_filter(
+            $films,
+            fn (Export $e): bool => $e->id !== $newest?->id && ! in_array($e->id, $published, true),
+        ));
+    }
+}
