@@ -84,12 +84,12 @@ function Storage({ stored }: { stored: Stored }) {
                 .map((one) => (
                     <CanGo
                         key={one.id}
-                        verb="Clear them"
+                        verb={one.discarded === 1 ? 'Clear it' : 'Clear them'}
                         label={`Clear the takes set aside in ${one.title}`}
                         disabled={act.isPending}
                         onGo={() =>
                             change('post', `lessons/${one.id}/cleared-takes`, 'Cleared.', () =>
-                                change('post', `lessons/${one.id}/cleared-takes/restore`, 'They are back.'),
+                                change('post', `lessons/${one.id}/cleared-takes/restore`, 'Back, set aside as before.'),
                             )
                         }
                     >
@@ -97,8 +97,8 @@ function Storage({ stored }: { stored: Stored }) {
                             {one.discarded === 1 ? 'One take' : `${one.discarded} takes`} set aside in {one.title},{' '}
                             {room(one.kinds.discarded)}.
                         </strong>{' '}
-                        They are in no film. Cleared takes can be brought back for {stored.days} days; then they are
-                        gone.
+                        {one.discarded === 1 ? 'It is' : 'They are'} in no film. What is cleared can be brought back for{' '}
+                        {stored.days} days; then it is gone.
                     </CanGo>
                 ))}
             {here
@@ -106,22 +106,19 @@ function Storage({ stored }: { stored: Stored }) {
                 .map((one) => (
                     <CanGo
                         key={one.id}
-                        verb="Bring them back"
+                        verb={one.cleared.takes === 1 ? 'Bring it back' : 'Bring them back'}
                         label={`Bring back what was cleared of ${one.title}`}
                         disabled={act.isPending}
                         onGo={() =>
-                            change(
-                                'post',
-                                `lessons/${one.id}/cleared-takes/restore`,
-                                'They are back, set aside as before.',
-                            )
+                            change('post', `lessons/${one.id}/cleared-takes/restore`, 'Back, set aside as before.')
                         }
                     >
                         <strong>
                             {one.cleared.takes === 1 ? 'One take' : `${one.cleared.takes} takes`} cleared from{' '}
                             {one.title}, {room(one.kinds.cleared)}.
                         </strong>{' '}
-                        The first goes for good on {new Date(one.cleared.until ?? '').toLocaleDateString()}.
+                        {one.cleared.takes === 1 ? 'It goes' : 'The first goes'} for good on{' '}
+                        {new Date(one.cleared.until ?? '').toLocaleDateString([], { day: 'numeric', month: 'long' })}.
                     </CanGo>
                 ))}
             {here
@@ -129,7 +126,7 @@ function Storage({ stored }: { stored: Stored }) {
                 .map((one) => (
                     <CanGo
                         key={one.id}
-                        verb="Delete them"
+                        verb={one.older_films.films === 1 ? 'Delete it' : 'Delete them'}
                         label={`Delete older films of ${one.title}`}
                         disabled={act.isPending}
                         ask={`Older films of ${one.title} cannot be brought back. The newest one, and what is published, stay.`}
@@ -139,7 +136,7 @@ function Storage({ stored }: { stored: Stored }) {
                             {one.older_films.films === 1 ? 'One older film' : `${one.older_films.films} older films`} of{' '}
                             {one.title}, {room(one.older_films.bytes)}.
                         </strong>{' '}
-                        A newer one is there, and they are not published.
+                        A newer one is there, and {one.older_films.films === 1 ? 'it is' : 'they are'} not published.
                     </CanGo>
                 ))}
             {cache.bytes > 0 && (
