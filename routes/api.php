@@ -14,6 +14,7 @@ use App\Http\Controllers\LessonStyleController;
 use App\Http\Controllers\MusicController;
 use App\Http\Controllers\PublicationController;
 use App\Http\Controllers\ScriptController;
+use App\Http\Controllers\SearchController;
 use App\Http\Controllers\SectionController;
 use App\Http\Controllers\SlideController;
 use App\Http\Controllers\StandInController;
@@ -123,6 +124,7 @@ Route::get('exports/{export}/file', [ExportController::class, 'file']);
 Route::get('exports/{export}/beside/{kind}', [ExportController::class, 'beside'])
     ->whereIn('kind', array_keys(FilesBeside::KINDS));
 
+Route::get('search', SearchController::class);
 Route::get('storage', [StorageController::class, 'index']);
 Route::delete('storage/cache', [StorageController::class, 'emptyCache']);
 Route::post('lessons/{lesson}/cleared-takes', [StorageController::class, 'clear']);

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Console\Commands;
 
 use App\Bench\ApiBench;
+use App\Bench\ArchiveBench;
 use App\Bench\CaptionBench;
 use App\Bench\DeckBench;
 use App\Bench\DecoratedBench;
@@ -15,6 +16,7 @@ use App\Bench\InterfaceBench;
 use App\Bench\ReadsBench;
 use App\Bench\RoomBench;
 use App\Bench\ScriptBench;
+use App\Bench\SearchBench;
 use App\Bench\StoryboardBench;
 use Illuminate\Console\Command;
 use Illuminate\Support\Facades\Artisan;
@@ -39,6 +41,8 @@ final class BenchCommand extends Command
         DecoratedBench::class,
         RoomBench::class,
         StoryboardBench::class,
+        SearchBench::class,
+        ArchiveBench::class,
     ];
 
     public function handle(): int

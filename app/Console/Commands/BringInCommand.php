@@ -24,7 +24,8 @@ final class BringInCommand extends Command
                 throw Refusal::badInput('There is no such file.');
             }
             foreach ($unpack($file, fn (int $done, int $total) => null) as $lesson) {
-                $this->line("{$lesson['id']}  {$lesson['title']}".($lesson['same'] ? '' : '  (its film will look otherwise here)'));
+                $differs = $lesson['same'] ? '' : '  (its film will look otherwise here)';
+                $this->line("{$lesson['id']}  {$lesson['title']}{$differs}");
             }
 
             return self::SUCCESS;

@@ -609,6 +609,18 @@ export interface Arrival {
     made: { id: string; title: string; same: boolean }[];
 }
 
+/** Words found in a lesson. */
+export interface Found {
+    kind: 'lesson' | 'heading' | 'line' | 'slide';
+    lesson_id: string;
+    lesson: string;
+    section_id: string | null;
+    heading: string;
+    line_id: string | null;
+    /** The text, or a piece of it; what was asked for is `found`. */
+    parts: { text: string; found: boolean }[];
+}
+
 export interface StoredLesson {
     id: string;
     title: string;

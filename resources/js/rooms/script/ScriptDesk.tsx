@@ -18,7 +18,7 @@ import { MoreMenu } from './MoreMenu';
 import { SavedState } from './SavedState';
 import { SeenColumn } from './SeenColumn';
 import { scriptKeys } from './scriptKeys';
-import { useScriptPage } from './useScriptPage';
+import { type Start, useScriptPage } from './useScriptPage';
 
 // Panels come when they are first opened: the page itself is what is waited for.
 const ConflictDialog = lazy(() => import('./ConflictDialog'));
@@ -31,17 +31,17 @@ export type Panel = 'slides' | 'ready' | 'look' | null;
 interface Props {
     lesson: Lesson;
     script: ScriptSync<ScriptText>;
-    scrollTo: string | undefined;
+    start: Start;
 }
 
 /** The typed page with its margin of takes on one side and what is seen on the other. */
-export function ScriptDesk({ lesson, script, scrollTo }: Props) {
+export function ScriptDesk({ lesson, script, start }: Props) {
     const go = useNavigate();
     const { say } = useNotices();
     const [panel, setPanel] = useState<Panel>(null);
     const [plain, setPlain] = useState(false);
     const { data: slides } = useSlides(lesson.id);
-    const page = useScriptPage(lesson, script, scrollTo);
+    const page = useScriptPage(lesson, script, start);
     const { view, sync, geometry, places } = page;
     const toRecord = lesson.sections.find((s) => s.lines.length > 0 && sectionState(s).fill === 'hollow');
     const total = lesson.sections.reduce((sum, s) => sum + s.estimate_ms, 0);

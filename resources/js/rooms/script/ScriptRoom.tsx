@@ -1,4 +1,5 @@
 import { useEffect, useState } from 'react';
+import { useSearchParams } from 'react-router';
 import { openScript } from '../../api/scripts';
 import type { ScriptText } from '../../api/types';
 import type { ScriptSync } from '../../page/ScriptSync';
@@ -11,11 +12,14 @@ const tryAgainMs = 2000;
 /** The page of a lesson's script, with the words as they are in this window, whether the server has them or not. */
 export default function ScriptRoom() {
     const { lesson, section } = useLessonPlace();
+    const [params] = useSearchParams();
     const { script, problem } = useScript(lesson.id);
     if (!script) {
         return <Waiting room="Script" says="Opening the script..." problem={problem} />;
     }
-    return <ScriptDesk key={lesson.id} lesson={lesson} script={script} scrollTo={section?.id} />;
+    const start = { section: section?.id, line: params.get('line') };
+    // Another line that was found is another place to begin.
+    return <ScriptDesk key={`${lesson.id}/${start.line}`} lesson={lesson} script={script} start={start} />;
 }
 
 /** Tries until it can be read. */

@@ -19,9 +19,15 @@ const placesOf = (script: ScriptText): Places => ({
     lines: script.sections.flatMap((section) => section.lines),
 });
 
+/** Where the page is opened: at a section, or with a line of it chosen. */
+export interface Start {
+    section: string | undefined;
+    line: string | null;
+}
+
 /** The page, its way to the server, and where things stand on it. */
-export function useScriptPage(lesson: Lesson, sync: ScriptSync<ScriptText>, scrollTo: string | undefined) {
-    const startAt = useRef(scrollTo);
+export function useScriptPage(lesson: Lesson, sync: ScriptSync<ScriptText>, startWith: Start) {
+    const startAt = useRef(startWith);
     const [view, setView] = useState<EditorView | null>(null);
     const [geometry, setGeometry] = useState(nothingSeen);
     const [places, setServerPlaces] = useState(sync.script);
@@ -74,13 +80,16 @@ export function useScriptPage(lesson: Lesson, sync: ScriptSync<ScriptText>, scro
                 page.dispatch({ selection: EditorSelection.cursor(heading) });
                 page.focus();
             }
-            if (startAt.current) {
-                const at = script.sections.findIndex((section) => section.id === startAt.current);
-                const place = at > 0 ? script.sections[at] : undefined;
-                if (place) {
-                    const from = Math.min(place.from, page.state.doc.length);
-                    page.dispatch({ effects: EditorView.scrollIntoView(from, { y: 'start', yMargin: 24 }) });
-                }
+            const at = script.sections.findIndex((section) => section.id === startAt.current.section);
+            const line = script.sections.flatMap((one) => one.lines).find(({ id }) => id === startAt.current.line);
+            const place = at > 0 ? script.sections[at] : undefined;
+            const within = (where: number) => Math.min(where, page.state.doc.length);
+            if (line) {
+                const selection = EditorSelection.range(within(line.until), within(line.from));
+                page.dispatch({ selection, effects: EditorView.scrollIntoView(within(line.from), { y: 'center' }) });
+                page.focus();
+            } else if (place) {
+                page.dispatch({ effects: EditorView.scrollIntoView(within(place.from), { y: 'start', yMargin: 24 }) });
             }
             const focus = () => void sync.look();
             window.addEventListener('focus', focus);

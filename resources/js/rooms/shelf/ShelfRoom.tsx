@@ -10,6 +10,7 @@ import { EmptyPlace } from '../../ui/EmptyPlace';
 import { Icon } from '../../ui/Icon';
 import { BringInArchive } from './BringInArchive';
 import { CourseHead, groups, NewCourse } from './Courses';
+import { FindField, Findings, useFinding } from './Finding';
 import { LessonRow } from './LessonRow';
 import { NewLesson } from './NewLesson';
 
@@ -19,6 +20,7 @@ export function ShelfRoom() {
     const { data: courses = [] } = useCourses();
     const [making, setMaking] = useState(false);
     const remove = useRemoveLesson();
+    const { words, find } = useFinding();
     useEffect(() => {
         document.title = 'Shelf - Open Reel';
     }, []);
@@ -26,6 +28,7 @@ export function ShelfRoom() {
         <main className="shelf">
             <header className="shelf-head">
                 <h1>Lessons</h1>
+                {lessons && lessons.length > 0 && <FindField words={words} onChange={find} />}
                 {lessons && lessons.length > 0 && (
                     <Button onClick={() => setMaking(true)}>
                         <Icon name="plus" /> New lesson
@@ -40,7 +43,9 @@ export function ShelfRoom() {
                     </Button>
                 </EmptyPlace>
             )}
+            {words.trim() !== '' && <Findings words={words} />}
             {lessons &&
+                words.trim() === '' &&
                 groups(lessons, courses).map(({ course, lessons: own }) => (
                     <section key={course?.id ?? ''} aria-label={course?.name ?? 'Lessons without a course'}>
                         {courses.length > 0 && <CourseHead course={course} />}

@@ -18,7 +18,7 @@ export function DeletedLesson({ lesson, disabled, onRestore, onDelete }: Props) 
             verb="Delete for good"
             label={`Delete ${title} for good`}
             disabled={disabled}
-            ask={`Everything that was recorded for ${title}, its films and its page on the course site go with it. This cannot be undone.`}
+            ask={`All that was recorded for ${title}, its films and its page on the course site go with it, for ever.`}
             onGo={onDelete}
         >
             <strong>
