@@ -109,6 +109,8 @@ Route::put('tracks/{track}/chunks/{number}', [TrackController::class, 'append'])
 
 Route::get('lessons/{lesson}/exports', [ExportController::class, 'index']);
 Route::post('lessons/{lesson}/exports', [ExportController::class, 'store']);
+Route::get('lessons/{lesson}/exports/usual', [ExportController::class, 'usual']);
+Route::get('lessons/{lesson}/exports/expected', [ExportController::class, 'expected']);
 Route::get('lessons/{lesson}/captions', [CaptionController::class, 'index']);
 Route::post('lessons/{lesson}/captions/undo', [CaptionController::class, 'undo']);
 Route::put('sections/{section}/captions', [CaptionController::class, 'check']);

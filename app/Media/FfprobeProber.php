@@ -69,7 +69,7 @@ final class FfprobeProber implements Prober
                 '-count_packets',
                 '-show_chapters',
                 '-show_entries',
-                'stream=codec_type,codec_name,width,height,nb_read_packets,duration:chapter=id',
+                'stream=codec_type,codec_name,width,height,nb_read_packets,duration:stream_tags=DURATION:chapter=id',
             ],
             $path,
         );
@@ -82,9 +82,9 @@ final class FfprobeProber implements Prober
             (int) ($video['height'] ?? 0),
             (string) ($video['codec_name'] ?? 'nothing'),
             (string) ($audio['codec_name'] ?? 'nothing'),
-            (float) ($audio['duration'] ?? 0),
+            (float) ($audio['duration'] ?? self::clock((string) ($audio['tags']['DURATION'] ?? ''))),
             count($found['chapters'] ?? []),
-            ($this->first($found['streams'] ?? [], 'subtitle')['codec_name'] ?? '') === 'mov_text',
+            in_array($this->first($found['streams'] ?? [], 'subtitle')['codec_name'] ?? '', ['mov_text', 'webvtt'], true),
         );
     }
 
@@ -101,6 +101,12 @@ final class FfprobeProber implements Prober
         );
 
         return (string) ($found['streams'][0]['extradata_hash'] ?? '');
+    }
+
+    /** Seconds of `0:01:02.5`, as Matroska files say how long a stream is. */
+    private static function clock(string $said): float
+    {
+        return array_reduce(explode(':', $said), fn (float $sum, string $part): float => 60 * $sum + (float) $part, 0.0);
     }
 
     private static function known(?string $name): ?string

@@ -5,11 +5,14 @@ declare(strict_types=1);
 namespace App\Media;
 
 use OpenReel\Core\Captions\Caption;
+use OpenReel\Core\Captions\CaptionScript;
 use OpenReel\Core\Formats\ChapterFile;
 use OpenReel\Core\Formats\ConcatList;
 use OpenReel\Core\Formats\TimedText;
+use OpenReel\Core\Render\Edition;
 use OpenReel\Core\Render\FilmCaptionTrack;
 use OpenReel\Core\Render\FilmCommand;
+use OpenReel\Core\Render\FilmPass;
 use OpenReel\Core\Render\JoinSpec;
 use OpenReel\Core\Render\PieceOrder;
 use OpenReel\Core\Render\ShotSpec;
@@ -28,20 +31,59 @@ final class FilmMaker
     }
 
     /**
-     * @param  list<Caption>  $captions  that go into it as text
+     * @param  list<Caption>  $captions  that go into it: as text, or as part of the picture
      * @return array{string, LoudnessReport} path of the film, a draft, and how loud it is
      *
      * @throws Cancelled when the progress says so
      */
-    public function make(FilmPlan $plan, string $title, array $captions, FilmProgress $report): array
-    {
+    public function make(
+        FilmPlan $plan,
+        string $title,
+        array $captions,
+        FilmProgress $report,
+        Edition $edition = new Edition(),
+    ): array {
         $soundtrack = $this->render($plan, $report);
         $report->joining();
+        $film = $this->join($plan, $title, $edition->needsAnotherPass() ? [] : $captions, $soundtrack);
 
         return [
-            $this->join($plan, $title, $captions, $soundtrack),
+            $edition->needsAnotherPass() ? $this->passed($film, $plan, $captions, $edition, $report) : $film,
             new LoudnessReport($soundtrack->meta['lufs'] ?? null, $soundtrack->meta['peak'] ?? null),
         ];
+    }
+
+    /**
+     * @param  string  $film  path of a draft, which goes
+     * @param  list<Caption>  $captions
+     * @return string path of the film as it was asked for, a draft
+     */
+    private function passed(string $film, FilmPlan $plan, array $captions, Edition $edition, FilmProgress $report): string
+    {
+        $isBurned = $edition->burned && $captions !== [] && $plan->captionStyle !== null;
+        $script = $isBurned ? $this->media->draft('ass') : null;
+        $texts = $edition->burned || $captions === [] ? null : $this->media->draft('vtt');
+        $out = $this->media->draft($edition->format->value);
+        try {
+            if ($script !== null && $plan->captionStyle !== null) {
+                $this->media->fill($script, CaptionScript::write($captions, $plan->assembly->frame, $plan->captionStyle));
+            }
+            if ($texts !== null) {
+                $this->media->fill($texts, TimedText::webVtt($captions));
+            }
+            $track = $texts === null ? null : new FilmCaptionTrack($texts, $plan->language->threeLetters());
+            $this->encoder->run(
+                FilmPass::arguments($film, $edition, $out, $script, resource_path('fonts'), $track),
+                $report->passing(...),
+            );
+        } catch (\Throwable $e) {
+            @unlink($out);
+            throw $e;
+        } finally {
+            array_map(fn (string $draft): bool => @unlink($draft), array_filter([$film, $script, $texts]));
+        }
+
+        return $out;
     }
 
     private function render(FilmPlan $plan, FilmProgress $report): Rendered

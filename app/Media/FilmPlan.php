@@ -9,9 +9,11 @@ use OpenReel\Core\Assembly\Chapter;
 use OpenReel\Core\Assembly\Segment;
 use OpenReel\Core\Assembly\SilenceFound;
 use OpenReel\Core\Captions\Caption;
+use OpenReel\Core\Captions\CaptionScript;
 use OpenReel\Core\Captions\FilmCaptions;
 use OpenReel\Core\Captions\SetCaption;
 use OpenReel\Core\Render\CacheKey;
+use OpenReel\Core\Render\FilmQuality;
 use OpenReel\Core\Render\JoinSpec;
 use OpenReel\Core\Render\PicturePieces;
 use OpenReel\Core\Render\ShotSpec;
@@ -19,6 +21,7 @@ use OpenReel\Core\Script\Language;
 use OpenReel\Core\Sound\MusicLevels;
 use OpenReel\Core\Sound\SoundPart;
 use OpenReel\Core\Sound\SoundPlan;
+use OpenReel\Core\Style\HouseStyle;
 
 /** A lesson's assembly, and where the files lie that it names by their hash. */
 final readonly class FilmPlan
@@ -32,6 +35,7 @@ final readonly class FilmPlan
      * @param  array<string, list<SilenceFound>>  $silences  between words, by section
      * @param  array<string, list<int>>  $idle  numbers of speed cues that no silence belongs to, by section
      * @param  list<SetCaption>  $set  captions as a person wants them
+     * @param  HouseStyle|null  $captionStyle  of captions that are part of the picture
      */
     public function __construct(
         public Assembly $assembly,
@@ -45,6 +49,8 @@ final readonly class FilmPlan
         public array $idle = [],
         public array $set = [],
         public Language $language = Language::English,
+        public FilmQuality $quality = FilmQuality::Balanced,
+        public ?HouseStyle $captionStyle = null,
     ) {
     }
 
@@ -59,7 +65,7 @@ final readonly class FilmPlan
     /** @return list<ShotSpec|JoinSpec> in order, together as long as the film */
     public function pictures(): array
     {
-        return PicturePieces::of($this->assembly);
+        return PicturePieces::of($this->assembly, $this->quality);
     }
 
     public function sound(): SoundPlan
@@ -83,9 +89,15 @@ final readonly class FilmPlan
                 'sounds' => array_map(fn (SoundPart $p): string => $p->key(''), SoundPart::all($this->sound())),
                 'chapters' => array_map(fn (Chapter $c): string => $c->title, $this->assembly->chapters()),
                 'words' => $this->words(),
-            ],
+            ] + ($this->captionStyle === null ? [] : ['captions' => $this->burned($this->captionStyle)]),
             '',
         );
+    }
+
+    /** What captions look like that are part of the picture. */
+    private function burned(HouseStyle $style): string
+    {
+        return CaptionScript::write([], $this->assembly->frame, $style);
     }
 
     /** @return array<string, mixed> what the captions are made of */

@@ -15,6 +15,9 @@ interface FilmProgress
 
     public function joining(): void;
 
+    /** @param  int  $frames  of the joined film that are encoded once more */
+    public function passing(int $frames): void;
+
     /** @throws Cancelled */
     public function mustGoOn(): void;
 }

@@ -26,8 +26,13 @@ final class PieceRenderer
 
     public function has(ShotSpec|JoinSpec $spec): bool
     {
-        return $this->cache->find($spec instanceof ShotSpec ? 'shot' : 'join', $spec->key($this->encoder->version()), 'mp4') !==
-            null;
+        return $this->find($spec) !== null;
+    }
+
+    /** @phpstan-impure another process may make it at any time */
+    public function find(ShotSpec|JoinSpec $spec): ?Rendered
+    {
+        return $this->cache->find($spec instanceof ShotSpec ? 'shot' : 'join', $spec->key($this->encoder->version()), 'mp4');
     }
 
     public function order(ShotSpec|JoinSpec $spec): PieceOrder
@@ -52,9 +57,15 @@ final class PieceRenderer
             $files,
             $progress,
         ): array {
-            $this->encoder->run($order->arguments($this->paths($order, $files), $draft), $progress);
+            $paths = $this->paths($order, $files);
+            $start = hrtime(true);
+            $this->encoder->run($order->arguments($paths, $draft), $progress);
 
-            return ['frames' => $order->frames, 'setup' => $this->prober->setup($draft)];
+            return [
+                'frames' => $order->frames,
+                'setup' => $this->prober->setup($draft),
+                'ms' => intdiv(hrtime(true) - $start, 1_000_000),
+            ];
         });
     }
 

@@ -8,6 +8,7 @@ use Illuminate\Database\Eloquent\Concerns\HasUlids;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Support\Carbon;
+use OpenReel\Core\Render\Edition;
 
 /**
  * @property string $id
@@ -23,6 +24,9 @@ use Illuminate\Support\Carbon;
  * @property string|null $doing
  * @property string|null $problem
  * @property list<array{name: string, ok: bool, says: string}> $findings
+ * @property array<string, mixed> $edition as what it is made, see `edition()`
+ * @property string|null $batch what it was asked for together with
+ * @property int|null $revision of the script that it is made of
  * @property list<string>|null $beside kinds of files that go with it, see App\Actions\Film\FilesBeside
  * @property Carbon|null $started_at
  * @property Carbon|null $finished_at
@@ -35,14 +39,20 @@ final class Export extends Model
 
     protected $guarded = [];
 
-    protected $attributes = ['draft' => false, 'findings' => '[]', 'progress' => 0, 'frames' => 0];
+    protected $attributes = ['draft' => false, 'edition' => '{}', 'findings' => '[]', 'progress' => 0, 'frames' => 0];
 
     protected function casts(): array
     {
         return [
-            'state' => WorkState::class, 'draft' => 'boolean', 'findings' => 'array', 'beside' => 'array', 'progress' => 'float',
+            'state' => WorkState::class, 'draft' => 'boolean', 'edition' => 'array', 'findings' => 'array',
+            'beside' => 'array', 'progress' => 'float',
             'started_at' => 'datetime', 'finished_at' => 'datetime',
         ];
+    }
+
+    public function edition(): Edition
+    {
+        return Edition::read(['draft' => $this->draft] + $this->edition);
     }
 
     public function milliseconds(): int

@@ -67,10 +67,10 @@ final class CardPicture
      *
      * @return int how many were drawn
      */
-    public function drawAll(Lesson $lesson): int
+    public function drawAll(Lesson $lesson, ?FrameSize $frame = null): int
     {
         $style = LessonStyle::of($lesson);
-        $frame = FrameSize::of($lesson->width, $lesson->height);
+        $frame ??= FrameSize::of($lesson->width, $lesson->height);
         $script = Script::read($lesson->script);
         $drawings = [
             ...(new PictureCues($script, [], $style, $frame))->drawings(),

@@ -22,13 +22,18 @@ final class OlderFilms
             ->orderByDesc('id')
             ->get()
             ->all();
-        // The newest that has the presenter's own voice throughout, and else the newest draft.
-        $newest = array_values(array_filter($films, fn (Export $e): bool => ! $e->draft))[0] ?? $films[0] ?? null;
         $published = Version::query()->whereIn('export_id', array_column($films, 'id'))->pluck('export_id')->all();
+        $newest = [];
+        foreach ($films as $film) {
+            // A draft is nothing any more once the presenter's own voice is heard throughout.
+            if (! $film->draft || $newest === []) {
+                $newest += [json_encode($film->edition()->toArray()) => $film->id];
+            }
+        }
 
         return array_values(array_filter(
             $films,
-            fn (Export $e): bool => $e->id !== $newest?->id && ! in_array($e->id, $published, true),
+            fn (Export $e): bool => ! in_array($e->id, $newest, true) && ! in_array($e->id, $published, true),
         ));
     }
 }

@@ -29,7 +29,8 @@ final class SearchLessons
         }
         $rows = DB::select(
             'SELECT s.kind, s.id, s.lesson_id, l.title, snippet(search, 0, ?, ?, ?, ?) AS shown, n.section_id, '
-            .'COALESCE(n.section_id, own.id, first.id) AS section, COALESCE(inside.heading, own.heading, first.heading) AS heading '
+            .'COALESCE(n.section_id, own.id, first.id) AS section, '
+            .'COALESCE(inside.heading, own.heading, first.heading) AS heading '
             .'FROM search JOIN searched s ON s.n = search.rowid '
             .'JOIN lessons l ON l.id = s.lesson_id AND l.deleted_at IS NULL '
             ."LEFT JOIN lines n ON s.kind = 'line' AND n.id = s.id "

@@ -17,6 +17,13 @@ final class ExportProgress implements FilmProgress
     /** The part of the work that rendering is; joining and checking are the rest. */
     private const RENDERING = 0.95;
 
+    /** The same where all of the film is encoded once more. */
+    private const BEFORE_A_PASS = 0.5;
+
+    private float $rendering = self::RENDERING;
+
+    private int $frames = 0;
+
     private float $written = 0.0;
 
     private int $expected = 0;
@@ -29,9 +36,15 @@ final class ExportProgress implements FilmProgress
     {
     }
 
-    /** @throws Cancelled */
-    public function begin(int $frames, string $planHash): void
+    /**
+     * @param  bool  $passes  the joined film is encoded once more
+     *
+     * @throws Cancelled
+     */
+    public function begin(int $frames, string $planHash, bool $passes = false): void
     {
+        $this->frames = $frames;
+        $this->rendering = $passes ? self::BEFORE_A_PASS : self::RENDERING;
         $goesOn = $this->export->become(WorkState::Running, WorkState::OPEN, [
             'frames' => $frames,
             'plan_hash' => $planHash,
@@ -53,13 +66,19 @@ final class ExportProgress implements FilmProgress
     public function rendered(int $piece, int $frames): void
     {
         $this->done[$piece] = $frames;
-        $this->write((self::RENDERING * array_sum($this->done)) / max(1, $this->expected), 'Rendering the sections');
+        $this->write(($this->rendering * array_sum($this->done)) / max(1, $this->expected), 'Rendering the sections');
     }
 
     public function joining(): void
     {
         $this->mustGoOn();
-        $this->write(self::RENDERING, 'Joining');
+        $this->write($this->rendering, 'Joining');
+    }
+
+    public function passing(int $frames): void
+    {
+        $left = self::RENDERING - $this->rendering;
+        $this->write($this->rendering + $left * min(1, $frames / max(1, $this->frames)), 'Writing the file');
     }
 
     public function checking(): void

@@ -41,12 +41,14 @@ final readonly class Assembly
 
     /**
      * @param  list<SectionSource>  $sections  in lesson order
+     * @param  string|null  $only  id of the only section that is wanted; what stands on its board comes from those before
      */
     public static function of(
         FrameSize $frame,
         FrameRate $rate,
         array $sections,
         FilmLook $look = new FilmLook(),
+        ?string $only = null,
     ): self {
         $plan = new ShotPlan($frame, $rate, $look);
         $maps = self::maps($sections, $rate);
@@ -54,12 +56,13 @@ final readonly class Assembly
         $boards = BoardPages::blank();
         foreach ($sections as $index => $section) {
             $pages[$section->id] = $boards;
-            if ($section->card === null && $section->passages === []) {
+            $isWanted = $only === null || $section->id === $only;
+            if ($isWanted && $section->card === null && $section->passages === []) {
                 $missing[] = $section;
-
-                continue;
             }
-            foreach (self::seen($section, $maps[$index] ?? [], $plan, $rate, $boards) as $n => [$passage, $map, $shots]) {
+            foreach ($isWanted ? self::seen(
+                $section, $maps[$index] ?? [], $plan, $rate, $boards,
+            ) : [] as $n => [$passage, $map, $shots]) {
                 $frames = array_sum(array_map(fn (Shot $s): int => $s->frames, $shots));
                 $last = end($segments) ?: null;
                 $join = $n > 0 || $last === null ? Join::cut() : ($section->join ?? Join::cut())->within($last->frames, $frames);
@@ -88,12 +91,23 @@ final readonly class Assembly
             $rate,
             $segments,
             $missing,
-            MusicPlan::of($segments, $sections, $rate),
+            MusicPlan::of($segments, self::wanted($sections, $only), $rate),
             // So short that neither meets a join or the other.
             $fade($segments[0]->shots[0] ?? null, $look->fadeInMs),
             $fade($last === null ? null : $last->shots[count($last->shots) - 1], $look->fadeOutMs),
             $pages,
         );
+    }
+
+    /**
+     * @param  list<SectionSource>  $sections
+     * @return list<SectionSource>
+     */
+    private static function wanted(array $sections, ?string $only): array
+    {
+        return $only === null ? $sections : array_values(array_filter(
+            $sections, fn (SectionSource $s): bool => $s->id === $only,
+        ));
     }
 
     /** What stands on the board when a section begins. */

@@ -28,7 +28,9 @@ final class ExportCheck
         float $targetLufs,
         float $peakLimit,
         int $captions = 0,
+        FilmFormat $format = FilmFormat::Mp4,
     ): array {
+        [$picture, $voice] = $format->codecs();
         $frames = $assembly->frames();
         $seconds = $assembly->length()->seconds();
         $chapters = count($assembly->chapters());
@@ -50,9 +52,9 @@ final class ExportCheck
             ),
             self::finding(
                 'streams',
-                $facts->videoCodec === 'h264' && $facts->audioCodec === 'aac' && $found === $size,
-                "H.264 picture of {$size} and AAC sound.",
-                "Expected H.264 of {$size} and AAC, found {$facts->videoCodec} of {$found} and {$facts->audioCodec}.",
+                $facts->videoCodec === $picture && $facts->audioCodec === $voice && $found === $size,
+                sprintf($format->says(), $size),
+                "Expected {$picture} of {$size} and {$voice}, found {$facts->videoCodec} of {$found} and {$facts->audioCodec}.",
             ),
             self::finding(
                 'chapters',

@@ -93,7 +93,7 @@ final readonly class JoinSpec
             "[{$joined}]",
             '-frames:v',
             (string) $this->frames(),
-            ...PictureEncoding::arguments(),
+            ...PictureEncoding::arguments($this->before[0]->quality),
             $out,
         ];
     }

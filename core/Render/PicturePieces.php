@@ -7,29 +7,30 @@ namespace OpenReel\Core\Render;
 use OpenReel\Core\Assembly\Assembly;
 use OpenReel\Core\Assembly\Join;
 use OpenReel\Core\Assembly\Segment;
+use OpenReel\Core\Time\FrameRate;
 
 /** The pieces of picture that a film is joined from, in order: shots, and joins that are no cuts. */
 final class PicturePieces
 {
     /** @return list<ShotSpec|JoinSpec> together as long as the film */
-    public static function of(Assembly $assembly): array
+    public static function of(Assembly $assembly, FilmQuality $quality = FilmQuality::Balanced): array
     {
-        return array_merge([], ...self::bySegment($assembly));
+        return array_merge([], ...self::bySegment($assembly, $quality));
     }
 
     /** @return list<list<ShotSpec|JoinSpec>> by segment; the join behind one is its last */
-    public static function bySegment(Assembly $assembly): array
+    public static function bySegment(Assembly $assembly, FilmQuality $quality = FilmQuality::Balanced): array
     {
         $pieces = [];
         foreach ($assembly->segments as $i => $segment) {
             $next = $assembly->segments[$i + 1] ?? null;
             $head = $segment->join->takenAfter();
             $tail = $next?->join->takenBefore() ?? 0;
-            $own = self::cut($segment, $assembly, $head, $segment->frames - $head - $tail);
+            $own = self::cut($segment, $assembly->rate, $quality, $head, $segment->frames - $head - $tail);
             $own = $i === 0 ? self::fadedIn($own, $assembly->fadeIn) : $own;
             $own = $next === null ? self::fadedOut($own, $assembly->fadeOut) : $own;
             if ($next !== null && $next->join->frames > 0) {
-                $own[] = self::join($segment, $next, $next->join, $assembly);
+                $own[] = self::join($segment, $next, $assembly->rate, $quality);
             }
             $pieces[] = $own;
         }
@@ -68,11 +69,12 @@ final class PicturePieces
         ];
     }
 
-    private static function join(Segment $before, Segment $after, Join $join, Assembly $assembly): JoinSpec
+    private static function join(Segment $before, Segment $after, FrameRate $rate, FilmQuality $quality): JoinSpec
     {
+        $join = $after->join;
         $taken = $join->takenBefore();
-        $ends = self::cut($before, $assembly, $before->frames - $taken, $taken);
-        $begins = self::cut($after, $assembly, 0, $join->takenAfter());
+        $ends = self::cut($before, $rate, $quality, $before->frames - $taken, $taken);
+        $begins = self::cut($after, $rate, $quality, 0, $join->takenAfter());
 
         return $ends === [] || $begins === []
             ? throw RenderProblem::emptyJoin($after->startFrame)
@@ -80,14 +82,14 @@ final class PicturePieces
     }
 
     /** @return list<ShotSpec> some frames of a segment */
-    private static function cut(Segment $segment, Assembly $assembly, int $from, int $frames): array
+    private static function cut(Segment $segment, FrameRate $rate, FilmQuality $quality, int $from, int $frames): array
     {
         $specs = [];
         foreach ($segment->shots as $shot) {
             $start = max($from, $shot->offset);
             $until = min($from + $frames, $shot->offset + $shot->frames);
             if ($start < $until) {
-                $specs[] = ShotSpec::of($shot, $assembly->rate)->part($start - $shot->offset, $until - $start);
+                $specs[] = ShotSpec::of($shot, $rate, $quality)->part($start - $shot->offset, $until - $start);
             }
         }
 

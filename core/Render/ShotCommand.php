@@ -27,7 +27,7 @@ final class ShotCommand
 
         return [
             ...$graph->inputs(), '-filter_complex', $graph->text(), '-map', "[{$picture}]", '-frames:v', (string) $spec->frames,
-            ...PictureEncoding::arguments(), $out,
+            ...PictureEncoding::arguments($spec->quality), $out,
         ];
     }
 }

@@ -26,12 +26,13 @@ final readonly class ShotSpec
         public int $frames,
         public int $skip = 0,
         public ?string $fade = null,
+        public FilmQuality $quality = FilmQuality::Balanced,
     ) {
     }
 
-    public static function of(Shot $shot, FrameRate $rate): self
+    public static function of(Shot $shot, FrameRate $rate, FilmQuality $quality = FilmQuality::Balanced): self
     {
-        return new self($shot->picture, $rate, $shot->frames);
+        return new self($shot->picture, $rate, $shot->frames, quality: $quality);
     }
 
     /** A part of it, at least one frame long. */
@@ -39,13 +40,13 @@ final readonly class ShotSpec
     {
         return $from === 0 && $frames === $this->frames
             ? $this
-            : new self($this->picture, $this->rate, $frames, $this->skip + $from);
+            : new self($this->picture, $this->rate, $frames, $this->skip + $from, quality: $this->quality);
     }
 
     /** @param  string  $fade  `in` or `out` */
     public function fading(string $fade): self
     {
-        return new self($this->picture, $this->rate, $this->frames, $this->skip, $fade);
+        return new self($this->picture, $this->rate, $this->frames, $this->skip, $fade, $this->quality);
     }
 
     public function length(): Tick
@@ -105,6 +106,8 @@ final readonly class ShotSpec
             'frames' => $this->frames,
             'skip' => $this->skip,
             'recipe' => ShotCommand::RECIPE,
-        ] + ($this->fade === null ? [] : ['fade' => $this->fade]);
+        ]
+            + ($this->fade === null ? [] : ['fade' => $this->fade])
+            + ($this->quality === FilmQuality::Balanced ? [] : ['quality' => $this->quality->value]);
     }
 }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace OpenReel\Core\Style;
 
 use OpenReel\Core\Assembly\JoinKind;
+use OpenReel\Core\Formats\FilmName;
 use OpenReel\Core\Picture\Colour;
 use OpenReel\Core\Picture\Corner;
 use OpenReel\Core\Picture\FrameSize;
@@ -108,6 +109,9 @@ final readonly class HouseStyle
         'count_down' => 3,
         'presenter' => '',
         'language' => 'en',
+        'caption_look' => 'box',
+        'caption_size' => 'medium',
+        'film_name' => FilmName::USUAL,
     ];
 
     /** Chosen once for a lesson, when it is made. */
@@ -177,6 +181,15 @@ final readonly class HouseStyle
     /** What the presenter speaks. */
     public Language $language;
 
+    /** `box` or `outline`: captions that are part of the picture. */
+    public string $captionLook;
+
+    /** `medium` or `large`. */
+    public string $captionSize;
+
+    /** Pattern of the names of films, see FilmName. */
+    public string $filmName;
+
     /** @param  array<string, string|int|null>  $values  every name of DEFAULTS */
     private function __construct(private array $values)
     {
@@ -230,6 +243,9 @@ final readonly class HouseStyle
         $this->countDown = (int) $values['count_down'];
         $this->presenter = $text('presenter');
         $this->language = Language::from($text('language'));
+        $this->captionLook = $text('caption_look');
+        $this->captionSize = $text('caption_size');
+        $this->filmName = $text('film_name');
     }
 
     /**
@@ -370,6 +386,9 @@ final readonly class HouseStyle
             'count_down' => is_int($value) && $value >= 0 && $value <= 10,
             'language' => is_string($value) && Language::tryFrom($value) !== null,
             'presenter' => is_string($value) && mb_strlen($value) <= 100,
+            'caption_look' => in_array($value, ['box', 'outline'], true),
+            'caption_size' => in_array($value, ['medium', 'large'], true),
+            'film_name' => is_string($value) && mb_strlen($value) <= 100 && FilmName::unknown($value) === [],
             default => throw StyleProblem::unknown($name),
         };
         if (! $isGood) {

@@ -10,6 +10,7 @@ use App\Models\Section;
 use OpenReel\Core\Assembly\Segment;
 use OpenReel\Core\Picture\Still;
 use OpenReel\Core\Picture\StillKind;
+use OpenReel\Core\Render\Edition;
 use OpenReel\Core\Script\SpeakingTime;
 
 /** A draft: a stand-in voice reads what nobody has recorded yet. */
@@ -43,7 +44,7 @@ final class DraftTest extends FeatureTestCase
         $guessed = $this->getJson("/api/lessons/{$lesson->id}")->assertOk()->json('sections.0');
         app(ReadDraft::class)($lesson);
         $told = $this->getJson("/api/lessons/{$lesson->id}")->assertOk()->json('sections.0');
-        $film = app(AssembleLesson::class)($lesson, asDraft: true)->assembly;
+        $film = app(AssembleLesson::class)($lesson, as: Edition::draft())->assembly;
 
         self::assertNotSame(array_column($guessed['lines'], 'spoken_ms'), array_column($told['lines'], 'spoken_ms'));
         self::assertEqualsWithDelta($film->length()->milliseconds(), $told['estimate_ms'], 80.0, 'two lines, in whole frames');
@@ -64,7 +65,7 @@ final class DraftTest extends FeatureTestCase
         $ids = array_column($take->lines, 'id');
         $take->update(['spoken' => [$ids[1]]]);
         app(ReadDraft::class)($lesson);
-        $film = app(AssembleLesson::class)($lesson, asDraft: true)->assembly;
+        $film = app(AssembleLesson::class)($lesson, as: Edition::draft())->assembly;
 
         self::assertSame(
             [[true, [$ids[0]]], [false, [$ids[1]]]],
@@ -103,7 +104,7 @@ final class DraftTest extends FeatureTestCase
             $this->patchJson("/api/lessons/{$lesson->id}/style", ['style' => ['language' => $language]])->assertOk();
             app(ReadDraft::class)($lesson->refresh());
 
-            return app(AssembleLesson::class)($lesson, asDraft: true)->assembly->frames();
+            return app(AssembleLesson::class)($lesson, as: Edition::draft())->assembly->frames();
         };
 
         self::assertNotSame($length('en'), $length('de'));

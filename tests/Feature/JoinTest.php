@@ -273,6 +273,10 @@ final class JoinTest extends FeatureTestCase
                     {
                     }
 
+                    public function passing(int $frames): void
+                    {
+                    }
+
                     public function mustGoOn(): void
                     {
                     }

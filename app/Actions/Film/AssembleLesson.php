@@ -32,6 +32,7 @@ use OpenReel\Core\Picture\FrameSize;
 use OpenReel\Core\Picture\Shape;
 use OpenReel\Core\Picture\Still;
 use OpenReel\Core\Picture\StillKind;
+use OpenReel\Core\Render\Edition;
 use OpenReel\Core\Script\CardKind;
 use OpenReel\Core\Script\Language;
 use OpenReel\Core\Script\Script;
@@ -51,17 +52,19 @@ final class AssembleLesson
 
     /**
      * @param  string|null  $asKept  id of a take that is treated as if it were kept now
-     * @param  bool  $asDraft  a stand-in voice reads the lines that nobody has spoken yet; those it has not read are left out
+     * @param  Edition  $as  in a draft a stand-in voice reads the lines that nobody has spoken yet; those it has not read
+     *    are left
+     *    out
      */
-    public function __invoke(Lesson $lesson, ?string $asKept = null, bool $asDraft = false): FilmPlan
+    public function __invoke(Lesson $lesson, ?string $asKept = null, Edition $as = new Edition()): FilmPlan
     {
         $style = LessonStyle::of($lesson);
-        $frame = FrameSize::of($lesson->width, $lesson->height);
+        $frame = $as->frame ?? FrameSize::of($lesson->width, $lesson->height);
         $script = Script::read($lesson->script);
         $coverage = LessonCoverage::of($lesson, $asKept);
         [$takes, $files] = $this->takes($coverage, $style->cleaning);
         $unread = 0;
-        $drafts = $asDraft ? $this->drafts($lesson, $coverage, $style->language, $files, $unread) : [];
+        $drafts = $as->draft ? $this->drafts($lesson, $coverage, $style->language, $files, $unread) : [];
         $slides = array_values($lesson->slides()->get()->all());
         $files += LessonDeck::files($slides);
         $logo = LessonStyle::logoRow($style);
@@ -109,7 +112,7 @@ final class AssembleLesson
             $hash = Still::drawn(StillKind::Board, $svg, Shape::of(1, 1))->hash;
             $files[$hash] = CardPicture::path($hash);
         }
-        $mark = $asDraft ? (new DraftMark($frame, $style))->layer() : null;
+        $mark = $as->draft ? (new DraftMark($frame, $style))->layer() : null;
         foreach ($mark?->source->files() ?? [] as $hash) {
             $files[$hash] = CardPicture::path($hash);
         }
@@ -126,6 +129,7 @@ final class AssembleLesson
                 $style->fadeIn,
                 $style->fadeOut,
             ),
+            $as->section,
         );
 
         return new FilmPlan(
@@ -140,6 +144,8 @@ final class AssembleLesson
             array_filter($idle),
             CaptionRow::of($lesson->id),
             $style->language,
+            $as->quality,
+            $as->burned ? $style : null,
         );
     }
 

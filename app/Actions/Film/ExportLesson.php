@@ -41,19 +41,21 @@ final class ExportLesson
         if ($export->draft) {
             ($this->read)($export->lesson);
         }
-        $lesson = ($this->assemble)($export->lesson, asDraft: $export->draft);
+        $edition = $export->edition();
+        $lesson = ($this->assemble)($export->lesson, as: $edition);
         $assembly = $lesson->assembly;
         if ($assembly->segments === []) {
             throw Refusal::conflict('No section has a kept take yet, so there is nothing to export. Keep at least one take.');
         }
         $this->media->mustHaveRoomFor(0, 'the film');
         $report = new ExportProgress($export, $progress);
-        $report->begin($assembly->frames(), $lesson->hash());
-        $this->cards->drawAll($export->lesson);
+        $report->begin($assembly->frames(), $lesson->hash(), $edition->needsAnotherPass());
+        $export->update(['revision' => $export->lesson->revision]);
+        $this->cards->drawAll($export->lesson, $edition->frame);
 
         $title = $export->lesson->title.($export->draft ? ' (draft)' : '');
         $captions = $lesson->captions();
-        [$film, $loudness] = $this->maker->make($lesson, $title, $captions, $report);
+        [$film, $loudness] = $this->maker->make($lesson, $title, $captions, $report, $edition);
         try {
             $report->checking();
             $findings = ExportCheck::findings(
@@ -62,9 +64,10 @@ final class ExportLesson
                 $loudness,
                 $lesson->target,
                 (float) config('reel.loudness.peak_dbtp'),
-                count($captions),
+                $edition->burned ? 0 : count($captions),
+                $edition->format,
             );
-            $path = "lessons/{$export->lesson_id}/exports/{$export->id}.mp4";
+            $path = "lessons/{$export->lesson_id}/exports/{$export->id}.{$edition->format->value}";
             $bytes = (int) filesize($film);
             $this->media->settle($film, $path);
         } finally {

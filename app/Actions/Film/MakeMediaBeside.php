@@ -9,6 +9,7 @@ use App\Media\MediaStore;
 use App\Models\Export;
 use App\Models\WorkState;
 use App\Readers\SaidInFilm;
+use OpenReel\Core\Render\FilmFormat;
 use OpenReel\Core\Render\SoundFileCommand;
 use OpenReel\Core\Time\Tick;
 
@@ -32,6 +33,10 @@ final class MakeMediaBeside
         if (! in_array(MakeThumbnail::KIND, $export->beside ?? [], true)) {
             $this->thumbnail->draw($export, $film, Tick::ofMilliseconds($this->said->of($export)['thumbnail_ms']));
             self::told($export, MakeThumbnail::KIND);
+        }
+        if ($export->edition()->format !== FilmFormat::Mp4) {
+            // The sound is that of the MP4, which is made beside it.
+            return;
         }
         foreach (['sound.m4a' => SoundFileCommand::m4a(...), 'sound.mp3' => SoundFileCommand::mp3(...)] as $kind => $command) {
             if (in_array($kind, $export->beside ?? [], true)) {

@@ -7,12 +7,14 @@ namespace App\Actions\Film;
 use App\Jobs\ExportLessonJob;
 use App\Models\Export;
 use App\Models\Lesson;
+use App\Models\Section;
 use App\Models\WorkState;
+use App\Readers\FilmNames;
 use App\Refusal;
 use Illuminate\Support\Facades\DB;
-use OpenReel\Core\Formats\FileName;
+use OpenReel\Core\Render\Edition;
 
-/** Puts an export in the queue. One at a time: asking again while one runs gives that one. */
+/** Puts an export in the queue. Asking for the same one again while it is made gives that one. */
 final class RequestExport
 {
     public function __construct(private readonly AssembleLesson $assemble)
@@ -20,35 +22,45 @@ final class RequestExport
     }
 
     /**
-     * @param  bool  $asDraft  a stand-in voice reads what is not recorded yet
+     * @param  string|null  $batch  what is asked for together, so that it can be asked for again
      *
-     * @throws Refusal when nothing is kept
+     * @throws Refusal when nothing of it is kept
      */
-    public function __invoke(Lesson $lesson, bool $asDraft = false): Export
+    public function __invoke(Lesson $lesson, Edition $as = new Edition(), ?string $batch = null): Export
     {
-        if (! $asDraft && ($this->assemble)($lesson)->assembly->segments === []) {
-            throw Refusal::conflict('No section has a kept take yet, so there is nothing to export. Keep at least one take.');
+        if ($as->section !== null && $lesson->sections()->whereKey($as->section)->doesntExist()) {
+            throw Refusal::conflict('This section is not in the lesson any more.');
+        }
+        if (! $as->draft && ($this->assemble)($lesson, as: $as)->assembly->segments === []) {
+            $heading = Section::query()->whereKey($as->section)->value('heading');
+            throw Refusal::conflict($as->section === null
+                ? 'No section has a kept take yet, so there is nothing to export. Keep at least one take.'
+                : "No take is kept of \"{$heading}\" yet, so there is nothing to export of it.");
         }
 
-        return DB::transaction(function () use ($lesson, $asDraft): Export {
-            /** @var Export|null $open */
-            $open = Export::query()->where('lesson_id', $lesson->id)->whereIn('state', WorkState::OPEN)->first();
-            if ($open !== null) {
-                return $open;
+        return DB::transaction(function () use ($lesson, $as, $batch): Export {
+            /** @var list<Export> $open */
+            $open = $lesson->exports()->whereIn('state', WorkState::OPEN)->get()->all();
+            foreach ($open as $export) {
+                if ($export->edition()->toArray() === $as->toArray()) {
+                    return $export;
+                }
             }
-            $export = self::row($lesson, $asDraft);
+            $export = self::row($lesson, $as, $batch);
             ExportLessonJob::dispatch($export->id);
 
             return $export;
         });
     }
 
-    public static function row(Lesson $lesson, bool $asDraft = false): Export
+    public static function row(Lesson $lesson, Edition $as = new Edition(), ?string $batch = null): Export
     {
         return $lesson->exports()->create([
             'state' => WorkState::Waiting,
-            'draft' => $asDraft,
-            'file_name' => FileName::of($lesson->title.($asDraft ? ' (draft)' : ''), 'mp4'),
+            'draft' => $as->draft,
+            'edition' => $as->toArray(),
+            'batch' => $batch,
+            'file_name' => FilmNames::of($lesson, $as),
         ]);
     }
 }

@@ -53,6 +53,6 @@ final class ChangeCourseStyle
     {
         $export = Export::query()->where('lesson_id', $lesson->id)->where('state', WorkState::Done)->latest()->first();
 
-        return $export !== null && $export->plan_hash === ($this->assemble)($lesson)->hash();
+        return $export !== null && $export->plan_hash === ($this->assemble)($lesson, as: $export->edition())->hash();
     }
 }

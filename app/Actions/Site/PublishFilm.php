@@ -32,6 +32,9 @@ final class PublishFilm
         if ($export->lesson_id !== $lesson->id || $export->state !== WorkState::Done) {
             throw Refusal::conflict('Only a finished film of this lesson can be published.');
         }
+        if ($export->edition()->section !== null) {
+            throw Refusal::conflict('This film is of one section only. Publish a film of the whole lesson.');
+        }
         if (! $this->media->exists(FilesBeside::path($export, FilesBeside::LINES))) {
             throw Refusal::conflict('This film was made by an earlier Open Reel. Export the lesson again to publish it.');
         }

@@ -11,13 +11,18 @@ use App\Actions\Film\PackEdit;
 use App\Actions\Film\PackFilm;
 use App\Actions\Film\RequestExport;
 use App\Http\MediaResponse;
+use App\Http\Requests\ExportRequest;
 use App\Http\Resources\ExportResource;
 use App\Models\Export;
 use App\Models\Lesson;
 use App\Models\WorkState;
+use App\Readers\ExpectedFilm;
+use App\Readers\FilmNames;
+use App\Readers\UsualEditions;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use OpenReel\Core\Formats\FileName;
+use OpenReel\Core\Render\Edition;
 use Symfony\Component\HttpFoundation\Response;
 
 final class ExportController
@@ -28,19 +33,43 @@ final class ExportController
 
     public function index(Lesson $lesson): JsonResponse
     {
-        $exports = $lesson->exports()->with('lesson')->get()->take(20);
-        $plan = $this->plan($lesson, false);
-        // Drafts are few, and what they are made from is computed only where there is one.
-        $draft = $exports->contains('draft', true) ? $this->plan($lesson, true) : null;
+        $plans = [];
+        // What a film is made from is computed once for all that are made of the same.
+        $plan = function (Export $export) use ($lesson, &$plans): string {
+            $as = $export->edition()->planned();
+
+            return $plans[json_encode($as->toArray())] ??= $this->plan($lesson, $as);
+        };
 
         return new JsonResponse(
-            $exports->map(fn (Export $e): array => (new ExportResource($e, $e->draft ? $draft : $plan))->toArray())->all(),
+            $lesson->exports()->with('lesson')->get()->take(20)
+                ->map(fn (Export $e): array => (new ExportResource($e, $plan($e)))->toArray())
+                ->all(),
         );
     }
 
-    public function store(Request $asked, Lesson $lesson, RequestExport $request): JsonResponse
+    public function store(ExportRequest $asked, Lesson $lesson, RequestExport $request): JsonResponse
     {
-        return $this->resource($request($lesson, $asked->boolean('draft'))->refresh())->response()->setStatusCode(202);
+        $export = $request($lesson, $asked->edition($lesson), $asked->batch());
+
+        return $this->resource($export->refresh())->response()->setStatusCode(202);
+    }
+
+    /** As what the lessons of this course are exported. */
+    public function usual(Lesson $lesson): JsonResponse
+    {
+        return new JsonResponse(array_map(fn (Edition $e): array => $e->toArray(), UsualEditions::of($lesson)));
+    }
+
+    /** How large a film would be, and how long it would take. */
+    public function expected(ExportRequest $asked, Lesson $lesson, ExpectedFilm $expected): JsonResponse
+    {
+        $as = $asked->edition($lesson);
+
+        return new JsonResponse(
+            ['file_name' => FilmNames::of($lesson, $as)]
+                + $expected->of($as, ($this->assemble)($lesson, as: $as), ($this->assemble)($lesson)),
+        );
     }
 
     public function show(Export $export): ExportResource
@@ -104,7 +133,7 @@ final class ExportController
     {
         return MediaResponse::of(
             $export->state === WorkState::Done ? $export->path : null,
-            'video/mp4',
+            $export->edition()->format->mime(),
             downloadAs: $request->has('download') ? $export->file_name : null,
         );
     }
@@ -114,12 +143,12 @@ final class ExportController
         // Until it is done nobody asks whether it still shows what the lesson says, and finding out costs an assembly.
         return new ExportResource(
             $export,
-            $export->state === WorkState::Done ? $this->plan($export->lesson, $export->draft) : $export->plan_hash,
+            $export->state === WorkState::Done ? $this->plan($export->lesson, $export->edition()) : $export->plan_hash,
         );
     }
 
-    private function plan(Lesson $lesson, bool $asDraft): string
+    private function plan(Lesson $lesson, Edition $as): string
     {
-        return ($this->assemble)($lesson, asDraft: $asDraft)->hash();
+        return ($this->assemble)($lesson, as: $as)->hash();
     }
 }

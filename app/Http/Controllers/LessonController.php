@@ -10,6 +10,7 @@ use App\Actions\Lessons\MakeLesson;
 use App\Actions\Script\EditScript;
 use App\Actions\Takes\ChooseTake;
 use App\Http\MediaResponse;
+use App\Http\Requests\ExportRequest;
 use App\Http\Requests\LessonRequest;
 use App\Http\Resources\AssemblyResource;
 use App\Http\Resources\LessonResource;
@@ -94,9 +95,9 @@ final class LessonController
         return new LessonResource($lesson->refresh());
     }
 
-    public function assembly(Request $request, Lesson $lesson, AssembleLesson $assemble): AssemblyResource
+    public function assembly(ExportRequest $request, Lesson $lesson, AssembleLesson $assemble): AssemblyResource
     {
-        $plan = $assemble($lesson, asDraft: $request->boolean('draft'));
+        $plan = $assemble($lesson, as: $request->edition($lesson));
         if ($plan->unread > 0) {
             ReadDraftJob::dispatch($lesson->id);
         }

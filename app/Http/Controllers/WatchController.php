@@ -77,7 +77,7 @@ final class WatchController
     {
         $export = $this->export($request, $token);
 
-        return MediaResponse::of($export->path, 'video/mp4');
+        return MediaResponse::of($export->path, $export->edition()->format->mime());
     }
 
     public function file(Request $request, string $token, string $kind): AnyResponse

@@ -34,6 +34,8 @@ final class ExportResource extends JsonResource
             'seconds_left' => $this->secondsLeft(),
             'file_name' => $this->file_name,
             'draft' => $this->draft,
+            'edition' => $this->edition()->toArray(),
+            'revision' => $this->revision,
             'bytes' => $this->bytes,
             'length_ms' => $this->milliseconds(),
             'findings' => $this->findings,
