@@ -117,6 +117,7 @@ Route::put('sections/{section}/captions', [CaptionController::class, 'check']);
 Route::put('sections/{section}/captions/{number}', [CaptionController::class, 'update'])->where('number', '[0-9]{1,4}');
 Route::post('sections/{section}/captions/{number}/move', [CaptionController::class, 'move'])->where('number', '[0-9]{1,4}');
 Route::get('exports/{export}', [ExportController::class, 'show']);
+Route::get('exports/{export}/since', [ExportController::class, 'since']);
 Route::post('exports/{export}/cancel', [ExportController::class, 'cancel']);
 Route::get('lessons/{lesson}/edit.zip', [ExportController::class, 'packEdit']);
 Route::get('exports/{export}/all.zip', [ExportController::class, 'pack']);

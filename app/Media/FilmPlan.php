@@ -22,6 +22,7 @@ use OpenReel\Core\Sound\MusicLevels;
 use OpenReel\Core\Sound\SoundPart;
 use OpenReel\Core\Sound\SoundPlan;
 use OpenReel\Core\Style\HouseStyle;
+use OpenReel\Core\Take\TrackKind;
 
 /** A lesson's assembly, and where the files lie that it names by their hash. */
 final readonly class FilmPlan
@@ -92,6 +93,31 @@ final readonly class FilmPlan
             ] + ($this->captionStyle === null ? [] : ['captions' => $this->burned($this->captionStyle)]),
             '',
         );
+    }
+
+    /** @return array<string, array{seen: string, heard: string}> what is seen and heard in each section, as a hash, by its id */
+    public function sections(): array
+    {
+        $seen = $heard = [];
+        foreach (PicturePieces::bySegment($this->assembly, $this->quality) as $n => $pieces) {
+            $segment = $this->assembly->segments[$n];
+            $passage = $segment->passage;
+            $voice = $passage?->take->track(TrackKind::Microphone);
+            $seen[$segment->sectionId][] = array_map(fn (ShotSpec|JoinSpec $s): string => $s->key(''), $pieces);
+            $heard[$segment->sectionId][] = $passage === null ? null : [
+                $voice?->hash, $passage->span, $passage->take->clean?->key(''), $passage->take->silences,
+            ];
+        }
+
+        $sections = [];
+        foreach ($seen as $id => $pictures) {
+            $sections[$id] = [
+                'seen' => CacheKey::of('seen', ['pictures' => $pictures], ''),
+                'heard' => CacheKey::of('heard', ['sounds' => $heard[$id]], ''),
+            ];
+        }
+
+        return $sections;
     }
 
     /** What captions look like that are part of the picture. */

@@ -19,7 +19,8 @@ final class SaidInFilm
      * @return array{
      *     lines: list<array{line: string, section: string, chapter: string, text: string, from_ms: int}>,
      *     chapters: list<array{title: string, from_ms: int}>,
-     *     thumbnail_ms: int
+     *     thumbnail_ms: int,
+     *     sections?: array<string, array{seen: string, heard: string}>
      * }
      */
     public function of(Export $export): array

@@ -19,8 +19,16 @@ final readonly class CaptionLook
     /** 42 letters have to fit beside each other. */
     private const OF_WIDTH = 0.04;
 
+    /** Height of a row in the typefaces that ship, in parts of the letters' size (their OS/2 tables): libass counts in it. */
+    private const ROWS = ['Atkinson Hyperlegible' => 1.24, 'Source Serif 4' => 1.333];
+
+    /**
+     * @param  int  $size  height of a row
+     * @param  float  $letters  size of the letters, as CSS counts it
+     */
     private function __construct(
         public int $size,
+        public float $letters,
         public bool $hasBox,
         public int $padding,
         public int $outline,
@@ -35,6 +43,7 @@ final readonly class CaptionLook
 
         return new self(
             $size,
+            round($size / (self::ROWS[$style->faces->text] ?? 1.25), 2),
             $style->captionLook === 'box',
             PixelRect::even(0.18 * $size),
             max(1, (int) round(0.07 * $size)),

@@ -30,6 +30,7 @@ final class StyleProblem extends Problem
         return new self(
             match ($name) {
                 'count_down' => 'The count-down lasts from 0 to 10 seconds.',
+                'film_name' => 'A name has at most 100 characters; in braces stand course, number, title, date or version.',
                 'presenter' => 'The presenter\'s name has at most 100 characters.',
                 'border_colour',
                 'ground',

@@ -656,6 +656,17 @@ export const exports = [
         "seconds_left": null,
         "file_name": "Tides.mp4",
         "draft": false,
+        "edition": {
+            "width": null,
+            "height": null,
+            "quality": "balanced",
+            "format": "mp4",
+            "section": null,
+            "burned": false,
+            "draft": false
+        },
+        "batch": null,
+        "revision": 3,
         "bytes": 1,
         "length_ms": 4320,
         "findings": [
@@ -938,7 +949,23 @@ export const captions = {
         }
     ],
     "count": 1,
-    "unchecked": 1
+    "unchecked": 1,
+    "look": {
+        "frame": {
+            "width": 320,
+            "height": 180
+        },
+        "row": 10,
+        "letters": 8.06,
+        "box": true,
+        "padding": 2,
+        "outline": 1,
+        "bottom": 10,
+        "face": "Atkinson Hyperlegible",
+        "paper": "FAF8F3",
+        "ink": "1B2430",
+        "opacity": 0.82
+    }
 } satisfies LessonCaptions;
 
 export const site = {
@@ -1063,7 +1090,10 @@ export const courses = [
             "fade_out": 0,
             "count_down": 3,
             "presenter": "",
-            "language": "en"
+            "language": "en",
+            "caption_look": "box",
+            "caption_size": "medium",
+            "film_name": "{title}"
         },
         "warnings": [],
         "logos": []
@@ -1113,7 +1143,10 @@ export const style = {
         "fade_out": 0,
         "count_down": 3,
         "presenter": "",
-        "language": "en"
+        "language": "en",
+        "caption_look": "box",
+        "caption_size": "medium",
+        "film_name": "{title}"
     },
     "course": {
         "inset_shape": "rounded",
@@ -1157,7 +1190,10 @@ export const style = {
         "fade_out": 0,
         "count_down": 3,
         "presenter": "",
-        "language": "en"
+        "language": "en",
+        "caption_look": "box",
+        "caption_size": "medium",
+        "film_name": "{title}"
     },
     "own": [],
     "warnings": [],

@@ -54,6 +54,8 @@ final class FilesBeside
                 'lines' => $lines,
                 'chapters' => $chapters,
                 'thumbnail_ms' => Thumbnail::of($plan->assembly)->milliseconds(),
+                // What tells later which sections have changed since.
+                'sections' => $plan->sections(),
             ], JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE),
         );
 

@@ -9,6 +9,7 @@ use App\Actions\Film\AssembleLesson;
 use App\Http\Resources\CaptionsResource;
 use App\Models\Lesson;
 use App\Models\Section;
+use App\Readers\LessonStyle;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 
@@ -21,7 +22,7 @@ final class CaptionController
 
     public function index(Lesson $lesson): JsonResponse
     {
-        return new JsonResponse(CaptionsResource::of(($this->assemble)($lesson)));
+        return new JsonResponse(CaptionsResource::of(($this->assemble)($lesson), LessonStyle::of($lesson)));
     }
 
     public function update(Request $request, Section $section, int $number): JsonResponse

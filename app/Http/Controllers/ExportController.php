@@ -16,6 +16,7 @@ use App\Http\Resources\ExportResource;
 use App\Models\Export;
 use App\Models\Lesson;
 use App\Models\WorkState;
+use App\Readers\ChangedSince;
 use App\Readers\ExpectedFilm;
 use App\Readers\FilmNames;
 use App\Readers\UsualEditions;
@@ -75,6 +76,15 @@ final class ExportController
     public function show(Export $export): ExportResource
     {
         return $this->resource($export);
+    }
+
+    /** What has changed in the lesson since. */
+    public function since(Export $export, ChangedSince $changed): JsonResponse
+    {
+        abort_unless($export->state === WorkState::Done, 404);
+        $usual = ($this->assemble)($export->lesson);
+
+        return new JsonResponse($changed->of($export, ($this->assemble)($export->lesson, as: $export->edition()), $usual));
     }
 
     public function cancel(Export $export): ExportResource

@@ -4,7 +4,9 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Http\Requests\ExportRequest;
 use Illuminate\Http\Response;
+use OpenReel\Core\Formats\FilmName;
 use OpenReel\Core\Style\HouseStyle;
 use OpenReel\Core\Time\FrameRate;
 
@@ -22,6 +24,8 @@ final class ShellController
             ->view('app', [
                 'setup' => [
                     'frames' => HouseStyle::FRAMES,
+                    'smaller' => ExportRequest::SMALLER,
+                    'film_names' => FilmName::PARTS,
                     'rates' => FrameRate::OFFERED,
                     'faces' => HouseStyle::FACES,
                     'sound_targets' => HouseStyle::SOUND_TARGETS,

@@ -7,12 +7,15 @@ namespace App\Http\Resources;
 use App\Media\FilmPlan;
 use OpenReel\Core\Captions\Caption;
 use OpenReel\Core\Captions\SetCaptions;
+use OpenReel\Core\Picture\FrameSize;
+use OpenReel\Core\Style\CaptionLook;
+use OpenReel\Core\Style\HouseStyle;
 
 /** The captions of a film, section by section. */
 final class CaptionsResource
 {
     /** @return array{sections: list<array<string, mixed>>, count: int, unchecked: int} */
-    public static function of(FilmPlan $plan): array
+    public static function of(FilmPlan $plan, HouseStyle $style): array
     {
         $captions = $plan->captions();
         $bySection = [];
@@ -28,6 +31,27 @@ final class CaptionsResource
             'sections' => $sections,
             'count' => count($captions),
             'unchecked' => count(array_filter($captions, fn (Caption $c): bool => ! $c->isChecked)),
+            'look' => self::look($plan->assembly->frame, $style),
+        ];
+    }
+
+    /** @return array<string, mixed> of captions that are part of the picture: pixels of the frame */
+    private static function look(FrameSize $frame, HouseStyle $style): array
+    {
+        $look = CaptionLook::of($style, $frame);
+
+        return [
+            'frame' => ['width' => $frame->width, 'height' => $frame->height],
+            'row' => $look->size,
+            'letters' => $look->letters,
+            'box' => $look->hasBox,
+            'padding' => $look->padding,
+            'outline' => $look->outline,
+            'bottom' => $look->bottom,
+            'face' => $style->faces->text,
+            'paper' => $style->colours->paper->hex,
+            'ink' => $style->colours->ink->hex,
+            'opacity' => CaptionLook::GROUND_OPACITY,
         ];
     }
 

@@ -35,6 +35,7 @@ final class ExportResource extends JsonResource
             'file_name' => $this->file_name,
             'draft' => $this->draft,
             'edition' => $this->edition()->toArray(),
+            'batch' => $this->batch,
             'revision' => $this->revision,
             'bytes' => $this->bytes,
             'length_ms' => $this->milliseconds(),

@@ -124,37 +124,44 @@ export function useCleaned(take: Take, cleaning: Cleaning) {
     });
 }
 
-const isOpen = (one: Export): boolean => one.state === 'waiting' || one.state === 'running';
+export const isOpen = (one: Export): boolean => one.state === 'waiting' || one.state === 'running';
 
 /** The sound by itself comes a while after the film is done; films of long ago have none. */
 const lacksSound = (one: Export): boolean =>
     one.state === 'done' &&
     Date.now() - Date.parse(one.started_at) < 600_000 &&
-    !one.beside.some(({ kind }) => kind === 'sound.mp3');
+    !one.beside.some(({ kind }) => kind === (one.edition.format === 'mp4' ? 'sound.mp3' : 'thumbnail.jpg'));
 
-/** A lesson's exports, newest first. While one is being made only that one is asked for: the list costs much more. */
+/** A lesson's exports, newest first. While some are being made only those are asked for: the list costs much more. */
 export function useExports(lessonId: string) {
-    const { queryKey, queryFn } = exportsOf(lessonId);
-    const list = useQuery({
-        queryKey,
-        queryFn,
+    useOpenExports(lessonId);
+    return useQuery({
+        ...exportsOf(lessonId),
         refetchInterval: (query) => (query.state.data?.some(lacksSound) ? 3000 : false),
     });
-    const open = list.data?.find(isOpen);
+}
+
+/** Those of a lesson's exports that are known and not finished yet, as they go on. */
+export function useOpenExports(lessonId: string): Export[] {
+    const { queryKey, queryFn } = exportsOf(lessonId);
+    const { data = [] } = useQuery({ queryKey, queryFn, enabled: false });
+    const open = data.filter(isOpen);
+    const ids = open.map((one) => one.id);
     useQuery({
-        queryKey: ['export', open?.id],
-        enabled: open !== undefined,
+        queryKey: ['export', ...ids],
+        enabled: ids.length > 0,
         refetchInterval: 700,
         queryFn: async () => {
-            const now = await api.get<Export>(`exports/${open?.id}`);
-            queryClient.setQueryData<Export[]>(queryKey, (all) => all?.map((one) => (one.id === now.id ? now : one)));
-            if (!isOpen(now)) {
+            const now = await Promise.all(ids.map((id) => api.get<Export>(`exports/${id}`)));
+            const known = new Map(now.map((one) => [one.id, one]));
+            queryClient.setQueryData<Export[]>(queryKey, (all) => all?.map((one) => known.get(one.id) ?? one));
+            if (!now.every(isOpen)) {
                 void queryClient.invalidateQueries({ queryKey });
             }
             return now;
         },
     });
-    return list;
+    return open;
 }
 
 export function useCourses() {

@@ -487,7 +487,57 @@ export interface WordAt {
     word: number;
 }
 
+/** As what a lesson is exported; without a size, in its own. */
+export interface Edition {
+    width: number | null;
+    height: number | null;
+    quality: 'small' | 'balanced' | 'sharp';
+    format: 'mp4' | 'webm';
+    /** Id of the only one that is in it. */
+    section: string | null;
+    /** Captions are part of the picture. */
+    burned: boolean;
+    draft: boolean;
+}
+
+/** What a film would be. */
+export interface ExpectedFilm {
+    file_name: string;
+    /** Null while too little is rendered to tell. */
+    bytes: number | null;
+    seconds: number;
+    frames: number;
+}
+
+/** What has changed in a lesson since a film was made of it. */
+export interface ChangedSince {
+    /** Of the script that it is made of. */
+    revision: number | null;
+    sections: {
+        section_id: string;
+        title: string;
+        new: boolean;
+        /** Lines that say something else. */
+        lines: number;
+        seen: boolean;
+        heard: boolean;
+    }[];
+    /** Sections that are not in it any more. */
+    gone: number;
+    /** The version that it is on the course site. */
+    version: number | null;
+    /** Captions that nobody has read. */
+    unchecked: number;
+    /** Until it is made anew. */
+    seconds: number;
+}
+
 export interface Export {
+    edition: Edition;
+    /** What it was asked for together with. */
+    batch: string | null;
+    /** Of the script that it is made of. */
+    revision: number | null;
     /** A stand-in voice reads in it what was not recorded yet. */
     draft: boolean;
     id: string;
@@ -517,6 +567,10 @@ export interface VerdictGiven extends Take {
 export interface Setup {
     /** Frame sizes by shape. */
     frames: Record<string, [number, number][]>;
+    /** Smaller ones, in which films can be exported. */
+    smaller: [number, number][];
+    /** What may stand in braces in the name of a film, and what it means. */
+    film_names: Record<string, string>;
     rates: number[];
     faces: Record<string, string>;
     sound_targets: number[];
@@ -694,6 +748,20 @@ export interface LessonCaptions {
     sections: { section_id: string; captions: CaptionAt[] }[];
     count: number;
     unchecked: number;
+    /** Of captions that are part of the picture, in pixels of the frame. */
+    look: {
+        frame: { width: number; height: number };
+        row: number;
+        letters: number;
+        box: boolean;
+        padding: number;
+        outline: number;
+        bottom: number;
+        face: string;
+        paper: string;
+        ink: string;
+        opacity: number;
+    };
 }
 
 /** What takes a change of captions back. */

@@ -9,6 +9,7 @@ import { roomPath } from './paths';
 import { useRecovery } from './Recovery';
 import { loadRooms } from './rooms';
 import { Strip } from './Strip';
+import { useFinishedFilms } from './useFinishedFilms';
 
 /** Reading ahead waits until the room at hand has what it needs. */
 const aheadMs = 600;
@@ -38,6 +39,7 @@ export function LessonFrame() {
     const room = useLocation().pathname.split('/')[3] ?? 'script';
     const { data: lesson, error } = useLesson(lessonId);
     useRecovery(lessonId);
+    useFinishedFilms(lessonId);
     useReadAhead(lesson, room);
     useEffect(() => {
         const name = room === 'captions' ? 'Captions' : (rooms.find(([path]) => path === room)?.[1] ?? '');

@@ -214,6 +214,7 @@ export default function FinishRoom() {
                         from={section?.id}
                         goesOn={place.current}
                         says={!cue && !first}
+                        captionsOf={asDraft ? undefined : lesson.id}
                         over={
                             framing.over ??
                             (placing

@@ -8,6 +8,8 @@ import { KeysDialog } from '../../ui/KeysDialog';
 import { meetingAt, runsOf, shotAt } from '../../player/plan';
 import { Scene } from '../../ui/Scene';
 import { clock } from '../../ui/time';
+import { useKept } from '../../ui/useKept';
+import { CaptionOver } from './CaptionOver';
 
 const still: PlayerSnapshot = { index: 0, frame: 0, playing: false };
 const nothing = () => () => undefined;
@@ -34,6 +36,8 @@ interface Props {
     says?: boolean;
     /** Only the picture: whoever shows it plays it. */
     isBare?: boolean;
+    /** Of this lesson captions can be shown over it. */
+    captionsOf?: string;
     /** Lies over the picture that is seen. */
     over?: (picture: Picture) => ReactNode;
     /** Told the player when it is there. */
@@ -49,9 +53,11 @@ export function Watch({
     goesOn = null,
     says = true,
     isBare = false,
+    captionsOf,
     over,
     onPlayer,
 }: Props) {
+    const [withCaptions, setWithCaptions] = useKept('watch/captions');
     const first = useRef<HTMLVideoElement>(null);
     const second = useRef<HTMLVideoElement>(null);
     const screens = [useRef<HTMLVideoElement>(null), useRef<HTMLVideoElement>(null)];
@@ -152,6 +158,7 @@ export function Watch({
                         />
                     );
                 })}
+                {captionsOf && withCaptions === 'on' && <CaptionOver lessonId={captionsOf} frame={frame} />}
                 {over?.(picture)}
                 {/* Before it is begun, one sees what it begins with. */}
                 {meeting.veil > 0 && (playing || frame > 0) && (
@@ -174,6 +181,15 @@ export function Watch({
                     <span>
                         {clock((1000 * frame) / plan.fps)} of {clock(plan.length_ms)}
                     </span>
+                    {captionsOf && (
+                        <Button
+                            variant="quiet"
+                            aria-pressed={withCaptions === 'on'}
+                            onClick={() => setWithCaptions(withCaptions === 'on' ? '' : 'on')}
+                        >
+                            Captions
+                        </Button>
+                    )}
                     <KeysDialog keys={keys} inDialog={plays} />
                 </div>
             )}

@@ -2,10 +2,11 @@ import { useRef, useState } from 'react';
 import Button from 'react-bootstrap/Button';
 import { api } from '../../api/client';
 import { useLessonChange } from '../../api/lesson';
-import type { BesideKind, Export } from '../../api/types';
+import type { BesideKind, Export, Lesson } from '../../api/types';
 import { useNotices } from '../../shell/Notices';
 import { Icon } from '../../ui/Icon';
-import { clock, megabytes, size } from '../../ui/time';
+import { clock, day, megabytes, size } from '../../ui/time';
+import { Since } from './Since';
 
 const names: Record<BesideKind, string> = {
     'captions.vtt': 'Captions (WebVTT)',
@@ -20,7 +21,8 @@ const names: Record<BesideKind, string> = {
 };
 
 /** A finished film: it plays here, was checked by the program, and can be taken away. */
-export function FinishedExport({ lessonId, job }: { lessonId: string; job: Export }) {
+export function FinishedExport({ lesson, job }: { lesson: Lesson; job: Export }) {
+    const lessonId = lesson.id;
     const film = useRef<HTMLVideoElement>(null);
     const { say, failed } = useNotices();
     const [chosen, setChosen] = useState(0);
@@ -59,14 +61,10 @@ export function FinishedExport({ lessonId, job }: { lessonId: string; job: Expor
             <div>
                 <h2>{job.file_name}</h2>
                 <p className="soft times">
-                    {clock(job.length_ms)} · {megabytes(job.bytes ?? 0)}
+                    {clock(job.length_ms)} · {megabytes(job.bytes ?? 0)} · made {day(job.started_at)}
+                    {job.revision !== null && ` of revision ${job.revision} of the script`}
                 </p>
-                {!job.up_to_date && (
-                    <p className="flag">
-                        <Icon name="exclamation" /> The lesson has changed since. Export again to have the changes in
-                        the film.
-                    </p>
-                )}
+                {!job.up_to_date && <Since lesson={lesson} job={job} />}
                 <p>
                     <a
                         className={`btn ${job.up_to_date ? 'btn-primary' : 'btn-quiet'}`}

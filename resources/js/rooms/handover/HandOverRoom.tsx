@@ -2,7 +2,7 @@ import Alert from 'react-bootstrap/Alert';
 import Button from 'react-bootstrap/Button';
 import { Link, useNavigate } from 'react-router';
 import { api } from '../../api/client';
-import { useAssembly, useExports, useLessonChange } from '../../api/lesson';
+import { isOpen, useAssembly, useExports, useLessonChange } from '../../api/lesson';
 import type { Export, Lesson } from '../../api/types';
 import { useLessonPlace } from '../../shell/LessonFrame';
 import { roomPath } from '../../shell/paths';
@@ -14,47 +14,35 @@ import { clock, day, megabytes } from '../../ui/time';
 import { Waiting } from '../../ui/Waiting';
 import { useCaptions } from '../captions/useCaptions';
 import { CourseSite } from './CourseSite';
+import { says } from './editions';
+import { ExportChoice } from './ExportChoice';
 import { ExportProgress } from './ExportProgress';
 import { FinishedExport } from './FinishedExport';
 
 export default function HandOverRoom() {
     const { lesson } = useLessonPlace();
     const go = useNavigate();
-    const { failed } = useNotices();
     const { data: plan, error } = useAssembly(lesson.id);
     const { data: exports, error: noExports } = useExports(lesson.id);
-    const start = useLessonChange(lesson.id, (draft: boolean) =>
-        api.post<Export>(`lessons/${lesson.id}/exports`, { draft }),
-    );
     const lines = lesson.sections.reduce((sum, one) => sum + (one.card ? 0 : one.coverage.missing.length), 0);
-    const exportDraft = lines > 0 && (
-        <Button
-            variant="quiet"
-            disabled={start.isPending}
-            title="A stand-in voice reads what is not recorded yet, and the picture and the name say that it is a draft."
-            onClick={() => start.mutate(true, { onError: failed })}
-        >
-            Export a draft
-        </Button>
-    );
     if (!plan || !exports) {
         return (
             <Waiting room="Hand over" says="Putting the lesson together..." problem={(error ?? noExports)?.message} />
         );
     }
-    const [latest, ...earlier] = exports;
-    const running = latest?.state === 'waiting' || latest?.state === 'running';
+    const running = exports.filter(isOpen);
+    const films = exports.filter((one) => one.state === 'done');
+    const latest = newest(films);
+    const last = exports.find((one) => !isOpen(one));
     if (plan.segments.length === 0 && exports.length === 0) {
         return (
             <EmptyPlace room="Hand over" says="Nothing is kept yet, so there is nothing to hand over.">
                 <Button onClick={() => go(roomPath(lesson.id, 'record'))}>Record</Button>
-                {exportDraft}
+                {lines > 0 && <DraftButton lessonId={lesson.id} />}
             </EmptyPlace>
         );
     }
-    const done = latest?.state === 'done';
     const missing = lesson.sections.filter((s) => plan.missing.includes(s.id));
-    const ready = plan.rendered === plan.sections;
     return (
         <main className="room handover-room">
             <h1>Hand over</h1>
@@ -71,59 +59,74 @@ export default function HandOverRoom() {
                 </p>
             )}
             <CaptionsState lesson={lesson} />
-            {!running && (
-                <div className="export-start">
-                    <Button
-                        variant={done && !latest.draft && latest.up_to_date ? 'quiet' : 'primary'}
-                        disabled={start.isPending || plan.segments.length === 0}
-                        onClick={() => start.mutate(false, { onError: failed })}
-                    >
-                        {done && !latest.draft ? 'Export again' : 'Export'}
-                    </Button>
-                    {exportDraft}
-                    <span className="soft">
-                        {done && latest.up_to_date && !latest.draft
-                            ? 'The film below is up to date.'
-                            : ready
-                              ? 'Every section is rendered already; this takes a moment.'
-                              : `${plan.rendered} of ${plan.sections} sections are rendered already.`}
-                    </span>
-                </div>
-            )}
-            {running && <ExportProgress lessonId={lesson.id} job={latest} />}
-            {latest?.state === 'failed' && (
+            <ExportChoice
+                lesson={lesson}
+                plan={plan}
+                upToDate={latest !== undefined && latest.up_to_date && !latest.draft}
+                exported={latest !== undefined && !latest.draft}
+                canDraft={lines > 0}
+            />
+            {running.map((job) => (
+                <ExportProgress key={job.id} lessonId={lesson.id} job={job} isAlone={running.length === 1} />
+            ))}
+            {last?.state === 'failed' && (
                 <Alert variant="warning">
-                    <Icon name="exclamation" /> {latest.problem}
+                    <Icon name="exclamation" /> {last.problem}
                 </Alert>
             )}
-            {latest?.state === 'cancelled' && (
+            {last?.state === 'cancelled' && (
                 <p className="soft">The last export was cancelled. What was rendered is kept for the next one.</p>
             )}
-            {done && <FinishedExport lessonId={lesson.id} job={latest} />}
-            <CourseSite lesson={lesson} latest={exports.find((one) => one.state === 'done')} />
-            <Earlier exports={earlier.filter((one) => one.state === 'done')} />
+            {latest && <FinishedExport key={latest.id} lesson={lesson} job={latest} />}
+            <CourseSite lesson={lesson} latest={latest?.edition.section === null ? latest : undefined} />
+            <OtherFilms films={films.filter((one) => one !== latest)} />
         </main>
     );
 }
 
-function Earlier({ exports }: { exports: Export[] }) {
-    if (exports.length === 0) {
+/** Of the films that were asked for together last, the one that is as the lesson is. */
+function newest(films: Export[]): Export | undefined {
+    const [first] = films;
+    const together = films.filter((one) => first?.batch !== null && one.batch === first?.batch);
+    return together.find((one) => says(one.edition) === '') ?? first;
+}
+
+function OtherFilms({ films }: { films: Export[] }) {
+    if (films.length === 0) {
         return null;
     }
     return (
         <section aria-labelledby="earlier" className="earlier">
-            <h2 id="earlier">Earlier films</h2>
+            <h2 id="earlier">Other films</h2>
             <ul>
-                {exports.map((one) => (
+                {films.map((one) => (
                     <li key={one.id} className="times">
                         <a href={`${one.file_url}?download`}>{one.file_name}</a>{' '}
                         <span className="soft">
-                            {day(one.started_at)} · {clock(one.length_ms)} · {megabytes(one.bytes ?? 0)}
+                            {[says(one.edition), day(one.started_at), clock(one.length_ms), megabytes(one.bytes ?? 0)]
+                                .filter(Boolean)
+                                .join(' · ')}
+                            {!one.up_to_date && ' · the lesson has changed since'}
                         </span>
                     </li>
                 ))}
             </ul>
         </section>
+    );
+}
+
+function DraftButton({ lessonId }: { lessonId: string }) {
+    const { failed } = useNotices();
+    const start = useLessonChange(lessonId, () => api.post<Export>(`lessons/${lessonId}/exports`, { draft: true }));
+    return (
+        <Button
+            variant="quiet"
+            disabled={start.isPending}
+            title="A stand-in voice reads what is not recorded yet, and the picture and the name say that it is a draft."
+            onClick={() => start.mutate(undefined, { onError: failed })}
+        >
+            Export a draft
+        </Button>
     );
 }
 

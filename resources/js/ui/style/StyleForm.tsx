@@ -80,6 +80,14 @@ const page: Options = [
     ['off', 'no sound'],
     ['on', 'a page is turned'],
 ];
+const captionLooks: Options = [
+    ['box', 'on a ground'],
+    ['outline', 'with an outline'],
+];
+const captionSizes: Options = [
+    ['medium', 'medium'],
+    ['large', 'large'],
+];
 const loudness: Record<number, string> = {
     [-14]: '-14 LUFS, as music services play',
     [-16]: '-16 LUFS, for speech on the web',
@@ -190,6 +198,15 @@ export function StyleForm({ style, logos, warnings, own = [], withFrame, logoUpl
                 />
                 <Choice {...part} name="card_sound" label="When a card comes up" options={chime} />
                 <Choice {...part} name="page_sound" label="When a section begins" options={page} />
+            </Group>
+            <Group name="Films">
+                <Choice {...part} name="caption_look" label="Captions in the picture" options={captionLooks} />
+                <Choice {...part} name="caption_size" label="Size of captions" options={captionSizes} />
+                <Text {...part} name="film_name" label="Names of films" />
+                <p className="soft mb-0 style-note">
+                    In a name, {'{course}'}, {'{number}'} (of the lesson in its course), {'{title}'}, {'{date}'} and{' '}
+                    {'{version}'} stand for what they say.
+                </p>
             </Group>
             <Group name="Recording and sound">
                 <Choice
