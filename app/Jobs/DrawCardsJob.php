@@ -10,8 +10,9 @@ use App\Work\Guarded;
 use Illuminate\Contracts\Queue\ShouldBeUniqueUntilProcessing;
 use Illuminate\Contracts\Queue\ShouldQueue;
 use Illuminate\Foundation\Queue\Queueable;
+use OpenReel\Core\Picture\FrameSize;
 
-/** Draws a lesson's cards as they are worded and styled now. */
+/** Draws a lesson's cards as they are worded and styled now, in its own frame or another one. */
 final class DrawCardsJob implements ShouldBeUniqueUntilProcessing, ShouldQueue
 {
     use Guarded, Queueable;
@@ -19,13 +20,14 @@ final class DrawCardsJob implements ShouldBeUniqueUntilProcessing, ShouldQueue
     /** Frees the lock should a worker die before it starts. */
     public int $uniqueFor = 30;
 
-    public function __construct(public readonly string $lessonId)
+    /** @param  array{int, int}|null  $frame  width and height */
+    public function __construct(public readonly string $lessonId, public readonly ?array $frame = null)
     {
     }
 
     public function uniqueId(): string
     {
-        return $this->lessonId;
+        return implode('/', [$this->lessonId, ...$this->frame ?? []]);
     }
 
     public function lockName(): string
@@ -38,7 +40,7 @@ final class DrawCardsJob implements ShouldBeUniqueUntilProcessing, ShouldQueue
         $this->alone(function () use ($cards): void {
             $lesson = Lesson::query()->find($this->lessonId);
             if ($lesson !== null) {
-                $cards->drawAll($lesson);
+                $cards->drawAll($lesson, $this->frame === null ? null : FrameSize::of(...$this->frame));
             }
         });
     }

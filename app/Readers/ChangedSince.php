@@ -29,12 +29,13 @@ final class ChangedSince
         // A film made before this was written beside it tells nothing by section.
         foreach (isset($then['sections']) ? $now->sections() : [] as $id => $is) {
             $was = $then['sections'][$id] ?? null;
-            if ($was !== $is) {
+            $lines = self::lines($id, $then['lines'], $now);
+            if ($was !== $is || $lines > 0) {
                 $changed[] = [
                     'section_id' => $id,
                     'title' => $titles[$id]->title,
                     'new' => $was === null,
-                    'lines' => self::lines($id, $then['lines'], $now),
+                    'lines' => $lines,
                     'seen' => $was !== null && $was['seen'] !== $is['seen'],
                     'heard' => $was !== null && $was['heard'] !== $is['heard'],
                 ];

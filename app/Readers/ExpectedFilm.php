@@ -10,7 +10,8 @@ use OpenReel\Core\Render\Edition;
 use OpenReel\Core\Render\PiecesMade;
 use OpenReel\Core\Render\ShotSpec;
 
-/** How large a film will be, and how long it takes to make: told from what is rendered already, of it or of the lesson as usual. */
+/** How large a film will be, and how long it takes to make: told from what is rendered already,
+of it or of the lesson as usual. */
 final class ExpectedFilm
 {
     public function __construct(private readonly PieceRenderer $pieces)

@@ -14,7 +14,9 @@ final class UsualEditions
     /** @return non-empty-list<Edition> */
     public static function of(Lesson $lesson): array
     {
-        $like = $lesson->course_id === null ? [$lesson->id] : Lesson::query()->where('course_id', $lesson->course_id)->pluck('id');
+        $like = $lesson->course_id === null ? [$lesson->id] : Lesson::query()->where(
+            'course_id', $lesson->course_id,
+        )->pluck('id');
         $last = Export::query()->whereIn('lesson_id', $like)->where('draft', false)->latest()->orderByDesc('id')->first();
         /** @var list<Export> $together */
         $together = $last?->batch === null ? array_filter([$last]) : Export::query()->where('batch', $last->batch)->get()->all();

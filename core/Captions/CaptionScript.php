@@ -9,7 +9,8 @@ use OpenReel\Core\Style\CaptionLook;
 use OpenReel\Core\Style\HouseStyle;
 use OpenReel\Core\Time\Tick;
 
-/** Captions as a subtitle script that libass draws into the picture, in the house style's own look (Advanced SubStation Alpha). */
+/** Captions as a subtitle script that libass draws into the picture,
+in the house style's own look (Advanced SubStation Alpha). */
 final class CaptionScript
 {
     /**

@@ -55,7 +55,10 @@ final readonly class Edition
         return is_string($said[$name] ?? null) ? $said[$name] : '';
     }
 
-    /** @return array{width: int|null, height: int|null, quality: string, format: string, section: string|null, burned: bool, draft: bool} */
+    /** @return array{
+        width: int|null, height: int|null, quality: string, format: string, section: string|null, burned: bool,
+        draft: bool,
+    } */
     public function toArray(): array
     {
         return [

@@ -25,7 +25,8 @@ final class FilmPass
         $isWebM = $edition->format === FilmFormat::WebM;
         $picture = match (true) {
             $isWebM => [
-                '-c:v', 'libvpx-vp9', '-b:v', '0', '-crf', (string) $edition->quality->vp9(), '-deadline', 'good', '-cpu-used', '5',
+                '-c:v', 'libvpx-vp9', '-b:v', '0', '-crf', (string) $edition->quality->vp9(), '-deadline', 'realtime',
+                '-cpu-used', '6',
                 '-row-mt', '1', '-tile-columns', '2', '-g', '120', '-pix_fmt', 'yuv420p',
             ],
             default => [

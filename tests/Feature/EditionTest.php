@@ -33,7 +33,10 @@ final class EditionTest extends FeatureTestCase
 
         self::assertSame(['done', $name], [$export['state'], $export['file_name']], (string) $export['problem']);
         self::assertSame($name, $expected['file_name']);
-        self::assertSame([], array_filter($export['findings'], fn (array $f): bool => ! $f['ok']), (string) json_encode($export['findings']));
+        self::assertSame(
+            [], array_filter($export['findings'], fn (array $f): bool => ! $f['ok']),
+            (string) json_encode($export['findings']),
+        );
         $film = $this->media()->path((string) Export::query()->sole()->path);
         $found = app(Prober::class)->export($film);
         self::assertSame($facts, [$found->videoCodec, $found->audioCodec, $found->width, $found->height]);
@@ -103,6 +106,31 @@ final class EditionTest extends FeatureTestCase
         $this->postJson("/api/lessons/{$lesson->id}/exports", ['section' => 'gone'])->assertStatus(409);
     }
 
+    public function test_what_has_changed_since_a_film_is_told_by_section(): void
+    {
+        $lesson = $this->lesson();
+        $film = $this->postJson("/api/lessons/{$lesson->id}/exports")->assertJson(['state' => 'done'])->json('id');
+        $since = fn (): array => $this->getJson("/api/exports/{$film}/since")->assertOk()->json();
+        self::assertSame([[], 0, 0, 1], [$since()['sections'], $since()['gone'], $since()['seconds'], $since()['unchecked']]);
+
+        [$creek, $end] = $lesson->sections()->get()->all();
+        $this->patchJson("/api/sections/{$creek->id}", ['script' => 'The creek is full at eight.'])->assertOk();
+        $this->patchJson("/api/sections/{$end->id}", ['script' => '[card: closing, 3 s] Farewell.'])->assertOk();
+        $this->postJson("/api/lessons/{$lesson->id}/publication", ['export_id' => $film])->assertSuccessful();
+        $told = $since();
+        self::assertSame(
+            [['The creek', 1, false, false], ['The end', 0, true, false]],
+            array_map(fn (array $s): array => [$s['title'], $s['lines'], $s['seen'], $s['heard']], $told['sections']),
+        );
+        self::assertSame(1, $told['version']);
+
+        $take = Take::query()->sole();
+        $this->patchJson("/api/takes/{$take->id}", ['used_from_ms' => 500, 'used_until_ms' => 1500])->assertOk();
+        self::assertSame([true, true], [$since()['sections'][0]['heard'], $since()['sections'][0]['seen']]);
+        $this->patchJson("/api/takes/{$take->id}", ['verdict' => 'discarded'])->assertOk();
+        self::assertSame(1, $since()['gone']);
+    }
+
     public function test_the_last_choice_is_what_the_course_is_offered_next(): void
     {
         $lesson = $this->lesson();
@@ -135,7 +163,9 @@ final class EditionTest extends FeatureTestCase
     public function test_names_follow_the_pattern_of_the_course(): void
     {
         $lesson = $this->lesson();
-        $this->patchJson("/api/courses/{$lesson->course_id}", ['style' => ['film_name' => '{course} {number} - {title} v{version}']])
+        $this->patchJson(
+            "/api/courses/{$lesson->course_id}", ['style' => ['film_name' => '{course} {number} - {title} v{version}']],
+        )
             ->assertOk();
         $this->postJson("/api/lessons/{$lesson->id}/exports")
             ->assertJson(['file_name' => 'Reading the Water 1 - Creeks v1.mp4']);

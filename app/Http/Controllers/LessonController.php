@@ -14,6 +14,7 @@ use App\Http\Requests\ExportRequest;
 use App\Http\Requests\LessonRequest;
 use App\Http\Resources\AssemblyResource;
 use App\Http\Resources\LessonResource;
+use App\Jobs\DrawCardsJob;
 use App\Jobs\PrepareLessonJob;
 use App\Jobs\ReadDraftJob;
 use App\Media\DraftVoice;
@@ -97,7 +98,11 @@ final class LessonController
 
     public function assembly(ExportRequest $request, Lesson $lesson, AssembleLesson $assemble): AssemblyResource
     {
-        $plan = $assemble($lesson, as: $request->edition($lesson));
+        $edition = $request->edition($lesson);
+        $plan = $assemble($lesson, as: $edition);
+        if ($edition->frame !== null) {
+            DrawCardsJob::dispatch($lesson->id, [$edition->frame->width, $edition->frame->height]);
+        }
         if ($plan->unread > 0) {
             ReadDraftJob::dispatch($lesson->id);
         }

@@ -11,7 +11,8 @@ use PHPUnit\Framework\TestCase;
 final class FilmNameTest extends TestCase
 {
     private const VALUES = [
-        'course' => 'Reading the Water', 'number' => 3, 'title' => 'Springs & neaps: "why?"', 'date' => '2026-05-01', 'version' => 2,
+        'course' => 'Reading the Water', 'number' => 3, 'title' => 'Springs & neaps: "why?"', 'date' => '2026-05-01',
+        'version' => 2,
     ];
 
     /** @param  list<string>  $more */
@@ -39,7 +40,10 @@ final class FilmNameTest extends TestCase
     public function test_what_is_not_there_leaves_no_separators(): void
     {
         self::assertSame('Tides.mp4', FilmName::of('{course} - {number} - {title}', ['title' => 'Tides'], [], 'mp4'));
-        self::assertSame('Tides - 2026.mp4', FilmName::of('{title} - {course} - {date}', ['title' => 'Tides', 'date' => '2026'], [], 'mp4'));
+        self::assertSame(
+            'Tides - 2026.mp4',
+            FilmName::of('{title} - {course} - {date}', ['title' => 'Tides', 'date' => '2026'], [], 'mp4'),
+        );
     }
 
     public function test_names_that_mean_nothing_are_told(): void

@@ -3,11 +3,10 @@ import Form from 'react-bootstrap/Form';
 import { Link } from 'react-router';
 import type { Assembly, Lesson, LessonCues, PlacedCue, Section, Silence, Take } from '../../api/types';
 import { cueLabel } from '../../page/syntax';
-import { mediaTime } from '../../player/plan';
-import { TICKS_PER_SECOND } from '../../player/TimeMap';
 import { pickupPath, roomPath } from '../../shell/paths';
 import { sectionState, sectionTitle } from '../../shell/sectionState';
 import { FramePicture } from '../../ui/FramePicture';
+import { ScreenStill } from '../../ui/ScreenStill';
 import { Icon } from '../../ui/Icon';
 import { joins } from '../../ui/joins';
 import { clock } from '../../ui/time';
@@ -351,26 +350,13 @@ function RowPicture({
                 picture={row.shot.picture}
                 label={label}
                 camera={poster && <img src={poster} alt="" />}
-                screen={<ScreenStill row={row} fps={fps} />}
+                screen={<ScreenStill segment={row.segment} frame={row.frame} fps={fps} />}
             />
             <span className="times">
                 <span>{says}</span> {length}
             </span>
         </button>
     );
-}
-
-/** The recorded screen as it is when a row begins. */
-function ScreenStill({ row, fps }: { row: BoardRow; fps: number }) {
-    const screen = row.segment?.beside.find(({ kind }) => kind === 'screen');
-    if (!screen || !row.segment || row.frame === null) {
-        return null;
-    }
-    // A little later: a screen comes up a few frames after its cue.
-    const into = row.frame - row.segment.start_frame + fps / 2;
-    const late = (screen.offset_ticks - row.segment.offset_ticks) / TICKS_PER_SECOND;
-    const seconds = Math.max(0, mediaTime(row.segment, into) - late);
-    return <video src={`${screen.url}#t=${seconds.toFixed(2)}`} preload="metadata" muted playsInline tabIndex={-1} />;
 }
 
 function Word({

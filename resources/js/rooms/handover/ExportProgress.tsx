@@ -25,6 +25,7 @@ export function ExportProgress({ lessonId, job, isAlone }: { lessonId: string; j
             <p className="soft mt-1">You can leave this page; the export goes on, and you are told when it is done.</p>
             <Button
                 variant="quiet"
+                aria-label={isAlone ? undefined : `Cancel ${job.file_name}`}
                 disabled={cancel.isPending}
                 onClick={() => cancel.mutate(undefined, { onError: failed })}
             >

@@ -2,6 +2,7 @@ import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import { api } from '../../api/client';
 import type { Assembly, Edition, Lesson } from '../../api/types';
 import { FramePicture } from '../../ui/FramePicture';
+import { ScreenStill } from '../../ui/ScreenStill';
 import { query } from './editions';
 
 const shown = 6;
@@ -35,6 +36,9 @@ export function ShapeLook({ lesson, edition, planKey }: { lesson: Lesson; editio
                                 picture={shot.picture}
                                 label={segment.title}
                                 camera={poster(segment.take_id)}
+                                screen={
+                                    <ScreenStill segment={segment} frame={segment.start_frame + at} fps={plan.fps} />
+                                }
                             />
                             <figcaption className="soft">{segment.title}</figcaption>
                         </figure>
