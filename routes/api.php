@@ -69,6 +69,7 @@ Route::post('archives/{arrival}/cancel', [ArchiveController::class, 'cancel']);
 
 Route::apiResource('courses', CourseController::class);
 Route::post('courses/{course}/restore', [CourseController::class, 'restore'])->withTrashed();
+Route::post('courses/{course}/page', [CourseController::class, 'page']);
 Route::post('courses/{course}/logos', [CourseController::class, 'addLogo']);
 Route::get('logos/{hash}', [CourseController::class, 'logo']);
 Route::get('sample-picture', [CourseController::class, 'samplePicture']);

@@ -7,6 +7,7 @@ use Illuminate\Support\Facades\Route;
 
 // The course site: no sessions, so that nobody is followed.
 Route::get('oembed', [WatchController::class, 'oembed']);
+Route::get('watch/course/{token}', [WatchController::class, 'course'])->where('token', '[A-Za-z0-9]{24}');
 Route::prefix('watch/{token}')->where(['token' => '[A-Za-z0-9]{24}'])->group(function (): void {
     Route::get('/', [WatchController::class, 'show']);
     Route::post('/', [WatchController::class, 'open']);

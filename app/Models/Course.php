@@ -12,6 +12,7 @@ use Illuminate\Database\Eloquent\SoftDeletes;
 /**
  * @property string $id
  * @property string $name
+ * @property string|null $token part of the link to its page on the course site; null until somebody wants one
  * @property array<string, string|int|null> $style what its house style says; the rest is as by default
  */
 final class Course extends Model

@@ -16,6 +16,7 @@ use App\Media\PieceRenderer;
 use App\Media\Prober;
 use App\Media\Program;
 use App\Media\ProgramFailed;
+use App\Media\ScriptReader;
 use App\Models\Export;
 use App\Models\Lesson;
 use App\Models\Section;
@@ -76,8 +77,8 @@ final class ExportTest extends FeatureTestCase
         $id = $this->postJson("/api/lessons/{$lesson->id}/exports")->json('id');
         $beside = array_column($this->getJson("/api/exports/{$id}")->json('beside'), 'url', 'kind');
         self::assertSame([
-            'captions.vtt', 'captions.srt', 'chapters.vtt', 'chapters.txt', 'transcript.txt', 'script.md', 'thumbnail.jpg',
-            'sound.m4a', 'sound.mp3',
+            'captions.vtt', 'captions.srt', 'chapters.vtt', 'chapters.txt', 'transcript.txt',
+            'transcript.html', 'script.md', 'transcript.docx', 'thumbnail.jpg', 'sound.m4a', 'sound.mp3',
         ], array_keys($beside));
         $file = fn (string $kind): string => $this->fileOf($this->get($beside[$kind])->assertOk())->getPathname();
         $text = fn (string $kind): string => (string) file_get_contents($file($kind));
@@ -112,6 +113,19 @@ final class ExportTest extends FeatureTestCase
             (float) $prober('sound.m4a')['format']['duration'], (float) $prober('sound.mp3')['format']['duration'], 0.1,
         );
         self::assertSame('mp3', $prober('sound.mp3')['streams'][0]['codec_name']);
+
+        // A word processor reads it, headings and all.
+        $draft = $this->media()->copied($file('transcript.docx'), 'docx');
+        $read = app(ScriptReader::class)->read($draft, 'transcript.docx');
+        unlink($draft);
+        self::assertStringStartsWith('# Tides: "high"; $(low) 🌊', $read);
+        self::assertSame(2, substr_count($read, "\n## "));
+        self::assertStringContainsString('Find the day.', $read);
+        $page = new \DOMDocument();
+        self::assertTrue(@$page->loadHTML($text('transcript.html')));
+        $path = new \DOMXPath($page);
+        self::assertSame('Tides: "high"; $(low) 🌊', $path->evaluate('string(//h1)'));
+        self::assertStringStartsWith('0:0', $path->evaluate('string(//section[1]/p[1]/time)'));
 
         // They stay as they were when the lesson goes on.
         $before = $text('transcript.txt');

@@ -187,6 +187,25 @@ final class SiteTest extends FeatureTestCase
         self::assertSame([], $told());
     }
 
+    public function test_a_course_has_a_page_of_what_can_be_watched_now(): void
+    {
+        $section = $this->spoken();
+        $course = $this->postJson('/api/courses', ['name' => 'Reading <the> Water'])->assertCreated()->json('id');
+        $section->lesson()->firstOrFail()->update(['course_id' => $course]);
+        self::assertNull($this->getJson("/api/courses/{$course}")->json('page'));
+        $page = $this->postJson("/api/courses/{$course}/page")->assertOk()->json('page');
+        self::assertSame($page, $this->postJson("/api/courses/{$course}/page")->json('page'));
+        $this->get($page)->assertOk()->assertSee('Reading <the> Water')->assertSee('No film of this course can be watched now.');
+
+        $address = $this->publish($section->lesson_id, $this->export($section->lesson_id));
+        $this->get($page)->assertSee("href=\"{$address}\"", false)->assertSee("{$address}/thumbnail.jpg", false);
+        $this->patchJson("/api/lessons/{$section->lesson_id}/publication", ['password' => 'slack water'])->assertOk();
+        $this->get($page)->assertSee('asks for a password')->assertDontSee('thumbnail.jpg');
+        $this->patchJson("/api/lessons/{$section->lesson_id}/publication", ['withdrawn' => true])->assertOk();
+        $this->get($page)->assertDontSee($address);
+        $this->get('/watch/course/'.str_repeat('a', 24))->assertNotFound();
+    }
+
     private function publish(string $lesson, string $export, string $note = ''): string
     {
         return (string) $this->postJson("/api/lessons/{$lesson}/publication", ['export_id' => $export, 'note' => $note])

@@ -731,8 +731,18 @@ export const exports = [
                 "bytes": 1
             },
             {
+                "kind": "transcript.html",
+                "url": "/api/exports/id14/beside/transcript.html",
+                "bytes": 1
+            },
+            {
                 "kind": "script.md",
                 "url": "/api/exports/id14/beside/script.md",
+                "bytes": 1
+            },
+            {
+                "kind": "transcript.docx",
+                "url": "/api/exports/id14/beside/transcript.docx",
                 "bytes": 1
             },
             {
@@ -1047,6 +1057,7 @@ export const courses = [
     {
         "id": "id2",
         "name": "Reading the Water",
+        "page": null,
         "lessons": 1,
         "style": {
             "inset_shape": "rounded",

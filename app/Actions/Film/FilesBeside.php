@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Actions\Film;
 
+use App\Media\Archive;
 use App\Media\FilmPlan;
 use App\Media\MediaStore;
 use App\Models\Export;
@@ -14,6 +15,7 @@ use OpenReel\Core\Captions\Caption;
 use OpenReel\Core\Captions\SpokenLine;
 use OpenReel\Core\Captions\SpokenLines;
 use OpenReel\Core\Captions\Transcript;
+use OpenReel\Core\Formats\DocxText;
 use OpenReel\Core\Formats\TimedText;
 
 /** The files that go with a film: made when it is, so that they say what it says. */
@@ -22,9 +24,12 @@ final class FilesBeside
     /** By the end of their name: what they are. */
     public const KINDS = [
         'captions.vtt' => 'text/vtt', 'captions.srt' => 'application/x-subrip', 'chapters.vtt' => 'text/vtt',
-        'chapters.txt' => 'text/plain', 'transcript.txt' => 'text/plain', 'script.md' => 'text/markdown',
+        'chapters.txt' => 'text/plain', 'transcript.txt' => 'text/plain',
+        'transcript.html' => 'text/html', 'transcript.docx' => self::DOCX, 'script.md' => 'text/markdown',
         MakeThumbnail::KIND => 'image/jpeg', 'sound.m4a' => 'audio/mp4', 'sound.mp3' => 'audio/mpeg',
     ];
+
+    private const DOCX = 'application/vnd.openxmlformats-officedocument.wordprocessingml.document';
 
     /** What is said when, for the course site: nobody takes it away. */
     public const LINES = 'lines.json';
@@ -43,7 +48,9 @@ final class FilesBeside
         foreach ($texts as $kind => $text) {
             $this->media->write(self::path($export, $kind), $text);
         }
-        $lines = array_map(fn (SpokenLine $l): array => $l->toArray(), SpokenLines::of($plan->assembly, $plan->texts));
+        $said = SpokenLines::of($plan->assembly, $plan->texts);
+        $this->media->settle($this->docx($export->lesson->title, $plan, $said), self::path($export, 'transcript.docx'));
+        $lines = array_map(fn (SpokenLine $l): array => $l->toArray(), $said);
         $chapters = array_map(
             fn (Chapter $c): array => ['title' => $c->title, 'from_ms' => $c->from->milliseconds()],
             $plan->assembly->chapters(),
@@ -59,14 +66,14 @@ final class FilesBeside
             ], JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE),
         );
 
-        return array_keys($texts);
+        return [...array_keys($texts), 'transcript.docx'];
     }
 
     public static function mime(string $kind): string
     {
         $mime = self::KINDS[$kind];
 
-        return str_starts_with($mime, 'image/') || str_starts_with($mime, 'audio/') ? $mime : "{$mime}; charset=utf-8";
+        return preg_match('#^(image|audio|application/vnd)#', $mime) === 1 ? $mime : "{$mime}; charset=utf-8";
     }
 
     /** The film is not wanted any more. */
@@ -96,7 +103,33 @@ final class FilesBeside
             'chapters.vtt' => TimedText::chapters($plan->assembly->chapters()),
             'chapters.txt' => TimedText::chapterList($plan->assembly->chapters()),
             'transcript.txt' => Transcript::of($lesson->title, $plan->assembly, $plan->texts),
+            'transcript.html' => view('film.transcript', [
+                'title' => $lesson->title,
+                'language' => $plan->language->value,
+                'chapters' => Transcript::chapters($plan->assembly, SpokenLines::of($plan->assembly, $plan->texts)),
+            ])->render(),
             'script.md' => $lesson->script,
         ];
+    }
+
+    /**
+     * @param  list<SpokenLine>  $said
+     * @return string path of a draft
+     */
+    private function docx(string $title, FilmPlan $plan, array $said): string
+    {
+        $archive = new Archive($this->media->draft('docx'));
+        $paragraphs = [['style' => 'Title', 'text' => $title]];
+        foreach (Transcript::chapters($plan->assembly, $said) as $chapter) {
+            $paragraphs[] = ['style' => 'Heading1', 'text' => "{$chapter['title']} ({$chapter['at']})"];
+            if ($chapter['lines'] !== []) {
+                $paragraphs[] = ['style' => 'Normal', 'text' => implode(' ', array_column($chapter['lines'], 'text'))];
+            }
+        }
+        foreach (DocxText::parts($paragraphs) as $name => $content) {
+            $archive->addText($name, $content);
+        }
+
+        return $archive->close();
     }
 }

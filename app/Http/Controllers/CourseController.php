@@ -20,6 +20,7 @@ use App\Refusal;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\UploadedFile;
+use Illuminate\Support\Str;
 use OpenReel\Core\Picture\FrameSize;
 use OpenReel\Core\Picture\Picture;
 use OpenReel\Core\Picture\Shape;
@@ -70,6 +71,16 @@ final class CourseController
         $outdated = $request->style() === [] ? [] : $change($course, $request->style());
 
         return new JsonResponse((new CourseResource($course))->toArray() + ['outdated' => $outdated]);
+    }
+
+    /** A link to its page on the course site; the same one each time. */
+    public function page(Course $course): CourseResource
+    {
+        if ($course->token === null) {
+            $course->update(['token' => Str::random(24)]);
+        }
+
+        return new CourseResource($course);
     }
 
     /** Its lessons stay on the shelf, and look as they did. */

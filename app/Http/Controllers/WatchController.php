@@ -10,8 +10,10 @@ use App\Actions\Site\CountWatched;
 use App\Actions\Site\SayOfFilm;
 use App\Http\MediaResponse;
 use App\Http\Resources\CommentResource;
+use App\Models\Course;
 use App\Models\Export;
 use App\Models\Publication;
+use App\Readers\CourseFilms;
 use App\Readers\SaidInFilm;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
@@ -44,6 +46,16 @@ final class WatchController
     public function show(Request $request, string $token): AnyResponse
     {
         return $this->page($request, $token, 'site.watch');
+    }
+
+    /** The films of a course that can be watched now. */
+    public function course(string $token, CourseFilms $films): AnyResponse
+    {
+        $course = Course::query()->where('token', $token)->first();
+
+        return $course === null
+            ? $this->answer(response()->view('site.gone', [], 404))
+            : $this->answer(response()->view('site.course', ['course' => $course->name, 'films' => $films->of($course)]));
     }
 
     /** For a frame in another page: the film alone. */

@@ -24,11 +24,7 @@ final class ExportRequest extends FormRequest
     {
         return [
             'width' => ['nullable', 'integer', 'required_with:height'],
-            'height' => ['nullable', 'integer', 'required_with:width', function (string $name, mixed $value, callable $fail): void {
-                if (! in_array([$this->integer('width'), (int) $value], self::frames(), true)) {
-                    $fail('That size is not offered.');
-                }
-            }],
+            'height' => ['nullable', 'integer', 'required_with:width', $this->mustBeOffered(...)],
             'quality' => ['nullable', Rule::enum(FilmQuality::class)],
             'format' => ['nullable', Rule::enum(FilmFormat::class)],
             'section' => ['nullable', 'string', 'max:26'],
@@ -36,6 +32,13 @@ final class ExportRequest extends FormRequest
             'draft' => ['nullable', 'boolean'],
             'batch' => ['nullable', 'string', 'max:40'],
         ];
+    }
+
+    private function mustBeOffered(string $name, mixed $value, callable $fail): void
+    {
+        if (! in_array([$this->integer('width'), (int) $value], self::frames(), true)) {
+            $fail('That size is not offered.');
+        }
     }
 
     /** @return array<string, string> */

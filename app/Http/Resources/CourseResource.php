@@ -21,6 +21,7 @@ final class CourseResource extends JsonResource
         return [
             'id' => $this->id,
             'name' => $this->name,
+            'page' => $this->token === null ? null : "/watch/course/{$this->token}",
             'lessons' => (int) ($this->lessons_count ?? $this->lessons()->count()),
             'style' => $style->toArray(),
             'warnings' => $style->warnings(),

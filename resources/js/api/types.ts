@@ -713,6 +713,8 @@ export interface Logo {
 export interface Course {
     id: string;
     name: string;
+    /** On the course site; null until somebody wants one. */
+    page: string | null;
     lessons: number;
     style: Style;
     warnings: string[];
@@ -819,6 +821,8 @@ export type BesideKind =
     | 'chapters.vtt'
     | 'chapters.txt'
     | 'transcript.txt'
+    | 'transcript.html'
+    | 'transcript.docx'
     | 'script.md'
     | 'thumbnail.jpg'
     | 'sound.m4a'

@@ -56,8 +56,18 @@ export function CommentCard({ lessonId, comment, besideLine = false }: Props) {
                 </p>
             )}
             {comment.answers.map((answer) => (
-                <p className="answer mb-0" key={answer.id}>
-                    <b>{answer.by_presenter ? `${answer.name} (you)` : answer.name}</b> {answer.text}
+                <p className={answer.hidden ? 'answer is-done mb-0' : 'answer mb-0'} key={answer.id}>
+                    <b>{answer.by_presenter ? `${answer.name} (you)` : answer.name}</b> {answer.text}{' '}
+                    {answer.hidden && <span className="soft">(hidden) </span>}
+                    <Button
+                        size="sm"
+                        variant="quiet"
+                        aria-label={`${answer.hidden ? 'Show' : 'Hide'} the answer of ${answer.name}`}
+                        disabled={change.isPending}
+                        onClick={() => change.mark(answer.id, { hidden: !answer.hidden })}
+                    >
+                        {answer.hidden ? 'Show' : 'Hide'}
+                    </Button>
                 </p>
             ))}
             {!isOpen ? (

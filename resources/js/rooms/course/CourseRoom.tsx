@@ -1,6 +1,7 @@
 import { useQuery, useQueryClient, useMutation } from '@tanstack/react-query';
 import { useEffect, useState } from 'react';
 import Alert from 'react-bootstrap/Alert';
+import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
 import { Link, useParams } from 'react-router';
 import { api } from '../../api/client';
@@ -9,6 +10,7 @@ import type { Course, Logo, StyleValue } from '../../api/types';
 import { useNotices } from '../../shell/Notices';
 import { EmptyPlace } from '../../ui/EmptyPlace';
 import { pictureTypes } from '../../ui/bringSlides';
+import { copyText } from '../../ui/copyText';
 import { FilePick } from '../../ui/FilePick';
 import { Icon } from '../../ui/Icon';
 import { StyleForm } from '../../ui/style/StyleForm';
@@ -99,6 +101,7 @@ function CoursePage({ course }: { course: Course }) {
                         </>
                     )}
                 </p>
+                <CoursePageLink course={course} />
                 <div aria-live="polite">
                     {outdated.length > 0 && (
                         <Alert variant="warning">
@@ -123,5 +126,38 @@ function CoursePage({ course }: { course: Course }) {
                 }
             />
         </main>
+    );
+}
+
+/** The page that lists the films of the course which can be watched now. */
+function CoursePageLink({ course }: { course: Course }) {
+    const client = useQueryClient();
+    const { failed, say } = useNotices();
+    const make = useMutation({
+        mutationFn: () => api.post<Course>(`courses/${course.id}/page`),
+        onSuccess: (answer) => client.setQueryData(['course', course.id], answer),
+        onError: failed,
+    });
+    if (!course.page) {
+        return (
+            <p>
+                <Button size="sm" variant="quiet" disabled={make.isPending} onClick={() => make.mutate()}>
+                    Make a page of its published films
+                </Button>
+            </p>
+        );
+    }
+    const address = `${location.origin}${course.page}`;
+    return (
+        <p>
+            Its published films: <a href={course.page}>{address}</a>{' '}
+            <Button
+                size="sm"
+                variant="quiet"
+                onClick={() => void copyText(address).then(() => say('The link is copied.'), failed)}
+            >
+                Copy the link
+            </Button>
+        </p>
     );
 }
