@@ -120,6 +120,7 @@ Route::post('sections/{section}/captions/{number}/move', [CaptionController::cla
 Route::get('exports/{export}', [ExportController::class, 'show']);
 Route::get('exports/{export}/since', [ExportController::class, 'since']);
 Route::post('exports/{export}/cancel', [ExportController::class, 'cancel']);
+Route::get('lessons/{lesson}/handout.pdf', [ExportController::class, 'handout']);
 Route::get('lessons/{lesson}/edit.zip', [ExportController::class, 'packEdit']);
 Route::get('exports/{export}/all.zip', [ExportController::class, 'pack']);
 Route::get('exports/{export}/scorm.zip', [ExportController::class, 'packScorm']);

@@ -31,6 +31,15 @@ final class PopplerSlideMaker implements SlideMaker
         );
     }
 
+    public function book(array $svgs, string $out): void
+    {
+        Program::run(
+            ['rsvg-convert', '--format', 'pdf', '--unlimited', '--output', $out, ...$svgs],
+            environment: ['FONTCONFIG_FILE' => $this->fontConfig()],
+            seconds: self::SECONDS + self::SECONDS_A_PAGE * count($svgs),
+        );
+    }
+
     public function drawFile(string $svg, int $width, int $height, string $out): void
     {
         // Read from its input the drawing has no address, so librsvg loads nothing that it refers to.

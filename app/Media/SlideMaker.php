@@ -17,6 +17,15 @@ interface SlideMaker
     public function draw(string $svg, string $out): void;
 
     /**
+     * Drawings of ours as the pages of a PDF file.
+     *
+     * @param  list<string>  $svgs  paths
+     *
+     * @throws ProgramMissing|ProgramFailed
+     */
+    public function book(array $svgs, string $out): void;
+
+    /**
      * Somebody's SVG drawing as a PNG picture that fills a box; nothing it refers to is loaded.
      *
      * @throws ProgramMissing|ProgramFailed

@@ -12,7 +12,9 @@ use App\Models\Publication;
 /** The films of a course as its page on the course site lists them. */
 final class CourseFilms
 {
-    /** @return list<array{title: string, path: string, picture: string|null, length: string, asks: bool}> in the order of the course */
+    /** @return list<array{
+        title: string, path: string, picture: string|null, length: string, asks: bool,
+    }> in the order of the course */
     public function of(Course $course): array
     {
         $films = [];

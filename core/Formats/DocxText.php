@@ -20,7 +20,8 @@ final class DocxText
         $body = '';
         foreach ($paragraphs as ['style' => $style, 'text' => $text]) {
             $words = htmlspecialchars(PlainText::row($text), ENT_XML1 | ENT_QUOTES, 'UTF-8');
-            $body .= "<w:p><w:pPr><w:pStyle w:val=\"{$style}\"/></w:pPr><w:r><w:t xml:space=\"preserve\">{$words}</w:t></w:r></w:p>";
+            $run = "<w:r><w:t xml:space=\"preserve\">{$words}</w:t></w:r>";
+            $body .= "<w:p><w:pPr><w:pStyle w:val=\"{$style}\"/></w:pPr>{$run}</w:p>";
         }
         $head = '<?xml version="1.0" encoding="UTF-8" standalone="yes"?>'."\n";
         $word = 'application/vnd.openxmlformats-officedocument.wordprocessingml';

@@ -118,7 +118,7 @@ final class ExportTest extends FeatureTestCase
         $draft = $this->media()->copied($file('transcript.docx'), 'docx');
         $read = app(ScriptReader::class)->read($draft, 'transcript.docx');
         unlink($draft);
-        self::assertStringStartsWith('# Tides: "high"; $(low) 🌊', $read);
+        self::assertStringStartsWith('## Tides: "high"; $(low) 🌊', $read);
         self::assertSame(2, substr_count($read, "\n## "));
         self::assertStringContainsString('Find the day.', $read);
         $page = new \DOMDocument();
@@ -131,6 +131,22 @@ final class ExportTest extends FeatureTestCase
         $before = $text('transcript.txt');
         $lesson->update(['title' => 'Another']);
         self::assertSame($before, $text('transcript.txt'));
+    }
+
+    public function test_a_handout_has_the_slides_with_what_is_said_to_them(): void
+    {
+        $lesson = $this->lesson();
+        foreach (['one', 'three', 'whatever'] as $layout) {
+            $answer = $this->get("/api/lessons/{$lesson->id}/handout.pdf?layout={$layout}")->assertOk();
+            $pdf = $this->fileOf($answer)->getPathname();
+            $words = Program::run(['pdftotext', '-layout', $pdf, '-'])['output'];
+            self::assertStringContainsString('Find the day. Then find the first high water.', $words);
+            self::assertStringContainsString($lesson->title, $words);
+            self::assertStringContainsString('image', Program::run(['pdfimages', '-list', $pdf])['output']);
+            unlink($pdf);
+        }
+        self::assertSame([], $this->draftsLeft());
+        $this->getJson("/api/lessons/{$this->section()->lesson_id}/handout.pdf")->assertStatus(409);
     }
 
     public function test_for_another_editor_the_cuts_come_with_the_files_they_name(): void

@@ -6,6 +6,7 @@ namespace App\Http\Controllers;
 
 use App\Actions\Film\AssembleLesson;
 use App\Actions\Film\FilesBeside;
+use App\Actions\Film\MakeHandout;
 use App\Actions\Film\MakeThumbnail;
 use App\Actions\Film\PackEdit;
 use App\Actions\Film\PackFilm;
@@ -23,6 +24,7 @@ use App\Readers\UsualEditions;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use OpenReel\Core\Formats\FileName;
+use OpenReel\Core\Handout\HandoutLayout;
 use OpenReel\Core\Render\Edition;
 use Symfony\Component\HttpFoundation\Response;
 
@@ -128,6 +130,14 @@ final class ExportController
     public function packEdit(Lesson $lesson, PackEdit $pack): Response
     {
         return MediaResponse::once($pack($lesson), 'application/zip', FileName::of("{$lesson->title} (edit)", 'zip'));
+    }
+
+    /** The slides with their words, as a PDF file. */
+    public function handout(Request $request, Lesson $lesson, MakeHandout $make): Response
+    {
+        $layout = HandoutLayout::tryFrom($request->string('layout', 'one')->value()) ?? HandoutLayout::One;
+
+        return MediaResponse::once($make($lesson, $layout), 'application/pdf', FileName::of("{$lesson->title} (handout)", 'pdf'));
     }
 
     /** Another picture of it to be known by. */

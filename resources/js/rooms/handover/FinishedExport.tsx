@@ -87,6 +87,20 @@ export function FinishedExport({ lesson, job }: { lesson: Lesson; job: Export })
                             ))}
                         </ul>
                         <p className="comment-acts">
+                            <a
+                                className="btn btn-quiet btn-sm"
+                                href={`/api/lessons/${lessonId}/handout.pdf?layout=one`}
+                                title="A slide across the page, what is said to it below"
+                            >
+                                <Icon name="download" /> Handout (PDF)
+                            </a>
+                            <a
+                                className="btn btn-quiet btn-sm"
+                                href={`/api/lessons/${lessonId}/handout.pdf?layout=three`}
+                                title="Smaller slides, what is said to them beside"
+                            >
+                                <Icon name="download" /> Handout, three a page
+                            </a>
                             <a className="btn btn-quiet btn-sm" href={`/api/exports/${job.id}/all.zip`}>
                                 <Icon name="download" /> All in one archive
                             </a>
