@@ -36,12 +36,6 @@ await page.getByRole('button', { name: 'Close' }).click();
 for (let i = 0; i < 3; i++) {
     await page.keyboard.press('ArrowDown');
 }
-const [opened] = await Promise.all([page.context().waitForEvent('page'), page.getByRole('link', { name: 'Second prompter' }).click()]);
-await opened.setViewportSize({ width: 1280, height: 800 });
-await opened.locator('.prompter .current').waitFor();
-await opened.waitForTimeout(1500);
-await opened.screenshot({ path: `${out}second-prompter.png` });
-await opened.close();
 const on = async (x, y) => {
     const box = await page.locator('.drawing').boundingBox();
     return [box.x + box.width * x, box.y + box.height * y];
@@ -105,7 +99,14 @@ await shot('finish-music');
 await at('handover');
 await page.getByRole('button', { name: 'Export', exact: true }).click();
 await page.getByText('Checked: the file is as intended').waitFor({ timeout: 300_000 });
+await page.getByRole('button', { name: 'Size, format and quality' }).click();
+await page.getByRole('button', { name: 'Another file' }).click();
+await page.getByLabel('Size').nth(1).selectOption('720x720');
+await page.getByRole('group', { name: 'How it will look' }).waitFor();
+await page.waitForTimeout(4000);
 await shot('export');
+await page.getByRole('button', { name: 'Without file 2' }).click();
+await page.getByRole('button', { name: 'Size, format and quality' }).click();
 await page.getByRole('button', { name: 'Publish', exact: true }).click();
 const address = await page.locator('.site-link a').getAttribute('href');
 for (const [name, text, at_ms] of [
@@ -128,4 +129,7 @@ await shot('watch');
 await at('captions', table);
 await page.locator('.shown-caption:visible').waitFor();
 await shot('captions');
+await page.goto(`${base}/storage`);
+await page.getByRole('heading', { name: 'What takes up room' }).waitFor();
+await shot('storage');
 await browser.close();

@@ -10,7 +10,7 @@ use Illuminate\Contracts\Http\Kernel;
 use Illuminate\Http\Request;
 use OpenReel\Core\Script\Script;
 
-/** How long it takes to find words in a hundred lessons of 12 sections and 180 lines each. */
+/** How long it takes to find words in a hundred lessons of 30 sections and some 180 lines each. */
 final class SearchBench implements Bench
 {
     private const LESSONS = 100;

@@ -1,0 +1,15 @@
+<?php
+
+declare(strict_types=1);
+
+namespace OpenReel\Core\Formats;
+
+use OpenReel\Core\Problem;
+
+final class FormatProblem extends Problem
+{
+    public static function noTimedText(): self
+    {
+        return new self('There are no captions in this file. Choose a WebVTT (.vtt) or SubRip (.srt) file.', 'timed text');
+    }
+}
