@@ -21,6 +21,7 @@ use App\Http\Controllers\StandInController;
 use App\Http\Controllers\StorageController;
 use App\Http\Controllers\TakeController;
 use App\Http\Controllers\TrackController;
+use App\Http\Controllers\TranslationController;
 use Illuminate\Support\Facades\Route;
 
 // Asked by a page that could not reach the server a moment ago.
@@ -113,6 +114,9 @@ Route::post('lessons/{lesson}/exports', [ExportController::class, 'store']);
 Route::get('lessons/{lesson}/exports/usual', [ExportController::class, 'usual']);
 Route::get('lessons/{lesson}/exports/expected', [ExportController::class, 'expected']);
 Route::get('lessons/{lesson}/captions', [CaptionController::class, 'index']);
+Route::put('lessons/{lesson}/translations/{language}', [TranslationController::class, 'update']);
+Route::put('lessons/{lesson}/translations/{language}/all', [TranslationController::class, 'undo']);
+Route::post('lessons/{lesson}/translations/{language}/file', [TranslationController::class, 'bringIn']);
 Route::post('lessons/{lesson}/captions/undo', [CaptionController::class, 'undo']);
 Route::put('sections/{section}/captions', [CaptionController::class, 'check']);
 Route::put('sections/{section}/captions/{number}', [CaptionController::class, 'update'])->where('number', '[0-9]{1,4}');
@@ -127,7 +131,7 @@ Route::get('exports/{export}/scorm.zip', [ExportController::class, 'packScorm'])
 Route::put('exports/{export}/thumbnail', [ExportController::class, 'thumbnail']);
 Route::get('exports/{export}/file', [ExportController::class, 'file']);
 Route::get('exports/{export}/beside/{kind}', [ExportController::class, 'beside'])
-    ->whereIn('kind', array_keys(FilesBeside::KINDS));
+    ->whereIn('kind', array_keys(FilesBeside::kinds()));
 
 Route::get('search', SearchController::class);
 Route::get('storage', [StorageController::class, 'index']);

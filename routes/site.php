@@ -16,5 +16,5 @@ Route::prefix('watch/{token}')->where(['token' => '[A-Za-z0-9]{24}'])->group(fun
     Route::get('comments', [WatchController::class, 'comments']);
     Route::post('comments', [WatchController::class, 'comment']);
     Route::post('watched', [WatchController::class, 'watched']);
-    Route::get('{kind}', [WatchController::class, 'file'])->whereIn('kind', WatchController::FILES);
+    Route::get('{kind}', [WatchController::class, 'file'])->whereIn('kind', WatchController::files());
 });

@@ -12,6 +12,7 @@ use OpenReel\Core\Captions\Caption;
 use OpenReel\Core\Captions\CaptionScript;
 use OpenReel\Core\Captions\FilmCaptions;
 use OpenReel\Core\Captions\SetCaption;
+use OpenReel\Core\Captions\Translation;
 use OpenReel\Core\Render\CacheKey;
 use OpenReel\Core\Render\FilmQuality;
 use OpenReel\Core\Render\JoinSpec;
@@ -37,6 +38,7 @@ final readonly class FilmPlan
      * @param  array<string, list<int>>  $idle  numbers of speed cues that no silence belongs to, by section
      * @param  list<SetCaption>  $set  captions as a person wants them
      * @param  HouseStyle|null  $captionStyle  of captions that are part of the picture
+     * @param  array<string, list<Translation>>  $translations  of captions, by language
      */
     public function __construct(
         public Assembly $assembly,
@@ -52,6 +54,7 @@ final readonly class FilmPlan
         public Language $language = Language::English,
         public FilmQuality $quality = FilmQuality::Balanced,
         public ?HouseStyle $captionStyle = null,
+        public array $translations = [],
     ) {
     }
 
@@ -133,9 +136,12 @@ final readonly class FilmPlan
         // Which line it is, and not what its id is: the same lesson brought in elsewhere makes the same film.
         $places = array_flip($lines);
 
-        return [
+        return array_filter([
             'lines' => array_map(fn (string $line): string => $this->texts[$line] ?? '', $lines),
+            'translated' => array_map(fn (array $all): array => array_map(
+                fn (Translation $t): array => [$places[$t->line] ?? null, $t->word, $t->was, $t->text], $all,
+            ), $this->translations),
             'set' => array_map(fn (SetCaption $c): array => [$places[$c->line] ?? null, $c->word, $c->was, $c->rows], $this->set),
-        ];
+        ], fn (array $part, string $name): bool => $part !== [] || $name !== 'translated', ARRAY_FILTER_USE_BOTH);
     }
 }

@@ -74,7 +74,7 @@ final class StrayFiles
         }
         foreach (DB::table('exports')->get(['id', 'lesson_id', 'path']) as $row) {
             $owned[(string) $row->path] = true;
-            foreach ([...array_keys(FilesBeside::KINDS), FilesBeside::LINES] as $kind) {
+            foreach ([...array_keys(FilesBeside::kinds()), FilesBeside::LINES] as $kind) {
                 $owned["lessons/{$row->lesson_id}/exports/{$row->id}-{$kind}"] = true;
             }
         }

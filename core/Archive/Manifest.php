@@ -23,7 +23,7 @@ final readonly class Manifest
     /**
      * @param  \stdClass|null  $course  `id`, `name`, `style`, `logos`, `music`
      * @param  list<\stdClass>  $lessons  each with `sections`, `slides`, `decks`, `lines`, `takes`, `choices`, `captions`,
-     *    `music`
+     *    `translations`, `music`
      * @param  list<ArchiveFile>  $files
      */
     public function __construct(public ?\stdClass $course, public array $lessons, public array $files)
@@ -82,7 +82,7 @@ final readonly class Manifest
         $ids = self::idsOf($this->course === null ? [] : [$this->course, ...$this->course->logos, ...$this->course->music]);
         foreach ($this->lessons as $lesson) {
             $rows = [$lesson, ...$lesson->sections, ...$lesson->slides, ...$lesson->decks, ...$lesson->lines, ...$lesson->takes,
-                ...$lesson->captions, ...$lesson->music];
+                ...$lesson->captions, ...$lesson->translations, ...$lesson->music];
             $ids = [...$ids, ...self::idsOf($rows)];
             foreach ($lesson->takes as $take) {
                 $ids = [...$ids, ...self::idsOf($take->tracks)];

@@ -10,6 +10,7 @@ use App\Models\CaptionRow;
 use App\Models\Export;
 use App\Models\Hearing;
 use App\Models\Section;
+use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Testing\TestResponse;
 use OpenReel\Core\Script\Script;
@@ -42,6 +43,67 @@ final class CaptionTest extends FeatureTestCase
         self::assertStringContainsString("At 1 p.m. it is\na {ribbon} <b>", str_replace(['\\', "\r"], '', $inside));
         $beside = $this->get("/api/exports/{$export->id}/beside/captions.vtt")->streamedContent();
         self::assertStringContainsString("At 1 p.m. it is\na {ribbon} &lt;b&gt;", $beside);
+    }
+
+    public function test_another_language_is_typed_or_brought_in_and_goes_along_with_the_film(): void
+    {
+        $section = $this->spoken();
+        $path = "/api/lessons/{$section->lesson_id}/translations/de";
+        $captions = "/api/lessons/{$section->lesson_id}/captions";
+        $first = fn (int $n = 0): array => $this->getJson($captions)->json("sections.0.captions.{$n}");
+        $texts = fn (int $n = 0): array => array_column($first($n)['translated'], 'text', 'language');
+        $said = ['line' => $first()['line'], 'word' => $first()['word'], 'was' => self::FIRST];
+        $this->putJson($path, $said + ['text' => "Der Priel ist\num sieben voll."])->assertNoContent();
+        self::assertSame(['de' => "Der Priel ist\num sieben voll."], $texts());
+        self::assertSame([], $texts(1));
+
+        // A file with times: each text goes to the caption that is seen meanwhile, and can be taken back.
+        $vtt = "WEBVTT\n\n00:00.100 --> 00:01.000\nVoll um sieben.\n\n59:00.000 --> 59:01.000\nNach dem Ende.\n";
+        $file = UploadedFile::fake()->createWithContent('de.vtt', $vtt);
+        $brought = $this->post("{$path}/file", ['file' => $file])->assertOk()->json();
+        self::assertSame([1, 2], [$brought['placed'], $brought['captions']]);
+        self::assertSame(['de' => 'Voll um sieben.'], $texts());
+        $this->putJson("{$path}/all", ['texts' => $brought['undo']])->assertNoContent();
+        self::assertSame(['de' => "Der Priel ist\num sieben voll."], $texts());
+        $this->putJson(
+            "/api/lessons/{$section->lesson_id}/translations/fr", $said + ['text' => 'Pleine à sept heures.'],
+        )->assertNoContent();
+
+        $this->postJson("/api/lessons/{$section->lesson_id}/exports")->assertJson(['state' => 'done']);
+        $export = Export::query()->sole();
+        self::assertContains('captions.de.vtt', $export->beside ?? []);
+        $text = $this->get("/api/exports/{$export->id}/beside/captions.de.vtt")->assertOk()->streamedContent();
+        self::assertStringContainsString("\nDer Priel ist\num sieben voll.\n", $text);
+        self::assertSame(1, substr_count($text, '-->'));
+        $site = $this->postJson(
+            "/api/lessons/{$section->lesson_id}/publication", ['export_id' => $export->id],
+        )->json('site.path');
+        $this->get($site)->assertOk()->assertSee(
+            'srclang="de" label="Deutsch"', false,
+        )->assertSee('srclang="en" label="English"', false);
+        $this->get("{$site}/captions.de.vtt")->assertOk();
+        $this->get("{$site}/captions.pl.vtt")->assertNotFound();
+
+        // Another text makes the film out of date; nothing is rendered for it. Nothing at all takes it away.
+        $this->putJson($path, $said + ['text' => ''])->assertNoContent();
+        self::assertSame(['fr' => 'Pleine à sept heures.'], $texts());
+        $this->getJson("/api/lessons/{$section->lesson_id}/exports")->assertJsonPath('0.up_to_date', false);
+        $this->getJson("/api/lessons/{$section->lesson_id}/assembly")->assertJson(['sections' => 1, 'rendered' => 1]);
+    }
+
+    public function test_a_translation_that_is_none_is_refused(): void
+    {
+        $section = $this->spoken();
+        $path = "/api/lessons/{$section->lesson_id}/translations";
+        $this->putJson("{$path}/xx", ['line' => 'a', 'word' => 0, 'was' => 'b', 'text' => 'c'])->assertStatus(422);
+        $this->putJson("{$path}/de", ['line' => ['a'], 'word' => 0, 'was' => 'b'])->assertStatus(422);
+        $this->postJson("{$path}/de/file")->assertStatus(422);
+        foreach (['Find the day.', "1\n00:50:00,000 --> 00:50:01,000\nSpät.\n", ''] as $content) {
+            $file = UploadedFile::fake()->createWithContent('de.srt', $content);
+            $answer = $this->post("{$path}/de/file", ['file' => $file], ['Accept' => 'application/json']);
+            self::assertContains($answer->getStatusCode(), [409, 422]);
+        }
+        $this->assertDatabaseCount('translations', 0);
     }
 
     public function test_other_captions_make_the_film_out_of_date_and_it_is_made_again_without_rendering(): void

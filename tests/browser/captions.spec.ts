@@ -91,3 +91,37 @@ test('what is typed while the server is away stays, and counts once it is back',
     await page.reload();
     await expect(page.locator('.caption-list')).toContainText('Full at 7.');
 });
+
+test('another language is typed beside the captions, survives a server that is away, and a file is brought in', async ({
+    page,
+    request,
+}) => {
+    const lesson = await makeLesson(request, 'Two languages', [first]);
+    await taken(request, lesson, []);
+    await page.goto(`/lessons/${lesson.id}/captions`);
+    await page.getByLabel('Beside it').selectOption('Deutsch');
+    const other = page.getByRole('textbox', { name: 'Deutsch' });
+    await expect(page.getByText('0 of 1')).toBeVisible();
+    await isAccessible(page);
+    await page.route('**/translations/**', (route) => route.abort());
+    await other.fill('Der Priel ist um sieben voll.');
+    await other.blur();
+    await page.reload();
+    await expect(other).toHaveValue('Der Priel ist um sieben voll.');
+    await page.unroute('**/translations/**');
+    await other.focus();
+    await other.blur();
+    await expect(page.getByText('1 of 1')).toBeVisible();
+
+    const srt = '1\r\n00:00:00,500 --> 00:00:02,000\r\nVoll um sieben.\r\n';
+    const file = { name: 'de.srt', mimeType: 'application/x-subrip', buffer: Buffer.from(srt) };
+    await page.getByLabel('Captions in Deutsch: WebVTT or SubRip').setInputFiles(file);
+    await expect(page.getByText('1 of 1 captions have a text from it.')).toBeVisible();
+    await expect(other).toHaveValue('Voll um sieben.');
+    await page.getByRole('button', { name: 'Undo' }).click();
+    await expect(other).toHaveValue('Der Priel ist um sieben voll.');
+    await filmOf(request, lesson.id, test.info().outputPath('film.mp4'));
+    await page.goto(`/lessons/${lesson.id}/handover`);
+    await expect(page.getByRole('link', { name: 'Captions in German (WebVTT)' })).toBeVisible();
+    await request.delete(`/api/lessons/${lesson.id}`);
+});

@@ -944,6 +944,9 @@ export const captions = {
             "captions": [
                 {
                     "number": 0,
+                    "line": "id5",
+                    "word": 0,
+                    "translated": [],
                     "rows": [
                         "Find the right day.",
                         "Then 4.8 4.9 5.0 5.1 read the height."
@@ -960,6 +963,23 @@ export const captions = {
     ],
     "count": 1,
     "unchecked": 1,
+    "languages": {
+        "ar": "العربية",
+        "cy": "Cymraeg",
+        "da": "Dansk",
+        "de": "Deutsch",
+        "en": "English",
+        "es": "Español",
+        "fr": "Français",
+        "it": "Italiano",
+        "ja": "日本語",
+        "nl": "Nederlands",
+        "pl": "Polski",
+        "pt": "Português",
+        "sv": "Svenska",
+        "uk": "Українська",
+        "zh": "中文"
+    },
     "look": {
         "frame": {
             "width": 320,

@@ -32,6 +32,7 @@ final class LessonRecords
         'lines' => ['lines', ['id', 'section_id', 'position', 'paragraph', 'text', 'spoken_ms', 'removed_at']],
         'choices' => ['line_choices', ['line_id', 'take_id']],
         'captions' => ['set_captions', ['id', 'line_id', 'word', 'was', 'rows', 'checked']],
+        'translations' => ['translations', ['id', 'language', 'line_id', 'word', 'was', 'text']],
         'music' => ['music', self::MUSIC],
     ];
 
@@ -121,7 +122,7 @@ final class LessonRecords
         foreach ($lesson->takes as $take) {
             self::insert('tracks', $take->tracks, self::TRACK, ['take_id' => $take->id, 'path' => null]);
         }
-        foreach (['choices', 'captions', 'music'] as $name) {
+        foreach (['choices', 'captions', 'translations', 'music'] as $name) {
             [$table, $columns] = self::TABLES[$name];
             self::insert($table, $lesson->{$name}, $columns, ['lesson_id' => $lesson->id]);
         }

@@ -49,7 +49,9 @@ final class TranslateCaptions
         $captions = ($this->assemble)($lesson)->captions();
         $found = Translations::placed($captions, TimedTextReader::read($content));
         if ($found === []) {
-            throw Refusal::conflict('None of these captions is seen while something is said in this lesson. Are they of another film?');
+            throw Refusal::conflict(
+                'None of these captions is seen while something is said in this lesson. Are they of another film?',
+            );
         }
         $before = array_map(fn (Caption $c): Translation => Translation::of($c, ''), $captions);
         foreach (Translations::texts($captions, TranslationRow::of($lesson->id)[$language] ?? []) as $number => $text) {
@@ -67,7 +69,7 @@ final class TranslateCaptions
             'captions' => count($captions),
             'undo' => array_map(
                 fn (Translation $t): array => ['line' => $t->line, 'word' => $t->word, 'was' => $t->was, 'text' => $t->text],
-                $before,
+                array_values($before),
             ),
         ];
     }

@@ -9,6 +9,7 @@ use App\Media\FilmPlan;
 use App\Models\CaptionRow;
 use App\Models\Lesson;
 use App\Models\Section;
+use App\Models\TranslationRow;
 use App\Readers\CardPicture;
 use App\Readers\DraftLines;
 use App\Readers\LessonCoverage;
@@ -146,6 +147,7 @@ final class AssembleLesson
             $style->language,
             $as->quality,
             $as->burned ? $style : null,
+            TranslationRow::of($lesson->id),
         );
     }
 

@@ -12,17 +12,19 @@ use App\Models\Lesson;
 use OpenReel\Core\Assembly\Chapter;
 use OpenReel\Core\Assembly\Thumbnail;
 use OpenReel\Core\Captions\Caption;
+use OpenReel\Core\Captions\CaptionLanguage;
 use OpenReel\Core\Captions\SpokenLine;
 use OpenReel\Core\Captions\SpokenLines;
 use OpenReel\Core\Captions\Transcript;
+use OpenReel\Core\Captions\Translations;
 use OpenReel\Core\Formats\DocxText;
 use OpenReel\Core\Formats\TimedText;
 
 /** The files that go with a film: made when it is, so that they say what it says. */
 final class FilesBeside
 {
-    /** By the end of their name: what they are. */
-    public const KINDS = [
+    /** By the end of their name: what they are; beside these there are captions in other languages. */
+    private const KINDS = [
         'captions.vtt' => 'text/vtt', 'captions.srt' => 'application/x-subrip', 'chapters.vtt' => 'text/vtt',
         'chapters.txt' => 'text/plain', 'transcript.txt' => 'text/plain',
         'transcript.html' => 'text/html', 'transcript.docx' => self::DOCX, 'script.md' => 'text/markdown',
@@ -40,7 +42,7 @@ final class FilesBeside
 
     /**
      * @param  list<Caption>  $captions
-     * @return list<string> what was written, by a key of KINDS
+     * @return list<string> what was written, by a key of kinds()
      */
     public function write(Export $export, FilmPlan $plan, array $captions): array
     {
@@ -69,9 +71,17 @@ final class FilesBeside
         return [...array_keys($texts), 'transcript.docx'];
     }
 
+    /** @return array<string, string> type by the end of the name */
+    public static function kinds(): array
+    {
+        $translated = array_map(CaptionLanguage::file(...), array_keys(CaptionLanguage::NAMES));
+
+        return self::KINDS + array_fill_keys($translated, 'text/vtt');
+    }
+
     public static function mime(string $kind): string
     {
-        $mime = self::KINDS[$kind];
+        $mime = self::kinds()[$kind];
 
         return preg_match('#^(image|audio|application/vnd)#', $mime) === 1 ? $mime : "{$mime}; charset=utf-8";
     }
@@ -79,7 +89,7 @@ final class FilesBeside
     /** The film is not wanted any more. */
     public function forget(Export $export): void
     {
-        foreach ([...array_keys(self::KINDS), self::LINES] as $kind) {
+        foreach ([...array_keys(self::kinds()), self::LINES] as $kind) {
             $this->media->delete(self::path($export, $kind));
         }
     }
@@ -92,14 +102,20 @@ final class FilesBeside
 
     /**
      * @param  list<Caption>  $captions
-     * @return array<string, string> text of each, by a key of KINDS; without captions where nothing is said
+     * @return array<string, string> text of each, by a key of kinds(); without captions where nothing is said
      */
     private static function texts(FilmPlan $plan, Lesson $lesson, array $captions): array
     {
+        $translated = [];
+        foreach ($plan->translations as $language => $known) {
+            $own = Translations::captions($captions, $known);
+            $translated += $own === [] ? [] : [CaptionLanguage::file($language) => TimedText::webVtt($own)];
+        }
+
         return ($captions === [] ? [] : [
             'captions.vtt' => TimedText::webVtt($captions),
             'captions.srt' => TimedText::subRip($captions),
-        ]) + [
+        ]) + $translated + [
             'chapters.vtt' => TimedText::chapters($plan->assembly->chapters()),
             'chapters.txt' => TimedText::chapterList($plan->assembly->chapters()),
             'transcript.txt' => Transcript::of($lesson->title, $plan->assembly, $plan->texts),

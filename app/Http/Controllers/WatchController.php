@@ -14,12 +14,14 @@ use App\Models\Course;
 use App\Models\Export;
 use App\Models\Publication;
 use App\Readers\CourseFilms;
+use App\Readers\LessonStyle;
 use App\Readers\SaidInFilm;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
 use Illuminate\Support\Facades\Hash;
 use Illuminate\Support\Facades\RateLimiter;
+use OpenReel\Core\Captions\CaptionLanguage;
 use Symfony\Component\HttpFoundation\Cookie;
 use Symfony\Component\HttpFoundation\Response as AnyResponse;
 
@@ -37,7 +39,13 @@ final class WatchController
     private const COUNTS_A_MINUTE = 120;
 
     /** What of the files beside a film its page shows. */
-    public const FILES = ['captions.vtt', 'chapters.vtt', MakeThumbnail::KIND];
+    private const FILES = ['captions.vtt', 'chapters.vtt', MakeThumbnail::KIND];
+
+    /** @return list<string> */
+    public static function files(): array
+    {
+        return [...self::FILES, ...array_map(CaptionLanguage::file(...), array_keys(CaptionLanguage::NAMES))];
+    }
 
     public function __construct(private readonly SaidInFilm $said)
     {
@@ -95,10 +103,10 @@ final class WatchController
     public function file(Request $request, string $token, string $kind): AnyResponse
     {
         $export = $this->export($request, $token);
-        $isThere = in_array($kind, $export->beside ?? [], true);
+        abort_unless(in_array($kind, $export->beside ?? [], true), 404);
 
         return MediaResponse::of(
-            $isThere ? FilesBeside::path($export, $kind) : null,
+            FilesBeside::path($export, $kind),
             FilesBeside::mime($kind),
             unchanging: false,
         );
@@ -189,6 +197,8 @@ final class WatchController
             'base' => "/watch/{$token}",
             'version' => $version,
             'beside' => $version->export->beside ?? [],
+            'language' => LessonStyle::of($publication->lesson)->language->value,
+            'languages' => CaptionLanguage::NAMES,
             'chapters' => $said['chapters'],
             'lines' => $said['lines'],
             'comments' => CommentResource::forViewers($publication->comments()->get()),

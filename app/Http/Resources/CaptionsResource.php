@@ -6,7 +6,9 @@ namespace App\Http\Resources;
 
 use App\Media\FilmPlan;
 use OpenReel\Core\Captions\Caption;
+use OpenReel\Core\Captions\CaptionLanguage;
 use OpenReel\Core\Captions\SetCaptions;
+use OpenReel\Core\Captions\Translations;
 use OpenReel\Core\Picture\FrameSize;
 use OpenReel\Core\Style\CaptionLook;
 use OpenReel\Core\Style\HouseStyle;
@@ -18,21 +20,39 @@ final class CaptionsResource
     public static function of(FilmPlan $plan, HouseStyle $style): array
     {
         $captions = $plan->captions();
+        $translated = array_map(fn (array $all): array => Translations::texts($captions, $all), $plan->translations);
         $bySection = [];
-        foreach ($captions as $caption) {
-            $bySection[$caption->section][] = $caption;
+        foreach ($captions as $number => $caption) {
+            $bySection[$caption->section][$number] = $caption;
         }
         $sections = [];
         foreach ($bySection as $id => $own) {
-            $sections[] = ['section_id' => $id, 'captions' => self::section($own, $plan)];
+            $sections[] = ['section_id' => $id, 'captions' => self::section($own, $plan, $translated)];
         }
 
         return [
             'sections' => $sections,
             'count' => count($captions),
             'unchecked' => count(array_filter($captions, fn (Caption $c): bool => ! $c->isChecked)),
+            'languages' => CaptionLanguage::NAMES,
             'look' => self::look($plan->assembly->frame, $style),
         ];
+    }
+
+    /**
+     * @param  array<string, array<int, string>>  $translated  by language and number
+     * @return list<array{language: string, text: string}>
+     */
+    private static function translated(array $translated, int $number): array
+    {
+        $texts = [];
+        foreach ($translated as $language => $own) {
+            if (isset($own[$number])) {
+                $texts[] = ['language' => $language, 'text' => $own[$number]];
+            }
+        }
+
+        return $texts;
     }
 
     /** @return array<string, mixed> of captions that are part of the picture: pixels of the frame */
@@ -56,17 +76,21 @@ final class CaptionsResource
     }
 
     /**
-     * @param  list<Caption>  $captions
+     * @param  array<int, Caption>  $captions  by number in the film
+     * @param  array<string, array<int, string>>  $translated  by language and number
      * @return list<array<string, mixed>>
      */
-    private static function section(array $captions, FilmPlan $plan): array
+    private static function section(array $captions, FilmPlan $plan, array $translated): array
     {
-        $words = array_merge(...array_map(fn (Caption $c): array => $c->words, $captions));
+        $words = array_merge(...array_map(fn (Caption $c): array => $c->words, array_values($captions)));
         $gone = SetCaptions::gone($words, $plan->set);
         $told = [];
-        foreach ($captions as $number => $caption) {
+        foreach ($captions as $at => $caption) {
             $told[] = [
-                'number' => $number,
+                'number' => count($told),
+                'line' => $caption->words[0]->line,
+                'word' => $caption->words[0]->number,
+                'translated' => self::translated($translated, $at),
                 'rows' => $caption->rows,
                 'was' => $caption->said(),
                 'from_frame' => $caption->from->framesToHold($plan->assembly->rate),

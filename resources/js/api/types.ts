@@ -735,6 +735,11 @@ export interface CaptionAt {
     /** By index in its section. */
     number: number;
     rows: string[];
+    /** The line and the word of it with which it begins. */
+    line: string;
+    word: number;
+    /** What it says in other languages. */
+    translated: { language: string; text: string }[];
     /** The words it stands for, as the script has them. */
     was: string;
     from_frame: number;
@@ -750,6 +755,8 @@ export interface LessonCaptions {
     sections: { section_id: string; captions: CaptionAt[] }[];
     count: number;
     unchecked: number;
+    /** Languages that are offered, as they call themselves, by their code. */
+    languages: Record<string, string>;
     /** Of captions that are part of the picture, in pixels of the frame. */
     look: {
         frame: { width: number; height: number };
@@ -818,6 +825,8 @@ export interface LessonSite {
 export type BesideKind =
     | 'captions.vtt'
     | 'captions.srt'
+    /** In another language. */
+    | `captions.${string}.vtt`
     | 'chapters.vtt'
     | 'chapters.txt'
     | 'transcript.txt'

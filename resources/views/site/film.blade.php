@@ -3,7 +3,12 @@
     aria-label="{{ $lesson->title }}"
     @if (in_array('thumbnail.jpg', $beside, true)) poster="{{ $base }}/thumbnail.jpg" @endif>
     @if (in_array('captions.vtt', $beside, true))
-        <track kind="captions" src="{{ $base }}/captions.vtt" srclang="en" label="Captions">
+        <track kind="captions" src="{{ $base }}/captions.vtt" srclang="{{ $language }}" label="{{ $languages[$language] }}">
     @endif
-    <track kind="chapters" src="{{ $base }}/chapters.vtt" srclang="en" label="Chapters">
+    @foreach ($languages as $code => $name)
+        @if (in_array("captions.{$code}.vtt", $beside, true))
+            <track kind="captions" src="{{ $base }}/captions.{{ $code }}.vtt" srclang="{{ $code }}" label="{{ $name }}">
+        @endif
+    @endforeach
+    <track kind="chapters" src="{{ $base }}/chapters.vtt" srclang="{{ $language }}" label="Chapters">
 </video>

@@ -137,6 +137,7 @@ final class ManifestTest extends TestCase
             'lines' => [(object) ['id' => $line, 'section_id' => $section]],
             'choices' => [(object) ['line_id' => $line, 'take_id' => $take]],
             'captions' => [],
+            'translations' => [],
             'music' => [],
             'takes' => [(object) [
                 'id' => $take, 'section_id' => $section, 'recorded_in' => $section, 'flags' => [],

@@ -44,7 +44,10 @@ final class TranslationsTest extends TestCase
 
     public function test_texts_with_times_go_to_the_captions_that_are_seen_meanwhile(): void
     {
-        $captions = [self::caption('a', 0, 'One.', 0, 2), self::caption('b', 0, 'Two.', 2, 4), self::caption('c', 0, 'Three.', 4, 6)];
+        $captions = [
+            self::caption('a', 0, 'One.', 0, 2), self::caption('b', 0, 'Two.', 2, 4),
+            self::caption('c', 0, 'Three.', 4, 6),
+        ];
         $cue = fn (float $from, float $until, string $text): array => [
             'from' => (int) (48_000 * $from), 'until' => (int) (48_000 * $until), 'text' => $text,
         ];
@@ -71,11 +74,13 @@ final class TranslationsTest extends TestCase
     {
         return [
             'SubRip of another machine' => [
-                "\u{FEFF}1\r\n00:00:01,500 --> 00:00:03,000\r\n<i>Eins</i>\r\nzwei\r\n\r\n2\r\n00:00:04,000 --> 00:00:05,000\r\n{\\an8}Drei\r\n",
+                "\u{FEFF}1\r\n00:00:01,500 --> 00:00:03,000\r\n<i>Eins</i>\r\nzwei\r\n\r\n"
+                    ."2\r\n00:00:04,000 --> 00:00:05,000\r\n{\\an8}Drei\r\n",
                 [[1.5, 3, "Eins\nzwei"], [4, 5, 'Drei']],
             ],
             'WebVTT with all it can have' => [
-                "WEBVTT - notes\nKind: captions\n\nSTYLE\n::cue { color: red }\n\nNOTE 00:01\n\nname\n01:02.250 --> 01:03.000 line:0 align:start\n"
+                "WEBVTT - notes\nKind: captions\n\nSTYLE\n::cue { color: red }\n\nNOTE 00:01\n\n"
+                    ."name\n01:02.250 --> 01:03.000 line:0 align:start\n"
                     ."<v Wenna>Vier &amp; fünf &lt;6&gt;\n\n1:00:00.000 --> 1:00:01.000\nSpät\n",
                 [[62.25, 63, 'Vier & fünf <6>'], [3600, 3601, 'Spät']],
             ],
@@ -97,7 +102,10 @@ final class TranslationsTest extends TestCase
     /** @return array<string, array{string}> */
     public static function strange(): array
     {
-        return ['nothing' => [''], 'a text' => ["Find the day.\n\nRead it."], 'only its head' => ["WEBVTT\n\n"], 'bytes' => ["\x00\xFF\x00"]];
+        return [
+            'nothing' => [''], 'a text' => ["Find the day.\n\nRead it."], 'only its head' => ["WEBVTT\n\n"],
+            'bytes' => ["\x00\xFF\x00"],
+        ];
     }
 
     private static function caption(string $line, int $word, string $said, float $from, float $until): Caption

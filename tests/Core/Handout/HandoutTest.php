@@ -26,7 +26,10 @@ final class HandoutTest extends TestCase
         self::assertCount(1, $pages);
         $drawing = new \DOMDocument();
         self::assertTrue($drawing->loadXML($page));
-        $texts = array_map(fn (\DOMNode $n): string => (string) $n->textContent, iterator_to_array($drawing->getElementsByTagName('text')));
+        $texts = array_map(
+            fn (\DOMNode $n): string => (string) $n->textContent,
+            iterator_to_array($drawing->getElementsByTagName('text')),
+        );
         self::assertSame(['Tides "now"', 'High water', 'Find the <day> & שלום'], array_slice($texts, 0, 3));
         // The heading stands once; the last is the page's number.
         self::assertSame([1, '1'], [count(array_keys($texts, 'High water', true)), end($texts)]);
@@ -37,14 +40,20 @@ final class HandoutTest extends TestCase
         self::assertStringContainsString('d="M0 0L5000 0L5000 5000Z"', $page);
         // No row is wider than there is room for.
         foreach ($drawing->getElementsByTagName('text') as $text) {
-            self::assertLessThan(595 - 40, (float) $text->getAttribute('x') + 0.5 * (float) $text->getAttribute('font-size') * mb_strlen($text->textContent));
+            self::assertLessThan(
+                595 - 40,
+                (float) $text->getAttribute('x') + 0.5 * (float) $text->getAttribute('font-size') * mb_strlen($text->textContent),
+            );
         }
     }
 
     public function test_a_slide_across_the_page_needs_more_pages_and_long_words_go_on_over_them(): void
     {
         $long = explode(' ', str_repeat('slack water ', 900));
-        $slides = [self::slide('One', 'a', ['Short.']), self::slide('Two', 'b', $long), self::slide('Three', null, ['Nothing', 'seen.'])];
+        $slides = [
+            self::slide('One', 'a', ['Short.']), self::slide('Two', 'b', $long),
+            self::slide('Three', null, ['Nothing', 'seen.']),
+        ];
         $pages = HandoutPages::draw('Tides', $slides, HandoutLayout::One, ['a' => 'data:a', 'b' => 'data:b']);
         self::assertGreaterThan(3, count($pages));
         self::assertSame(1800, substr_count(implode('', $pages), 'slack') + substr_count(implode('', $pages), 'water'));

@@ -9,10 +9,13 @@ import { useLessonPlace } from '../../shell/LessonFrame';
 import { roomPath } from '../../shell/paths';
 import { EmptyPlace } from '../../ui/EmptyPlace';
 import { Icon } from '../../ui/Icon';
+import { useKept } from '../../ui/useKept';
 import { Waiting } from '../../ui/Waiting';
 import { Watch } from '../finish/Watch';
 import { CaptionInHand } from './CaptionInHand';
 import { CaptionList } from './CaptionList';
+import { OtherLanguage } from './OtherLanguage';
+import { TranslationField } from './TranslationField';
 import { keyOf, type Placed, placedOf } from './captions';
 import { useCaptionChange, useCaptions, useTyped } from './useCaptions';
 import { useStretch } from './useStretch';
@@ -27,6 +30,7 @@ export default function CaptionsRoom() {
     const [player, setPlayer] = useState<AssemblyPlayer | null>(null);
     const [at, setAt] = useState<number | null>(null);
     const hear = useStretch(player);
+    const [language, setLanguage] = useKept(`captions/${lesson.id}/language`);
     const all = useMemo(() => placedOf(captions, lesson.sections), [captions, lesson.sections]);
 
     // It begins with the first that nobody has read, of the section that the address names.
@@ -120,6 +124,12 @@ export default function CaptionsRoom() {
                         )}
                     </p>
                     <Link to={roomPath(lesson.id, 'handover')}>Back to Hand over</Link>
+                    <OtherLanguage
+                        lessonId={lesson.id}
+                        captions={captions}
+                        language={language}
+                        onChoose={setLanguage}
+                    />
                 </header>
                 <CaptionList all={all} fps={plan.fps} at={index} onChoose={go} />
             </section>
@@ -145,6 +155,15 @@ export default function CaptionsRoom() {
                     onEnd={(by) => change.endLater(now.section.id, now.caption, by)}
                     onUncheck={() => change.uncheck(now.section.id, now.caption, shownOf(now.caption))}
                 />
+                {language && (
+                    <TranslationField
+                        key={`${language}/${keyOf(now)}`}
+                        lessonId={lesson.id}
+                        language={language}
+                        name={captions.languages[language] ?? language}
+                        caption={now.caption}
+                    />
+                )}
                 <p className="mb-0">
                     <Button
                         variant="quiet"

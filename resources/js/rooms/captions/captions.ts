@@ -19,3 +19,7 @@ export function placedOf(captions: LessonCaptions | undefined, sections: Section
         return section ? own.map((caption) => ({ section, position, caption })) : [];
     });
 }
+
+/** What a caption says in another language; empty while nobody has said it. */
+export const textIn = (caption: CaptionAt, language: string): string =>
+    caption.translated.find((one) => one.language === language)?.text ?? '';

@@ -8,7 +8,7 @@ import { Icon } from '../../ui/Icon';
 import { clock, day, megabytes, size } from '../../ui/time';
 import { Since } from './Since';
 
-const names: Record<BesideKind, string> = {
+const names: Partial<Record<BesideKind, string>> = {
     'captions.vtt': 'Captions (WebVTT)',
     'captions.srt': 'Captions (SubRip)',
     'chapters.vtt': 'Chapters (WebVTT)',
@@ -21,6 +21,12 @@ const names: Record<BesideKind, string> = {
     'sound.m4a': 'Sound only (M4A)',
     'sound.mp3': 'Sound only (MP3)',
 };
+
+/** Captions in another language, as it is called in the reader's. */
+function translated(kind: string): string {
+    const code = kind.split('.')[1] ?? '';
+    return `Captions in ${new Intl.DisplayNames(undefined, { type: 'language' }).of(code) ?? code} (WebVTT)`;
+}
 
 /** A finished film: it plays here, was checked by the program, and can be taken away. */
 export function FinishedExport({ lesson, job }: { lesson: Lesson; job: Export }) {
@@ -81,7 +87,7 @@ export function FinishedExport({ lesson, job }: { lesson: Lesson; job: Export })
                         <ul>
                             {job.beside.map(({ kind, url, bytes }) => (
                                 <li key={kind}>
-                                    <a href={`${url}?download`}>{names[kind]}</a>{' '}
+                                    <a href={`${url}?download`}>{names[kind] ?? translated(kind)}</a>{' '}
                                     <span className="soft times">{size(bytes)}</span>
                                 </li>
                             ))}
