@@ -101,7 +101,7 @@ test('another language is typed beside the captions, survives a server that is a
     await page.goto(`/lessons/${lesson.id}/captions`);
     await page.getByLabel('Beside it').selectOption('Deutsch');
     const other = page.getByRole('textbox', { name: 'Deutsch' });
-    await expect(page.getByText('0 of 1')).toBeVisible();
+    await expect(page.getByText('0 of 1', { exact: true })).toBeVisible();
     await isAccessible(page);
     await page.route('**/translations/**', (route) => route.abort());
     await other.fill('Der Priel ist um sieben voll.');
@@ -111,7 +111,7 @@ test('another language is typed beside the captions, survives a server that is a
     await page.unroute('**/translations/**');
     await other.focus();
     await other.blur();
-    await expect(page.getByText('1 of 1')).toBeVisible();
+    await expect(page.getByText('1 of 1', { exact: true })).toBeVisible();
 
     const srt = '1\r\n00:00:00,500 --> 00:00:02,000\r\nVoll um sieben.\r\n';
     const file = { name: 'de.srt', mimeType: 'application/x-subrip', buffer: Buffer.from(srt) };

@@ -51,6 +51,14 @@ for (const size of [
         await page.getByRole('button', { name: 'New lesson' }).click();
         await expect(page.getByRole('dialog')).toBeVisible();
         await isSound(page);
+        await page.keyboard.press('Escape');
+        await page.getByRole('link', { name: 'What takes up room' }).click();
+        await expect(page.getByRole('heading', { name: 'What can go' })).toBeVisible();
+        await isSound(page);
+        await page.goto(`/lessons/${lesson.id}/handover`);
+        await page.getByRole('button', { name: 'Size, format and quality' }).click();
+        await expect(page.getByText('about').first()).toBeVisible();
+        await isSound(page);
         for (const [room, sign] of [
             ['script', 'All saved'],
             ['review', 'used of'],

@@ -60,7 +60,8 @@ final class TranslationController
     /** @param  array<string, mixed>  $said */
     private function set(Lesson $lesson, string $language, array $said): void
     {
-        $this->translate->set($lesson, $language, $said['line'], (int) $said['word'], $said['was'], (string) ($said['text'] ?? ''));
+        $text = (string) ($said['text'] ?? '');
+        $this->translate->set($lesson, $language, $said['line'], (int) $said['word'], $said['was'], $text);
     }
 
     private static function known(string $language): string

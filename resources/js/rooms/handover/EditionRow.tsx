@@ -104,10 +104,7 @@ export function EditionRow({ lesson, edition, planKey, number, onChange, onRemov
                 {expected && (
                     <>
                         <b>{expected.file_name}</b>
-                        {expected.frames > 0 &&
-                            ` · ${expected.bytes === null ? 'its size is known once more is rendered' : `about ${megabytes(expected.bytes)}`}, ${
-                                expected.seconds < 3 ? 'in a moment' : `in about ${clock(1000 * expected.seconds)}`
-                            }`}
+                        {expected.frames > 0 && ` · ${sizeOf(expected)}, ${timeOf(expected)}`}
                     </>
                 )}{' '}
                 {onRemove && (
@@ -120,3 +117,9 @@ export function EditionRow({ lesson, edition, planKey, number, onChange, onRemov
         </fieldset>
     );
 }
+
+const sizeOf = ({ bytes }: ExpectedFilm): string =>
+    bytes === null ? 'its size is known once more is rendered' : `about ${megabytes(bytes)}`;
+
+const timeOf = ({ seconds }: ExpectedFilm): string =>
+    seconds < 3 ? 'in a moment' : `in about ${clock(1000 * seconds)}`;

@@ -7,6 +7,7 @@ import type { Assembly, Edition, Export, Lesson } from '../../api/types';
 import { useNotices } from '../../shell/Notices';
 import { Icon } from '../../ui/Icon';
 import { useKept } from '../../ui/useKept';
+import { DraftButton } from './DraftButton';
 import { EditionRow } from './EditionRow';
 import { kept, sameEdition, says, usual } from './editions';
 
@@ -58,16 +59,7 @@ export function ExportChoice({ lesson, plan, upToDate, exported, canDraft }: Pro
                 <Button variant="quiet" aria-expanded={open} onClick={() => setOpen(!open)}>
                     Size, format and quality
                 </Button>
-                {canDraft && (
-                    <Button
-                        variant="quiet"
-                        disabled={start.isPending}
-                        title="A stand-in voice reads what is not recorded yet, and the picture and the name say that it is a draft."
-                        onClick={() => start.mutate([{ ...usual, draft: true }], { onError: failed })}
-                    >
-                        Export a draft
-                    </Button>
-                )}
+                {canDraft && <DraftButton lessonId={lesson.id} />}
                 <span className="soft">
                     {upToDate
                         ? 'The film below is up to date.'

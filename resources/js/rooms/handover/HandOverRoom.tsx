@@ -1,19 +1,18 @@
 import Alert from 'react-bootstrap/Alert';
 import Button from 'react-bootstrap/Button';
 import { Link, useNavigate } from 'react-router';
-import { api } from '../../api/client';
-import { isOpen, useAssembly, useExports, useLessonChange } from '../../api/lesson';
+import { isOpen, useAssembly, useExports } from '../../api/lesson';
 import type { Export, Lesson } from '../../api/types';
 import { useLessonPlace } from '../../shell/LessonFrame';
 import { roomPath } from '../../shell/paths';
 import { SectionLinks } from '../../shell/SectionLinks';
-import { useNotices } from '../../shell/Notices';
 import { EmptyPlace } from '../../ui/EmptyPlace';
 import { Icon } from '../../ui/Icon';
 import { clock, day, megabytes } from '../../ui/time';
 import { Waiting } from '../../ui/Waiting';
 import { useCaptions } from '../captions/useCaptions';
 import { CourseSite } from './CourseSite';
+import { DraftButton } from './DraftButton';
 import { says } from './editions';
 import { ExportChoice } from './ExportChoice';
 import { ExportProgress } from './ExportProgress';
@@ -112,21 +111,6 @@ function OtherFilms({ films }: { films: Export[] }) {
                 ))}
             </ul>
         </section>
-    );
-}
-
-function DraftButton({ lessonId }: { lessonId: string }) {
-    const { failed } = useNotices();
-    const start = useLessonChange(lessonId, () => api.post<Export>(`lessons/${lessonId}/exports`, { draft: true }));
-    return (
-        <Button
-            variant="quiet"
-            disabled={start.isPending}
-            title="A stand-in voice reads what is not recorded yet, and the picture and the name say that it is a draft."
-            onClick={() => start.mutate(undefined, { onError: failed })}
-        >
-            Export a draft
-        </Button>
     );
 }
 

@@ -134,10 +134,12 @@ function Became({ arrival, onClose }: { arrival: Arrival; onClose: () => void })
             ))}
             .{' '}
             {others.length > 0
-                ? `This version puts some of it together otherwise: watch ${others.map((one) => one.title).join(', ')} before you export.`
+                ? `This version puts some of it together otherwise: watch ${titles(others)} before you export.`
                 : arrival.made.length === 1
                   ? 'Its film is the same here, to the frame.'
                   : 'Their films are the same here, to the frame.'}
         </Alert>
     );
 }
+
+const titles = (lessons: Arrival['made']): string => lessons.map((one) => one.title).join(', ');
