@@ -78,6 +78,11 @@ final class StrayFiles
                 $owned["lessons/{$row->lesson_id}/exports/{$row->id}-{$kind}"] = true;
             }
         }
+        foreach (DB::table('decks')->pluck('report') as $report) {
+            // What slides showed before they were replaced: it can be taken back.
+            preg_match_all('#lessons/[0-9a-z]{26}/slides/[0-9a-z.-]+#', stripslashes($report), $before);
+            $owned += array_fill_keys($before[0], true);
+        }
         foreach (['decks', 'logos', 'music', 'arrivals'] as $table) {
             $owned += array_fill_keys(DB::table($table)->pluck('path')->all(), true);
         }

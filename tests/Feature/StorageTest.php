@@ -8,9 +8,11 @@ use App\Actions\Storage\ClearTakes;
 use App\Models\ClearedTake;
 use App\Models\Export;
 use App\Models\Lesson;
+use App\Models\Slide;
 use App\Models\Take;
 use App\Readers\StrayFiles;
 use App\Work\Upkeep;
+use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\Artisan;
 use Illuminate\Support\Facades\DB;
 
@@ -124,6 +126,21 @@ final class StorageTest extends FeatureTestCase
         self::assertStringContainsString('3 files', Artisan::output());
         self::assertSame([], $this->stray());
         $this->get("/api/takes/{$take->id}/media")->assertOk();
+    }
+
+    public function test_what_a_replaced_deck_can_bring_back_belongs_to_it(): void
+    {
+        $lesson = $this->section()->lesson;
+        $bring = fn (string $first, string $purpose): string => $this->post("/api/lessons/{$lesson->id}/slides", [
+            'files' => [new UploadedFile(Decks::pdf([$first, 'Two']), 'deck.pdf', null, null, true)], 'purpose' => $purpose,
+        ])->assertCreated()->json('decks.0.id');
+        $bring('One', 'add');
+        $before = $this->get('/api/slides/'.Slide::query()->orderBy('position')->value('id').'/picture')->streamedContent();
+        $deck = $bring('One more', 'replace');
+        self::assertSame([], $this->stray());
+        $this->postJson("/api/decks/{$deck}/undo")->assertOk();
+        $after = $this->get('/api/slides/'.Slide::query()->orderBy('position')->value('id').'/picture')->streamedContent();
+        self::assertSame(md5($before), md5($after));
     }
 
     public function test_rendered_pieces_can_go_and_are_made_anew(): void

@@ -93,6 +93,10 @@ final class LessonRecords
             $takes[$track->take_id]->tracks[] = self::record($track, self::TRACK);
         }
         $record->choices = array_values(array_filter($record->choices, fn (\stdClass $c): bool => isset($takes[$c->take_id])));
+        foreach ($record->decks as $deck) {
+            // Its pages can be drawn again; what it replaced here is not taken along.
+            [$deck->purpose, $deck->report] = ['add', new \stdClass()];
+        }
         $decks = array_column($record->decks, 'id');
         foreach ($record->slides as $slide) {
             $slide->deck_id = in_array($slide->deck_id, $decks, true) ? $slide->deck_id : null;
