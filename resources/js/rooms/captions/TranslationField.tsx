@@ -1,4 +1,5 @@
 import { useMutation } from '@tanstack/react-query';
+import { useEffect, useRef } from 'react';
 import Form from 'react-bootstrap/Form';
 import { api } from '../../api/client';
 import { queryClient } from '../../api/queries';
@@ -37,6 +38,10 @@ export function TranslationField({ lessonId, language, name, caption }: Props) {
         onError: failed,
     });
     const isOther = typed !== '' && typed !== known;
+    // Whoever leaves without leaving the field has typed it all the same.
+    const left = useRef<(() => void) | null>(null);
+    left.current = isOther && !save.isPending ? () => save.mutate(typed) : null;
+    useEffect(() => () => left.current?.(), []);
     return (
         <Form.Group controlId="translation" className="mb-0">
             <Form.Label className="mb-1">{name}</Form.Label>

@@ -11,6 +11,7 @@ import { queryClient } from '../../api/queries';
 import type { Arrival } from '../../api/types';
 import { FilePick } from '../../ui/FilePick';
 import { SendingBar } from '../../ui/SendingBar';
+import { useKept } from '../../ui/useKept';
 
 const LARGEST = 64 * 1024 ** 3;
 const KEY = ['archives'];
@@ -31,12 +32,14 @@ const archive: Receiver<string> = {
 
 const isOpen = (one: Arrival) => one.whole && (one.state === 'waiting' || one.state === 'running');
 
-/** Archives of lessons and courses on their way in; what became of those that were brought in during this visit. */
+/** Archives of lessons and courses on their way in, and what became of those that this browser has brought in. */
 export function BringInArchive() {
     const [sender] = useState(() => new FileSender<string>());
     const now = useSyncExternalStore(sender.subscribe, sender.snapshot);
     const isSending = now.state === 'sending' || now.state === 'waiting';
-    const [told, setTold] = useState<string[]>([]);
+    // Outlives the page: one may be elsewhere when it is done.
+    const [kept, keep] = useKept('archives/told');
+    const told = kept.split(' ');
     const { data: arrivals = [] } = useQuery({
         queryKey: KEY,
         queryFn: () => api.get<Arrival[]>('archives'),
@@ -53,11 +56,11 @@ export function BringInArchive() {
     const send = async (file: File) => {
         const id = await sender.send(file, archive, LARGEST);
         if (id) {
-            setTold((all) => [...all, id]);
+            keep(`${kept} ${id}`.trim());
             await queryClient.invalidateQueries({ queryKey: KEY });
         }
     };
-    const close = (id: string) => setTold((all) => all.filter((one) => one !== id));
+    const close = (id: string) => keep(told.filter((one) => one !== id).join(' '));
     return (
         <div className="bring-archive" aria-live="polite">
             {isSending ? (
