@@ -126,8 +126,7 @@ Route::get('exports/{export}/since', [ExportController::class, 'since']);
 Route::post('exports/{export}/cancel', [ExportController::class, 'cancel']);
 Route::get('lessons/{lesson}/handout.pdf', [ExportController::class, 'handout']);
 Route::get('lessons/{lesson}/edit.zip', [ExportController::class, 'packEdit']);
-Route::get('exports/{export}/all.zip', [ExportController::class, 'pack']);
-Route::get('exports/{export}/scorm.zip', [ExportController::class, 'packScorm']);
+Route::get('exports/{export}/{kind}.zip', [ExportController::class, 'pack'])->whereIn('kind', ['all', 'scorm', 'cmi5']);
 Route::put('exports/{export}/thumbnail', [ExportController::class, 'thumbnail']);
 Route::get('exports/{export}/file', [ExportController::class, 'file']);
 Route::get('exports/{export}/beside/{kind}', [ExportController::class, 'beside'])

@@ -222,6 +222,11 @@ final class ExportTest extends FeatureTestCase
         );
         self::assertStringContainsString('LMSInitialize', (string) $zip->getFromName('index.html'));
         self::assertStringNotContainsString('LMSInitialize', $page);
+        self::assertTrue($zip->open($this->fileOf($this->get("/api/exports/{$id}/cmi5.zip")->assertOk())->getPathname()));
+        self::assertStringContainsString('<url>index.html</url>', (string) $zip->getFromName('cmi5.xml'));
+        self::assertFalse($zip->getFromName('imsmanifest.xml'));
+        self::assertStringContainsString('LMS.LaunchData', (string) $zip->getFromName('index.html'));
+        $this->get("/api/exports/{$id}/else.zip")->assertNotFound();
     }
 
     public function test_a_second_export_renders_only_what_changed(): void

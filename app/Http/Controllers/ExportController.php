@@ -24,6 +24,7 @@ use App\Readers\UsualEditions;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use OpenReel\Core\Formats\FileName;
+use OpenReel\Core\Formats\PackageKind;
 use OpenReel\Core\Handout\HandoutLayout;
 use OpenReel\Core\Render\Edition;
 use Symfony\Component\HttpFoundation\Response;
@@ -109,21 +110,14 @@ final class ExportController
         );
     }
 
-    /** The film and all beside it. */
-    public function pack(Export $export, PackFilm $pack): Response
+    /** The film and all beside it, with a page that may tell a course site how much was watched. */
+    public function pack(Export $export, string $kind, PackFilm $pack): Response
     {
         abort_unless($export->state === WorkState::Done, 404);
+        $kind = $kind === 'all' ? PackageKind::Folder : PackageKind::from($kind);
+        $name = pathinfo($export->file_name, PATHINFO_FILENAME).$kind->says();
 
-        return MediaResponse::once($pack($export), 'application/zip', pathinfo($export->file_name, PATHINFO_FILENAME).'.zip');
-    }
-
-    /** The same as a package for course sites. */
-    public function packScorm(Export $export, PackFilm $pack): Response
-    {
-        abort_unless($export->state === WorkState::Done, 404);
-        $name = pathinfo($export->file_name, PATHINFO_FILENAME);
-
-        return MediaResponse::once($pack($export, forCourseSite: true), 'application/zip', "{$name} (SCORM 1.2).zip");
+        return MediaResponse::once($pack($export, $kind), 'application/zip', "{$name}.zip");
     }
 
     /** For those who edit with another program. */

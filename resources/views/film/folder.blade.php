@@ -61,6 +61,9 @@
         }
         track.mode = 'hidden';
     </script>
-    @includeWhen($forCourseSite, 'film.scorm')
+    @if ($tells !== 'folder')
+        @include('film.seen')
+        @include("film.{$tells}")
+    @endif
 </body>
 </html>

@@ -16,11 +16,6 @@
         }
         return null;
     })();
-    /** So much of the film has to be seen. */
-    const PART = 0.9;
-    /** Numbers of the seconds that were seen. */
-    const seen = new Set();
-    const began = Date.now();
     let isOver = false;
     const get = (name) => api?.LMSGetValue(name) ?? '';
     const set = (name, value) => api?.LMSSetValue(name, String(value));
@@ -37,7 +32,6 @@
         });
         return out.map(([from, until]) => `${from}-${until}`).join(' ').slice(0, 4096);
     };
-    const isDone = () => film.duration > 0 && seen.size >= PART * Math.floor(film.duration);
     const keep = () => {
         set('cmi.core.lesson_location', Math.floor(film.currentTime));
         set('cmi.suspend_data', stretches());
@@ -72,17 +66,7 @@
         if (at > 0) {
             film.addEventListener('loadedmetadata', () => (film.currentTime = at), { once: true });
         }
-        film.addEventListener('timeupdate', () => {
-            const before = seen.size;
-            if (!film.paused) {
-                seen.add(Math.floor(film.currentTime));
-            }
-            if (seen.size > before && (isDone() || seen.size % 10 === 0)) {
-                keep();
-            }
-        });
-        film.addEventListener('pause', keep);
-        film.addEventListener('ended', keep);
+        whileSeen(keep);
         window.addEventListener('pagehide', leave);
     }
 </script>

@@ -119,6 +119,13 @@ export function FinishedExport({ lesson, job }: { lesson: Lesson; job: Export })
                             </a>
                             <a
                                 className="btn btn-quiet btn-sm"
+                                href={`/api/exports/${job.id}/cmi5.zip`}
+                                title="The same for course sites that keep learning records (xAPI)"
+                            >
+                                <Icon name="download" /> For a course site (cmi5)
+                            </a>
+                            <a
+                                className="btn btn-quiet btn-sm"
                                 href={`/api/lessons/${lessonId}/edit.zip`}
                                 title="The cuts as OpenTimelineIO and CMX 3600, with the recordings and slides they name"
                             >
