@@ -12,6 +12,9 @@ final class Thumbnail
     /** Pixels across: what course sites and pages that link to a film ask for. */
     public const WIDTH = 1280;
 
+    /** Of a smaller one, for lists. */
+    public const SMALL_WIDTH = 480;
+
     /** The middle of the first shot: nothing fades or moves any more there. */
     public static function of(Assembly $assembly): Tick
     {

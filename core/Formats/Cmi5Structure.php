@@ -20,7 +20,8 @@ final class Cmi5Structure
     {
         $id = self::escaped($id);
         $words = self::escaped(PlainText::row($title));
-        $text = fn (string $name): string => "<{$name}><langstring lang=\"".self::escaped($language)."\">{$words}</langstring></{$name}>";
+        $language = self::escaped($language);
+        $text = fn (string $name): string => "<{$name}><langstring lang=\"{$language}\">{$words}</langstring></{$name}>";
         $page = self::escaped(implode('/', array_map(rawurlencode(...), explode('/', $page))));
 
         return <<<XML

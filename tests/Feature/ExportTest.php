@@ -78,7 +78,8 @@ final class ExportTest extends FeatureTestCase
         $beside = array_column($this->getJson("/api/exports/{$id}")->json('beside'), 'url', 'kind');
         self::assertSame([
             'captions.vtt', 'captions.srt', 'chapters.vtt', 'chapters.txt', 'transcript.txt',
-            'transcript.html', 'script.md', 'transcript.docx', 'thumbnail.jpg', 'sound.m4a', 'sound.mp3',
+            'transcript.html', 'script.md', 'transcript.docx', 'thumbnail.jpg', 'thumbnail-small.jpg',
+            'thumbnail-title.jpg', 'sound.m4a', 'sound.mp3',
         ], array_keys($beside));
         $file = fn (string $kind): string => $this->fileOf($this->get($beside[$kind])->assertOk())->getPathname();
         $text = fn (string $kind): string => (string) file_get_contents($file($kind));
@@ -107,7 +108,10 @@ final class ExportTest extends FeatureTestCase
             'ffprobe', '-v', 'error', '-show_entries', 'stream=codec_name,width:format=duration', '-show_chapters', '-of', 'json',
             $file($kind),
         ])['output'], true);
-        self::assertSame(320, $prober('thumbnail.jpg')['streams'][0]['width']);
+        foreach (['thumbnail.jpg', 'thumbnail-small.jpg', 'thumbnail-title.jpg'] as $kind) {
+            self::assertSame(320, $prober($kind)['streams'][0]['width']);
+        }
+        self::assertNotSame(md5($text('thumbnail.jpg')), md5($text('thumbnail-title.jpg')));
         self::assertSame(['aac', 2], [$prober('sound.m4a')['streams'][0]['codec_name'], count($prober('sound.m4a')['chapters'])]);
         self::assertEqualsWithDelta(
             (float) $prober('sound.m4a')['format']['duration'], (float) $prober('sound.mp3')['format']['duration'], 0.1,

@@ -751,6 +751,16 @@ export const exports = [
                 "bytes": 1
             },
             {
+                "kind": "thumbnail-small.jpg",
+                "url": "/api/exports/id14/beside/thumbnail-small.jpg",
+                "bytes": 1
+            },
+            {
+                "kind": "thumbnail-title.jpg",
+                "url": "/api/exports/id14/beside/thumbnail-title.jpg",
+                "bytes": 1
+            },
+            {
                 "kind": "sound.m4a",
                 "url": "/api/exports/id14/beside/sound.m4a",
                 "bytes": 1

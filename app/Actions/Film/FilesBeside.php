@@ -28,7 +28,8 @@ final class FilesBeside
         'captions.vtt' => 'text/vtt', 'captions.srt' => 'application/x-subrip', 'chapters.vtt' => 'text/vtt',
         'chapters.txt' => 'text/plain', 'transcript.txt' => 'text/plain',
         'transcript.html' => 'text/html', 'transcript.docx' => self::DOCX, 'script.md' => 'text/markdown',
-        MakeThumbnail::KIND => 'image/jpeg', 'sound.m4a' => 'audio/mp4', 'sound.mp3' => 'audio/mpeg',
+        MakeThumbnail::KIND => 'image/jpeg', 'thumbnail-small.jpg' => 'image/jpeg', 'thumbnail-title.jpg' => 'image/jpeg',
+        'sound.m4a' => 'audio/mp4', 'sound.mp3' => 'audio/mpeg',
     ];
 
     private const DOCX = 'application/vnd.openxmlformats-officedocument.wordprocessingml.document';

@@ -32,7 +32,7 @@ final class MakeMediaBeside
         $film = $this->media->path((string) $export->path);
         if (! in_array(MakeThumbnail::KIND, $export->beside ?? [], true)) {
             $this->thumbnail->draw($export, $film, Tick::ofMilliseconds($this->said->of($export)['thumbnail_ms']));
-            self::told($export, MakeThumbnail::KIND);
+            self::told($export, MakeThumbnail::KIND, ...MakeThumbnail::OTHERS);
         }
         if ($export->edition()->format !== FilmFormat::Mp4) {
             // The sound is that of the MP4, which is made beside it.
@@ -49,8 +49,8 @@ final class MakeMediaBeside
         }
     }
 
-    private static function told(Export $export, string $kind): void
+    private static function told(Export $export, string ...$kinds): void
     {
-        $export->refresh()->update(['beside' => array_values(array_unique([...$export->beside ?? [], $kind]))]);
+        $export->refresh()->update(['beside' => array_values(array_unique([...$export->beside ?? [], ...$kinds]))]);
     }
 }

@@ -105,7 +105,7 @@ final class ExportController
         return MediaResponse::of(
             $isThere ? FilesBeside::path($export, $kind) : null,
             FilesBeside::mime($kind),
-            unchanging: $kind !== MakeThumbnail::KIND,
+            unchanging: ! in_array($kind, [MakeThumbnail::KIND, ...MakeThumbnail::OTHERS], true),
             downloadAs: $request->has('download') ? pathinfo($export->file_name, PATHINFO_FILENAME)." {$kind}" : null,
         );
     }

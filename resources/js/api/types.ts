@@ -834,5 +834,7 @@ export type BesideKind =
     | 'transcript.docx'
     | 'script.md'
     | 'thumbnail.jpg'
+    | 'thumbnail-small.jpg'
+    | 'thumbnail-title.jpg'
     | 'sound.m4a'
     | 'sound.mp3';

@@ -18,6 +18,8 @@ const names: Partial<Record<BesideKind, string>> = {
     'transcript.docx': 'Transcript for word processors (DOCX)',
     'script.md': 'Script',
     'thumbnail.jpg': 'Thumbnail',
+    'thumbnail-small.jpg': 'Thumbnail, small',
+    'thumbnail-title.jpg': 'Thumbnail with the title',
     'sound.m4a': 'Sound only (M4A)',
     'sound.mp3': 'Sound only (MP3)',
 };
