@@ -20,8 +20,12 @@ final readonly class ThumbnailDrawing
 
     private const MARGIN = 0.06;
 
-    public function __construct(private string $title, private string $course, private FrameSize $frame, private HouseStyle $style)
-    {
+    public function __construct(
+        private string $title,
+        private string $course,
+        private FrameSize $frame,
+        private HouseStyle $style,
+    ) {
     }
 
     /** @param  string  $picture  address of the picture of the film */

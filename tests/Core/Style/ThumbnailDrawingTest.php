@@ -46,7 +46,8 @@ final class ThumbnailDrawingTest extends TestCase
 
     public function test_the_course_stands_below_it(): void
     {
-        $svg = (new ThumbnailDrawing('Springs', 'Reading the Water', FrameSize::of(1280, 720), HouseStyle::of([])))->svg('data:x');
+        $drawing = new ThumbnailDrawing('Springs', 'Reading the Water', FrameSize::of(1280, 720), HouseStyle::of([]));
+        $svg = $drawing->svg('data:x');
         self::assertMatchesRegularExpression('#>Springs</text><text [^>]*font-size="47"[^>]*>Reading the Water</text>#', $svg);
         self::assertStringContainsString('xlink:href="data:x"', $svg);
     }

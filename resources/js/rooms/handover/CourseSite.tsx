@@ -1,7 +1,9 @@
+import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
-import type { Export, Lesson, LessonSite } from '../../api/types';
+import { api } from '../../api/client';
+import type { ChangedSince, Export, Lesson, LessonSite } from '../../api/types';
 import { useNotices } from '../../shell/Notices';
 import { useSite, useSiteChange } from '../../shell/useSite';
 import { CommentCard } from '../../shell/CommentCard';
@@ -48,6 +50,9 @@ export function CourseSite({ lesson, latest }: { lesson: Lesson; latest: Export 
                             onChange={(event) => setNote(event.target.value)}
                         />
                     )}
+                    {current && note === '' && (
+                        <WhatChanged lesson={lesson} exportId={current.export_id} onSay={setNote} />
+                    )}
                     <Button type="submit" disabled={change.isPending}>
                         {current ? `Publish as version ${current.number + 1}` : 'Publish'}
                     </Button>
@@ -58,6 +63,23 @@ export function CourseSite({ lesson, latest }: { lesson: Lesson; latest: Export 
             {site && site.watched.length > 0 && <Watched of={site.watched} />}
             {site && <Comments lessonId={lesson.id} all={comments} />}
         </section>
+    );
+}
+
+/** Says for the presenter which sections are others than in the version that viewers see now. */
+function WhatChanged({ lesson, exportId, onSay }: { lesson: Lesson; exportId: string; onSay: (note: string) => void }) {
+    const { data: since } = useQuery({
+        queryKey: ['since', exportId, lesson.revision, lesson.updated_at],
+        queryFn: () => api.get<ChangedSince>(`exports/${exportId}/since`),
+    });
+    if (!since || since.sections.length === 0) {
+        return null;
+    }
+    const titles = since.sections.map(({ title, new: isNew }) => (isNew ? `${title} (new)` : title));
+    return (
+        <Button size="sm" variant="quiet" onClick={() => onSay(`Changed: ${titles.join('; ')}.`.slice(0, 500))}>
+            Say what changed
+        </Button>
     );
 }
 
