@@ -7,6 +7,7 @@ namespace App\Jobs;
 use App\Actions\Archives\UnpackArchive;
 use App\Media\Cancelled;
 use App\Media\MediaStore;
+use App\Media\ProgramKilled;
 use App\Media\Trouble;
 use App\Models\Arrival;
 use App\Models\WorkState;
@@ -49,6 +50,9 @@ final class UnpackArchiveJob implements ShouldQueue
                 // It was said already.
             } catch (Problem $e) {
                 $arrival->become(WorkState::Failed, WorkState::OPEN, ['problem' => $e->getMessage()]);
+            } catch (ProgramKilled $e) {
+                // What arrived stays, and is looked through once more.
+                throw $e;
             } catch (Trouble $e) {
                 Log::warning("Archive {$arrival->id} could not be brought in", $e->context());
                 $arrival->become(WorkState::Failed, WorkState::OPEN, ['problem' => $e->getMessage()]);

@@ -16,6 +16,7 @@ use App\Media\PieceRenderer;
 use App\Media\Prober;
 use App\Media\Program;
 use App\Media\ProgramFailed;
+use App\Media\ProgramKilled;
 use App\Media\ScriptReader;
 use App\Models\Export;
 use App\Models\Lesson;
@@ -313,6 +314,25 @@ final class ExportTest extends FeatureTestCase
 
         self::assertSame(WorkState::Cancelled, $export->refresh()->state);
         self::assertLessThan(2, $commands->count('segment'));
+        self::assertSame([], $this->draftsLeft());
+    }
+
+    public function test_what_was_stopped_with_the_server_goes_on(): void
+    {
+        $lesson = $this->lesson();
+        $this->patchJson("/api/sections/{$lesson->sections()->firstOrFail()->id}", ['inset_size' => 'large'])->assertOk();
+        $export = RequestExport::row($lesson);
+        $good = app(Encoder::class);
+        $this->useEncoder($this->failing($good, ProgramKilled::running(['ffmpeg'], 255)));
+        try {
+            app()->call([new ExportLessonJob($export->id), 'handle']);
+            self::fail('The queue has to hear of it, so that it hands the job out again.');
+        } catch (ProgramKilled) {
+            self::assertSame(WorkState::Running, $export->refresh()->state);
+        }
+        $this->useEncoder($good);
+        app()->call([new ExportLessonJob($export->id), 'handle']);
+        self::assertSame(WorkState::Done, $export->refresh()->state);
         self::assertSame([], $this->draftsLeft());
     }
 
