@@ -101,9 +101,14 @@ test('a film is published, watched on a phone, commented on, mended and answered
     await expect(card).toHaveCount(0);
     await filmOf(request, lesson.id, test.info().outputPath('film2.mp4'));
     await page.goto(`/lessons/${lesson.id}/handover`);
-    await page.getByLabel('What is new in this version').fill('The height is right now.');
+    const note = page.getByLabel('What is new in this version');
+    await page.getByRole('button', { name: 'Say what changed' }).click();
+    await expect(note).toHaveValue(/^Changed: /);
+    await note.fill('The height is right now.');
     await page.getByRole('button', { name: 'Publish as version 2' }).click();
     await expect(page.getByText('Version 2, published')).toBeVisible();
+    await page.getByText('The version before').click();
+    await expect(page.getByRole('link', { name: 'Version 1', exact: true })).toBeVisible();
 
     await viewer.goto(path);
     await expect(viewer.getByText('New in version 2: The height is right now.')).toBeVisible();

@@ -60,6 +60,7 @@ export function CourseSite({ lesson, latest }: { lesson: Lesson; latest: Export 
                     {!latest.up_to_date && <span className="soft">The lesson has changed since it was exported.</span>}
                 </Form>
             )}
+            {site && site.versions.length > 1 && <Before versions={site.versions.slice(1)} />}
             {site && site.watched.length > 0 && <Watched of={site.watched} />}
             {site && <Comments lessonId={lesson.id} all={comments} />}
         </section>
@@ -184,6 +185,26 @@ function Published({ lesson, site }: { lesson: Lesson; site: NonNullable<LessonS
                 </Form>
             </div>
         </>
+    );
+}
+
+/** Versions that were seen before: their films are kept. */
+function Before({ versions }: { versions: NonNullable<LessonSite['site']>['versions'] }) {
+    return (
+        <details className="mb-2">
+            <summary>{versions.length === 1 ? 'The version before' : `${versions.length} versions before`}</summary>
+            <ul className="mb-0">
+                {versions.map((one) => (
+                    <li key={one.number} className="times">
+                        <a href={`/api/exports/${one.export_id}/file?download`}>Version {one.number}</a>{' '}
+                        <span className="soft">
+                            {day(one.published_at)}
+                            {one.note && `: ${one.note}`}
+                        </span>
+                    </li>
+                ))}
+            </ul>
+        </details>
     );
 }
 
