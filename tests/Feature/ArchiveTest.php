@@ -169,6 +169,27 @@ final class ArchiveTest extends FeatureTestCase
         ];
     }
 
+    public function test_what_cannot_be_taken_out_whole_is_not_taken_out(): void
+    {
+        $lesson = $this->lesson();
+        $path = (string) Take::query()->sole()->played()?->file_path;
+        $kept = (string) file_get_contents($this->media()->path($path));
+        $this->media()->delete($path);
+        $this->getJson("/api/lessons/{$lesson->id}/archive.zip")->assertStatus(409);
+        self::assertSame([], $this->draftsLeft());
+        $this->media()->write($path, $kept);
+
+        // Slides whose deck is lost are slides all the same.
+        $deck = $lesson->decks()->create([
+            'name' => 'Tides.pdf', 'path' => "lessons/{$lesson->id}/decks/gone.pdf", 'purpose' => 'replace', 'state' => 'done',
+        ]);
+        Slide::query()->update(['deck_id' => $deck->id, 'page' => 1]);
+        $zip = $this->taken("/api/lessons/{$lesson->id}/archive.zip");
+        $made = $this->bring($zip)->assertJson(['state' => 'done'])->json('made');
+        self::assertTrue($made[0]['same']);
+        self::assertNull(Slide::query()->where('lesson_id', $made[0]['id'])->sole()->deck_id);
+    }
+
     public function test_what_arrives_in_pieces_goes_on_where_it_stopped_and_can_be_given_up(): void
     {
         $this->postJson('/api/archives', [])->assertStatus(422);

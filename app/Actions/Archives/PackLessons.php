@@ -9,6 +9,8 @@ use App\Media\Archive;
 use App\Media\MediaStore;
 use App\Models\Course;
 use App\Models\Lesson;
+use App\Refusal;
+use Illuminate\Support\Facades\Log;
 use OpenReel\Core\Archive\ArchiveFile;
 use OpenReel\Core\Archive\Manifest;
 use OpenReel\Core\Archive\OwnFiles;
@@ -26,7 +28,8 @@ final class PackLessons
     /**
      * @return string path of a draft, for whoever asked to send and remove
      *
-     * @throws \App\Media\DiskFull|\App\Media\MissingFile
+     * @throws \App\Media\DiskFull
+     * @throws Refusal when a file of it is not there
      */
     public function lesson(Lesson $lesson): string
     {
@@ -39,7 +42,8 @@ final class PackLessons
     /**
      * @return string path of a draft
      *
-     * @throws \App\Media\DiskFull|\App\Media\MissingFile
+     * @throws \App\Media\DiskFull
+     * @throws Refusal when a file of it is not there
      */
     public function course(Course $course): string
     {
@@ -55,6 +59,7 @@ final class PackLessons
         $records = $files = [];
         foreach ($lessons as $lesson) {
             $record = $this->records->lesson($lesson);
+            $this->leaveOutLostDecks($record);
             $record->plan = ($this->assemble)($lesson)->hash();
             $records[] = $record;
             $files += $this->filesOf($record);
@@ -65,6 +70,13 @@ final class PackLessons
         }
         $listed = [];
         foreach ($files as $name => $hash) {
+            if (! $this->media->exists($name)) {
+                Log::error("The archive lacks {$name}");
+                throw Refusal::conflict(
+                    'A recording or a slide of it is missing on the server, so it cannot be taken out whole. Ask whoever '
+                        .'runs it.',
+                );
+            }
             $listed[] = new ArchiveFile($name, $this->media->bytes($name), $hash ?? $this->media->hash($name));
         }
         $manifest = new Manifest($shared, $records, $listed);
@@ -80,6 +92,16 @@ final class PackLessons
         }
 
         return $archive->close();
+    }
+
+    /** Without the file that its slides were drawn from a lesson is as good: they are not drawn again, that is all. */
+    private function leaveOutLostDecks(\stdClass $lesson): void
+    {
+        $lesson->decks = array_values(array_filter($lesson->decks, fn (\stdClass $d): bool => $this->media->exists($d->path)));
+        $known = array_column($lesson->decks, 'id');
+        foreach ($lesson->slides as $slide) {
+            $slide->deck_id = in_array($slide->deck_id, $known, true) ? $slide->deck_id : null;
+        }
     }
 
     /** @return array<string, string|null> SHA-256 by name on the media disk; null where it is not known yet */
