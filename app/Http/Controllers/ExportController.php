@@ -23,6 +23,7 @@ use App\Readers\FilmNames;
 use App\Readers\UsualEditions;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
+use Illuminate\Validation\Rule;
 use OpenReel\Core\Formats\FileName;
 use OpenReel\Core\Formats\PackageKind;
 use OpenReel\Core\Handout\HandoutLayout;
@@ -129,7 +130,11 @@ final class ExportController
     /** The slides with their words, as a PDF file. */
     public function handout(Request $request, Lesson $lesson, MakeHandout $make): Response
     {
-        $layout = HandoutLayout::tryFrom($request->string('layout', 'one')->value()) ?? HandoutLayout::One;
+        $request->validate(
+            ['layout' => ['sometimes', Rule::enum(HandoutLayout::class)]],
+            ['*' => 'A handout has the layout one or three.'],
+        );
+        $layout = HandoutLayout::from($request->string('layout', 'one')->value());
 
         return MediaResponse::once($make($lesson, $layout), 'application/pdf', FileName::of("{$lesson->title} (handout)", 'pdf'));
     }
