@@ -23,7 +23,7 @@ test('a lesson goes out as an archive and comes in again; what is set aside is c
     await page.getByLabel('Archive of a lesson or a course').setInputFiles(archive);
     await expect(page.getByText('Its film is the same here, to the frame.')).toBeVisible({ timeout: 30_000 });
     await isAccessible(page);
-    await page.getByRole('link', { name: 'Going out', exact: true }).first().click();
+    await page.getByRole('alert').getByRole('link', { name: 'Going out' }).click();
     await expect(page).not.toHaveURL(new RegExp(lesson.id));
     const brought = await readLesson(request, /lessons\/(\w+)/.exec(page.url())?.[1] ?? '');
     expect(brought.sections.map((one) => one.takes.map((take) => take.verdict))).toEqual(
