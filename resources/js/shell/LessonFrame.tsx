@@ -39,7 +39,8 @@ export function LessonFrame() {
     const room = useLocation().pathname.split('/')[3] ?? 'script';
     const { data: lesson, error } = useLesson(lessonId);
     useRecovery(lessonId);
-    useFinishedFilms(lessonId);
+    // Who records is not spoken to.
+    useFinishedFilms(lessonId, room === 'record');
     useReadAhead(lesson, room);
     useEffect(() => {
         const name = room === 'captions' ? 'Captions' : (rooms.find(([path]) => path === room)?.[1] ?? '');

@@ -4,14 +4,21 @@ import { useOpenExports } from '../api/lesson';
 import type { Export } from '../api/types';
 import { useNotices } from './Notices';
 
-/** Says when a film of the lesson is finished, in whatever room; outside the page too, where that is allowed. */
-export function useFinishedFilms(lessonId: string): void {
+/**
+ * Says when a film of the lesson is finished, in whatever room; outside the page too, where that is allowed.
+ *
+ * @param isQuiet nothing is said now, but afterwards
+ */
+export function useFinishedFilms(lessonId: string, isQuiet: boolean): void {
     const { say } = useNotices();
     const open = useOpenExports(lessonId);
     const before = useRef<string[]>([]);
     const ids = open.map((one) => one.id);
     const key = ids.join();
     useEffect(() => {
+        if (isQuiet) {
+            return;
+        }
         const over = before.current.filter((id) => !ids.includes(id));
         before.current = ids;
         for (const id of over) {
@@ -29,7 +36,7 @@ export function useFinishedFilms(lessonId: string): void {
         }
         // The list is another one with each answer; what is in it counts.
         // eslint-disable-next-line react-hooks/exhaustive-deps
-    }, [key, say]);
+    }, [key, say, isQuiet]);
 }
 
 function tellOutside(text: string): void {
