@@ -77,7 +77,13 @@ final readonly class FilmPlan
         return SoundPlan::of($this->assembly, $this->target, $this->computerUnder, $this->music);
     }
 
-    /** @return list<Caption> in order */
+    /** @return list<Caption> those that are shown, in order */
+    public function shownCaptions(): array
+    {
+        return array_values(array_filter($this->captions(), fn (Caption $c): bool => ! $c->isToFill()));
+    }
+
+    /** @return list<Caption> in order, also those that are still to be filled in */
     public function captions(): array
     {
         return FilmCaptions::of($this->assembly, $this->texts, $this->set);

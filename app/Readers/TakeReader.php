@@ -190,6 +190,7 @@ final class TakeReader
     {
         $used = self::usedOf($row);
         $marks = $row['marks'] === '[]' ? [] : (array) json_decode($row['marks'], true);
+        $heard = json_decode($row['heard'] ?? 'null', true);
 
         return new CoreTake(
             $row['id'],
@@ -204,7 +205,8 @@ final class TakeReader
             self::reached($row['reached'] ?? '[]'),
             self::cleanOf($row, $tracks, $usual),
             self::spans((array) json_decode($row['silences'] ?? '[]', true)),
-            pauses: self::spans(json_decode($row['heard'] ?? 'null', true)['pauses'] ?? []),
+            pauses: self::spans($heard['pauses'] ?? []),
+            unscripted: self::spans($heard['unscripted'] ?? []),
             adjustment: Adjustment::read(json_decode($row['adjustment'] ?? 'null', true)),
         );
     }

@@ -30,6 +30,12 @@ final readonly class Caption
         return implode(' ', $this->rows);
     }
 
+    /** Something is said that nobody has written yet: it is not shown. */
+    public function isToFill(): bool
+    {
+        return $this->rows === [FilmCaptions::TO_FILL];
+    }
+
     /** The words that are said, as the script has them. */
     public function said(): string
     {

@@ -5,13 +5,21 @@ declare(strict_types=1);
 namespace OpenReel\Core\Captions;
 
 use OpenReel\Core\Assembly\Assembly;
+use OpenReel\Core\Assembly\Passage;
 use OpenReel\Core\Assembly\Segment;
 use OpenReel\Core\Assembly\WordFrames;
+use OpenReel\Core\Time\Span;
 use OpenReel\Core\Time\Tick;
 
 /** What is said in a film as captions: from the script, timed by when each word is heard. */
 final class FilmCaptions
 {
+    /** Speech that the script does not have, until somebody writes what is said; the mark behind the dots is in no script. */
+    public const TO_FILL = "…\u{2060}";
+
+    /** Shorter than this it is an "er" or a breath, in milliseconds. */
+    private const LEAST_UNSCRIPTED_MS = 1_000;
+
     /** A word at the end of what is said takes no longer than this, in milliseconds. */
     private const LONGEST_WORD_MS = 1_200;
 
@@ -31,7 +39,7 @@ final class FilmCaptions
         return self::apart(array_merge(...array_map(
             fn (string $id, array $words): array => array_map(
                 fn (Caption $c): Caption => $c->in($id),
-                CaptionCut::of($words, $assembly->rate, $set),
+                CaptionCut::of($words, $assembly->rate, [...$set, ...self::toFill($words)]),
             ),
             array_keys($sections),
             array_values($sections),
@@ -70,6 +78,9 @@ final class FilmCaptions
                 $said[] = [$found[0][$n], $tick, $line, $n];
             }
         }
+        foreach (self::unscripted($passage) as $span) {
+            $said[] = [self::TO_FILL, $span->from->count, $passage->take->id, $span->from->count, $span->until->count];
+        }
         usort($said, fn (array $a, array $b): int => $a[1] <=> $b[1]);
         $at = fn (int $tick): Tick => Tick::ofFrames(
             $segment->startFrame + min($segment->frames, $map->frameOf(Tick::of($tick))),
@@ -77,8 +88,9 @@ final class FilmCaptions
         );
         $longest = Tick::ofMilliseconds(self::LONGEST_WORD_MS)->count;
         $words = [];
-        foreach ($said as $n => [$text, $tick, $line, $number]) {
-            $until = min($said[$n + 1][1] ?? $passage->span->until->count, $tick + $longest);
+        foreach ($said as $n => $one) {
+            [$text, $tick, $line, $number] = $one;
+            $until = min($said[$n + 1][1] ?? $passage->span->until->count, $one[4] ?? $tick + $longest);
             foreach ($passage->take->pauses as $pause) {
                 // It ends where a silence begins.
                 $until = $pause->from->count > $tick ? min($until, $pause->from->count) : $until;
@@ -89,5 +101,31 @@ final class FilmCaptions
         }
 
         return $words;
+    }
+
+    /** @return list<Span> speech of a passage that the script does not have */
+    private static function unscripted(Passage $passage): array
+    {
+        $least = Tick::ofMilliseconds(self::LEAST_UNSCRIPTED_MS)->count;
+
+        return array_values(array_filter(
+            $passage->take->unscripted,
+            fn (Span $s): bool => $s->from->count >= $passage->span->from->count
+                && $s->until->count <= $passage->span->until->count && $s->length()->count >= $least,
+        ));
+    }
+
+    /**
+     * Each by itself, and to be read by a person.
+     *
+     * @param  list<SpokenWord>  $words
+     * @return list<SetCaption>
+     */
+    private static function toFill(array $words): array
+    {
+        return array_map(
+            fn (SpokenWord $w): SetCaption => new SetCaption($w->line, $w->number, $w->text, [], false),
+            array_values(array_filter($words, fn (SpokenWord $w): bool => $w->text === self::TO_FILL)),
+        );
     }
 }

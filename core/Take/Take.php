@@ -30,6 +30,7 @@ final readonly class Take
      * @param  list<Span>  $silences  in which nothing is heard of it
      * @param  Adjustment|null  $adjustment  how its camera's picture is changed
      * @param  list<Span>  $pauses  silences between speech, as listening found them, in order
+     * @param  list<Span>  $unscripted  speech in it that is no line, in order
      * @param  bool  $isDraft  nobody recorded it: a stand-in voice reads a line
      */
     public function __construct(
@@ -48,6 +49,7 @@ final readonly class Take
         public bool $isDraft = false,
         public ?Adjustment $adjustment = null,
         public array $pauses = [],
+        public array $unscripted = [],
     ) {
     }
 

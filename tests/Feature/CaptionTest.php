@@ -10,6 +10,7 @@ use App\Models\CaptionRow;
 use App\Models\Export;
 use App\Models\Hearing;
 use App\Models\Section;
+use App\Models\Take;
 use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Testing\TestResponse;
@@ -89,6 +90,29 @@ final class CaptionTest extends FeatureTestCase
         self::assertSame(['fr' => 'Pleine à sept heures.'], $texts());
         $this->getJson("/api/lessons/{$section->lesson_id}/exports")->assertJsonPath('0.up_to_date', false);
         $this->getJson("/api/lessons/{$section->lesson_id}/assembly")->assertJson(['sections' => 1, 'rendered' => 1]);
+    }
+
+    public function test_what_the_script_does_not_have_is_filled_in_or_left_out(): void
+    {
+        $section = $this->spoken();
+        $path = "/api/sections/{$section->id}/captions";
+        $take = Take::query()->sole();
+        $middle = intdiv($take->length_ticks, 2);
+        $take->update(['heard' => ['confidence' => 1.0, 'reads' => [], 'pauses' => [], 'missing' => [], 'unscripted' => [
+            [$middle, $middle + 72_000],
+        ]]]);
+        $told = $this->getJson("/api/lessons/{$section->lesson_id}/captions")->json('sections.0.captions');
+        $open = array_values(array_filter($told, fn (array $c): bool => $c['to_fill']));
+        self::assertCount(1, $open);
+        $vtt = function () use ($section): string {
+            $id = $this->postJson("/api/lessons/{$section->lesson_id}/exports")->assertJson(['state' => 'done'])->json('id');
+
+            return $this->get("/api/exports/{$id}/beside/captions.vtt")->streamedContent();
+        };
+        self::assertStringNotContainsString('…', $vtt());
+
+        $this->putJson("{$path}/{$open[0]['number']}", ['was' => $open[0]['was'], 'text' => 'Look at that!'])->assertOk();
+        self::assertStringContainsString('Look at that!', $vtt());
     }
 
     public function test_a_translation_that_is_none_is_refused(): void

@@ -965,6 +965,7 @@ export const captions = {
                     "from_frame": 0,
                     "until_frame": 72,
                     "checked": false,
+                    "to_fill": false,
                     "before": null,
                     "problem": null
                 }

@@ -54,7 +54,7 @@ final class ExportLesson
         $this->cards->drawAll($export->lesson, $edition->frame);
 
         $title = $export->lesson->title.($export->draft ? ' (draft)' : '');
-        $captions = $lesson->captions();
+        $captions = $lesson->shownCaptions();
         [$film, $loudness] = $this->maker->make($lesson, $title, $captions, $report, $edition);
         try {
             $report->checking();

@@ -96,6 +96,7 @@ final class CaptionsResource
                 'from_frame' => $caption->from->framesToHold($plan->assembly->rate),
                 'until_frame' => $caption->until->framesToHold($plan->assembly->rate),
                 'checked' => $caption->isChecked,
+                'to_fill' => $caption->isToFill(),
                 'before' => $caption->before($gone),
                 'problem' => $caption->problem(),
             ];

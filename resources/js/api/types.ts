@@ -746,6 +746,8 @@ export interface CaptionAt {
     until_frame: number;
     /** A person has read it. */
     checked: boolean;
+    /** Something is said that the script does not have, and nobody has written what: it is not shown. */
+    to_fill: boolean;
     /** What was checked here before the words were changed. */
     before: string | null;
     problem: string | null;

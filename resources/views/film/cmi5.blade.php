@@ -21,12 +21,16 @@
         const answer = await fetch(`${endpoint}${path}?${new URLSearchParams(values)}`, { headers: headers() });
         return answer.ok ? answer.json() : null;
     };
+    /** Of version 4 (RFC 9562); the browser's own is there over HTTPS only. */
+    const uuid = () =>
+        '10000000-1000-4000-8000-100000000000'.replace(/[018]/g, (digit) =>
+            (digit ^ (crypto.getRandomValues(new Uint8Array(1))[0] & (15 >> (digit / 4)))).toString(16));
     /** An ISO 8601 duration, to hundredths of a second. */
     const spent = () => `PT${((Date.now() - began) / 1000).toFixed(2)}S`;
     const tell = (verb, result, ...categories) => {
         const template = launch.contextTemplate ?? {};
         const statement = {
-            id: crypto.randomUUID(),
+            id: uuid(),
             timestamp: new Date().toISOString(),
             actor,
             verb: { id: `${VERBS}${verb}`, display: { 'en-US': verb } },

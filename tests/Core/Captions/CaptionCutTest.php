@@ -17,6 +17,7 @@ use OpenReel\Core\Captions\Rows;
 use OpenReel\Core\Captions\SpokenWord;
 use OpenReel\Core\Formats\TimedText;
 use OpenReel\Core\Picture\FrameSize;
+use OpenReel\Core\Take\Take;
 use OpenReel\Core\Time\FrameRate;
 use OpenReel\Core\Time\Tick;
 use PHPUnit\Framework\Attributes\TestWith;
@@ -122,6 +123,31 @@ final class CaptionCutTest extends TestCase
                 $captions,
             ),
         );
+    }
+
+    public function test_speech_that_the_script_does_not_have_is_a_caption_to_be_filled_in(): void
+    {
+        $plain = Example::take('t', [0, 480_000], ['a' => 0, 'b' => 90_000]);
+        $take = new Take($plain->id, 1, $plain->tracks, $plain->used, $plain->lines, unscripted: [
+            Example::span(10_000, 20_000), Example::span(336_000, 432_000), Example::span(470_000, 600_000),
+        ]);
+        $section = new SectionSource('s', 'S', new PictureChoice(), [
+            new Passage($take, $take->used, ['a', 'b']),
+        ], lines: ['a', 'b']);
+        $film = Assembly::of(FrameSize::of(1280, 720), FrameRate::of(25), [$section]);
+        $texts = ['a' => 'One … two.', 'b' => 'Three four.'];
+        $captions = FilmCaptions::of($film, $texts);
+        self::assertSame([false, false, true], array_map(fn (Caption $c): bool => $c->isToFill(), $captions));
+        self::assertSame(['One … two.', 'Three four.'], [$captions[0]->text(), $captions[1]->text()]);
+        self::assertSame([7000, false], [$captions[2]->from->milliseconds(), $captions[2]->isChecked]);
+
+        // What somebody writes is kept by the take and the moment.
+        $filled = FilmCaptions::of($film, $texts, [$captions[2]->set(['And now?'])]);
+        self::assertSame(['One … two.', 'Three four.', 'And now?'], array_map(fn (Caption $c): string => $c->text(), $filled));
+        self::assertSame([false, true], [$filled[2]->isToFill(), $filled[2]->isChecked]);
+        // Read, and left out.
+        [, , $left] = FilmCaptions::of($film, $texts, [$captions[2]->set(null)]);
+        self::assertSame([true, true], [$left->isToFill(), $left->isChecked]);
     }
 
     public function test_where_sections_dissolve_the_earlier_caption_goes(): void

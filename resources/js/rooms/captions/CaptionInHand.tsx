@@ -76,7 +76,13 @@ export function CaptionInHand(props: Props) {
                 onKeyDown={hear}
             />
             <div id="caption-told">
-                {text.split(/\s+/).join(' ') !== caption.was && (
+                {caption.to_fill && (
+                    <p className="flag mb-0">
+                        <Icon name="exclamation" /> Something is said here that the script does not have. Write what it
+                        is, or go on without: then nothing is shown.
+                    </p>
+                )}
+                {!caption.to_fill && text.split(/\s+/).join(' ') !== caption.was && (
                     <p className="soft mb-0">The script says: {caption.was}</p>
                 )}
                 {caption.before !== null && (

@@ -139,13 +139,13 @@ export default function CaptionsRoom() {
                     plan={plan}
                     from={now.section.id}
                     isBare
-                    over={() => <Shown text={typed[keyOf(now)] ?? now.caption.rows.join('\n')} />}
+                    over={() => <Shown text={typed[keyOf(now)] ?? textOf(now.caption)} />}
                     onPlayer={setPlayer}
                 />
                 <CaptionInHand
                     key={keyOf(now)}
                     caption={now.caption}
-                    text={typed[keyOf(now)] ?? now.caption.rows.join('\n')}
+                    text={typed[keyOf(now)] ?? textOf(now.caption)}
                     isLast={now === own.at(-1)}
                     disabled={change.isPending}
                     onType={(text) => keep(keyOf(now), text)}
@@ -183,6 +183,9 @@ export default function CaptionsRoom() {
         </main>
     );
 }
+
+/** What nobody has written yet begins empty. */
+const textOf = (caption: CaptionAt) => (caption.to_fill ? '' : caption.rows.join('\n'));
 
 /** What a person has read is kept as it stood, unless it is just what the script says. */
 const shownOf = (caption: CaptionAt) => (caption.rows.join(' ') === caption.was ? null : caption.rows.join('\n'));

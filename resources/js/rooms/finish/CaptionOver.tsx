@@ -5,7 +5,7 @@ import { useCaptions } from '../captions/useCaptions';
 export function CaptionOver({ lessonId, frame }: { lessonId: string; frame: number }) {
     const { data: captions } = useCaptions(lessonId);
     const all = useMemo(() => (captions?.sections ?? []).flatMap((section) => section.captions), [captions]);
-    const shown = all.find((one) => one.from_frame <= frame && frame < one.until_frame);
+    const shown = all.find((one) => !one.to_fill && one.from_frame <= frame && frame < one.until_frame);
     if (!captions || !shown) {
         return null;
     }

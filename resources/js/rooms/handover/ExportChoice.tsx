@@ -33,7 +33,7 @@ export function ExportChoice({ lesson, plan, upToDate, exported, canDraft }: Pro
         staleTime: Infinity,
     });
     const start = useLessonChange(lesson.id, async (wanted: Edition[]) => {
-        const batch = crypto.randomUUID();
+        const batch = `${Date.now().toString(36)}${Math.random().toString(36).slice(2)}`;
         for (const edition of wanted) {
             await api.post<Export>(`lessons/${lesson.id}/exports`, { ...edition, batch });
         }
