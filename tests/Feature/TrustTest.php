@@ -19,6 +19,7 @@ use Illuminate\Support\Facades\Queue;
 use Illuminate\Support\Facades\Route;
 use Illuminate\Testing\TestResponse;
 use PHPUnit\Framework\Attributes\TestWith;
+use Symfony\Component\HttpFoundation\BinaryFileResponse;
 
 /** Nothing that comes from outside is believed: files that name other files, sites that are not ours, types that clients say. */
 final class TrustTest extends FeatureTestCase
@@ -251,7 +252,9 @@ final class TrustTest extends FeatureTestCase
         }
         foreach (Route::getRoutes()->getRoutes() as $route) {
             if (in_array('GET', $route->methods(), true) && str_starts_with($route->uri(), 'api/lessons')) {
-                $this->getJson('/'.str_replace('{lesson}', $lesson->id, $route->uri()));
+                $answer = $this->getJson('/'.str_replace('{lesson}', $lesson->id, $route->uri()));
+                // What is made for whoever asks is gone when they have it.
+                $answer->baseResponse instanceof BinaryFileResponse && $answer->streamedContent();
             }
         }
         self::assertSame($before, $files());
