@@ -35,6 +35,7 @@ test('a lesson goes out as an archive and comes in again; what is set aside is c
     await request.delete(`/api/lessons/${lesson.id}`);
     await page.goto('/');
     await page.getByRole('link', { name: 'What takes up room' }).click();
+    await expect(page.getByRole('heading', { name: 'What can go' })).toBeVisible();
     await isAccessible(page);
     await page.getByRole('button', { name: 'Clear the takes set aside in Going out' }).focus();
     await page.keyboard.press('Enter');

@@ -6,8 +6,8 @@ import { api } from '../../api/client';
 import { queryClient } from '../../api/queries';
 import type { Stored } from '../../api/types';
 import { useNotices } from '../../shell/Notices';
-import { EmptyPlace } from '../../ui/EmptyPlace';
 import { room } from '../../ui/time';
+import { Waiting } from '../../ui/Waiting';
 import { CanGo } from './CanGo';
 import { DeletedLesson } from './DeletedLesson';
 
@@ -18,11 +18,11 @@ export default function StorageRoom() {
         document.title = 'What takes up room - Open Reel';
     }, []);
     if (!data) {
-        return error ? (
-            <EmptyPlace room="Storage" says={error.message}>
+        return (
+            <Waiting room="Storage" says="Adding up what lies on the disk..." problem={error?.message}>
                 <Link to="/">Back to the shelf</Link>
-            </EmptyPlace>
-        ) : null;
+            </Waiting>
+        );
     }
     return <Storage stored={data} />;
 }
