@@ -1,4 +1,4 @@
-import { type KeyboardEvent, useEffect, useRef } from 'react';
+import { type KeyboardEvent, type ReactNode, useEffect, useRef } from 'react';
 import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
 import type { CaptionAt } from '../../api/types';
@@ -17,6 +17,8 @@ interface Props {
     onStep: (by: number) => void;
     onEnd: (by: number) => void;
     onUncheck: () => void;
+    /** Stands below the caption: what it says in another language. */
+    children?: ReactNode;
 }
 
 /** One caption: read, put right, or given another end. */
@@ -96,6 +98,7 @@ export function CaptionInHand(props: Props) {
                     </p>
                 )}
             </div>
+            {props.children}
             <div className="caption-acts">
                 <Button onClick={onRight}>Right, next</Button>
                 <Button variant="quiet" onClick={onHear}>

@@ -133,7 +133,7 @@ export default function CaptionsRoom() {
                 </header>
                 <CaptionList all={all} fps={plan.fps} at={index} onChoose={go} />
             </section>
-            <section className="caption-desk" aria-label="The caption in hand">
+            <section className={language ? 'caption-desk has-other' : 'caption-desk'} aria-label="The caption in hand">
                 <Watch
                     key={fingerprint(plan)}
                     plan={plan}
@@ -154,16 +154,17 @@ export default function CaptionsRoom() {
                     onStep={(by) => go(index + by)}
                     onEnd={(by) => change.endLater(now.section.id, now.caption, by)}
                     onUncheck={() => change.uncheck(now.section.id, now.caption, shownOf(now.caption))}
-                />
-                {language && (
-                    <TranslationField
-                        key={`${language}/${keyOf(now)}`}
-                        lessonId={lesson.id}
-                        language={language}
-                        name={captions.languages[language] ?? language}
-                        caption={now.caption}
-                    />
-                )}
+                >
+                    {language && (
+                        <TranslationField
+                            key={`${language}/${keyOf(now)}`}
+                            lessonId={lesson.id}
+                            language={language}
+                            name={captions.languages[language] ?? language}
+                            caption={now.caption}
+                        />
+                    )}
+                </CaptionInHand>
                 <p className="mb-0">
                     <Button
                         variant="quiet"
