@@ -35,7 +35,7 @@ final class Clip
             '2500k',
             // As recorders are asked to.
             '-g',
-            '30',
+            '15',
             '-c:a',
             'libopus',
             $clip,

@@ -10,6 +10,8 @@ test('words are found in all lessons and open at their line, by keyboard alone',
     await page.getByLabel('Find words in all lessons').focus();
     await page.keyboard.type('whirlig pile');
     const result = page.getByRole('region', { name: 'Found' }).getByRole('link');
+    // While one types, what fewer letters found is seen.
+    await expect(result).toHaveCount(1);
     await expect(result).toHaveText('Then a whirligig behind the third pile.');
     await expect(page.getByText('Script · Eddies · Part 2')).toBeVisible();
     await isAccessible(page);
@@ -22,6 +24,7 @@ test('words are found in all lessons and open at their line, by keyboard alone',
         .poll(() => page.evaluate(() => getSelection()?.toString()))
         .toContain('whirligig behind the third pile');
     await page.goBack();
+    await expect(result).toHaveCount(1);
     await expect(result).toHaveText('Then a whirligig behind the third pile.');
     await page.getByLabel('Find words in all lessons').focus();
     await page.keyboard.press('Escape');

@@ -21,7 +21,11 @@ test('what is seen is chosen by words, with the mouse and with the keyboard', as
     await expect(rows.first()).toBeVisible();
     const count = await rows.count();
 
-    // A click on a word shows its frame.
+    // A click on a word shows its frame; where the pointer rests before, what is seen stays.
+    const seen = await frame(page);
+    await word(page, lesson, 3, 'when').hover();
+    await page.waitForTimeout(300);
+    expect(await frame(page)).toBe(seen);
     await word(page, lesson, 4, 'moon').click();
     const segment = (await assembly()).segments.find((one) => one.section_id === lesson.sections[4]?.id);
     const line = lesson.sections[4]?.lines[1];

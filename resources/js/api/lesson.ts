@@ -74,13 +74,15 @@ export function readAhead(lessonId: string): void {
 export function useAssembly(lessonId: string, asDraft = false) {
     return useQuery({
         ...assemblyOf(lessonId, asDraft),
-        refetchInterval: (query) => {
-            const plan = query.state.data;
-            if (plan && plan.unread > 0) {
-                return 800;
-            }
-            return plan && plan.rendered < plan.sections ? 2000 : false;
-        },
+        refetchInterval: ({ state: { data: plan } }) => (plan && plan.unread > 0 ? 800 : false),
+    });
+}
+
+/** The same where one looks at what is rendered of it; asked for again until that is all. */
+export function useAssemblyRendered(lessonId: string) {
+    return useQuery({
+        ...assemblyOf(lessonId),
+        refetchInterval: ({ state: { data: plan } }) => (plan && plan.rendered < plan.sections ? 2000 : false),
     });
 }
 

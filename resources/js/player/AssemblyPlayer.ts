@@ -10,10 +10,18 @@ export interface PlayerSnapshot {
     index: number;
     frame: number;
     playing: boolean;
+    /** Which of the two elements shows it. */
+    turn: 0 | 1;
 }
 
 /** Seconds by which music may be off from the picture before it is set right; that is heard as a small jump. */
 const MOST_APART = 0.25;
+
+/** How long a picture stands before what comes behind it is got ready. */
+const AT_REST_MS = 800;
+
+/** Seconds by which times that are the same differ at most: media elements round them. */
+const SAME = 0.0005;
 
 /** Elements that play in step with one of the player's own. */
 export interface Companions {
@@ -42,6 +50,10 @@ export class AssemblyPlayer extends Subscribable<PlayerSnapshot> {
     private over = false;
     /** Index of the part that is on. */
     private at = 0;
+    /** Runs take turns, beginning with this element. */
+    private begins: 0 | 1 = 0;
+    /** The run for which the element that is not on show was got ready on a guess; null when it is the run behind. */
+    private guessed: number | null = null;
     private readonly plan: ReturnType<typeof partsOf>;
     /** When the card on show began, in milliseconds of the page's clock; cards have no media to keep time. */
     private cardSince = 0;
@@ -52,7 +64,7 @@ export class AssemblyPlayer extends Subscribable<PlayerSnapshot> {
         /** What runs beside each of them: a screen, and the computer's sound. */
         private readonly beside: [Companions, Companions],
     ) {
-        super({ index: 0, frame: 0, playing: false });
+        super({ index: 0, frame: 0, playing: false, turn: 0 });
         this.plan = partsOf(plan);
         this.runs = runsOf(this.plan);
         this.beds = new BedPlayer(plan.music);
@@ -66,6 +78,8 @@ export class AssemblyPlayer extends Subscribable<PlayerSnapshot> {
             this.seek(0);
         }
         this.set({ playing: true });
+        this.guessed = null;
+        this.prepare(this.at);
         await this.run();
     }
 
@@ -91,19 +105,38 @@ export class AssemblyPlayer extends Subscribable<PlayerSnapshot> {
         this.beds.stop();
         this.over = false;
         const { index, offset } = placeOf(this.plan, frame);
+        if (this.guessed !== null && this.guessed === this.runs[index] && this.turn(index) === this.turn(this.at)) {
+            this.begins = this.begins === 0 ? 1 : 0;
+        }
+        this.guessed = null;
         this.load(index, offset);
         this.cardSince = performance.now() - (1000 * offset) / this.plan.fps;
         this.go(index, (this.plan.segments[index]?.start_frame ?? 0) + offset);
-        this.prepare(index);
         if (playing) {
+            this.prepare(index);
             void this.run();
+        } else {
+            // Whoever looks for a place goes on to another one soon, and that would have to wait.
+            clearTimeout(this.preparing);
+            this.preparing = window.setTimeout(() => this.prepare(index), AT_REST_MS);
         }
+    }
+
+    /** Gets a frame ready that is likely to be wanted next; what is on show stays, and nothing is done while it plays. */
+    ready(frame: number): void {
+        const { index, offset } = placeOf(this.plan, frame);
+        if (this.snapshot().playing || !this.segment(index)?.media_url) {
+            return;
+        }
+        clearTimeout(this.preparing);
+        this.guessed = this.runs[index] ?? null;
+        this.load(index, offset, this.turn(this.at) === 0 ? 1 : 0);
     }
 
     /** Another part is on. */
     private go(part: number, frame: number): void {
         this.at = part;
-        this.set({ index: this.plan.segments[part]?.of ?? 0, frame });
+        this.set({ index: this.plan.segments[part]?.of ?? 0, frame, turn: this.turn(part) });
     }
 
     close(): void {
@@ -124,7 +157,7 @@ export class AssemblyPlayer extends Subscribable<PlayerSnapshot> {
     }
 
     private turn(index: number): 0 | 1 {
-        return ((this.runs[index] ?? 0) % 2) as 0 | 1;
+        return (((this.runs[index] ?? 0) + this.begins) % 2) as 0 | 1;
     }
 
     /** The first segment of the next run. */
@@ -133,17 +166,21 @@ export class AssemblyPlayer extends Subscribable<PlayerSnapshot> {
         return found < 0 ? this.plan.segments.length : found;
     }
 
-    private load(index: number, offset: number): void {
+    /** Brings an element to a place in the film; one that is there, or on the way, is left alone. */
+    private load(index: number, offset: number, turn = this.turn(index)): void {
         const segment = this.segment(index);
         if (!segment?.media_url) {
             return;
         }
-        const element = this.element(index);
+        const element = this.elements[turn];
+        const time = mediaTime(segment, offset);
         if (element.getAttribute('src') !== segment.media_url) {
             element.src = segment.media_url;
+            element.currentTime = time;
+        } else if (Math.abs(element.currentTime - time) > SAME) {
+            element.currentTime = time;
         }
-        element.currentTime = mediaTime(segment, offset);
-        this.accompany(segment, this.turn(index));
+        this.accompany(segment, turn);
     }
 
     /** Gets the run behind ready, once what is wanted now is there: both at once would take twice as long. */
@@ -276,12 +313,13 @@ export class AssemblyPlayer extends Subscribable<PlayerSnapshot> {
             this.set({ playing: false, frame: this.plan.frames - 1 });
             return;
         }
-        if (segment.media_url && this.element(index + 1).getAttribute('src') !== segment.media_url) {
-            // It came sooner than it could be got ready.
+        const goesOn = this.runs[index] === this.runs[index + 1];
+        if (!goesOn) {
+            // It may have come sooner than it could be got ready.
             this.load(index + 1, 0);
         }
         this.go(index + 1, segment.start_frame);
-        if (this.runs[index] === this.runs[index + 1]) {
+        if (goesOn) {
             this.hurry(index + 1);
             this.watch();
             return;

@@ -15,8 +15,12 @@ const SOUND = ['audio/webm;codecs=opus', 'audio/webm', 'audio/mp4'];
 /** Bits a second: a talking face at full frame, small letters, and a voice. */
 const CAMERA_BITS = 5_000_000;
 
-/** A picture that stands by itself every second, so that a jump into the take need not go through all before it. */
-const SEEKABLE = { videoKeyFrameIntervalDuration: 1000 };
+/**
+ * Milliseconds between pictures that stand by themselves, so that a jump into the take need not go through all before it. Those of
+ * a screen are large, and what lies between them is soon read.
+ */
+const CAMERA_SEEKABLE = { videoKeyFrameIntervalDuration: 500 };
+const SCREEN_SEEKABLE = { videoKeyFrameIntervalDuration: 1000 };
 const SCREEN_BITS = 14_000_000;
 const VOICE_BITS = 128_000;
 
@@ -74,7 +78,7 @@ export function makeRecorders(sources: Sources): TrackRecorder[] {
             const recorder = new MediaRecorder(stream, {
                 mimeType,
                 videoBitsPerSecond: SCREEN_BITS,
-                ...SEEKABLE,
+                ...SCREEN_SEEKABLE,
                 audioBitsPerSecond: VOICE_BITS,
             });
             recorder.addEventListener('stop', () => copy.forEach((track) => track.stop()));
@@ -93,7 +97,7 @@ export function makeRecorders(sources: Sources): TrackRecorder[] {
         const recorder = new MediaRecorder(stream, {
             mimeType,
             videoBitsPerSecond: CAMERA_BITS,
-            ...SEEKABLE,
+            ...CAMERA_SEEKABLE,
             audioBitsPerSecond: VOICE_BITS,
         });
         return { kind, recorder: recorder as never };

@@ -74,15 +74,25 @@ export default function FinishRoom() {
         [board],
     );
     const show = useCallback((at: number) => player?.seek(at), [player]);
-    const words = useChosenWords(all.length, (index) => {
-        setCue(null);
-        setPlacing(null);
-        framing.end();
-        const at = all[index]?.word.frame;
-        if (at !== null && at !== undefined) {
-            show(at);
-        }
-    });
+    const frameOf = (index: number) => all[index]?.word.frame ?? null;
+    const words = useChosenWords(
+        all.length,
+        (index) => {
+            setCue(null);
+            setPlacing(null);
+            framing.end();
+            const at = frameOf(index);
+            if (at !== null) {
+                show(at);
+            }
+        },
+        (index) => {
+            const at = frameOf(index);
+            if (at !== null) {
+                player?.ready(at);
+            }
+        },
+    );
     const frames = useMemo(() => all.map(({ word }) => word.frame), [all]);
     useNow(player, list, frames);
     useEffect(

@@ -11,7 +11,7 @@ import { clock } from '../../ui/time';
 import { useKept } from '../../ui/useKept';
 import { CaptionOver } from './CaptionOver';
 
-const still: PlayerSnapshot = { index: 0, frame: 0, playing: false };
+const still: PlayerSnapshot = { index: 0, frame: 0, playing: false, turn: 0 };
 const nothing = () => () => undefined;
 
 /** A place in the film that stays when other sections become longer or shorter. */
@@ -68,10 +68,12 @@ export function Watch({
     const [played] = useState(plan);
     const runs = useMemo(() => runsOf(plan), [plan]);
     const [player, setPlayer] = useState<AssemblyPlayer | null>(null);
-    const { index, frame, playing } = useSyncExternalStore(
-        player?.subscribe ?? nothing,
-        player?.snapshot ?? (() => still),
-    );
+    const {
+        index,
+        frame,
+        playing,
+        turn: shows,
+    } = useSyncExternalStore(player?.subscribe ?? nothing, player?.snapshot ?? (() => still));
 
     useEffect(() => {
         const beside = screens.map(({ current: screen }, turn) => ({
@@ -119,7 +121,7 @@ export function Watch({
     const run = runs[index] ?? 0;
     /** The segment that one of the two elements shows, or will show next. */
     const segmentOf = (turn: number): number =>
-        run % 2 === turn ? index : (meeting.before ?? runs.findIndex((one) => one === run + 1));
+        turn === shows ? index : (meeting.before ?? runs.findIndex((one) => one === run + 1));
     const toSegment = (by: number) => {
         const target = plan.segments[Math.max(0, Math.min(plan.segments.length - 1, index + by))];
         player?.seek(target?.start_frame ?? 0);

@@ -1,4 +1,12 @@
-import { type FocusEvent, type KeyboardEvent, type MouseEvent, type PointerEvent, useRef, useState } from 'react';
+import {
+    type FocusEvent,
+    type KeyboardEvent,
+    type MouseEvent,
+    type PointerEvent,
+    useEffect,
+    useRef,
+    useState,
+} from 'react';
 
 export interface ChosenWords {
     /** First and last, by their number among all words; null when none are chosen. */
@@ -17,6 +25,9 @@ export interface ChosenWords {
     };
 }
 
+/** How long a pointer stands on a word before it rests there. */
+const RESTS_MS = 50;
+
 /** The number of the word that something happened to; null beside words. */
 function wordOf({ target }: { target: EventTarget }): number | null {
     const word = (target as Element).closest<HTMLElement>('[data-word]')?.dataset.word;
@@ -28,11 +39,18 @@ function wordOf({ target }: { target: EventTarget }): number | null {
  *
  * @param count how many there are
  * @param show told which word was clicked or is to be seen
+ * @param near told which word may well be shown next: the pointer rests there, or is down
  */
-export function useChosenWords(count: number, show: (index: number) => void): ChosenWords {
+export function useChosenWords(
+    count: number,
+    show: (index: number) => void,
+    near: (index: number) => void,
+): ChosenWords {
     const [range, setRange] = useState<[number, number] | null>(null);
     const [focus, setFocus] = useState(0);
     const start = useRef<number | null>(null);
+    const resting = useRef(0);
+    useEffect(() => () => clearTimeout(resting.current), []);
     const at = Math.min(focus, count - 1);
     const over = (a: number, b: number) => setRange([Math.min(a, b), Math.max(a, b)]);
     const go = (event: KeyboardEvent, to: number) => {
@@ -72,6 +90,7 @@ export function useChosenWords(count: number, show: (index: number) => void): Ch
             },
             onPointerDown: (event) => {
                 const word = wordOf(event);
+                clearTimeout(resting.current);
                 if (word === null) {
                     start.current = null;
                 } else if (event.shiftKey) {
@@ -80,11 +99,15 @@ export function useChosenWords(count: number, show: (index: number) => void): Ch
                 } else {
                     start.current = word;
                     setRange([word, word]);
+                    near(word);
                 }
             },
             onPointerOver: (event) => {
-                const word = event.buttons === 1 ? wordOf(event) : null;
-                if (word !== null && start.current !== null) {
+                const word = wordOf(event);
+                clearTimeout(resting.current);
+                if (word !== null && event.buttons === 0) {
+                    resting.current = window.setTimeout(() => near(word), RESTS_MS);
+                } else if (word !== null && event.buttons === 1 && start.current !== null) {
                     over(start.current, word);
                 }
             },

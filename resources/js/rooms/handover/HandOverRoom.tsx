@@ -1,7 +1,7 @@
 import Alert from 'react-bootstrap/Alert';
 import Button from 'react-bootstrap/Button';
 import { Link, useNavigate } from 'react-router';
-import { isOpen, useAssembly, useExports } from '../../api/lesson';
+import { isOpen, useAssemblyRendered, useExports } from '../../api/lesson';
 import type { Export, Lesson } from '../../api/types';
 import { useLessonPlace } from '../../shell/LessonFrame';
 import { roomPath } from '../../shell/paths';
@@ -21,7 +21,7 @@ import { FinishedExport } from './FinishedExport';
 export default function HandOverRoom() {
     const { lesson } = useLessonPlace();
     const go = useNavigate();
-    const { data: plan, error } = useAssembly(lesson.id);
+    const { data: plan, error } = useAssemblyRendered(lesson.id);
     const { data: exports, error: noExports } = useExports(lesson.id);
     const lines = lesson.sections.reduce((sum, one) => sum + (one.card ? 0 : one.coverage.missing.length), 0);
     if (!plan || !exports) {
