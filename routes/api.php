@@ -8,6 +8,7 @@ use App\Http\Controllers\CaptionController;
 use App\Http\Controllers\CourseController;
 use App\Http\Controllers\CueController;
 use App\Http\Controllers\DeckController;
+use App\Http\Controllers\DeliveryController;
 use App\Http\Controllers\ExportController;
 use App\Http\Controllers\LessonController;
 use App\Http\Controllers\LessonStyleController;
@@ -121,6 +122,9 @@ Route::post('lessons/{lesson}/captions/undo', [CaptionController::class, 'undo']
 Route::put('sections/{section}/captions', [CaptionController::class, 'check']);
 Route::put('sections/{section}/captions/{number}', [CaptionController::class, 'update'])->where('number', '[0-9]{1,4}');
 Route::post('sections/{section}/captions/{number}/move', [CaptionController::class, 'move'])->where('number', '[0-9]{1,4}');
+Route::get('lessons/{lesson}/delivery', [DeliveryController::class, 'show']);
+Route::post('lessons/{lesson}/delivery', [DeliveryController::class, 'store']);
+Route::post('deliveries/{delivery}/cancel', [DeliveryController::class, 'cancel']);
 Route::get('exports/{export}', [ExportController::class, 'show']);
 Route::get('exports/{export}/since', [ExportController::class, 'since']);
 Route::post('exports/{export}/cancel', [ExportController::class, 'cancel']);

@@ -100,6 +100,7 @@ test('a label, a moving layout, an inset anywhere and a brighter camera, by keyb
     await page.getByLabel('How the layout changes').selectOption('0.6 s');
     await press('Side by side');
     await expect.poll(script).toContain('[layout: side by side, 0.6 s]');
+    await expect(page.getByText(/^Side by side (from|for) /)).toBeVisible();
     await page.getByRole('button', { name: 'Undo' }).focus();
     await page.keyboard.press('Enter');
     await expect.poll(script).not.toContain('side by side');
@@ -138,6 +139,7 @@ test('a label, a moving layout, an inset anywhere and a brighter camera, by keyb
     expect(part?.width).toBeLessThan(0.9);
     expect((part?.x ?? 0) + (part?.width ?? 0) / 2).toBeCloseTo(0.52, 2);
     expect((part?.y ?? 0) + (part?.height ?? 0) / 2).toBeCloseTo(0.55, 2);
+    await expect(page.getByText('is framed.')).toBeVisible();
     await page.getByRole('button', { name: 'Undo' }).focus();
     await page.keyboard.press('Enter');
     await expect.poll(framed).toBeNull();

@@ -15,6 +15,7 @@ import type {
     OfferedMusic,
     Picture,
     ScriptText,
+    SiteDelivery,
     Slide,
     TieProposal,
 } from '../../resources/js/api/types';
@@ -1057,6 +1058,26 @@ export const site = {
         }
     ]
 } satisfies LessonSite;
+
+export const delivery = {
+    "folder": "Site folder",
+    "there": {
+        "export_id": "id14",
+        "number": 1,
+        "path": "reading-the-water/tides",
+        "url": null,
+        "sent_at": "2026-03-01T12:00:00Z"
+    },
+    "last": {
+        "id": "id19",
+        "export_id": "id14",
+        "state": "done",
+        "done": 1,
+        "total": 1,
+        "problem": null,
+        "began_at": "2026-03-01T12:00:00Z"
+    }
+} satisfies SiteDelivery;
 
 export const music = [
     {

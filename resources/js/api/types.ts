@@ -532,6 +532,9 @@ export interface ChangedSince {
     seconds: number;
 }
 
+/** How far a long piece of work is. */
+export type WorkState = 'waiting' | 'running' | 'done' | 'failed' | 'cancelled';
+
 export interface Export {
     edition: Edition;
     /** What it was asked for together with. */
@@ -541,7 +544,7 @@ export interface Export {
     /** A stand-in voice reads in it what was not recorded yet. */
     draft: boolean;
     id: string;
-    state: 'waiting' | 'running' | 'done' | 'failed' | 'cancelled';
+    state: WorkState;
     progress: number;
     doing: string | null;
     seconds_left: number | null;
@@ -638,7 +641,7 @@ export interface Deck {
     id: string;
     name: string;
     purpose: 'add' | 'replace';
-    state: 'waiting' | 'running' | 'done' | 'failed' | 'cancelled';
+    state: WorkState;
     done: number;
     total: number;
     problem: string | null;
@@ -651,7 +654,7 @@ export interface Deck {
 export interface Arrival {
     id: string;
     name: string;
-    state: 'waiting' | 'running' | 'done' | 'failed' | 'cancelled';
+    state: WorkState;
     /** All of it has arrived. */
     whole: boolean;
     next_chunk: number;
@@ -821,6 +824,24 @@ export interface LessonSite {
         watched: { title: string; seen: number }[];
     } | null;
     comments: SiteComment[];
+}
+
+/** A lesson in the folder of a course site that is not ours; `folder` is null where none is set up. */
+export interface SiteDelivery {
+    folder: string | null;
+    /** The version that viewers see; `url` where it is known. */
+    there: { export_id: string | null; number: number; path: string; url: string | null; sent_at: string } | null;
+    /** The latest try, finished or not. */
+    last: {
+        id: string;
+        export_id: string | null;
+        state: WorkState;
+        /** Bytes. */
+        done: number;
+        total: number;
+        problem: string | null;
+        began_at: string;
+    } | null;
 }
 
 /** What lies beside a finished film. */

@@ -16,8 +16,8 @@ const SOUND = ['audio/webm;codecs=opus', 'audio/webm', 'audio/mp4'];
 const CAMERA_BITS = 5_000_000;
 
 /**
- * Milliseconds between pictures that stand by themselves, so that a jump into the take need not go through all before it. Those of
- * a screen are large, and what lies between them is soon read.
+ * Milliseconds between pictures that stand by themselves, so that a jump into the take need not go through all before it. Those
+ * of a screen are large, and what lies between them is soon read.
  */
 const CAMERA_SEEKABLE = { videoKeyFrameIntervalDuration: 500 };
 const SCREEN_SEEKABLE = { videoKeyFrameIntervalDuration: 1000 };

@@ -19,8 +19,8 @@
 <body>
 <main>
     <h1>{{ $title }}</h1>
-    <video id="film" src="{{ rawurlencode($film) }}" controls preload="metadata"
-        @if (in_array('thumbnail.jpg', $beside, true)) poster="thumbnail.jpg" @endif></video>
+    <video id="film" src="{{ $in.rawurlencode($film) }}" controls preload="metadata"
+        @if (in_array('thumbnail.jpg', $beside, true)) poster="{{ $in }}thumbnail.jpg" @endif></video>
     <h2>Chapters</h2>
     <ol>
         @foreach ($chapters as $chapter)
@@ -38,9 +38,9 @@
     @endforeach
     <h2>Files</h2>
     <ul>
-        <li><a href="{{ rawurlencode($film) }}">{{ $film }}</a></li>
+        <li><a href="{{ $in.rawurlencode($film) }}">{{ $film }}</a></li>
         @foreach ($beside as $kind)
-            <li><a href="{{ $kind }}">{{ $kind }}</a></li>
+            <li><a href="{{ $in.$kind }}">{{ $kind }}</a></li>
         @endforeach
     </ul>
 </main>

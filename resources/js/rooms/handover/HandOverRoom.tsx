@@ -17,6 +17,7 @@ import { says } from './editions';
 import { ExportChoice } from './ExportChoice';
 import { ExportProgress } from './ExportProgress';
 import { FinishedExport } from './FinishedExport';
+import { SiteFolder } from './SiteFolder';
 
 export default function HandOverRoom() {
     const { lesson } = useLessonPlace();
@@ -32,6 +33,8 @@ export default function HandOverRoom() {
     const running = exports.filter(isOpen);
     const films = exports.filter((one) => one.state === 'done');
     const latest = newest(films);
+    // A section by itself is not published.
+    const whole = latest?.edition.section === null ? latest : undefined;
     const last = exports.find((one) => !isOpen(one));
     if (plan.segments.length === 0 && exports.length === 0) {
         return (
@@ -77,7 +80,8 @@ export default function HandOverRoom() {
                 <p className="soft">The last export was cancelled. What was rendered is kept for the next one.</p>
             )}
             {latest && <FinishedExport key={latest.id} lesson={lesson} job={latest} />}
-            <CourseSite lesson={lesson} latest={latest?.edition.section === null ? latest : undefined} />
+            <CourseSite lesson={lesson} latest={whole} />
+            <SiteFolder lessonId={lesson.id} latest={whole} />
             <OtherFilms films={films.filter((one) => one !== latest)} />
         </main>
     );
