@@ -263,12 +263,12 @@ final class TakeMaker
      * Plays what was made of a recording to its end.
      *
      * @param  list<string>  $made  paths
-     * @param  list<string>  $raws  paths of the recordings
+     * @param  string  $raw  path of the recording
      * @return bool false when one is damaged, or shorter than what it was made from
      *
      * @throws ProgramMissing|ProgramKilled
      */
-    public function replaces(array $made, array $raws): bool
+    public function replaces(array $made, string $raw): bool
     {
         try {
             $reached =
@@ -280,7 +280,7 @@ final class TakeMaker
                             $made,
                         ),
                     );
-            $meant = max(0.0, ...array_map(fn (string $raw): float => $this->prober->recording($raw)->seconds, $raws));
+            $meant = $this->prober->recording($raw)->seconds;
         } catch (ProgramFailed) {
             return false;
         }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
+use App\Actions\Takes\ClearRecordings;
 use App\Actions\Takes\IngestTake;
 use App\Media\Prober;
 use App\Models\Lesson;
@@ -46,6 +47,25 @@ final class TracksTest extends FeatureTestCase
         $told = $this->getJson("/api/takes/{$take->id}")->json();
         self::assertSame(['width' => 160, 'height' => 90], array_intersect_key($told['screen'], ['width' => 1, 'height' => 1]));
         self::assertEqualsWithDelta(-350, $told['screen']['late_ms'], 10);
+    }
+
+    public function test_recordings_of_tracks_that_are_not_equally_long_go_when_each_was_played_to_its_own_end(): void
+    {
+        $made = [
+            'camera' => Clips::flashAndBeep('short-camera', 0.5, 2.0, '25', 'webm'),
+            'screen' => Clips::flashAndBeep('long-screen', 0.5, 6.0, '25', 'webm'),
+        ];
+        $begun = [['at_ms' => 0, 'kind' => 'start', 'track' => 'camera'], ['at_ms' => 2, 'kind' => 'start', 'track' => 'screen']];
+        $whole = $this->tracks($this->section(), $made, $begun);
+        $broken = $this->tracks($this->section(), $made, $begun);
+        $screen = $this->media()->path((string) $broken->track(TrackKind::Screen)?->file_path);
+        file_put_contents($screen, substr((string) file_get_contents($screen), 0, 9000));
+        $this->travel(8)->days();
+        app(ClearRecordings::class)->old(10);
+        self::assertFalse($whole->refresh()->recording_kept);
+        self::assertFileDoesNotExist($this->media()->path((string) $whole->track(TrackKind::Screen)?->path));
+        self::assertTrue($broken->refresh()->recording_kept);
+        self::assertFileExists($this->media()->path((string) $broken->track(TrackKind::Camera)?->path));
     }
 
     public function test_a_screen_without_a_camera_is_put_in_step_with_the_voice(): void

@@ -8,8 +8,10 @@ use App\Media\MediaStore;
 use App\Media\TakeMaker;
 use App\Models\Take;
 use App\Models\TakeState;
+use App\Models\Track;
 use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Support\Facades\Log;
+use OpenReel\Core\Take\TrackKind;
 
 /**
  * Removes what came from the recorder once it is not needed any more: the take has been used in a finished film, or a week
@@ -49,19 +51,27 @@ final class ClearRecordings
 
     private function clear(Take $take): void
     {
-        $path = fn (?string $relative): string => $this->media->path((string) $relative);
-        $made = array_values(array_unique(array_filter($take->tracks->pluck('file_path')->all())));
-        $raws = array_values(array_filter($take->tracks->pluck('path')->all(), $this->media->exists(...)));
-        if (
-            array_filter($made, $this->media->exists(...)) !== $made ||
-            ! $this->maker->replaces(array_map($path, $made), array_map($path, $raws))
-        ) {
-            Log::error("Take {$take->id} cannot be played to its end; its recording stays");
+        $raws = $take->tracks->filter(fn (Track $track): bool => $this->media->exists($track->path));
+        foreach ($raws as $raw) {
+            if (! $this->isReplaced($raw, $take)) {
+                Log::error("The {$raw->kind->value} of take {$take->id} cannot be played to its end; its recording stays");
 
-            return;
+                return;
+            }
         }
-        array_map($this->media->delete(...), $raws);
+        $raws->each(fn (Track $raw) => $this->media->delete($raw->path));
         $take->update(['recording_kept' => false]);
+    }
+
+    /** Tracks of a take need not be equally long, so each is held against its own recording. */
+    private function isReplaced(Track $raw, Take $take): bool
+    {
+        $came = fn (Track $track): bool => $track->is($raw) || ($track->path === null && $raw->kind === TrackKind::Camera);
+        $made = array_values($take->tracks->filter($came)->pluck('file_path')->all());
+        $paths = array_map(fn (?string $file): string => $this->media->path((string) $file), $made);
+
+        return array_filter($made, $this->media->exists(...)) === $made
+            && $this->maker->replaces($paths, $this->media->path((string) $raw->path));
     }
 
     /**
