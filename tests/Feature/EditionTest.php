@@ -44,10 +44,22 @@ final class EditionTest extends FeatureTestCase
         self::assertSame(! ($as['burned'] ?? false), $found->hasCaptions);
         // It can be played to its end without a word of complaint.
         self::assertSame('', Program::run(['ffmpeg', '-v', 'error', '-i', $film, '-f', 'null', '-'])['log']);
+        $this->isKnownElsewhere($film, $export['edition']['format']);
         $this->getJson("/api/lessons/{$lesson->id}/exports")->assertJsonPath('0.up_to_date', true);
         $type = $this->get($export['file_url'])->assertOk()->headers->get('Content-Type');
         self::assertSame('video/'.pathinfo($name, PATHINFO_EXTENSION), $type);
         self::assertSame([], $this->draftsLeft());
+    }
+
+    /** Another program than the one that made it finds in it what is meant to be there. */
+    private function isKnownElsewhere(string $film, string $format): void
+    {
+        $told = json_decode(Program::run(['mkvmerge', '--identify', '--identification-format', 'json', $film])['output']);
+        self::assertSame([[], []], [$told->errors, $told->warnings]);
+        self::assertSame($format === 'webm' ? 'Matroska' : 'QuickTime/MP4', $told->container->type);
+        self::assertSame(2, $told->chapters[0]->num_entries);
+        $tracks = array_map(fn (\stdClass $track): string => $track->type, $told->tracks);
+        self::assertSame(['video', 'audio'], array_slice($tracks, 0, 2));
     }
 
     /** @return array<string, array{array<string, mixed>, array{string, string, int, int}, string}> */

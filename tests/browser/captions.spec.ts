@@ -1,5 +1,7 @@
 import { expect, test } from '@playwright/test';
 import { execFileSync } from 'node:child_process';
+import webvtt from 'webvtt-parser';
+import type { Export } from '../../resources/js/api/types';
 import { taken } from './film';
 import { filmOf, isAccessible, makeLesson } from './helpers';
 
@@ -63,6 +65,26 @@ test('captions are read, put right and checked with the keyboard alone, and the 
         encoding: 'utf8',
     });
     expect(inside).toContain('At 1 p.m. it is a ribbon.');
+
+    // Another program reads the files beside it without complaint.
+    const [made] = (await (await request.get(`/api/lessons/${lesson.id}/exports`)).json()) as Export[];
+    const beside = async (kind: 'captions' | 'chapters') =>
+        new webvtt.WebVTTParser().parse(
+            await (await request.get(`/api/exports/${made?.id}/beside/${kind}.vtt`)).text(),
+            kind,
+        );
+    const captions = await beside('captions');
+    expect(captions.errors).toEqual([]);
+    expect(captions.cues.map((cue) => cue.text.replaceAll('\n', ' '))).toEqual([
+        first,
+        'At 1 p.m. it is a ribbon.',
+        'And it comes back.',
+    ]);
+    const chapters = await beside('chapters');
+    expect(chapters.errors).toEqual([]);
+    expect(chapters.cues.map((cue) => cue.text)).toEqual(['Part 1', 'Part 2']);
+    expect(chapters.cues[0]?.startTime).toBe(0);
+    expect(chapters.cues[1]?.startTime).toBe(chapters.cues[0]?.endTime);
     await page.goto(`/lessons/${lesson.id}/handover`);
     await expect(page.getByText('All 3 captions are checked.')).toBeVisible();
     await expect(page.getByText('Captions are in it as text (3), to be switched on.')).toBeVisible();

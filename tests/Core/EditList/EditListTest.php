@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Core\EditList;
 
+use JsonSchema\Validator;
 use OpenReel\Core\Assembly\Assembly;
 use OpenReel\Core\Assembly\CardSource;
 use OpenReel\Core\Assembly\Join;
@@ -98,14 +99,22 @@ final class EditListTest extends TestCase
         self::assertGreaterThanOrEqual(130, $clip['media_reference']['available_range']['duration']['value']);
     }
 
+    public function test_what_is_written_is_as_the_schema_says(): void
+    {
+        $names = fn (EditList $list): array => array_fill_keys($list->files(), 'media/a b#.webm');
+        $list = EditList::of('Tides & "more" 🌊', $this->film());
+        self::assertSame([], self::problems(Otio::write($list, $names($list))));
+        $quick = $this->quick();
+        self::assertSame([], self::problems(Otio::write($quick, $names($quick))));
+        // The schema is no rubber stamp.
+        foreach ([['"Clip.1"', '"Clap.1"'], ['"rate": 25.0', '"rate": 0'], ['"Audio"', '"Sound"'], ['a%20b', 'a b']] as [$as, $no]) {
+            self::assertNotSame([], self::problems(str_replace($as, $no, Otio::write($list, $names($list)))), $no);
+        }
+    }
+
     public function test_what_runs_faster_says_so(): void
     {
-        $take = Example::take('t', [0, 20 * self::SECOND], ['a' => 0], Shape::of(640, 480));
-        $quick = [new Quickened(Example::span(4 * self::SECOND, 12 * self::SECOND), 4)];
-        $passage = new Passage($take, $take->used, ['a'], $quick);
-        $section = new SectionSource('s', 'S', new PictureChoice(), [$passage], lines: ['a']);
-        $list = EditList::of('Fast', Assembly::of(FrameSize::of(1280, 720), FrameRate::of(25), [$section]));
-
+        $list = $this->quick();
         self::assertSame([1.0, 4.0, 1.0], array_map(fn (Clip $c): float => $c->pace, $list->presenter));
         self::assertSame([100, 200, 200], array_map(fn (Clip $c): int => $c->lasts(), $list->presenter));
         self::assertSame([0, 100, 300], array_map(fn (Clip $c): int => $c->in, $list->presenter));
@@ -154,5 +163,26 @@ final class EditListTest extends TestCase
             $section('one', self::SECOND, 5 * self::SECOND, Join::cut()),
             $section('two', 0, 2 * self::SECOND, Join::dissolve(10)),
         ]);
+    }
+
+    /** One take, of which eight seconds run four times as fast. */
+    private function quick(): EditList
+    {
+        $take = Example::take('t', [0, 20 * self::SECOND], ['a' => 0], Shape::of(640, 480));
+        $quick = [new Quickened(Example::span(4 * self::SECOND, 12 * self::SECOND), 4)];
+        $passage = new Passage($take, $take->used, ['a'], $quick);
+        $section = new SectionSource('s', 'S', new PictureChoice(), [$passage], lines: ['a']);
+
+        return EditList::of('Fast', Assembly::of(FrameSize::of(1280, 720), FrameRate::of(25), [$section]));
+    }
+
+    /** @return list<mixed> what is wrong with a timeline */
+    private static function problems(string $otio): array
+    {
+        $told = json_decode($otio, flags: JSON_THROW_ON_ERROR);
+        $validator = new Validator();
+        $validator->validate($told, (object) ['$ref' => 'file://'.__DIR__.'/../../schemas/otio.json']);
+
+        return array_values($validator->getErrors());
     }
 }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Tests\Core\Formats;
 
 use OpenReel\Core\Formats\Cmi5Structure;
+use PHPUnit\Framework\Attributes\TestWith;
 use PHPUnit\Framework\TestCase;
 
 /** What cmi5 asks of a course structure: one course, a unit with an address, titles and descriptions with their language. */
@@ -31,5 +32,23 @@ final class Cmi5StructureTest extends TestCase
         self::assertSame('Completed', $one('//c:au/@moveOn'));
         self::assertSame('AnyWindow', $one('//c:au/@launchMethod'));
         self::assertSame('a%20page.html', $one('//c:au/c:url'));
+    }
+
+    public function test_it_is_as_the_schema_says(): void
+    {
+        $text = Cmi5Structure::write('urn:open-reel:lesson:1', 'A "tide" & <more> 🌊', 'de', 'a page.html');
+        self::assertSame([], XmlSchema::problems($text, 'cmi5-course-structure.xsd'));
+    }
+
+    /** The schema is no rubber stamp. */
+    #[TestWith(['moveOn="Completed"', 'moveOn="Watched"'])]
+    #[TestWith(['id="urn:open-reel:lesson:1/film"', 'id="film"'])]
+    #[TestWith(['<url>page.html</url>', ''])]
+    #[TestWith(['<langstring lang="en">', '<langstring lang="English please">'])]
+    public function test_one_that_is_otherwise_is_not(string $right, string $wrong): void
+    {
+        $text = Cmi5Structure::write('urn:open-reel:lesson:1', 'Tides', 'en', 'page.html');
+        self::assertStringContainsString($right, $text);
+        self::assertNotSame([], XmlSchema::problems(str_replace($right, $wrong, $text), 'cmi5-course-structure.xsd'));
     }
 }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Tests\Core\Formats;
 
 use OpenReel\Core\Formats\ScormManifest;
+use PHPUnit\Framework\Attributes\TestWith;
 use PHPUnit\Framework\TestCase;
 
 /** What SCORM 1.2 asks of a manifest: one organization that is the default, an item that leads to a page, all files listed. */
@@ -40,5 +41,27 @@ final class ScormManifestTest extends TestCase
             $listed[] = rawurldecode($file->getAttribute('href'));
         }
         self::assertSame($files, $listed);
+    }
+
+    public function test_it_is_as_the_schema_says(): void
+    {
+        $files = ['index.html', 'A "tide" & <more> 🌊.mp4', 'captions.de.vtt'];
+        $text = ScormManifest::write('open-reel-01m8', 'A "tide" & <more> 🌊', 'index.html', $files);
+        self::assertSame([], XmlSchema::problems($text, 'imscp_rootv1p1p2.xsd'));
+    }
+
+    /** The schema is no rubber stamp. */
+    #[TestWith(['identifier="lesson"', 'identifier="a lesson"'])]
+    #[TestWith(['default="lesson"', 'default="another"'])]
+    #[TestWith(['identifierref="page"', 'identifierref="another"'])]
+    #[TestWith(['adlcp:scormtype="sco"', ''])]
+    #[TestWith(['type="webcontent"', 'type="film"'])]
+    #[TestWith(['index.html', 'in dex.html'])]
+    #[TestWith(['<resources>', '<resources/><resources>'])]
+    public function test_one_that_is_otherwise_is_not(string $right, string $wrong): void
+    {
+        $text = ScormManifest::write('open-reel-1', 'Tides', 'index.html', ['index.html']);
+        self::assertStringContainsString($right, $text);
+        self::assertNotSame([], XmlSchema::problems(str_replace($right, $wrong, $text), 'imscp_rootv1p1p2.xsd'));
     }
 }
