@@ -19,7 +19,6 @@ const shot = async (name) => {
 await page.goto(base);
 await shot('shelf');
 await at('script');
-await shot('script');
 await page.getByRole('button', { name: 'Slides', exact: true }).click();
 await shot('slides');
 await page.goto(`${base}/courses/${lesson.course.id}`);
@@ -121,8 +120,11 @@ for (const [name, text, at_ms] of [
 }
 await page.reload();
 await page.getByRole('article', { name: 'Comment of Piran' }).waitFor();
-await page.locator('.course-site').evaluate((one) => one.scrollIntoView());
+await page.locator('.course-site').first().evaluate((one) => one.scrollIntoView());
 await shot('course-site');
+await at('script', table);
+await page.getByRole('link', { name: /^Comment: Piran/ }).waitFor();
+await shot('script');
 await page.goto(`${base}${address}#t=47`);
 await page.locator('.line[aria-current]').waitFor();
 await shot('watch');
