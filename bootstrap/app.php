@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 use App\Http\Middleware\CleanText;
 use App\Http\Middleware\LivingLesson;
+use App\Http\Middleware\NameRequest;
 use App\Http\Middleware\RefuseOtherSites;
 use App\Http\Middleware\SecurityHeaders;
 use App\Http\ProblemDetails;
@@ -18,11 +19,14 @@ return Application::configure(basePath: dirname(__DIR__))
         web: __DIR__.'/../routes/web.php',
         api: __DIR__.'/../routes/api.php',
         commands: __DIR__.'/../routes/console.php',
-        then: fn () => Route::group([], __DIR__.'/../routes/site.php'),
+        then: function (): void {
+            Route::group([], __DIR__.'/../routes/site.php');
+            Route::group([], __DIR__.'/../routes/health.php');
+        },
     )
     ->withMiddleware(function (Middleware $middleware): void {
         $middleware->remove(HandleCors::class);
-        $middleware->prepend([SecurityHeaders::class, RefuseOtherSites::class]);
+        $middleware->prepend([NameRequest::class, SecurityHeaders::class, RefuseOtherSites::class]);
         $middleware->append(CleanText::class);
         $middleware->api(append: [LivingLesson::class]);
         // Script text keeps its line ends and an emptied field is an empty text, not "nothing said".

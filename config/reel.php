@@ -15,6 +15,9 @@ return [
         ),
     ),
 
+    // Who may read /metrics: without a token this machine itself.
+    'metrics_token' => env('REEL_METRICS_TOKEN', ''),
+
     // EBU R128 allows true peaks of at most -1 dBTP. How loud an export is, its house style says.
     'loudness' => ['peak_dbtp' => -1.0],
 

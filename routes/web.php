@@ -6,4 +6,4 @@ use App\Http\Controllers\ShellController;
 use Illuminate\Support\Facades\Route;
 
 // Every page is the same shell; the interface's own router shows the right room.
-Route::get('/{page?}', ShellController::class)->where('page', '^(?!(api|watch|oembed)(/|$)).*$');
+Route::get('/{page?}', ShellController::class)->where('page', '^(?!(api|watch|oembed|up|metrics)(/|$)).*$');

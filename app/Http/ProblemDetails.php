@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http;
 
+use App\Http\Middleware\NameRequest;
 use App\Media\DiskFull;
 use App\Media\Trouble;
 use App\Media\UnreadableFile;
@@ -13,6 +14,7 @@ use Illuminate\Database\Eloquent\ModelNotFoundException;
 use Illuminate\Foundation\Configuration\Exceptions;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
+use Illuminate\Support\Facades\Context;
 use Illuminate\Validation\ValidationException;
 use OpenReel\Core\Problem;
 use Symfony\Component\HttpKernel\Exception\HttpExceptionInterface;
@@ -64,7 +66,7 @@ final class ProblemDetails
                 'title' => JsonResponse::$statusTexts[$status] ?? 'Error',
                 'status' => $status,
                 'detail' => $detail,
-            ] + $more,
+            ] + ($status >= 500 ? ['request' => Context::get(NameRequest::KEY)] : []) + $more,
             $status,
             ['Content-Type' => 'application/problem+json'],
             JSON_UNESCAPED_UNICODE | JSON_INVALID_UTF8_SUBSTITUTE,

@@ -18,10 +18,13 @@ use App\Media\PopplerSlideMaker;
 use App\Media\Prober;
 use App\Media\SlideMaker;
 use App\Media\Voice;
+use App\Work\Pulse;
 use App\Work\Upkeep;
 use Illuminate\Http\Resources\Json\JsonResource;
+use Illuminate\Queue\Events\JobProcessing;
 use Illuminate\Queue\Events\Looping;
 use Illuminate\Queue\Events\WorkerStarting;
+use Illuminate\Support\Facades\Context;
 use Illuminate\Support\Facades\Event;
 use Illuminate\Support\ServiceProvider;
 
@@ -33,6 +36,7 @@ final class AppServiceProvider extends ServiceProvider
         $this->app->singleton(MediaStore::class);
         $this->app->singleton(Locks::class, fn (): Locks => new FileLocks(storage_path('framework/locks')));
         $this->app->singleton(Upkeep::class);
+        $this->app->singleton(Pulse::class);
         $this->app->singleton(Encoder::class, fn (): Encoder => new FfmpegEncoder(config('reel.programs.ffmpeg')));
         $this->app->singleton(Prober::class, fn (): Prober => new FfprobeProber(config('reel.programs.ffprobe')));
         $this->app->singleton(SlideMaker::class, fn (): SlideMaker => new PopplerSlideMaker(resource_path('fonts')));
@@ -44,5 +48,11 @@ final class AppServiceProvider extends ServiceProvider
     {
         JsonResource::withoutWrapping();
         Event::listen([WorkerStarting::class, Looping::class], fn () => $this->app->make(Upkeep::class)());
+        Event::listen(Looping::class, fn (Looping $event) => $this->app->make(Pulse::class)->looking($event->queue));
+        Event::listen(JobProcessing::class, function (JobProcessing $event): void {
+            $this->app->make(Pulse::class)->working();
+            // What is logged meanwhile names the job, beside the request that asked for it.
+            Context::add('job', $event->job->uuid());
+        });
     }
 }

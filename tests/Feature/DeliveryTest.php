@@ -133,6 +133,9 @@ final class DeliveryTest extends FeatureTestCase
         Delivery::retrieved(function (Delivery $delivery) use (&$cancels): void {
             if ($cancels && $delivery->done >= 4_000_000) {
                 $cancels = false;
+                $this->travel(10)->seconds();
+                $left = $this->getJson("/api/lessons/{$this->lesson}/delivery")->json('last.seconds_left');
+                self::assertEqualsWithDelta(10 * (9.0 / ($delivery->done / 1e6) - 1), $left, 3);
                 $this->postJson("/api/deliveries/{$delivery->id}/cancel")->assertOk();
             }
         });

@@ -1075,7 +1075,7 @@ export const delivery = {
         "done": 1,
         "total": 1,
         "problem": null,
-        "began_at": "2026-03-01T12:00:00Z"
+        "seconds_left": null
     }
 } satisfies SiteDelivery;
 

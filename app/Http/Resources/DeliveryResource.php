@@ -39,8 +39,17 @@ final class DeliveryResource
                 'done' => $last->done,
                 'total' => $last->total,
                 'problem' => $last->problem,
-                'began_at' => $last->created_at->toIso8601ZuluString(),
+                'seconds_left' => self::secondsLeft($last),
             ],
         ];
+    }
+
+    /** At the pace so far, which counts after a few seconds. */
+    private static function secondsLeft(Delivery $delivery): ?int
+    {
+        $spent = (int) $delivery->created_at->diffInSeconds(now());
+        $isKnown = $delivery->state === WorkState::Running && $delivery->done > 0 && $spent > 3;
+
+        return $isKnown ? (int) ceil($spent * ($delivery->total - $delivery->done) / $delivery->done) : null;
     }
 }

@@ -840,7 +840,8 @@ export interface SiteDelivery {
         done: number;
         total: number;
         problem: string | null;
-        began_at: string;
+        /** At the pace so far; null while that is not known. */
+        seconds_left: number | null;
     } | null;
 }
 

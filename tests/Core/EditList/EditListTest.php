@@ -107,7 +107,8 @@ final class EditListTest extends TestCase
         $quick = $this->quick();
         self::assertSame([], self::problems(Otio::write($quick, $names($quick))));
         // The schema is no rubber stamp.
-        foreach ([['"Clip.1"', '"Clap.1"'], ['"rate": 25.0', '"rate": 0'], ['"Audio"', '"Sound"'], ['a%20b', 'a b']] as [$as, $no]) {
+        $changes = ['"Clip.1"' => '"Clap.1"', '"rate": 25.0' => '"rate": 0', '"Audio"' => '"Sound"', 'a%20b' => 'a b'];
+        foreach ($changes as $as => $no) {
             self::assertNotSame([], self::problems(str_replace($as, $no, Otio::write($list, $names($list)))), $no);
         }
     }

@@ -88,10 +88,9 @@ interface GoingProps {
     onCancel: () => void;
 }
 
-/** How much of a film is there, and how long the rest will take at this pace. */
-function Going({ last: { state, done, total, began_at }, isPending, onCancel }: GoingProps) {
-    const spent = Date.now() - Date.parse(began_at);
-    const left = done > 0 && spent > 3000 ? `, about ${clock((spent * (total - done)) / done)} left` : '';
+/** How much of a film is there, and how long the rest will take. */
+function Going({ last: { state, done, total, seconds_left }, isPending, onCancel }: GoingProps) {
+    const left = seconds_left === null ? '' : `, about ${clock(1000 * seconds_left)} left`;
     return (
         <div role="status">
             <p className="times mb-1">

@@ -1,0 +1,52 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Actions\Backup;
+
+use App\Refusal;
+use Illuminate\Support\Facades\Artisan;
+use Illuminate\Support\Facades\DB;
+
+/** Brings a copy of the database back. What is there now is copied first. */
+final class RestoreDatabase
+{
+    /** More than anybody restores in a row. */
+    private const KEPT = 1000;
+
+    public function __construct(private readonly BackUpDatabase $backUp)
+    {
+    }
+
+    /**
+     * @return string path of a copy of what was there before
+     *
+     * @throws Refusal when the file is no copy of ours, is damaged, or was made by a newer version
+     */
+    public function __invoke(string $copy): string
+    {
+        $form = is_file($copy) ? SqliteFile::form($copy) : null;
+        if ($form === null || $form === []) {
+            throw Refusal::badInput("{$copy} is no copy of an Open Reel database.");
+        }
+        if (! SqliteFile::isWhole($copy)) {
+            throw Refusal::badInput("{$copy} is damaged. Take another copy.");
+        }
+        $known = array_map(fn (string $file): string => basename($file, '.php'), glob(database_path('migrations/*.php')) ?: []);
+        if (array_diff($form, $known) !== []) {
+            throw Refusal::badInput("{$copy} was made by a newer Open Reel. Install that first.");
+        }
+        $live = (string) config('database.connections.sqlite.database');
+        $before = ($this->backUp)(dirname($live).'/before-restore', self::KEPT);
+        // Through SQLite, page by page in one transaction: whoever has it open sees the one or the other.
+        $source = SqliteFile::open($copy, SQLITE3_OPEN_READONLY);
+        $target = SqliteFile::open($live);
+        $source->backup($target);
+        $target->close();
+        $source->close();
+        DB::purge();
+        Artisan::call('migrate', ['--force' => true]);
+
+        return $before;
+    }
+}

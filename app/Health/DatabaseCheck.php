@@ -1,0 +1,56 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Health;
+
+use Illuminate\Database\Migrations\Migrator;
+use Illuminate\Support\Facades\DB;
+
+/** Whether the database answers, can be written to and is as this version wants it. */
+final class DatabaseCheck implements Check
+{
+    private const ABOUT = 'database';
+
+    public function look(): array
+    {
+        try {
+            DB::transaction(fn () => DB::table('migrations')->where('id', 0)->update(['batch' => 0]));
+        } catch (\PDOException|\RuntimeException $e) {
+            return [Finding::bad(
+                self::ABOUT, 'It cannot be opened or written to.',
+                'See that DB_DATABASE names a file that this user may write, and its folder too: '.self::reason($e),
+            )];
+        }
+        $pending = $this->pending();
+
+        return [$pending === []
+            ? Finding::good(self::ABOUT, 'It answers, and is as this version wants it.')
+            : Finding::bad(self::ABOUT, count($pending).' changes of its form are missing.', 'Run php artisan migrate --force.')];
+    }
+
+    /** @return Finding what SQLite itself finds when it goes through all of the file */
+    public function whole(): Finding
+    {
+        $said = (array) (DB::select('PRAGMA quick_check(1)')[0] ?? []);
+
+        return reset($said) === 'ok'
+            ? Finding::good('database file', 'It is whole.')
+            : Finding::bad('database file', 'It is damaged.', 'Stop everything and bring back a backup (bin/reel restore).');
+    }
+
+    /** @return list<string> */
+    private function pending(): array
+    {
+        $migrator = app('migrator');
+        assert($migrator instanceof Migrator);
+        $all = array_keys($migrator->getMigrationFiles([database_path('migrations')]));
+
+        return array_values(array_diff($all, $migrator->getRepository()->getRan()));
+    }
+
+    private static function reason(\Throwable $e): string
+    {
+        return (string) preg_replace('/\s*\(.*/s', '', $e->getMessage());
+    }
+}

@@ -1,0 +1,55 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Health;
+
+/** All that can be looked at in an installation. */
+final class Doctor
+{
+    public function __construct(
+        private readonly SettingsCheck $settings,
+        private readonly ProgramsCheck $programs,
+        private readonly DatabaseCheck $database,
+        private readonly DiskCheck $disk,
+        private readonly FilesCheck $files,
+        private readonly WorkersCheck $workers,
+    ) {
+    }
+
+    /** @return list<Finding> */
+    public function everything(): array
+    {
+        $found = [...$this->settings->look(), ...$this->programs->look(), ...$this->disk->look()];
+        $database = $this->database->look();
+        if ($database[0]->verdict === Verdict::Bad) {
+            // What stands in it cannot be asked for.
+            return [...$found, ...$database];
+        }
+
+        return [...$found, ...$database, $this->database->whole(), ...$this->files->look(), ...$this->workers->look()];
+    }
+
+    /** @return list<Finding> what is known at once, and without which nobody can record or hand over */
+    public function quickly(): array
+    {
+        $found = [...$this->disk->look(), ...$this->database->look()];
+        if (Doctor::worst($found) === Verdict::Bad) {
+            return $found;
+        }
+
+        return [...$found, $this->workers->ofQueue('listen'), $this->workers->ofQueue('default')];
+    }
+
+    /** @param  list<Finding>  $found */
+    public static function worst(array $found): Verdict
+    {
+        $verdicts = array_column($found, 'verdict');
+
+        return match (true) {
+            in_array(Verdict::Bad, $verdicts, true) => Verdict::Bad,
+            in_array(Verdict::Doubtful, $verdicts, true) => Verdict::Doubtful,
+            default => Verdict::Good,
+        };
+    }
+}

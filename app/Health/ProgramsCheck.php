@@ -1,0 +1,79 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Health;
+
+use App\Media\Program;
+use App\Media\Trouble;
+
+/** Whether the programs are there that cut, draw, listen and speak. */
+final class ProgramsCheck implements Check
+{
+    /** Program, how it is asked what it is, and the Debian package that brings it. */
+    private const ASKED = [
+        'ffmpeg' => ['-version', 'ffmpeg'], 'ffprobe' => ['-version', 'ffmpeg'], 'sox' => ['--version', 'sox'],
+        'voice' => ['-lv', 'flite'], 'reference_voice' => ['--version', 'espeak-ng'],
+    ];
+
+    private const OTHERS = ['rsvg-convert' => ['--version', 'librsvg2-bin'], 'pdftoppm' => ['-v', 'poppler-utils']];
+
+    /** What films are made with. */
+    private const ENCODERS = ['libx264', 'libvpx-vp9', 'aac', 'libopus', 'libmp3lame'];
+
+    public function look(): array
+    {
+        $findings = [];
+        foreach (self::ASKED as $name => [$asks, $package]) {
+            $findings[] = $this->of((string) config("reel.programs.{$name}"), $asks, $package);
+        }
+        foreach (self::OTHERS as $program => [$asks, $package]) {
+            $findings[] = $this->of($program, $asks, $package);
+        }
+        $findings[] = $this->encoders();
+        if ($this->said((string) config('reel.programs.office'), '--version') === null) {
+            $findings[] = Finding::doubtful(
+                'office suite', 'Presentation files (.pptx, .odp) cannot be brought in.',
+                'Install it with bin/setup --office, if presenters want that.',
+            );
+        }
+
+        return $findings;
+    }
+
+    private function of(string $program, string $asks, string $package): Finding
+    {
+        $said = $this->said($program, $asks);
+
+        return $said === null
+            ? Finding::bad($program, 'It is not there, or does not start.', "Install it: apt-get install {$package}")
+            : Finding::good($program, $said);
+    }
+
+    private function encoders(): Finding
+    {
+        try {
+            $said = Program::run([(string) config('reel.programs.ffmpeg'), '-hide_banner', '-encoders'], seconds: 10)['output'];
+        } catch (Trouble) {
+            $said = '';
+        }
+        $lacking = array_filter(self::ENCODERS, fn (string $one): bool => preg_match('/^ \S+ '.$one.' /m', $said) !== 1);
+
+        return $lacking === []
+            ? Finding::good('encoders', 'Everything that films are made with is there.')
+            : Finding::bad('encoders', 'ffmpeg lacks '.implode(', ', $lacking).'.', "Install Debian's ffmpeg, which has them.");
+    }
+
+    /** @return string|null its first row; null when it does not answer */
+    private function said(string $program, string $asks): ?string
+    {
+        try {
+            $said = Program::run([$program, $asks], seconds: 20);
+        } catch (Trouble) {
+            return null;
+        }
+        $row = trim(strtok($said['output']."\n".$said['log'], "\n") ?: '');
+
+        return $row === '' ? 'It answers.' : mb_substr($row, 0, 60);
+    }
+}

@@ -1,0 +1,38 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Health;
+
+/** Whether PHP and the settings are as they should be. */
+final class SettingsCheck implements Check
+{
+    private const EXTENSIONS = ['pdo_sqlite', 'sqlite3', 'gd', 'zip', 'curl', 'intl', 'mbstring', 'dom', 'pcntl'];
+
+    public function look(): array
+    {
+        $lacking = array_values(array_filter(self::EXTENSIONS, fn (string $one): bool => ! extension_loaded($one)));
+        $findings = [
+            $lacking === []
+                ? Finding::good('PHP', PHP_VERSION.', with all that is needed.')
+                : Finding::bad('PHP', 'It lacks '.implode(', ', $lacking).'.', 'Run bin/setup, which installs them.'),
+            (string) config('app.key') !== ''
+                ? Finding::good('secret', 'This server has one.')
+                : Finding::bad('secret', 'APP_KEY is empty.', 'Run php artisan key:generate.'),
+            is_file(public_path('build/manifest.json'))
+                ? Finding::good('interface', 'It is built.')
+                : Finding::bad('interface', 'It is not built.', 'Run bin/setup.'),
+            Finding::good('names', 'It answers to '.implode(', ', array_unique((array) config('reel.hosts'))).'.'),
+        ];
+        if (config('app.debug')) {
+            $findings[] = Finding::bad(
+                'debugging', 'Faults are shown to whoever meets them, with what the server knows.', 'Set APP_DEBUG=false.',
+            );
+        }
+        if (! is_writable(storage_path('framework')) || ! is_writable(storage_path('logs'))) {
+            $findings[] = Finding::bad('storage', 'Logs or locks cannot be written.', 'Let this user write to storage/.');
+        }
+
+        return $findings;
+    }
+}

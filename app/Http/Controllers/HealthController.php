@@ -1,0 +1,54 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers;
+
+use App\Health\Counters;
+use App\Health\Doctor;
+use App\Health\Finding;
+use App\Health\Verdict;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+use OpenReel\Core\Formats\OpenMetrics;
+use Symfony\Component\HttpFoundation\Response;
+
+/** For programs that watch over this server. */
+final class HealthController
+{
+    /** Says no more than whether each part works: anybody may ask. */
+    public function up(Doctor $doctor): JsonResponse
+    {
+        $found = $doctor->quickly();
+        $isUp = Doctor::worst($found) !== Verdict::Bad;
+
+        return new JsonResponse([
+            'up' => $isUp,
+            'parts' => array_combine(
+                array_map(fn (Finding $one): string => $one->about, $found),
+                array_map(fn (Finding $one): string => $one->verdict->value, $found),
+            ),
+        ], $isUp ? 200 : 503, ['Cache-Control' => 'no-store']);
+    }
+
+    /** For this machine, or for whoever knows the token. */
+    public function metrics(Request $request, Counters $counters): Response
+    {
+        $token = (string) config('reel.metrics_token');
+        $knows = $token !== '' && hash_equals($token, (string) $request->bearerToken());
+        abort_unless($knows || ($token === '' && self::isThisMachine($request)), 404);
+
+        return new Response(OpenMetrics::write($counters->all()), 200, [
+            'Content-Type' => OpenMetrics::TYPE, 'Cache-Control' => 'no-store',
+        ]);
+    }
+
+    /** What a proxy passes on comes from this machine too, and says so. */
+    private static function isThisMachine(Request $request): bool
+    {
+        $marks = ['X-Forwarded-For', 'Forwarded', 'Via'];
+        $passedOn = array_filter($marks, fn (string $mark): bool => $request->headers->has($mark)) !== [];
+
+        return ! $passedOn && in_array($request->server('REMOTE_ADDR'), ['127.0.0.1', '::1'], true);
+    }
+}
