@@ -13,6 +13,7 @@ use App\Bench\ExportBench;
 use App\Bench\HearingBench;
 use App\Bench\IngestBench;
 use App\Bench\InterfaceBench;
+use App\Bench\LoadBench;
 use App\Bench\ReadsBench;
 use App\Bench\RoomBench;
 use App\Bench\ScriptBench;
@@ -43,6 +44,7 @@ final class BenchCommand extends Command
         StoryboardBench::class,
         SearchBench::class,
         ArchiveBench::class,
+        LoadBench::class,
     ];
 
     public function handle(): int

@@ -1,0 +1,87 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Bench;
+
+use App\Actions\Film\FilesBeside;
+use App\Actions\Lessons\MakeLesson;
+use App\Actions\Script\SaveScript;
+use App\Media\MediaStore;
+use App\Models\Export;
+use App\Models\Lesson;
+use App\Models\Publication;
+use App\Models\WorkState;
+use Illuminate\Support\Str;
+use OpenReel\Core\Script\Script;
+
+/**
+ * Twenty presenters who record camera and screen, two hundred viewers and somebody who edits, at once on this machine, which they
+ * share with the server. `REEL_LOAD_SECONDS` says for how long, 30 s unless set.
+ */
+final class LoadBench implements Bench
+{
+    private const PRESENTERS = 20;
+
+    private const VIEWERS = 200;
+
+    private const FILM_BYTES = 60_000_000;
+
+    public function __construct(
+        private readonly MakeLesson $make,
+        private readonly SaveScript $save,
+        private readonly MediaStore $media,
+    ) {
+    }
+
+    public function figures(string $folder, callable $wanted): iterable
+    {
+        $names = ['load_chunk_worst_ms', 'load_chunk_p95_ms', 'load_call_p95_ms', 'load_range_p95_ms', 'load_lost'];
+        if (array_filter($names, $wanted) === []) {
+            return;
+        }
+        $seconds = (int) (getenv('REEL_LOAD_SECONDS') ?: 30);
+        $lesson = $this->lesson();
+        $said = json_encode([
+            'sections' => $lesson->sections()->pluck('id')->all(), 'lesson' => $lesson->id, 'token' => $this->published($lesson),
+            'bytes' => self::FILM_BYTES, 'seconds' => $seconds, 'viewers' => self::VIEWERS,
+        ], JSON_THROW_ON_ERROR);
+        /** @var array<string, int> $found */
+        $found = json_decode(Visit::run($folder, 'load.mjs', more: [$said], seconds: $seconds + 120), true, flags: JSON_THROW_ON_ERROR);
+
+        yield 'load_chunk_worst_ms' => [$found['chunk_worst'], '<= 2000'];
+        yield 'load_chunk_p95_ms' => [$found['chunk_p95'], ''];
+        yield 'load_call_p95_ms' => [$found['call_p95'], '<= 200'];
+        yield 'load_range_p95_ms' => [$found['range_p95'], ''];
+        yield 'load_lost' => [$found['lost'], '<= 0'];
+    }
+
+    private function lesson(): Lesson
+    {
+        $sections = array_map(
+            fn (int $n): array => ['heading' => "Section {$n}", 'text' => str_repeat('The water falls slowly at first. ', 6)],
+            range(1, self::PRESENTERS),
+        );
+
+        return ($this->save)(($this->make)('Many at once'), Script::compose('Many at once', $sections))->refresh();
+    }
+
+    /** @return string the token of a page with a film of an hour or so; what is in it does not matter here */
+    private function published(Lesson $lesson): string
+    {
+        /** @var Export $export */
+        $export = $lesson->exports()->create([
+            'state' => WorkState::Done, 'draft' => false, 'edition' => [], 'file_name' => 'film.mp4', 'frames' => 90_000,
+            'beside' => [], 'started_at' => now(), 'finished_at' => now(),
+        ]);
+        $path = "lessons/{$lesson->id}/exports/{$export->id}.mp4";
+        $this->media->write($path, random_bytes(self::FILM_BYTES));
+        $export->update(['path' => $path]);
+        $this->media->write(FilesBeside::path($export, FilesBeside::LINES), '{"lines":[],"chapters":[],"sections":[]}');
+        /** @var Publication $publication */
+        $publication = Publication::query()->create(['lesson_id' => $lesson->id, 'token' => Str::random(24)]);
+        $publication->versions()->create(['export_id' => $export->id, 'number' => 1, 'note' => '']);
+
+        return $publication->token;
+    }
+}
