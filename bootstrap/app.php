@@ -3,6 +3,7 @@
 declare(strict_types=1);
 
 use App\Http\Middleware\CleanText;
+use App\Http\Middleware\KnowPeople;
 use App\Http\Middleware\LivingLesson;
 use App\Http\Middleware\NameRequest;
 use App\Http\Middleware\RefuseOtherSites;
@@ -16,19 +17,20 @@ use Illuminate\Support\Facades\Route;
 
 return Application::configure(basePath: dirname(__DIR__))
     ->withRouting(
-        web: __DIR__.'/../routes/web.php',
         api: __DIR__.'/../routes/api.php',
         commands: __DIR__.'/../routes/console.php',
         then: function (): void {
             Route::group([], __DIR__.'/../routes/site.php');
             Route::group([], __DIR__.'/../routes/health.php');
+            Route::group([], __DIR__.'/../routes/people.php');
+            Route::group([], __DIR__.'/../routes/web.php');
         },
     )
     ->withMiddleware(function (Middleware $middleware): void {
         $middleware->remove(HandleCors::class);
         $middleware->prepend([NameRequest::class, SecurityHeaders::class, RefuseOtherSites::class]);
         $middleware->append(CleanText::class);
-        $middleware->api(append: [LivingLesson::class]);
+        $middleware->api(prepend: [KnowPeople::class], append: [LivingLesson::class]);
         // Script text keeps its line ends and an emptied field is an empty text, not "nothing said".
         $middleware->remove([
             Illuminate\Foundation\Http\Middleware\TrimStrings::class,

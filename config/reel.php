@@ -3,6 +3,9 @@
 declare(strict_types=1);
 
 return [
+    // Who works here: `me`, one person at this machine, or `people`, who sign in.
+    'mode' => env('REEL_MODE', 'me'),
+
     // Names that this server goes by, without ports; requests for any other are refused. The names of this machine itself,
     // and the one in APP_URL, unless set.
     'hosts' => array_filter(

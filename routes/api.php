@@ -13,6 +13,7 @@ use App\Http\Controllers\ExportController;
 use App\Http\Controllers\LessonController;
 use App\Http\Controllers\LessonStyleController;
 use App\Http\Controllers\MusicController;
+use App\Http\Controllers\PeopleController;
 use App\Http\Controllers\PublicationController;
 use App\Http\Controllers\ScriptController;
 use App\Http\Controllers\SearchController;
@@ -27,6 +28,7 @@ use Illuminate\Support\Facades\Route;
 
 // Asked by a page that could not reach the server a moment ago.
 Route::get('here', fn () => response()->noContent());
+Route::get('me', [PeopleController::class, 'me']);
 
 Route::apiResource('lessons', LessonController::class);
 Route::post('lessons/{lesson}/restore', [LessonController::class, 'restore'])->withTrashed();

@@ -24,9 +24,17 @@ final class DatabaseCheck implements Check
         }
         $pending = $this->pending();
 
-        return [$pending === []
-            ? Finding::good(self::ABOUT, 'It answers, and is as this version wants it.')
-            : Finding::bad(self::ABOUT, count($pending).' changes of its form are missing.', 'Run php artisan migrate --force.')];
+        if ($pending !== []) {
+            $says = count($pending).' changes of its form are missing.';
+
+            return [Finding::bad(self::ABOUT, $says, 'Run php artisan migrate --force.')];
+        }
+        $found = [Finding::good(self::ABOUT, 'It answers, and is as this version wants it.')];
+        if (config('reel.mode') === 'people' && DB::table('users')->doesntExist()) {
+            $found[] = Finding::bad('sign-in', 'There is nobody who may sign in.', 'Add somebody: bin/reel user add E-MAIL --name NAME');
+        }
+
+        return $found;
     }
 
     /** @return Finding what SQLite itself finds when it goes through all of the file */

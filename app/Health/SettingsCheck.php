@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Health;
 
+use App\Http\Middleware\RefuseOtherSites;
+
 /** Whether PHP and the settings are as they should be. */
 final class SettingsCheck implements Check
 {
@@ -22,7 +24,7 @@ final class SettingsCheck implements Check
             is_file(public_path('build/manifest.json'))
                 ? Finding::good('interface', 'It is built.')
                 : Finding::bad('interface', 'It is not built.', 'Run bin/setup.'),
-            Finding::good('names', 'It answers to '.implode(', ', array_unique((array) config('reel.hosts'))).'.'),
+            $this->who(),
         ];
         if (config('app.debug')) {
             $findings[] = Finding::bad(
@@ -34,5 +36,21 @@ final class SettingsCheck implements Check
         }
 
         return $findings;
+    }
+
+    private function who(): Finding
+    {
+        $names = array_unique((array) config('reel.hosts'));
+        $others = implode(', ', array_diff($names, RefuseOtherSites::THIS_MACHINE));
+        if (config('reel.mode') !== 'people') {
+            return $others === ''
+                ? Finding::good('people', 'One person works here, at this machine.')
+                : Finding::doubtful(
+                    'people', "It is told to go by {$others}, and answers to this machine only: nobody signs in.",
+                    'Set REEL_MODE=people and add them (bin/reel user add), or take the names out.',
+                );
+        }
+
+        return Finding::good('people', 'People sign in, by the names '.implode(', ', $names).'.');
     }
 }

@@ -10,6 +10,7 @@ use App\Media\Trouble;
 use App\Media\UnreadableFile;
 use App\Refusal;
 use App\RefusalKind;
+use Illuminate\Auth\AuthenticationException;
 use Illuminate\Database\Eloquent\ModelNotFoundException;
 use Illuminate\Foundation\Configuration\Exceptions;
 use Illuminate\Http\JsonResponse;
@@ -46,6 +47,7 @@ final class ProblemDetails
             $e instanceof UnreadableFile => [422, $e->getMessage(), []],
             $e instanceof DiskFull => [507, $e->getMessage(), []],
             $e instanceof Trouble => [503, $e->getMessage(), []],
+            $e instanceof AuthenticationException => [401, 'You are signed out. Sign in again; nothing is lost.', []],
             $e instanceof ModelNotFoundException, $e instanceof NotFoundHttpException => [
                 404,
                 'There is nothing here. It may have been deleted.',

@@ -184,9 +184,12 @@ final class TrustTest extends FeatureTestCase
 
     public function test_a_name_can_be_added_by_the_operator(): void
     {
-        config(['reel.hosts' => ['studio.saltmarsh.example']]);
-        $this->getJson('http://studio.saltmarsh.example/api/lessons')->assertOk();
+        config(['reel.hosts' => ['studio.saltmarsh.example'], 'reel.mode' => 'people']);
+        $this->getJson('http://studio.saltmarsh.example/api/lessons')->assertStatus(401);
         $this->getJson('http://localhost/api/lessons')->assertStatus(421);
+        // Without a sign-in nobody but this machine is answered, whatever the name.
+        config(['reel.mode' => 'me']);
+        $this->getJson('http://studio.saltmarsh.example/api/lessons')->assertStatus(421);
     }
 
     public function test_every_answer_says_how_it_is_to_be_taken(): void

@@ -30,4 +30,19 @@ describe('whether the server can be reached', () => {
         expect(told).toEqual([true, false]);
         expect(ping).toHaveBeenCalledTimes(4);
     });
+
+    it('tells a server that wants one to sign in again from one that is away', async () => {
+        let says: 'signed-out' | 'here' | Error = 'signed-out';
+        const reach = new Reach(() => (says instanceof Error ? Promise.reject(says) : Promise.resolve(says)));
+        reach.lost(true);
+        expect(reach.snapshot()).toEqual({ away: true, signedOut: true });
+        await vi.advanceTimersByTimeAsync(5000);
+        expect(reach.snapshot()).toEqual({ away: true, signedOut: true });
+        says = new Error('away');
+        await vi.advanceTimersByTimeAsync(2500);
+        expect(reach.snapshot()).toEqual({ away: true, signedOut: false });
+        says = 'here';
+        await vi.advanceTimersByTimeAsync(2500);
+        expect(reach.snapshot()).toEqual({ away: false, signedOut: false });
+    });
 });

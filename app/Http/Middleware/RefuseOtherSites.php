@@ -21,12 +21,21 @@ final class RefuseOtherSites
      */
     public const HEADER = 'X-Open-Reel';
 
+    /** Names by which nobody but a program on this machine reaches it. */
+    public const THIS_MACHINE = ['localhost', '127.0.0.1', '[::1]'];
+
     public function handle(Request $request, Closure $next): Response
     {
+        $host = strtolower($request->getHost());
         abort_unless(
-            in_array(strtolower($request->getHost()), (array) config('reel.hosts'), true),
+            in_array($host, (array) config('reel.hosts'), true),
             421,
             'This server does not go by that name. Whoever runs Open Reel can add it (REEL_HOSTS).',
+        );
+        abort_unless(
+            config('reel.mode') === 'people' || in_array($host, self::THIS_MACHINE, true),
+            421,
+            'This server is for one person at its own machine. Whoever runs it can let people sign in (REEL_MODE=people).',
         );
         abort_unless(
             $request->isMethodSafe() || self::isOurOwn($request),

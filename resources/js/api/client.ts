@@ -14,14 +14,27 @@ export class ApiProblem extends Error {
 
 /** The server could not be reached at all. */
 export class Unreachable extends Error {
-    constructor() {
-        super('The server cannot be reached. Nothing is lost; check that Open Reel is running.');
+    constructor(says = 'The server cannot be reached. Nothing is lost; check that Open Reel is running.') {
+        super(says);
         this.name = 'Unreachable';
     }
 }
 
+/** It wants one to sign in again: until then it is as if it were away, and everything waits for it in the same way. */
+export class SignedOut extends Unreachable {
+    constructor() {
+        super('You are signed out. Sign in again; nothing is lost.');
+        this.name = 'SignedOut';
+    }
+}
+
+const signInFirst = 401;
+
 /** Whether the server can be reached. */
-export const reach = new Reach(() => fetch('/api/here', { cache: 'no-store' }));
+export const reach = new Reach(async () => {
+    const answer = await fetch('/api/here', { cache: 'no-store' });
+    return answer.status === signInFirst ? 'signed-out' : 'here';
+});
 
 /** What a proxy says when the application behind it does not answer. */
 const gateway = [502, 504];
@@ -60,6 +73,10 @@ export async function request<T>(method: string, path: string, body?: Body, init
     if (gateway.includes(response.status)) {
         reach.lost();
         throw new Unreachable();
+    }
+    if (response.status === signInFirst) {
+        reach.lost(true);
+        throw new SignedOut();
     }
     reach.found();
     if (response.status === 204) {

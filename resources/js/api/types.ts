@@ -532,6 +532,12 @@ export interface ChangedSince {
     seconds: number;
 }
 
+/** Who works here: one person at this machine, or people who sign in. */
+export interface Me {
+    mode: 'me' | 'people';
+    person: { name: string; email: string } | null;
+}
+
 /** How far a long piece of work is. */
 export type WorkState = 'waiting' | 'running' | 'done' | 'failed' | 'cancelled';
 

@@ -6,6 +6,7 @@ import { ShelfRoom } from '../rooms/shelf/ShelfRoom';
 import { Fault } from './Fault';
 import { LessonFrame } from './LessonFrame';
 import { NoticesProvider } from './Notices';
+import { SignedOut } from './SignedOut';
 import { CaptionsRoom, FinishRoom, HandOverRoom, RecordRoom, ReviewRoom, ScriptRoom } from './rooms';
 
 const CourseRoom = lazy(() => import('../rooms/course/CourseRoom'));
@@ -73,6 +74,7 @@ export function App() {
         <QueryClientProvider client={queryClient}>
             <NoticesProvider>
                 <RouterProvider router={router} />
+                <SignedOut />
             </NoticesProvider>
         </QueryClientProvider>
     );

@@ -110,10 +110,10 @@ function useReadAhead(lesson: Lesson | undefined, room: string): void {
 }
 
 function AwayNotice() {
-    const { away } = useSyncExternalStore(reach.subscribe, reach.snapshot);
+    const { away, signedOut } = useSyncExternalStore(reach.subscribe, reach.snapshot);
     return (
         <p className="away-notice" role="status">
-            {away && (
+            {away && !signedOut && (
                 <>
                     <Icon name="exclamation" /> The server cannot be reached. You see the lesson as it was. What you
                     type, and a take that is rolling, is kept in this browser until the server has it.

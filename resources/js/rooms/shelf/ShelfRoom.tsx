@@ -1,10 +1,10 @@
-import { useMutation, useQueryClient } from '@tanstack/react-query';
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useEffect, useState } from 'react';
 import Button from 'react-bootstrap/Button';
 import { Link } from 'react-router';
 import { api } from '../../api/client';
 import { useCourses, useLessons } from '../../api/lesson';
-import type { LessonSummary } from '../../api/types';
+import type { LessonSummary, Me } from '../../api/types';
 import { useNotices } from '../../shell/Notices';
 import { EmptyPlace } from '../../ui/EmptyPlace';
 import { Icon } from '../../ui/Icon';
@@ -21,6 +21,7 @@ export function ShelfRoom() {
     const [making, setMaking] = useState(false);
     const remove = useRemoveLesson();
     const { words, find } = useFinding();
+    const { data: me } = useQuery({ queryKey: ['me'], queryFn: () => api.get<Me>('me'), staleTime: Infinity });
     useEffect(() => {
         document.title = 'Shelf - Open Reel';
     }, []);
@@ -33,6 +34,11 @@ export function ShelfRoom() {
                     <Button onClick={() => setMaking(true)}>
                         <Icon name="plus" /> New lesson
                     </Button>
+                )}
+                {me?.person && (
+                    <a className="who" href="/account" title={me.person.email}>
+                        {me.person.name}
+                    </a>
                 )}
             </header>
             {error && <EmptyPlace says={error.message} />}
