@@ -31,7 +31,8 @@ final class DatabaseCheck implements Check
         }
         $found = [Finding::good(self::ABOUT, 'It answers, and is as this version wants it.')];
         if (config('reel.mode') === 'people' && DB::table('users')->doesntExist()) {
-            $found[] = Finding::bad('sign-in', 'There is nobody who may sign in.', 'Add somebody: bin/reel user add E-MAIL --name NAME');
+            $todo = 'Add somebody: bin/reel user add E-MAIL --name NAME';
+            $found[] = Finding::bad('sign-in', 'There is nobody who may sign in.', $todo);
         }
 
         return $found;

@@ -7,7 +7,8 @@
         <h1>Open Reel</h1>
         <form method="post" action="/sign-in">
             <label for="email">E-mail</label>
-            <input id="email" type="email" name="email" value="{{ $email }}" required @if (! $email) autofocus @endif autocomplete="username">
+            <input id="email" type="email" name="email" value="{{ $email }}" required autocomplete="username"
+                @if (! $email) autofocus @endif>
             <label for="password">Password</label>
             <input id="password" type="password" name="password" required @if ($email) autofocus @endif
                 autocomplete="current-password" @if ($problem) aria-describedby="problem" aria-invalid="true" @endif>
