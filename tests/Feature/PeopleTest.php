@@ -7,6 +7,7 @@ namespace Tests\Feature;
 use App\Models\User;
 use Illuminate\Support\Facades\Artisan;
 use Illuminate\Support\Facades\Auth;
+use Illuminate\Support\Facades\Context;
 use Illuminate\Support\Facades\Hash;
 use Illuminate\Support\Facades\Route;
 use Illuminate\Testing\TestResponse;
@@ -62,8 +63,13 @@ final class PeopleTest extends FeatureTestCase
         $answer = $this->signIn(['to' => '/storage?a=1'])->assertRedirect('/storage?a=1');
         $cookie = $answer->headers->getCookies()[0];
         self::assertSame(['reel_session', true, 'lax'], [$cookie->getName(), $cookie->isHttpOnly(), $cookie->getSameSite()]);
+        foreach (['http' => false, 'https' => true] as $scheme => $isSecure) {
+            $came = $this->get("{$scheme}://localhost/sign-in")->headers->getCookies()[0];
+            self::assertSame($isSecure, $came->isSecure(), $scheme);
+        }
         $this->keepCookies($answer);
         $this->getJson('/api/lessons')->assertOk();
+        self::assertSame(User::query()->sole()->id, Context::get('person'));
         $this->getJson('/api/me')->assertExactJson([
             'mode' => 'people', 'person' => ['name' => 'Wenna', 'email' => 'wenna@saltmarsh.example'],
         ]);

@@ -22,6 +22,7 @@ test('what is seen is chosen by words, with the mouse and with the keyboard', as
     const count = await rows.count();
 
     // A click on a word shows its frame; where the pointer rests before, what is seen stays.
+    await expect.poll(() => frame(page)).toBeGreaterThan(0);
     const seen = await frame(page);
     await word(page, lesson, 3, 'when').hover();
     await page.waitForTimeout(300);

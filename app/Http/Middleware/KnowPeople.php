@@ -12,6 +12,7 @@ use Illuminate\Http\Request;
 use Illuminate\Pipeline\Pipeline;
 use Illuminate\Session\Middleware\StartSession;
 use Illuminate\Support\Facades\Auth;
+use Illuminate\Support\Facades\Context;
 use Symfony\Component\HttpFoundation\Response;
 
 /**
@@ -39,6 +40,8 @@ final class KnowPeople
                 if (! self::isKnown($request) && $who !== self::ANYBODY) {
                     throw new AuthenticationException(redirectTo: '/sign-in?to='.rawurlencode($request->getRequestUri()));
                 }
+                // What is logged says who asked, also for jobs.
+                Context::add('person', Auth::id());
 
                 return $next($request);
             },
