@@ -33,7 +33,11 @@ export function useSiteChange(lessonId: string) {
     const save = useMutation({
         scope: { id: `site/${lessonId}` },
         mutationFn: (run: () => Promise<LessonSite>) => run(),
-        onSuccess: (site) => queryClient.setQueryData(keyOf(lessonId), site),
+        onSuccess: async (site) => {
+            // What was asked for before may be answered only now, and say what was then.
+            await queryClient.cancelQueries({ queryKey: keyOf(lessonId) });
+            queryClient.setQueryData(keyOf(lessonId), site);
+        },
         onError: failed,
     });
     const change = (run: () => Promise<LessonSite>, done?: () => void) => save.mutate(run, { onSuccess: done });

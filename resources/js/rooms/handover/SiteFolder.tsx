@@ -22,7 +22,11 @@ export function SiteFolder({ lessonId, latest }: { lessonId: string; latest: Exp
     });
     const change = useMutation({
         mutationFn: (run: () => Promise<SiteDelivery>) => run(),
-        onSuccess: (now) => queryClient.setQueryData(queryKey, now),
+        onSuccess: (now) => {
+            queryClient.setQueryData(queryKey, now);
+            // What was asked for before may be answered only now, and say what was then.
+            return queryClient.invalidateQueries({ queryKey });
+        },
         onError: failed,
     });
     if (!data?.folder || (!latest && !data.there)) {
