@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\Actions\Backup;
 
-use App\Media\DiskFull;
 use App\Refusal;
 
 /**
@@ -19,7 +18,7 @@ final class BackUpDatabase
      * @param  int  $keep  how many copies stay in the folder, the newest
      * @return string path of the copy
      *
-     * @throws Refusal|DiskFull
+     * @throws Refusal
      */
     public function __invoke(string $folder, int $keep): string
     {
@@ -43,16 +42,14 @@ final class BackUpDatabase
     {
         @unlink($to);
         try {
-            $source = SqliteFile::open($from, SQLITE3_OPEN_READONLY);
-            $target = SqliteFile::open($to);
-            $source->backup($target);
+            SqliteFile::copy($from, $to);
             // All in one file, whatever the source does.
+            $target = SqliteFile::open($to);
             $target->exec('PRAGMA journal_mode = DELETE');
             $target->close();
-            $source->close();
         } catch (\Exception) {
             @unlink($to);
-            throw DiskFull::writing('the copy of the database');
+            throw Refusal::conflict('The database was not copied. Is there room in the folder, and may this user write there?');
         }
         chmod($to, 0o600);
     }

@@ -38,12 +38,11 @@ final class RestoreDatabase
         }
         $live = (string) config('database.connections.sqlite.database');
         $before = ($this->backUp)(dirname($live).'/before-restore', self::KEPT);
-        // Through SQLite, page by page in one transaction: whoever has it open sees the one or the other.
-        $source = SqliteFile::open($copy, SQLITE3_OPEN_READONLY);
-        $target = SqliteFile::open($live);
-        $source->backup($target);
-        $target->close();
-        $source->close();
+        try {
+            SqliteFile::copy($copy, $live);
+        } catch (\Exception) {
+            throw Refusal::conflict('The copy was not brought back: the database is busy, or there is no room. It is as it was.');
+        }
         DB::purge();
         Artisan::call('migrate', ['--force' => true]);
 

@@ -19,6 +19,23 @@ final class SqliteFile
         return $file;
     }
 
+    /**
+     * Makes one database what another is, in one transaction: whoever has it open sees the one or the other.
+     *
+     * @throws \Exception when one of them cannot be opened, is held by somebody else for too long, or there is no room
+     */
+    public static function copy(string $from, string $to): void
+    {
+        $source = self::open($from, SQLITE3_OPEN_READONLY);
+        $target = self::open($to);
+        $isWhole = $source->backup($target);
+        $target->close();
+        $source->close();
+        if (! $isWhole) {
+            throw new \RuntimeException("{$from} was not copied to {$to}");
+        }
+    }
+
     /** Whether SQLite finds nothing wrong with it. */
     public static function isWhole(string $path): bool
     {
