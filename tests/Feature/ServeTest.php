@@ -24,6 +24,7 @@ final class ServeTest extends FeatureTestCase
             $this->assertTrue($this->answers($port));
             // The web server with its children, two workers and what starts them again.
             $this->assertGreaterThan(8, count($processes->running()));
+            $this->whatCanWaitGivesWay($processes);
 
             posix_kill((int) $serve->getPid(), $signal);
             $this->waitUntil(fn (): bool => $processes->running() === [], 8);
@@ -34,6 +35,26 @@ final class ServeTest extends FeatureTestCase
             array_map(fn (int $pid): bool => posix_kill($pid, SIGKILL), array_keys($processes->running()));
             $processes->end();
         }
+    }
+
+    /** The web server and whoever listens to takes come first, within their session and as a session. */
+    private function whatCanWaitGivesWay(Processes $processes): void
+    {
+        $standing = function (string $command) use ($processes): string {
+            $pid = array_key_first(array_filter(
+                $processes->running(), fn (string $c): bool => str_starts_with($c, 'php') && str_contains($c, $command),
+            ));
+            $session = @file_get_contents("/proc/{$pid}/autogroup");
+
+            return pcntl_getpriority((int) $pid).(is_string($session) ? strrchr(trim($session), ' ') : ' none');
+        };
+        $first = $standing(' -S ');
+        $this->waitUntil(fn (): bool => $standing('--queue=hear') !== $first && $standing('--queue=default') !== $first, 10);
+        $this->assertContains($first, ['0 0', '0 none']);
+        $this->assertSame($first, $standing('--queue=listen'));
+        // What was just said is waited for; a film is got ready ahead of need.
+        $this->assertSame(str_replace('0', '5', $first), $standing('--queue=hear'));
+        $this->assertSame(str_replace('0', '10', $first), $standing('--queue=default'));
     }
 
     public function test_a_port_that_is_no_number_is_refused(): void
