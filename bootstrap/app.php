@@ -6,6 +6,8 @@ use App\Http\Middleware\CleanText;
 use App\Http\Middleware\KnowPeople;
 use App\Http\Middleware\LivingLesson;
 use App\Http\Middleware\NameRequest;
+use App\Http\Middleware\NoteChange;
+use App\Http\Middleware\OnlyMembers;
 use App\Http\Middleware\RefuseOtherSites;
 use App\Http\Middleware\SecurityHeaders;
 use App\Http\ProblemDetails;
@@ -30,7 +32,7 @@ return Application::configure(basePath: dirname(__DIR__))
         $middleware->remove(HandleCors::class);
         $middleware->prepend([NameRequest::class, SecurityHeaders::class, RefuseOtherSites::class]);
         $middleware->append(CleanText::class);
-        $middleware->api(prepend: [KnowPeople::class], append: [LivingLesson::class]);
+        $middleware->api(prepend: [KnowPeople::class], append: [OnlyMembers::class, LivingLesson::class, NoteChange::class]);
         // Script text keeps its line ends and an emptied field is an empty text, not "nothing said".
         $middleware->remove([
             Illuminate\Foundation\Http\Middleware\TrimStrings::class,

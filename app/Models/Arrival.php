@@ -11,6 +11,7 @@ use Illuminate\Support\Carbon;
  * An archive of lessons on its way in.
  *
  * @property string $id
+ * @property string|null $user_id who sends it; null where one works alone
  * @property string $name what the file was called; shown, never used as a path
  * @property string $path on the media disk, until it is unpacked
  * @property WorkState $state

@@ -23,6 +23,8 @@ use Illuminate\Support\Carbon;
  * @property array<string, string|int|null> $style what this lesson has otherwise than its course
  * @property string $script the whole script, as core/Script reads it
  * @property int $revision counts the script's changes
+ * @property bool $needs_approval it is published only when somebody has approved it
+ * @property int $changes counts what anybody changed of it
  * @property Carbon $updated_at
  * @property-read Course|null $course
  * @property-read int|null $sections_count
@@ -35,11 +37,14 @@ final class Lesson extends Model
 
     protected $guarded = [];
 
-    protected $attributes = ['style' => '{}', 'script' => '', 'revision' => 0];
+    protected $attributes = ['style' => '{}', 'script' => '', 'revision' => 0, 'needs_approval' => false];
 
     protected function casts(): array
     {
-        return ['style' => 'array', 'width' => 'integer', 'height' => 'integer', 'fps' => 'integer', 'revision' => 'integer'];
+        return [
+            'style' => 'array', 'width' => 'integer', 'height' => 'integer', 'fps' => 'integer', 'revision' => 'integer',
+            'needs_approval' => 'boolean',
+        ];
     }
 
     /** @return BelongsTo<Course, $this> */

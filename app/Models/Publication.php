@@ -18,6 +18,7 @@ use Illuminate\Support\Carbon;
  * @property string $token part of its link; cannot be guessed
  * @property string|null $password hashed
  * @property Carbon|null $ends_on the last day on which it is shown
+ * @property bool $for_review it shows a draft to those who are to say what they think of it
  * @property Carbon|null $withdrawn_at
  * @property-read Lesson $lesson
  */
@@ -27,9 +28,17 @@ final class Publication extends Model
 
     protected $guarded = [];
 
+    protected $attributes = ['for_review' => false];
+
+    /** What of a lesson viewers see, or those who review it. */
+    public static function of(Lesson $lesson, bool $forReview = false): ?self
+    {
+        return self::query()->where('lesson_id', $lesson->id)->where('for_review', $forReview)->first();
+    }
+
     protected function casts(): array
     {
-        return ['ends_on' => 'date', 'withdrawn_at' => 'datetime'];
+        return ['ends_on' => 'date', 'withdrawn_at' => 'datetime', 'for_review' => 'boolean'];
     }
 
     /** @return BelongsTo<Lesson, $this> */

@@ -18,6 +18,7 @@ use OpenReel\Core\Take\Verdict;
 /**
  * @property string $id
  * @property string $section_id where it hangs now: where most of its lines are
+ * @property string|null $user_id who records it; null where one works alone
  * @property string|null $recorded_in the section it was recorded for
  * @property int $number counted from 1 within the section it was recorded for, never given twice
  * @property TakeState $state

@@ -5,10 +5,12 @@ declare(strict_types=1);
 namespace Tests\Feature;
 
 use App\Models\User;
+use App\People\Devices;
 use Illuminate\Support\Facades\Artisan;
 use Illuminate\Support\Facades\Auth;
 use Illuminate\Support\Facades\Context;
 use Illuminate\Support\Facades\Hash;
+use Illuminate\Support\Facades\Log;
 use Illuminate\Support\Facades\Route;
 use Illuminate\Testing\TestResponse;
 use PHPUnit\Framework\Attributes\TestWith;
@@ -19,7 +21,7 @@ final class PeopleTest extends FeatureTestCase
     private const PASSWORD = 'low water at noon';
 
     /** What anybody may ask for: published films, signing in, and whether the server lives. */
-    private const OPEN = '#^(watch/|oembed$|sign-in$|sign-out$|up$|metrics$|storage/\{path\}$)#';
+    private const OPEN = '#^(watch/|oembed$|sign-in(/\w+)?$|sign-out$|forgotten|invited/|up$|metrics$|storage/\{path\}$)#';
 
     protected function setUp(): void
     {
@@ -63,9 +65,14 @@ final class PeopleTest extends FeatureTestCase
         $answer = $this->signIn(['to' => '/storage?a=1'])->assertRedirect('/storage?a=1');
         $cookie = $answer->headers->getCookies()[0];
         self::assertSame(['reel_session', true, 'lax'], [$cookie->getName(), $cookie->isHttpOnly(), $cookie->getSameSite()]);
-        foreach (['http' => false, 'https' => true] as $scheme => $isSecure) {
+        foreach (['https' => true, 'http' => false] as $scheme => $isSecure) {
             $came = $this->get("{$scheme}://localhost/sign-in")->headers->getCookies()[0];
             self::assertSame($isSecure, $came->isSecure(), $scheme);
+            // No host beside this one can set a cookie of such a name.
+            self::assertSame(
+                [$isSecure ? '__Host-reel_session' : 'reel_session', '/', null],
+                [$came->getName(), $came->getPath(), $came->getDomain()],
+            );
         }
         $this->keepCookies($answer);
         $this->getJson('/api/lessons')->assertOk();
@@ -108,6 +115,17 @@ final class PeopleTest extends FeatureTestCase
         $this->signIn(['email' => ' Wenna@Saltmarsh.example '])->assertRedirect('/');
     }
 
+    public function test_the_operator_reads_in_the_log_who_signed_in_and_who_could_not(): void
+    {
+        $user = $this->somebody();
+        $log = Log::spy();
+        $who = ['address' => '127.0.0.1', 'person' => $user->id];
+        $this->signIn(['password' => 'high water']);
+        $log->shouldHaveReceived('warning')->once()->with('A password was wrong', $who);
+        $this->signIn();
+        $log->shouldHaveReceived('info')->once()->with('Somebody signed in', $who);
+    }
+
     public function test_another_password_ends_what_is_signed_in_elsewhere(): void
     {
         $user = $this->somebody();
@@ -117,7 +135,7 @@ final class PeopleTest extends FeatureTestCase
         $new = ['password' => self::PASSWORD, 'new' => 'high water at six'];
         $change = fn (array $as): TestResponse => $this->post('/account/password', $as + $new);
         $change(['password' => 'no'])->assertStatus(422)->assertSee('not your password now');
-        $change(['new' => 'short'])->assertStatus(422)->assertSee('at least 10 characters');
+        $change(['new' => 'short'])->assertStatus(422)->assertSee('at least 12 characters');
         $done = $this->post('/account/password', $new)->assertOk()->assertSee('Elsewhere you are signed out.');
         self::assertTrue(Hash::check($new['new'], $user->refresh()->password));
         self::assertStringStartsWith('$argon2id$', $user->password);
@@ -136,7 +154,7 @@ final class PeopleTest extends FeatureTestCase
         $this->forgetPerson();
         // Another day: the session is gone, the device is known.
         foreach ($answer->headers->getCookies() as $cookie) {
-            if (str_starts_with($cookie->getName(), 'remember_')) {
+            if ($cookie->getName() === Devices::COOKIE) {
                 self::assertTrue($cookie->isHttpOnly());
                 $this->withUnencryptedCookie($cookie->getName(), (string) $cookie->getValue());
             }

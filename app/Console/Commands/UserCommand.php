@@ -4,6 +4,9 @@ declare(strict_types=1);
 
 namespace App\Console\Commands;
 
+use App\Actions\People\AddPerson;
+use App\Actions\People\RemovePerson;
+use App\Models\Membership;
 use App\Models\User;
 use App\Refusal;
 use Illuminate\Console\Command;
@@ -19,21 +22,22 @@ final class UserCommand extends Command
     protected $signature = 'reel:user
         {what : add, list, reset or remove}
         {email? : whose}
-        {--name= : what somebody new is called}';
+        {--name= : what somebody new is called}
+        {--to= : who owns what somebody leaves}';
 
     protected $description = 'Say who may sign in';
 
-    public function handle(): int
+    public function handle(AddPerson $add, RemovePerson $remove): int
     {
-        return $this->plainly(function (): int {
+        return $this->plainly(function () use ($add, $remove): int {
             /** @var string $what */
             $what = $this->argument('what');
             $email = mb_strtolower(trim((string) $this->input->getArgument('email')));
             match ($what) {
-                'add' => $this->add($email, trim((string) $this->input->getOption('name'))),
+                'add' => $this->add($email, trim((string) $this->input->getOption('name')), $add),
                 'list' => $this->list(),
                 'reset' => $this->reset(self::known($email)),
-                'remove' => $this->remove(self::known($email)),
+                'remove' => $this->remove(self::known($email), $remove),
                 default => throw Refusal::badInput('Say add, list, reset or remove.'),
             };
 
@@ -41,18 +45,15 @@ final class UserCommand extends Command
         });
     }
 
-    private function add(string $email, string $name): void
+    private function add(string $email, string $name, AddPerson $add): void
     {
-        if (filter_var($email, FILTER_VALIDATE_EMAIL) === false) {
-            throw Refusal::badInput('Say the e-mail address of who is to sign in.');
-        }
-        if (User::query()->where('email', $email)->exists()) {
-            throw Refusal::conflict("{$email} may sign in already. Another password: reel user reset {$email}");
-        }
         $password = Str::random(self::LENGTH);
-        $called = $name === '' ? Str::before($email, '@') : $name;
-        User::query()->create(['email' => $email, 'name' => $called, 'password' => $password]);
-        $this->line("{$email} may sign in with the password {$password}");
+        $user = $add($email, $name, $password);
+        $this->line("{$user->email} may sign in with the password {$password}");
+        $owns = Membership::query()->where('user_id', $user->id)->count();
+        if ($owns > 0) {
+            $this->line("What was made here before, {$owns} lessons and courses, belongs to {$user->name} now.");
+        }
     }
 
     private function list(): void
@@ -66,14 +67,21 @@ final class UserCommand extends Command
     private function reset(User $user): void
     {
         $password = Str::random(self::LENGTH);
-        $user->forceFill(['password' => $password, 'remember_token' => null])->save();
+        $user->forceFill([
+            'password' => $password, 'code_secret' => null, 'code_step' => 0, 'spare_codes' => null,
+        ])->save();
+        $user->devices()->delete();
         $this->line("{$user->email} may sign in with the password {$password}, and is signed out everywhere.");
     }
 
-    private function remove(User $user): void
+    private function remove(User $user, RemovePerson $remove): void
     {
-        $user->delete();
+        $to = mb_strtolower(trim((string) $this->input->getOption('to')));
+        $handed = $remove($user, $to === '' ? null : self::known($to));
         $this->line("{$user->email} may not sign in any more. What they made stays.");
+        if ($handed > 0) {
+            $this->line("{$handed} lessons and courses have another owner.");
+        }
     }
 
     private static function known(string $email): User

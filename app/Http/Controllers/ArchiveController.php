@@ -14,6 +14,7 @@ use App\Models\Arrival;
 use App\Models\Course;
 use App\Models\Lesson;
 use App\Models\WorkState;
+use App\People\Whoever;
 use App\Refusal;
 use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Http\JsonResponse;
@@ -41,7 +42,12 @@ final class ArchiveController
     public function index(): JsonResponse
     {
         /** @var Collection<int, Arrival> $arrivals */
-        $arrivals = Arrival::query()->latest()->orderByDesc('id')->limit(self::LATEST)->get();
+        $arrivals = Arrival::query()
+            ->where('user_id', Whoever::asks()?->id)
+            ->latest()
+            ->orderByDesc('id')
+            ->limit(self::LATEST)
+            ->get();
 
         return new JsonResponse($arrivals->map(fn (Arrival $a): array => (new ArrivalResource($a))->toArray())->all());
     }
@@ -52,6 +58,7 @@ final class ArchiveController
         $id = strtolower((string) Str::ulid());
         $arrival = Arrival::query()->create([
             'id' => $id,
+            'user_id' => Whoever::asks()?->id,
             'name' => mb_substr(PlainText::row($request->string('name')->value()), 0, 200),
             'path' => "arrivals/{$id}.zip",
             'state' => WorkState::Waiting,

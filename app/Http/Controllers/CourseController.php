@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Actions\Lessons\ChangeCourseStyle;
+use App\Actions\People\WriteHistory;
 use App\Http\MediaResponse;
 use App\Http\Requests\CourseRequest;
 use App\Http\Resources\CourseResource;
@@ -14,6 +15,7 @@ use App\Media\MediaStore;
 use App\Media\PictureReader;
 use App\Models\Course;
 use App\Models\Logo;
+use App\People\Standings;
 use App\Readers\CardPicture;
 use App\Readers\LessonStyle;
 use App\Refusal;
@@ -21,6 +23,7 @@ use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Str;
+use OpenReel\Core\People\Deed;
 use OpenReel\Core\Picture\FrameSize;
 use OpenReel\Core\Picture\Picture;
 use OpenReel\Core\Picture\Shape;
@@ -41,7 +44,7 @@ final class CourseController
 
     public function index(): JsonResponse
     {
-        $courses = Course::query()->withCount('lessons')->get()->sortBy('name')->values();
+        $courses = Standings::courses(Course::query()->withCount('lessons'))->get()->sortBy('name')->values();
 
         return new JsonResponse($courses->map(fn (Course $c): array => (new CourseResource($c))->toArray())->all());
     }
@@ -84,16 +87,18 @@ final class CourseController
     }
 
     /** Its lessons stay on the shelf, and look as they did. */
-    public function destroy(Course $course): Response
+    public function destroy(Course $course, WriteHistory $write): Response
     {
         $course->delete();
+        $write(Deed::Deleted, $course, ['title' => $course->name]);
 
         return response()->noContent();
     }
 
-    public function restore(Course $course): CourseResource
+    public function restore(Course $course, WriteHistory $write): CourseResource
     {
         $course->restore();
+        $write(Deed::Restored, $course, ['title' => $course->name]);
 
         return new CourseResource($course);
     }
@@ -129,7 +134,7 @@ final class CourseController
 
     public function logo(string $hash): Response
     {
-        $logo = Logo::query()->where('hash', $hash)->first();
+        $logo = Standings::logos(Logo::query()->where('hash', $hash))->first();
 
         return MediaResponse::of($logo?->path, $logo->mime ?? 'image/png');
     }

@@ -7,6 +7,7 @@ namespace App\Http\Controllers;
 use App\Actions\Film\AssembleLesson;
 use App\Actions\Lessons\ListLessons;
 use App\Actions\Lessons\MakeLesson;
+use App\Actions\People\WriteHistory;
 use App\Actions\Script\EditScript;
 use App\Actions\Takes\ChooseTake;
 use App\Http\MediaResponse;
@@ -21,9 +22,12 @@ use App\Media\DraftVoice;
 use App\Models\Course;
 use App\Models\Lesson;
 use App\Models\Take;
+use App\People\Standings;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
+use OpenReel\Core\People\Deed;
+use OpenReel\Core\People\Right;
 
 final class LessonController
 {
@@ -53,7 +57,9 @@ final class LessonController
     public function update(LessonRequest $request, Lesson $lesson, EditScript $edit): LessonResource
     {
         $edit->title($lesson, trim($request->string('title')->value()));
-        if ($request->has('course_id')) {
+        if ($request->has('course_id') && $request->input('course_id') !== $lesson->course_id) {
+            // In another course other people see it.
+            abort_unless(Standings::may(Right::Own, $lesson), 403, Right::Own->refusal());
             $lesson->update(['course_id' => $request->input('course_id')]);
             PrepareLessonJob::dispatch($lesson->id);
         }
@@ -61,16 +67,18 @@ final class LessonController
         return new LessonResource($lesson);
     }
 
-    public function destroy(Lesson $lesson): Response
+    public function destroy(Lesson $lesson, WriteHistory $write): Response
     {
         $lesson->delete();
+        $write(Deed::Deleted, $lesson, ['title' => $lesson->title]);
 
         return response()->noContent();
     }
 
-    public function restore(Lesson $lesson): LessonResource
+    public function restore(Lesson $lesson, WriteHistory $write): LessonResource
     {
         $lesson->restore();
+        $write(Deed::Restored, $lesson, ['title' => $lesson->title]);
 
         return new LessonResource($lesson);
     }

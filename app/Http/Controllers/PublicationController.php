@@ -4,17 +4,20 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Actions\People\WriteHistory;
 use App\Actions\Site\PublishFilm;
 use App\Http\Resources\PublicationResource;
 use App\Models\Comment;
 use App\Models\Export;
 use App\Models\Lesson;
 use App\Models\Publication;
+use App\People\Whoever;
 use App\Readers\LessonStyle;
 use App\Refusal;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Hash;
+use OpenReel\Core\People\Deed;
 
 /** A lesson on the course site, for whoever made it: publishing, who may watch, what was said of it. */
 final class PublicationController
@@ -37,7 +40,7 @@ final class PublicationController
         return $this->answer($lesson);
     }
 
-    public function update(Request $request, Lesson $lesson): JsonResponse
+    public function update(Request $request, Lesson $lesson, WriteHistory $write): JsonResponse
     {
         $request->validate([
             'password' => ['sometimes', 'nullable', 'string', 'min:4', 'max:200'],
@@ -47,12 +50,15 @@ final class PublicationController
             'password.min' => 'A password has at least four characters.',
             'ends_on.*' => 'Give the last day as a date.',
         ]);
-        $publication = self::publication($lesson) ?? throw Refusal::notYet('This lesson is not published yet.');
+        $publication = Publication::of($lesson) ?? throw Refusal::notYet('This lesson is not published yet.');
         $publication->update(array_filter([
             'password' => $request->has('password') ? self::hashed($request->input('password')) : false,
             'ends_on' => $request->has('ends_on') ? ($request->input('ends_on') ?: null) : false,
             'withdrawn_at' => $request->has('withdrawn') ? ($request->boolean('withdrawn') ? now() : null) : false,
         ], fn (mixed $v): bool => $v !== false));
+        if ($request->has('withdrawn')) {
+            $write($request->boolean('withdrawn') ? Deed::Withdrawn : Deed::ShownAgain, $lesson);
+        }
 
         return $this->answer($lesson);
     }
@@ -79,7 +85,7 @@ final class PublicationController
         $publication = $comment->publication;
         $publication->comments()->create($comment->only(['at_ms', 'section_id', 'line_id', 'line_text', 'version']) + [
             'answers' => $comment->answers ?? $comment->id,
-            'name' => LessonStyle::of($publication->lesson)->presenter ?? 'The presenter',
+            'name' => Whoever::asks()->name ?? LessonStyle::of($publication->lesson)->presenter ?? 'The presenter',
             'by_presenter' => true,
             'text' => trim($request->string('text')->value()),
         ]);
@@ -89,12 +95,7 @@ final class PublicationController
 
     private function answer(Lesson $lesson): JsonResponse
     {
-        return new JsonResponse(PublicationResource::of(self::publication($lesson)));
-    }
-
-    private static function publication(Lesson $lesson): ?Publication
-    {
-        return Publication::query()->where('lesson_id', $lesson->id)->first();
+        return new JsonResponse(PublicationResource::of($lesson));
     }
 
     private static function hashed(mixed $password): ?string

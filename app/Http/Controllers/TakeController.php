@@ -32,12 +32,14 @@ use App\Models\Section;
 use App\Models\Take;
 use App\Models\TakeState;
 use App\Models\Track;
+use App\People\Standings;
 use App\Readers\CleanedVoice;
 use App\Refusal;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Validation\Rule;
+use OpenReel\Core\People\Right;
 use OpenReel\Core\Picture\Adjustment;
 use OpenReel\Core\Picture\Crop;
 use OpenReel\Core\Take\TrackKind;
@@ -90,7 +92,8 @@ final class TakeController
     {
         $request->validate(['take' => ['required', 'string', 'max:64']], ['*' => 'Say which take is to be copied.']);
         $take = Take::query()->whereKey($request->string('take')->value())->first();
-        if ($take === null || $take->section->trashed() || $take->lesson()->trashed()) {
+        $isSeen = $take !== null && Standings::may(Right::See, $take->lesson());
+        if ($take === null || ! $isSeen || $take->section->trashed() || $take->lesson()->trashed()) {
             throw Refusal::badInput('This take is not there any more.');
         }
 

@@ -196,6 +196,7 @@ final class WatchController
             'course' => $publication->lesson->course?->name,
             'base' => "/watch/{$token}",
             'version' => $version,
+            'for_review' => $publication->for_review,
             'beside' => $version->export->beside ?? [],
             'language' => LessonStyle::of($publication->lesson)->language->value,
             'languages' => CaptionLanguage::NAMES,

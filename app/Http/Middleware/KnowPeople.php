@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Http\Middleware;
 
+use App\People\Devices;
+use App\People\Whoever;
 use Closure;
 use Illuminate\Auth\AuthenticationException;
 use Illuminate\Cookie\Middleware\AddQueuedCookiesToResponse;
@@ -11,6 +13,7 @@ use Illuminate\Cookie\Middleware\EncryptCookies;
 use Illuminate\Http\Request;
 use Illuminate\Pipeline\Pipeline;
 use Illuminate\Session\Middleware\StartSession;
+use Illuminate\Session\SessionManager;
 use Illuminate\Support\Facades\Auth;
 use Illuminate\Support\Facades\Context;
 use Symfony\Component\HttpFoundation\Response;
@@ -26,53 +29,24 @@ final class KnowPeople
 
     private const SESSION = [EncryptCookies::class, AddQueuedCookiesToResponse::class, StartSession::class];
 
-    /** Where a session says with which password it began. */
-    private const MARK = 'begun_with';
-
     public function handle(Request $request, Closure $next, string $who = ''): Response
     {
-        if (config('reel.mode') !== 'people') {
+        if (! Whoever::signsIn()) {
             return $next($request);
         }
 
+        app(SessionManager::class)->driver()->setName(Devices::cookie($request, (string) config('session.cookie')));
+
         return app(Pipeline::class)->send($request)->through(self::SESSION)->then(
             function (Request $request) use ($next, $who): Response {
-                if (! self::isKnown($request) && $who !== self::ANYBODY) {
+                if (! Devices::isKnown($request) && $who !== self::ANYBODY) {
                     throw new AuthenticationException(redirectTo: '/sign-in?to='.rawurlencode($request->getRequestUri()));
                 }
                 // What is logged says who asked, also for jobs.
-                Context::add('person', Auth::id());
+                Context::add(Whoever::KEY, Auth::id());
 
                 return $next($request);
             },
         );
-    }
-
-    /** A session begins, and ends when the password becomes another. */
-    public static function begin(Request $request): void
-    {
-        $request->session()->put(self::MARK, self::mark());
-    }
-
-    private static function isKnown(Request $request): bool
-    {
-        if (! Auth::check()) {
-            return false;
-        }
-        if (Auth::viaRemember()) {
-            self::begin($request);
-        }
-        if (hash_equals(self::mark(), (string) $request->session()->get(self::MARK))) {
-            return true;
-        }
-        Auth::logoutCurrentDevice();
-        $request->session()->invalidate();
-
-        return false;
-    }
-
-    private static function mark(): string
-    {
-        return hash_hmac('sha256', (string) Auth::user()?->getAuthPassword(), (string) config('app.key'));
     }
 }

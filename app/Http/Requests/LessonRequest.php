@@ -4,8 +4,12 @@ declare(strict_types=1);
 
 namespace App\Http\Requests;
 
+use App\Models\Course;
+use App\Models\Lesson;
+use App\People\Standings;
 use Illuminate\Foundation\Http\FormRequest;
 use Illuminate\Validation\Rule;
+use OpenReel\Core\People\Right;
 use OpenReel\Core\Style\HouseStyle;
 use OpenReel\Core\Time\FrameRate;
 
@@ -26,8 +30,8 @@ final class LessonRequest extends FormRequest
             'title' => ['required', 'string', 'max:200', 'regex:/\S/u'],
             'width' => [...$frame, 'required_with:height'],
             'height' => [...$frame, 'required_with:width', $this->isOffered(...)],
-            'course_id' => ['sometimes', 'nullable', 'string', Rule::exists('courses', 'id')->whereNull('deleted_at')],
-            'like' => [...$once, 'nullable', 'string', Rule::exists('lessons', 'id')->whereNull('deleted_at')],
+            'course_id' => ['sometimes', 'nullable', 'string', $this->isAllowed(Course::class, Right::Write)],
+            'like' => [...$once, 'nullable', 'string', $this->isAllowed(Lesson::class, Right::See)],
             'fps' => [...$once, 'integer', Rule::in(FrameRate::OFFERED)],
         ];
     }
@@ -47,6 +51,24 @@ final class LessonRequest extends FormRequest
             'course_id.*' => 'There is no such course. It may have been deleted.',
             'like.*' => 'There is no such lesson. It may have been deleted.',
         ];
+    }
+
+    /**
+     * What somebody may not see is for them as if it were not there.
+     *
+     * @param  class-string<Course>|class-string<Lesson>  $kind
+     */
+    private function isAllowed(string $kind, Right $right): \Closure
+    {
+        return function (string $attribute, mixed $id, \Closure $fail) use ($kind, $right): void {
+            $place = is_string($id) ? $kind::query()->where('id', $id)->first() : null;
+            // Where it is already it may stay, whatever one is there.
+            $lesson = $this->route('lesson');
+            $stays = $place instanceof Course && $lesson instanceof Lesson && $lesson->course_id === $id;
+            if ($place === null || (! $stays && ! Standings::may($right, $place))) {
+                $fail('');
+            }
+        };
     }
 
     private function isOffered(string $attribute, mixed $height, \Closure $fail): void

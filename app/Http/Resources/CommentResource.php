@@ -32,7 +32,7 @@ final class CommentResource
     /**
      * As the presenter sees them: with the line they are about, as the script says it now.
      *
-     * @param  Collection<int, Comment>  $comments  of one film
+     * @param  Collection<int, Comment>  $comments  of one lesson
      * @return list<array<string, mixed>>
      */
     public static function forPresenter(Collection $comments): array
@@ -47,6 +47,7 @@ final class CommentResource
             return self::said($c) + [
                 'at_ms' => $c->at_ms,
                 'version' => $c->version,
+                'of_draft' => $c->publication->for_review,
                 'section_id' => $line->section_id ?? $c->section_id,
                 'line_id' => $line->id ?? null,
                 'line_was' => $c->line_text,

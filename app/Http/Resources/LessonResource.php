@@ -8,6 +8,7 @@ use App\Models\Lesson;
 use App\Models\Section;
 use App\Models\TakeState;
 use App\Models\Track;
+use App\People\Standings;
 use App\Readers\LearnedPace;
 use App\Readers\LessonCoverage;
 use App\Readers\LessonStyle;
@@ -71,6 +72,7 @@ final class LessonResource extends JsonResource
         return [
             'id' => $this->id,
             'title' => $this->title,
+            'may' => array_column(Standings::in($this->resource)->rights(), 'value'),
             'width' => $this->width,
             'height' => $this->height,
             'fps' => $this->fps,

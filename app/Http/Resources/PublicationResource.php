@@ -4,9 +4,12 @@ declare(strict_types=1);
 
 namespace App\Http\Resources;
 
+use App\Models\Comment;
+use App\Models\Lesson;
 use App\Models\Publication;
 use App\Models\Version;
 use App\Readers\SaidInFilm;
+use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Support\Facades\DB;
 use OpenReel\Core\Watching\WatchCurve;
 
@@ -14,28 +17,41 @@ use OpenReel\Core\Watching\WatchCurve;
 final class PublicationResource
 {
     /** @return array{site: array<string, mixed>|null, comments: list<array<string, mixed>>} */
-    public static function of(?Publication $publication): array
+    public static function of(Lesson $lesson): array
     {
-        if ($publication === null) {
-            return ['site' => null, 'comments' => []];
-        }
+        $publications = Publication::query()->where('lesson_id', $lesson->id)->select('id');
+        /** @var Collection<int, Comment> $comments */
+        $comments = Comment::query()
+            ->with('publication')
+            ->whereIn('publication_id', $publications)
+            ->orderBy('at_ms')
+            ->orderBy('id')
+            ->get();
+        $publication = Publication::of($lesson);
+
+        return [
+            'site' => $publication === null ? null : self::site($publication),
+            'comments' => CommentResource::forPresenter($comments),
+        ];
+    }
+
+    /** @return array<string, mixed> */
+    private static function site(Publication $publication): array
+    {
         $versions = $publication->versions()->with('export')->get();
 
         return [
-            'site' => [
-                'id' => $publication->id,
-                'path' => "/watch/{$publication->token}",
-                'shown' => $publication->isShown(),
-                'withdrawn' => $publication->withdrawn_at !== null,
-                'ends_on' => $publication->ends_on?->toDateString(),
-                'password' => $publication->password !== null,
-                'versions' => array_values($versions->map(fn (Version $v): array => [
-                    'number' => $v->number, 'export_id' => $v->export_id, 'note' => $v->note, 'draft' => $v->export->draft,
-                    'published_at' => $v->created_at->toIso8601ZuluString(),
-                ])->all()),
-                'watched' => self::watched($versions->first()),
-            ],
-            'comments' => CommentResource::forPresenter($publication->comments()->get()),
+            'id' => $publication->id,
+            'path' => "/watch/{$publication->token}",
+            'shown' => $publication->isShown(),
+            'withdrawn' => $publication->withdrawn_at !== null,
+            'ends_on' => $publication->ends_on?->toDateString(),
+            'password' => $publication->password !== null,
+            'versions' => array_values($versions->map(fn (Version $v): array => [
+                'number' => $v->number, 'export_id' => $v->export_id, 'note' => $v->note, 'draft' => $v->export->draft,
+                'published_at' => $v->created_at->toIso8601ZuluString(),
+            ])->all()),
+            'watched' => self::watched($versions->first()),
         ];
     }
 

@@ -10,19 +10,59 @@
         @if ($done)
             <p role="status">{{ $done }}</p>
         @endif
+        @if ($problem)
+            <p class="problem" id="problem" role="alert">{{ $problem }}</p>
+        @endif
+        <h2>Mail</h2>
+        <form method="post" action="/account/mail">
+            <label class="check"><input type="checkbox" name="wants_mail" value="1" @checked($user->wants_mail)> Mail me what
+                others do in my lessons, at most once an hour</label>
+            <button type="submit" class="quiet">Save</button>
+        </form>
+        <h2>Password</h2>
         <form method="post" action="/account/password">
             <label for="password">Password now</label>
             <input id="password" type="password" name="password" required autocomplete="current-password"
-                @if ($problem) aria-describedby="problem" aria-invalid="true" @endif>
+                @if ($problem) aria-describedby="problem" @endif>
             <label for="new">New password, at least {{ $shortest }} characters</label>
             <input id="new" type="password" name="new" required minlength="{{ $shortest }}" autocomplete="new-password">
-            <button type="submit">Change password</button>
-            @if ($problem)
-                <p class="problem" id="problem" role="alert">{{ $problem }}</p>
-            @endif
+            <button type="submit" class="quiet">Change password</button>
         </form>
+        <h2>One-time codes</h2>
+        <form method="post" action="/account/codes{{ $user->code_secret ? '/off' : '' }}">
+            <p>{{ $user->code_secret
+                ? 'A code of your telephone is asked for when you sign in.'
+                : 'A code of your telephone can be asked for beside the password.' }}</p>
+            <label for="code-password">Password now</label>
+            <input id="code-password" type="password" name="password" required autocomplete="current-password">
+            <button type="submit" class="quiet">{{ $user->code_secret ? 'Ask for no codes' : 'Ask for codes' }}</button>
+        </form>
+        <h2 id="devices">Where you are signed in</h2>
+        <ul class="devices">
+            @foreach ($devices as $device)
+                <li>
+                    <span>
+                        {{ $device->name }}@if ($device->id === $mine), this one @endif
+                        <span class="soft">
+                            {{ $device->id === $mine ? 'in use' : "used {$device->ago()}" }}{{
+                                $device->token === null ? '' : ', stays signed in' }}
+                        </span>
+                    </span>
+                    @if ($device->id !== $mine)
+                        <form method="post" action="/account/devices/{{ $device->id }}/end">
+                            <button type="submit" class="quiet" aria-label="Sign out {{ $device->name }}">Sign out</button>
+                        </form>
+                    @endif
+                </li>
+            @endforeach
+        </ul>
+        @if (count($devices) > 1)
+            <form method="post" action="/account/elsewhere">
+                <button type="submit" class="quiet">Sign out everywhere else</button>
+            </form>
+        @endif
         <form method="post" action="/sign-out">
-            <button type="submit" class="quiet">Sign out</button>
+            <button type="submit" class="quiet">Sign out here</button>
         </form>
     </main>
 @endsection

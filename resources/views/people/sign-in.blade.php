@@ -19,6 +19,9 @@
                 <p class="problem" id="problem" role="alert">{{ $problem }}</p>
             @endif
         </form>
-        <p class="soft">Forgotten? Whoever runs this server can give you another password.</p>
+        @if ($provider)
+            <p><a class="button" href="/sign-in/with?to={{ urlencode($to) }}">Sign in with {{ $provider }}</a></p>
+        @endif
+        <p class="soft"><a href="/forgotten">Forgotten your password?</a></p>
     </main>
 @endsection

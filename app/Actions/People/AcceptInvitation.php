@@ -1,0 +1,39 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Actions\People;
+
+use App\Models\Course;
+use App\Models\Invitation;
+use App\Models\Lesson;
+use App\Models\User;
+use App\People\Belongs;
+use App\People\Standings;
+use App\Refusal;
+use Illuminate\Support\Facades\DB;
+use OpenReel\Core\People\Deed;
+
+/** Somebody comes in by a link; it is used up then. Who has part in it already keeps what they are. */
+final class AcceptInvitation
+{
+    public function __construct(private readonly GiveRole $give)
+    {
+    }
+
+    /** @throws Refusal when it was used meanwhile, or what it is for is gone */
+    public function __invoke(Invitation $invitation, User $person): Lesson|Course
+    {
+        return DB::transaction(function () use ($invitation, $person): Lesson|Course {
+            $place = Belongs::to($invitation);
+            if (Invitation::query()->whereKey($invitation->id)->delete() === 0 || $place === null || $place->trashed()) {
+                throw Refusal::notYet('This invitation does not hold any more. Ask for another one.');
+            }
+            if (Standings::in($place, $person)->isStranger()) {
+                ($this->give)($place, $person, $invitation->role, Deed::Joined);
+            }
+
+            return $place;
+        });
+    }
+}

@@ -1,0 +1,51 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers;
+
+use App\Models\Lesson;
+use App\People\Presences;
+use App\People\Whoever;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+use Illuminate\Http\Response;
+use Illuminate\Support\Facades\DB;
+use Illuminate\Validation\Rule;
+
+/**
+ * Who is here, and whether anything changed. Asked every other second by every window: a question of three small
+ * queries. (Events sent by the server would hold a process of PHP for each window that is open.)
+ */
+final class PresenceController
+{
+    private const ROOMS = ['script', 'record', 'review', 'finish', 'handover', 'captions', 'people'];
+
+    public function update(Request $request, Lesson $lesson, string $window): JsonResponse
+    {
+        $request->validate([
+            'room' => ['required', Rule::in(self::ROOMS)],
+            'section' => ['nullable', 'string', 'max:26'],
+            'recording' => ['required', 'boolean'],
+        ], ['*' => 'Say in which room that is.']);
+        $who = Whoever::asks();
+        if ($who !== null) {
+            $room = $request->string('room')->value();
+            $section = $request->input('section');
+            Presences::note($lesson->id, $window, $who, $room, $section, $request->boolean('recording'));
+        }
+
+        return new JsonResponse([
+            'others' => $who === null ? [] : Presences::others($lesson->id, $window, $who),
+            'changes' => (int) DB::table('lessons')->where('id', $lesson->id)->value('changes'),
+        ]);
+    }
+
+    public function leave(Lesson $lesson, string $window): Response
+    {
+        $who = Whoever::asks();
+        $who === null || Presences::leave($window, $who);
+
+        return response()->noContent();
+    }
+}

@@ -1,0 +1,5 @@
+<?php declare(strict_types=1); ?>
+@foreach ($paragraphs as $paragraph)
+{!! $paragraph !!}
+
+@endforeach
