@@ -20,7 +20,7 @@ final class CourseFilms
         $films = [];
         foreach ($course->lessons()->get()->sortBy('id') as $lesson) {
             /** @var Lesson $lesson */
-            $publication = Publication::query()->where('lesson_id', $lesson->id)->first();
+            $publication = Publication::of($lesson);
             if ($publication === null || ! $publication->isShown()) {
                 continue;
             }

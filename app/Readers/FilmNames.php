@@ -37,7 +37,7 @@ final class FilmNames
     /** @return array<string, string|int> by a key of FilmName::PARTS */
     private static function values(Lesson $lesson): array
     {
-        $publication = Publication::query()->where('lesson_id', $lesson->id)->value('id');
+        $publication = Publication::of($lesson)?->id;
 
         return [
             'course' => (string) $lesson->course?->name,

@@ -7,6 +7,8 @@ namespace App\Readers;
 use App\Media\ShippedMusic;
 use App\Models\Lesson;
 use App\Models\Music;
+use App\People\Standings;
+use Illuminate\Database\Eloquent\Builder;
 use OpenReel\Core\Sound\Bed;
 
 /** The music a lesson can have: three beds and small sounds that ship with the application, and what was brought in. */
@@ -68,7 +70,9 @@ final class LessonMusic
     public function find(string $hash): ?string
     {
         // Also what was removed: it may be watched in another window, and come back.
-        $music = Music::withTrashed()->where('hash', $hash)->orWhere('loop_hash', $hash)->first();
+        $music = Standings::music(Music::withTrashed())
+            ->where(fn (Builder $either) => $either->where('hash', $hash)->orWhere('loop_hash', $hash))
+            ->first();
 
         return $music === null ? null : ($music->hash === $hash ? $music->path : $music->loop_path);
     }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Readers;
 
+use App\People\Standings;
 use Illuminate\Support\Facades\DB;
 use OpenReel\Core\Script\SearchWords;
 
@@ -20,19 +21,25 @@ final class SearchLessons
     /** Words of a long text that are shown. */
     private const SHOWN = 24;
 
-    /** @return list<array<string, mixed>> the best first: `kind`, lesson, section and line it is in, `parts` of the text */
+    /**
+     * In lessons that whoever asks may see.
+     *
+     * @return list<array<string, mixed>> the best first: `kind`, lesson, section and line it is in, `parts` of the text
+     */
     public function find(string $text): array
     {
         $query = SearchWords::query($text);
         if ($query === null) {
             return [];
         }
+        $seen = Standings::lessons(DB::table('lessons')->select('id'));
         $rows = DB::select(
             'SELECT s.kind, s.id, s.lesson_id, l.title, snippet(search, 0, ?, ?, ?, ?) AS shown, n.section_id, '
             .'COALESCE(n.section_id, own.id, first.id) AS section, '
             .'COALESCE(inside.heading, own.heading, first.heading) AS heading '
             .'FROM search JOIN searched s ON s.n = search.rowid '
             .'JOIN lessons l ON l.id = s.lesson_id AND l.deleted_at IS NULL '
+            ."AND l.id IN ({$seen->toRawSql()}) "
             ."LEFT JOIN lines n ON s.kind = 'line' AND n.id = s.id "
             .'LEFT JOIN sections inside ON inside.id = n.section_id '
             ."LEFT JOIN sections own ON s.kind = 'heading' AND own.id = s.id "

@@ -9,6 +9,7 @@ use App\Media\RenderCache;
 use App\Models\ClearedTake;
 use App\Models\Export;
 use App\Models\Lesson;
+use App\People\Standings;
 use Illuminate\Support\Facades\DB;
 
 /** What lies on the media disk: by lesson and kind, and what of it can go. */
@@ -22,7 +23,7 @@ final class StorageUse
     public function all(): array
     {
         $lessons = [];
-        foreach (Lesson::withTrashed()->get()->sortBy('title') as $lesson) {
+        foreach (Standings::lessons(Lesson::withTrashed())->get()->sortBy('title') as $lesson) {
             $lessons[] = $this->lesson($lesson);
         }
         $known = array_sum(array_column($lessons, 'bytes'));
@@ -47,7 +48,7 @@ final class StorageUse
         $cleared = ClearedTake::query()->where('lesson_id', $lesson->id)->get(['id', 'bytes', 'cleared_at']);
         $sums = array_fill_keys(['kept', 'undecided', 'discarded', 'cleared', 'recordings', 'films', 'slides'], 0);
         $isCleared = array_flip($cleared->modelKeys());
-        foreach ($this->media->filesIn("lessons/{$lesson->id}") as $name => $bytes) {
+        foreach ($this->media->filesIn("lessons/{$lesson->id}") as $name => $file) {
             $parts = explode('/', $name);
             $kind = match (true) {
                 $parts[0] === 'exports' => 'films',
@@ -56,13 +57,14 @@ final class StorageUse
                 str_ends_with($name, '.part') => 'recordings',
                 default => $verdicts[$parts[1] ?? ''] ?? 'undecided',
             };
-            $sums[$kind] += $bytes;
+            $sums[$kind] += $file->bytes;
         }
         $older = OlderFilms::of($lesson->id);
 
         return [
             'id' => $lesson->id,
             'title' => $lesson->title,
+            'may' => array_column(Standings::in($lesson)->rights(), 'value'),
             'deleted' => $lesson->trashed(),
             'bytes' => array_sum($sums),
             'kinds' => $sums,

@@ -13,7 +13,7 @@ use OpenReel\Core\Archive\OwnFiles;
 final class StrayFiles
 {
     /** What may be made anew at any time, and has its own limits. */
-    private const MADE_ANEW = ['renders', 'cards', 'stand-in', 'drafts'];
+    private const MADE_ANEW = ['renders', 'cards', 'stand-in', ...MediaStore::OWN];
 
     /** A file may be there a moment before what it belongs to is written down. */
     private const YOUNG_SECONDS = 3600;
@@ -30,20 +30,14 @@ final class StrayFiles
     {
         $owned = $this->owned();
         $stray = [];
-        foreach ($this->media->filesIn('', self::MADE_ANEW) as $name => $bytes) {
-            if (isset($owned[$name]) || $this->isYoung($name)) {
-                continue;
+        foreach ($this->media->filesIn('', self::MADE_ANEW) as $name => $file) {
+            if (! isset($owned[$name]) && time() - $file->made >= self::YOUNG_SECONDS) {
+                $stray[$name] = $file->bytes;
             }
-            $stray[$name] = $bytes;
         }
         ksort($stray);
 
         return $stray;
-    }
-
-    private function isYoung(string $name): bool
-    {
-        return time() - (int) @filemtime($this->media->path($name)) < self::YOUNG_SECONDS;
     }
 
     /** @return array<string, mixed> everything that a row names, as keys */

@@ -6,6 +6,7 @@ namespace Tests\Feature;
 
 use App\Models\Lesson;
 use App\Models\Section;
+use App\Models\User;
 use Illuminate\Http\UploadedFile;
 
 /**
@@ -18,6 +19,7 @@ final class SamplesTest extends FeatureTestCase
 
     public function test_the_samples_are_what_the_api_answers(): void
     {
+        User::query()->create(['name' => 'Wenna', 'email' => 'wenna@saltmarsh.example', 'password' => 'low water at noon']);
         $lesson = $this->lesson();
         $section = $lesson->sections()->firstOrFail();
         $this->postJson("/api/lessons/{$lesson->id}/exports")->assertStatus(202);
@@ -51,6 +53,9 @@ final class SamplesTest extends FeatureTestCase
             'courses: Course[]' => 'courses',
             'style: LessonStyle' => "lessons/{$lesson->id}/style",
             'pictures: LinePicture[]' => "sections/{$section->id}/picture?width=640&height=480",
+            'members: Members' => "lessons/{$lesson->id}/members",
+            'draft: ReviewState' => "lessons/{$lesson->id}/draft",
+            'history: HistoryPage' => "lessons/{$lesson->id}/history",
             'sample: Picture' => 'sample-picture?layout=camera-alone',
         ];
         $said = '';

@@ -40,6 +40,15 @@ describe('a call of the server', () => {
         await expect(api.get('x')).rejects.toBeInstanceOf(Unreachable);
     });
 
+    it('takes half an answer for none: the server was killed over it', async () => {
+        vi.stubGlobal('fetch', async () => new Response('{"title": "Ti', { status: 200 }));
+        await expect(api.get('x')).rejects.toBeInstanceOf(Unreachable);
+        expect(reach.snapshot().away).toBe(true);
+        vi.stubGlobal('fetch', async () => new Response('<html>', { status: 500 }));
+        await expect(api.get('x')).rejects.toThrow('no answer that makes sense');
+        expect(reach.snapshot().away).toBe(false);
+    });
+
     it('leaves the word on the server to others when it was called off', async () => {
         const stop = new AbortController();
         stop.abort();

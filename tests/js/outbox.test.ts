@@ -30,6 +30,7 @@ class FakeServer implements Delivery {
         this.answer();
         this.finished.push(`${take.takeId} ${take.discard} ${take.tracks[0]?.chunks} ${take.tracks[0]?.bytes}`);
     };
+    isDeleted = async () => true;
     private answer() {
         if (this.away) {
             throw new Unreachable();
@@ -144,6 +145,27 @@ describe('the outbox', () => {
         };
         await outbox.add('take', 'track', new Blob(['a']));
         await vi.waitFor(async () => expect(await store.takes()).toEqual([]));
+    });
+
+    it('keeps a take that is only not shown to whoever is signed in, and sends it when it is again', async () => {
+        const outbox = make();
+        await open(outbox);
+        const { sendChunk } = server;
+        server.isDeleted = async () => false;
+        server.sendChunk = async () => {
+            throw new ApiProblem(404, 'There is nothing here.');
+        };
+        await outbox.add('take', 'track', new Blob(['a']));
+        await vi.waitFor(() => expect(outbox.snapshot().trouble).toContain('is kept in this browser'));
+        // It is still rolling: what comes behind it is kept as well.
+        await outbox.add('take', 'track', new Blob(['b']));
+        await outbox.finish('take');
+        expect(await store.chunkNumbers('track')).toEqual([0, 1]);
+
+        server.sendChunk = sendChunk;
+        await outbox.recover('lesson');
+        await vi.waitFor(() => expect(server.chunks).toEqual(['a', 'b']));
+        expect(server.finished).toEqual(['take false 2 2']);
     });
 
     it('forgets a take in which nothing was recorded', async () => {

@@ -5,6 +5,7 @@ import type {
     Deck,
     Export,
     Finding,
+    HistoryPage,
     Lesson,
     LessonCaptions,
     LessonCues,
@@ -12,8 +13,10 @@ import type {
     LessonStyle,
     LessonSummary,
     LinePicture,
+    Members,
     OfferedMusic,
     Picture,
+    ReviewState,
     ScriptText,
     SiteDelivery,
     Slide,
@@ -24,6 +27,14 @@ export const lessons = [
     {
         "id": "id1",
         "title": "Tides",
+        "may": [
+            "see",
+            "comment",
+            "write",
+            "record",
+            "publish",
+            "own"
+        ],
         "width": 320,
         "height": 180,
         "fps": 25,
@@ -39,6 +50,14 @@ export const lessons = [
 export const lesson = {
     "id": "id1",
     "title": "Tides",
+    "may": [
+        "see",
+        "comment",
+        "write",
+        "record",
+        "publish",
+        "own"
+    ],
     "width": 320,
     "height": 180,
     "fps": 25,
@@ -1038,6 +1057,7 @@ export const site = {
             "said_at": "2026-03-01T12:00:00Z",
             "at_ms": 900,
             "version": 1,
+            "of_draft": false,
             "section_id": "id4",
             "line_id": "id5",
             "line_was": "Find the right day.",
@@ -1109,6 +1129,14 @@ export const courses = [
     {
         "id": "id2",
         "name": "Reading the Water",
+        "may": [
+            "see",
+            "comment",
+            "write",
+            "record",
+            "publish",
+            "own"
+        ],
         "page": null,
         "lessons": 1,
         "style": {
@@ -1357,6 +1385,104 @@ export const pictures = [
         ]
     }
 ] satisfies LinePicture[];
+
+export const members = {
+    "may": [
+        "see",
+        "comment",
+        "write",
+        "record",
+        "publish",
+        "own"
+    ],
+    "roles": [
+        {
+            "role": "owner",
+            "says": "does everything, and says who takes part"
+        },
+        {
+            "role": "presenter",
+            "says": "writes and records"
+        },
+        {
+            "role": "editor",
+            "says": "writes, chooses takes, finishes and publishes"
+        },
+        {
+            "role": "reviewer",
+            "says": "looks, comments and approves"
+        }
+    ],
+    "members": [
+        {
+            "id": "id20",
+            "name": "Wenna",
+            "email": "wenna@saltmarsh.example",
+            "role": "owner",
+            "through_course": false,
+            "you": false
+        }
+    ],
+    "invitations": []
+} satisfies Members;
+
+export const draft = {
+    "needs_approval": false,
+    "draft": null,
+    "newest_film": "id14",
+    "approvals": [],
+    "approved": false,
+    "since": null,
+    "open_comments": 1
+} satisfies ReviewState;
+
+export const history = {
+    "entries": [
+        {
+            "id": "id21",
+            "who": "You",
+            "deed": "published",
+            "says": "published version 1",
+            "at": "2026-03-01T12:00:00Z"
+        },
+        {
+            "id": "id22",
+            "who": "You",
+            "deed": "delivered",
+            "says": "sent “Tides.mp4” to the site",
+            "at": "2026-03-01T12:00:00Z"
+        },
+        {
+            "id": "id23",
+            "who": "You",
+            "deed": "exported",
+            "says": "exported “Tides.mp4”",
+            "at": "2026-03-01T12:00:00Z"
+        },
+        {
+            "id": "id24",
+            "who": "You",
+            "deed": "kept",
+            "says": "kept take 1 of “High water”",
+            "at": "2026-03-01T12:00:00Z"
+        },
+        {
+            "id": "id25",
+            "who": "You",
+            "deed": "recorded",
+            "says": "recorded take 1 of “High water”",
+            "at": "2026-03-01T12:00:00Z"
+        },
+        {
+            "id": "id26",
+            "who": "You",
+            "deed": "created",
+            "says": "created “Tides”",
+            "at": "2026-03-01T12:00:00Z"
+        }
+    ],
+    "more": false
+} satisfies HistoryPage;
 
 export const sample = {
     "frame": {

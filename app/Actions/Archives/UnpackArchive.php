@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Actions\Archives;
 
 use App\Actions\Film\AssembleLesson;
+use App\Actions\People\OwnWhatIsMade;
 use App\Jobs\HearTakesJob;
 use App\Jobs\PrepareLessonJob;
 use App\Media\ArchiveReader;
@@ -12,6 +13,7 @@ use App\Media\BroughtMedia;
 use App\Media\MediaStore;
 use App\Models\Course;
 use App\Models\Take;
+use App\People\Standings;
 use App\Readers\TakeReader;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Log;
@@ -19,6 +21,8 @@ use Illuminate\Support\Str;
 use OpenReel\Core\Archive\ArchiveFile;
 use OpenReel\Core\Archive\ArchiveProblem;
 use OpenReel\Core\Archive\Manifest;
+use OpenReel\Core\People\Deed;
+use OpenReel\Core\People\Right;
 
 /**
  * Makes lessons of an archive, with ids of their own. Either all of it is here afterwards or nothing: files are written
@@ -31,6 +35,7 @@ final class UnpackArchive
         private readonly AssembleLesson $assemble,
         private readonly BroughtMedia $brought,
         private readonly MediaStore $media,
+        private readonly OwnWhatIsMade $own,
     ) {
     }
 
@@ -102,6 +107,7 @@ final class UnpackArchive
             $course = $this->courseFor($manifest);
             foreach ($manifest->lessons as $record) {
                 $lesson = $this->records->storeLesson($record, $course?->id);
+                ($this->own)($lesson, Deed::BroughtIn);
                 // Whatever cannot be read again is found here, and not in the middle of somebody's work.
                 Take::query()->whereKey(array_column($record->takes, 'id'))->with('tracks')->each(TakeReader::core(...));
                 $made[] = [
@@ -127,13 +133,16 @@ final class UnpackArchive
         if (count($manifest->lessons) === 1) {
             $looks = self::looks($manifest->course);
             foreach (Course::query()->where('name', $manifest->course->name)->get()->sortBy('id') as $course) {
-                if (self::looks($this->records->course($course)) === $looks) {
+                if (Standings::may(Right::Write, $course) && self::looks($this->records->course($course)) === $looks) {
                     return $course;
                 }
             }
         }
 
-        return $this->records->storeCourse($manifest->course);
+        $made = $this->records->storeCourse($manifest->course);
+        ($this->own)($made, Deed::BroughtIn);
+
+        return $made;
     }
 
     /** @return list<mixed> a course's house style and music, whatever their ids are */

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Actions\Film;
 
+use App\Actions\Lessons\CountChange;
+use App\Actions\People\WriteHistory;
 use App\Jobs\ClearRecordingsJob;
 use App\Jobs\MakeMediaBesideJob;
 use App\Media\Cancelled;
@@ -15,6 +17,7 @@ use App\Models\WorkState;
 use App\Readers\CardPicture;
 use App\Refusal;
 use App\Work\ExportProgress;
+use OpenReel\Core\People\Deed;
 use OpenReel\Core\Render\ExportCheck;
 
 /** Makes the finished film: renders the pieces that are not in the cache, joins them, and checks the result. */
@@ -28,6 +31,7 @@ final class ExportLesson
         private readonly Prober $prober,
         private readonly MediaStore $media,
         private readonly FilesBeside $beside,
+        private readonly WriteHistory $write,
     ) {
     }
 
@@ -82,6 +86,8 @@ final class ExportLesson
             $this->beside->forget($export);
             throw Cancelled::byPresenter();
         }
+        CountChange::of($export->lesson);
+        ($this->write)(Deed::Exported, $export->lesson, ['file' => $export->file_name]);
         MakeMediaBesideJob::dispatch($export->id);
         ClearRecordingsJob::dispatch($lesson->takes());
     }

@@ -6,6 +6,7 @@ namespace App\Actions\Lessons;
 
 use App\Models\Lesson;
 use App\Models\Section as SectionRow;
+use App\People\Standings;
 use Illuminate\Support\Facades\DB;
 use OpenReel\Core\Script\Section;
 use OpenReel\Core\Take\Verdict;
@@ -29,10 +30,11 @@ final class ListLessons
             ->get()
             ->keyBy('lesson');
         $cards = $this->cards();
+        $standing = Standings::inMany();
         $first = SectionRow::query()->whereNotNull('slide_id')->orderByDesc('position')->pluck('slide_id', 'lesson_id');
 
         return array_values(
-            Lesson::query()
+            Standings::lessons(Lesson::query())
                 ->withCount('sections')
                 ->get()
                 ->sortByDesc('updated_at')
@@ -40,6 +42,7 @@ final class ListLessons
                     fn (Lesson $lesson): array => [
                         'id' => $lesson->id,
                         'title' => $lesson->title,
+                        'may' => array_column($standing($lesson)->rights(), 'value'),
                         'width' => $lesson->width,
                         'height' => $lesson->height,
                         'fps' => $lesson->fps,

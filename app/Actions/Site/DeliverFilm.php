@@ -5,12 +5,14 @@ declare(strict_types=1);
 namespace App\Actions\Site;
 
 use App\Actions\Film\FilmFolder;
+use App\Actions\People\WriteHistory;
 use App\Media\Cancelled;
 use App\Media\SiteFolder;
 use App\Media\SiteUnreachable;
 use App\Models\Delivery;
 use App\Models\WorkState;
 use App\Refusal;
+use OpenReel\Core\People\Deed;
 
 /**
  * Copies a film and what lies beside it into the course site's folder, each version into one of its own. The page that viewers
@@ -21,8 +23,11 @@ final class DeliverFilm
     /** How often it is noted how far it is, in bytes. */
     private const STEP = 4_000_000;
 
-    public function __construct(private readonly SiteFolder $site, private readonly FilmFolder $folder)
-    {
+    public function __construct(
+        private readonly SiteFolder $site,
+        private readonly FilmFolder $folder,
+        private readonly WriteHistory $write,
+    ) {
     }
 
     /** @throws Cancelled|SiteUnreachable|Refusal */
@@ -47,7 +52,9 @@ final class DeliverFilm
             $this->note($delivery, $before, $total);
         }
         $this->site->putText("{$delivery->folder}/".FilmFolder::PAGE, $this->folder->page($export, $files, $version));
-        $delivery->become(WorkState::Done, WorkState::OPEN);
+        if ($delivery->become(WorkState::Done, WorkState::OPEN)) {
+            ($this->write)(Deed::Delivered, $export->lesson, ['file' => $export->file_name]);
+        }
     }
 
     private function note(Delivery $delivery, int $done, int $total): void

@@ -5,29 +5,38 @@ declare(strict_types=1);
 namespace App\Actions\Site;
 
 use App\Actions\Film\FilesBeside;
+use App\Actions\People\Notify;
+use App\Actions\People\WriteHistory;
 use App\Media\MediaStore;
+use App\Models\Approval;
 use App\Models\Export;
 use App\Models\Lesson;
 use App\Models\Publication;
 use App\Models\Version;
 use App\Models\WorkState;
+use App\Readers\ReviewState;
 use App\Refusal;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
+use OpenReel\Core\People\Deed;
 
 /** Puts a finished film on the course site: the first behind a new link, every other as the next version behind the same one. */
 final class PublishFilm
 {
-    public function __construct(private readonly MediaStore $media)
-    {
+    public function __construct(
+        private readonly MediaStore $media,
+        private readonly WriteHistory $write,
+        private readonly Notify $notify,
+    ) {
     }
 
     /**
      * @param  string  $note  what is new in it
+     * @param  bool  $forReview  it is a draft, behind a link of its own
      *
      * @throws Refusal
      */
-    public function __invoke(Lesson $lesson, Export $export, string $note = ''): Version
+    public function __invoke(Lesson $lesson, Export $export, string $note = '', bool $forReview = false): Version
     {
         if ($export->lesson_id !== $lesson->id || $export->state !== WorkState::Done) {
             throw Refusal::conflict('Only a finished film of this lesson can be published.');
@@ -39,9 +48,13 @@ final class PublishFilm
             throw Refusal::conflict('This film was made by an earlier Open Reel. Export the lesson again to publish it.');
         }
 
-        return DB::transaction(function () use ($lesson, $export, $note): Version {
+        $forReview || self::mustBeApproved($lesson, $export);
+
+        return DB::transaction(function () use ($lesson, $export, $note, $forReview): Version {
             /** @var Publication $publication */
-            $publication = Publication::query()->firstOrCreate(['lesson_id' => $lesson->id], ['token' => Str::random(24)]);
+            $publication = Publication::query()->firstOrCreate(
+                ['lesson_id' => $lesson->id, 'for_review' => $forReview], ['token' => Str::random(24)],
+            );
             $publication->update(['withdrawn_at' => null]);
             /** @var Version|null $latest */
             $latest = $publication->versions()->first();
@@ -54,7 +67,26 @@ final class PublishFilm
             ]);
             $publication->comments()->whereNotNull('done_at')->whereNull('done_in')->update(['done_in' => $version->number]);
 
+            ($this->write)($forReview ? Deed::SentForReview : Deed::Published, $lesson, ['version' => $version->number]);
+            $this->notify->members(
+                $lesson,
+                $forReview ? "A draft of {$lesson->title} is there to be looked at" : "{$lesson->title} is published",
+                'people',
+            );
+
             return $version;
         });
+    }
+
+    private static function mustBeApproved(Lesson $lesson, Export $export): void
+    {
+        if (! $lesson->needs_approval || ReviewState::isApproved($lesson, $export->revision)) {
+            return;
+        }
+        /** @var Approval|null $before */
+        $before = Approval::query()->where('lesson_id', $lesson->id)->orderByDesc('id')->first();
+        throw Refusal::conflict($before === null
+            ? 'This lesson is published once somebody has approved its draft. Nobody has yet.'
+            : "The script has changed since {$before->person} approved the draft. Have the new one approved first.");
     }
 }

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Actions\Site;
 
+use App\Actions\Lessons\CountChange;
+use App\Actions\People\Notify;
 use App\Models\Comment;
 use App\Models\Publication;
 use App\Readers\SaidInFilm;
@@ -16,7 +18,7 @@ final class SayOfFilm
     /** So many that are not done yet, and nobody can say more: somebody is playing tricks. */
     private const MOST_OPEN = 500;
 
-    public function __construct(private readonly SaidInFilm $said)
+    public function __construct(private readonly SaidInFilm $said, private readonly Notify $notify)
     {
     }
 
@@ -51,6 +53,11 @@ final class SayOfFilm
         $comment = $publication->comments()->create($place + [
             'answers' => $answers, 'version' => $version->number, 'name' => $name, 'text' => $text,
         ]);
+
+        CountChange::of($publication->lesson);
+        $minutes = sprintf('%d:%02d', intdiv($comment->at_ms, 60_000), intdiv($comment->at_ms, 1000) % 60);
+        $title = $publication->lesson->title;
+        $this->notify->members($publication->lesson, "{$name} says of {$title} at {$minutes}: {$text}", 'people');
 
         return $comment;
     }

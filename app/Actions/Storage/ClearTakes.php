@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Actions\Storage;
 
+use App\Actions\People\WriteHistory;
 use App\Media\MediaStore;
 use App\Models\ClearedTake;
 use App\Models\Lesson;
@@ -11,12 +12,13 @@ use App\Models\Take;
 use App\Models\TakeState;
 use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Support\Facades\DB;
+use OpenReel\Core\People\Deed;
 use OpenReel\Core\Take\Verdict;
 
 /** Clears what was set aside, on purpose; for a month it can be brought back. */
 final class ClearTakes
 {
-    public function __construct(private readonly MediaStore $media)
+    public function __construct(private readonly MediaStore $media, private readonly WriteHistory $write)
     {
     }
 
@@ -41,6 +43,7 @@ final class ClearTakes
                 $take->delete();
             }
             $lesson->touch();
+            ($this->write)(Deed::TakesCleared, $lesson, ['count' => $takes->count()]);
 
             return $takes->count();
         });
@@ -61,6 +64,7 @@ final class ClearTakes
                 $one->delete();
             }
             $lesson->touch();
+            ($this->write)(Deed::TakesBrought, $lesson, ['count' => $cleared->count()]);
 
             return $cleared->count();
         });

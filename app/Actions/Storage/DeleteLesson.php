@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Actions\Storage;
 
+use App\Actions\People\WriteHistory;
 use App\Media\MediaStore;
 use App\Models\Lesson;
 use App\Models\Music;
@@ -11,11 +12,12 @@ use App\Models\Publication;
 use App\Models\WorkState;
 use App\Refusal;
 use Illuminate\Support\Facades\DB;
+use OpenReel\Core\People\Deed;
 
 /** Removes a lesson that is off the shelf for good, with everything that was recorded for it. */
 final class DeleteLesson
 {
-    public function __construct(private readonly MediaStore $media)
+    public function __construct(private readonly MediaStore $media, private readonly WriteHistory $write)
     {
     }
 
@@ -33,6 +35,7 @@ final class DeleteLesson
             Publication::query()->where('lesson_id', $lesson->id)->delete();
             Music::withTrashed()->where('lesson_id', $lesson->id)->forceDelete();
             $lesson->forceDelete();
+            ($this->write)(Deed::DeletedForGood, $lesson, ['title' => $lesson->title]);
         });
         $this->media->deleteFolder("lessons/{$lesson->id}");
     }

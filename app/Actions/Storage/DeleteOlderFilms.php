@@ -5,17 +5,22 @@ declare(strict_types=1);
 namespace App\Actions\Storage;
 
 use App\Actions\Film\FilesBeside;
+use App\Actions\People\WriteHistory;
 use App\Media\MediaStore;
 use App\Models\Export;
 use App\Models\Lesson;
 use App\Readers\OlderFilms;
 use Illuminate\Support\Facades\DB;
+use OpenReel\Core\People\Deed;
 
 /** Removes the films of a lesson that a newer one has replaced, and that are not published. */
 final class DeleteOlderFilms
 {
-    public function __construct(private readonly MediaStore $media, private readonly FilesBeside $beside)
-    {
+    public function __construct(
+        private readonly MediaStore $media,
+        private readonly FilesBeside $beside,
+        private readonly WriteHistory $write,
+    ) {
     }
 
     /** @return int how many films are gone */
@@ -32,6 +37,8 @@ final class DeleteOlderFilms
             $this->media->delete($film->path);
             $this->beside->forget($film);
         }
+
+        $films === [] || ($this->write)(Deed::FilmsDeleted, $lesson, ['count' => count($films)]);
 
         return count($films);
     }

@@ -48,7 +48,7 @@ final class AppendEvents
             }
             $log = $take->folder().'/events.jsonl';
             $text = implode('', array_map(fn (string $row): string => "{$row}\n", $new));
-            if ($this->media->bytes($log) + strlen($text) > config('reel.limits.events_bytes')) {
+            if ($take->event_bytes + strlen($text) > config('reel.limits.events_bytes')) {
                 throw Refusal::badInput('The log of this take is too long.');
             }
             $written = $this->written($take, $log);
@@ -71,7 +71,7 @@ final class AppendEvents
             return $take->event_bytes;
         }
         // Begun by a version that counted rows only.
-        $rows = explode("\n", $this->media->exists($log) ? (string) file_get_contents($this->media->path($log)) : '');
+        $rows = explode("\n", (string) @file_get_contents($this->media->here($log)));
 
         return strlen(implode("\n", array_slice($rows, 0, $take->event_rows))) + 1;
     }

@@ -4,15 +4,21 @@ declare(strict_types=1);
 
 namespace App\Actions\Takes;
 
+use App\Actions\People\WriteHistory;
 use App\Jobs\IngestTakeJob;
 use App\Models\Take;
 use App\Models\TakeState;
 use App\Models\Track;
 use App\Refusal;
+use OpenReel\Core\People\Deed;
 
 /** Closes a take once everything has arrived, and has it listened to. Safe to repeat. */
 final class FinishTake
 {
+    public function __construct(private readonly WriteHistory $note)
+    {
+    }
+
     /**
      * @param  array<string, array{chunks: int, bytes: int}>|null  $sent  by track id, what the recorder sent; null takes
      *                                                                    what has arrived, after the recorder was lost
@@ -44,6 +50,7 @@ final class FinishTake
                 ->update(['state' => TakeState::Ingesting]) === 1
         ) {
             $take->section->touch();
+            $this->note->ofTake(Deed::Recorded, $take);
             IngestTakeJob::dispatch($take->id);
         }
 

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Actions\Takes;
 
+use App\Actions\People\WriteHistory;
 use App\Jobs\PrepareLessonJob;
 use App\Models\Take;
 use App\Models\TakeState;
@@ -12,6 +13,7 @@ use App\Refusal;
 use Illuminate\Support\Facades\DB;
 use OpenReel\Core\Coverage\KnownTake;
 use OpenReel\Core\Coverage\Verdicts;
+use OpenReel\Core\People\Deed;
 use OpenReel\Core\Take\Verdict;
 
 /**
@@ -20,7 +22,7 @@ use OpenReel\Core\Take\Verdict;
  */
 final class GiveVerdict
 {
-    public function __construct(private readonly WriteGivenCues $write)
+    public function __construct(private readonly WriteGivenCues $write, private readonly WriteHistory $note)
     {
     }
 
@@ -50,6 +52,11 @@ final class GiveVerdict
                 $one->update(['verdict' => $next, 'kept_order' => $order]);
             }
             $take->refresh()->section->touch();
+            $this->note->ofTake(match ($verdict) {
+                Verdict::Kept => Deed::Kept,
+                Verdict::Discarded => Deed::Discarded,
+                Verdict::Undecided => Deed::PutBack,
+            }, $take);
             $text = $take->section->lesson->script;
             $wrote = $verdict === Verdict::Kept ? ($this->write)($take) : [];
             $revision = (int) $take->section->lesson()->value('revision');

@@ -9,6 +9,8 @@ use App\Models\Section;
 use App\Models\Take;
 use App\Models\TakeState;
 use App\Models\Track;
+use App\People\Presences;
+use App\People\Whoever;
 use App\Readers\SpokenLines;
 use App\Readers\TakeNumbers;
 use App\Refusal;
@@ -50,10 +52,17 @@ final class StartTake
             throw Refusal::conflict('These lines are not in the section any more. Record it as it is now.');
         }
 
-        return DB::transaction(function () use ($section, $tracks, $framing, $area, $words): Take {
+        $person = Whoever::asks();
+        $busy = $person === null ? null : Presences::records($section->lesson_id, $section->id, $person);
+        if ($busy !== null) {
+            throw Refusal::conflict("{$busy} is recording this section. Record another one meanwhile, or wait until they stop.");
+        }
+
+        return DB::transaction(function () use ($section, $tracks, $framing, $area, $words, $person): Take {
             $take = $section->takes()->create(
                 [
                     'recorded_in' => $section->id,
+                    'user_id' => $person?->id,
                     'number' => TakeNumbers::next($section),
                     'state' => TakeState::Recording,
                     'framing' => $framing?->toArray(),

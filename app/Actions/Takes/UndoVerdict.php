@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Actions\Takes;
 
+use App\Actions\People\WriteHistory;
 use App\Actions\Script\SaveScript;
 use App\Jobs\PrepareLessonJob;
 use App\Models\Lesson;
@@ -11,6 +12,7 @@ use App\Models\Take;
 use App\Models\TakeState;
 use App\Refusal;
 use Illuminate\Support\Facades\DB;
+use OpenReel\Core\People\Deed;
 use OpenReel\Core\Script\Script;
 use OpenReel\Core\Take\Verdict;
 
@@ -20,7 +22,7 @@ use OpenReel\Core\Take\Verdict;
  */
 final class UndoVerdict
 {
-    public function __construct(private readonly SaveScript $save)
+    public function __construct(private readonly SaveScript $save, private readonly WriteHistory $note)
     {
     }
 
@@ -49,6 +51,7 @@ final class UndoVerdict
                 ]);
                 $take->section->touch();
             }
+            ($this->note)(Deed::VerdictUndone, $lesson);
             if ($script !== null && $lesson->refresh()->revision === $script['revision']) {
                 ($this->save)($lesson, Script::read($script['text']));
             }

@@ -1,3 +1,4 @@
+import { changeHeader, madeChange } from './changes';
 import { Reach } from './reach';
 
 /** The server said no. The message is a sentence for the presenter. */
@@ -78,17 +79,34 @@ export async function request<T>(method: string, path: string, body?: Body, init
         reach.lost(true);
         throw new SignedOut();
     }
-    reach.found();
-    if (response.status === 204) {
-        return undefined as T;
+    const { isWhole, answer } = await read(response, init.signal);
+    if (response.ok && !isWhole) {
+        reach.lost();
+        throw new Unreachable();
     }
-    const answer = (await response.json().catch(() => ({}))) as Record<string, unknown>;
+    reach.found();
+    madeChange(response.headers.get(changeHeader));
     if (!response.ok) {
         const detail =
-            typeof answer.detail === 'string' ? answer.detail : 'The server gave no answer that makes sense.';
-        throw new ApiProblem(response.status, detail, answer);
+            typeof answer?.detail === 'string' ? answer.detail : 'The server gave no answer that makes sense.';
+        throw new ApiProblem(response.status, detail, answer ?? {});
     }
     return answer as T;
+}
+
+/** What is answered; not whole from a server that was killed meanwhile: half an answer is as good as none. */
+async function read(response: Response, signal: AbortSignal | null | undefined) {
+    if (response.status === 204) {
+        return { isWhole: true };
+    }
+    try {
+        return { isWhole: true, answer: (await response.json()) as Record<string, unknown> };
+    } catch (error) {
+        if (signal?.aborted) {
+            throw error;
+        }
+        return { isWhole: false };
+    }
 }
 
 export const api = {

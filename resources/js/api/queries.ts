@@ -17,6 +17,9 @@ export const queryClient = new QueryClient({
     },
 });
 
+/** What others did, for whoever is signed in. */
+export const NOTICES = ['notices'];
+
 // When the server is back, everything on the screen is read anew.
 reach.subscribe(() => {
     if (!reach.snapshot().away) {

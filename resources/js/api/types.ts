@@ -99,9 +99,85 @@ export interface Meeting {
 
 export type TrackKind = 'camera' | 'screen' | 'microphone' | 'computer';
 
+/** What one may do in a lesson or course. */
+export type Right = 'see' | 'comment' | 'write' | 'record' | 'publish' | 'own';
+export type Role = 'owner' | 'presenter' | 'editor' | 'reviewer';
+
+export interface Member {
+    id: string;
+    name: string;
+    email: string;
+    role: Role;
+    /** Of the course, and so of the lesson. */
+    through_course: boolean;
+    you: boolean;
+}
+
+/** Who takes part in a lesson or course. */
+export interface Members {
+    may: Right[];
+    roles: { role: Role; says: string }[];
+    members: Member[];
+    invitations: { id: string; role: Role; made_at: string; ends_at: string }[];
+}
+
+export interface HistoryEntry {
+    id: string;
+    who: string;
+    deed: string;
+    says: string;
+    at: string;
+}
+
+export interface HistoryPage {
+    entries: HistoryEntry[];
+    /** There are older ones. */
+    more: boolean;
+}
+
+/** Somebody else's window that has the lesson open. */
+export interface Here {
+    name: string;
+    /** One's own, in another window. */
+    you: boolean;
+    room: string;
+    section_id: string | null;
+    recording: boolean;
+}
+
+export interface Notices {
+    unread: number;
+    /** The newest first. */
+    notices: { id: string; says: string; path: string; at: string; read: boolean }[];
+}
+
+/** How far the review of a lesson is. */
+export interface ReviewState {
+    needs_approval: boolean;
+    /** What is looked at; null until something is. */
+    draft: {
+        path: string;
+        shown: boolean;
+        version: number;
+        note: string;
+        made_at: string;
+        export_id: string;
+    } | null;
+    /** The film that would be the next draft. */
+    newest_film: string | null;
+    /** Of the draft. */
+    approvals: { id: string; person: string; you: boolean; at: string }[];
+    /** The script as it is now. */
+    approved: boolean;
+    /** What is otherwise in the lesson than in the draft. */
+    since: ChangedSince | null;
+    open_comments: number;
+}
+
 export interface LessonSummary {
     id: string;
     title: string;
+    may: Right[];
     course_id: string | null;
     width: number;
     height: number;
@@ -256,6 +332,7 @@ export interface SectionProgress {
 export interface Lesson {
     id: string;
     title: string;
+    may: Right[];
     width: number;
     height: number;
     fps: number;
@@ -687,6 +764,7 @@ export interface Found {
 export interface StoredLesson {
     id: string;
     title: string;
+    may: Right[];
     /** Off the shelf. */
     deleted: boolean;
     bytes: number;
@@ -722,6 +800,7 @@ export interface Logo {
 export interface Course {
     id: string;
     name: string;
+    may: Right[];
     /** On the course site; null until somebody wants one. */
     page: string | null;
     lessons: number;
@@ -810,6 +889,8 @@ export interface SiteComment extends SiteSaying {
     done: boolean;
     /** The version in which it is put right. */
     done_in: number | null;
+    /** Of a draft for review; else of what is published. */
+    of_draft: boolean;
     hidden: boolean;
     answers: (SiteSaying & { hidden: boolean })[];
 }

@@ -18,10 +18,16 @@ interface Hooks {
     /** The presenter changed the text. */
     onChange: () => void;
     onGeometry: (geometry: PageGeometry) => void;
+    /** For whoever may only look. */
+    readOnly?: boolean;
 }
 
 /** The typed page: the whole script as continuous text. */
-export function createPage(parent: HTMLElement, text: string, { onChange, onGeometry }: Hooks): EditorView {
+export function createPage(
+    parent: HTMLElement,
+    text: string,
+    { onChange, onGeometry, readOnly = false }: Hooks,
+): EditorView {
     return new EditorView({
         parent,
         state: EditorState.create({
@@ -29,6 +35,9 @@ export function createPage(parent: HTMLElement, text: string, { onChange, onGeom
             extensions: [
                 history({ newGroupDelay: 400 }),
                 EditorView.lineWrapping,
+                EditorState.readOnly.of(readOnly),
+                EditorView.editable.of(!readOnly),
+                EditorView.contentAttributes.of(readOnly ? { tabindex: '0' } : {}),
                 EditorView.contentAttributes.of({ 'aria-label': 'Script', spellcheck: 'true' }),
                 placeholder('What you will say, in your own words. A heading (##) begins a section.'),
                 searching.of([]),

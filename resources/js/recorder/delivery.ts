@@ -1,6 +1,6 @@
-import { api, request } from '../api/client';
+import { api, ApiProblem, request } from '../api/client';
 import { sendPiece, wanted } from '../api/pieces';
-import type { Take } from '../api/types';
+import type { Me, Take } from '../api/types';
 import type { StoredTake } from './chunkStore';
 
 /** How the outbox reaches the server. */
@@ -15,6 +15,8 @@ export interface Delivery {
      */
     sendEvents(take: string, from: number, rows: string[]): Promise<number>;
     finish(take: StoredTake): Promise<void>;
+    /** Whether a take that the server does not know was deleted; else it is only not shown to whoever is signed in now. */
+    isDeleted(take: StoredTake): Promise<boolean>;
 }
 
 export const httpDelivery: Delivery = {
@@ -31,6 +33,21 @@ export const httpDelivery: Delivery = {
         await api.post<Take>(`takes/${take.takeId}/finish`, { tracks: take.tracks });
         if (take.discard) {
             await api.patch<Take>(`takes/${take.takeId}`, { verdict: 'discarded' });
+        }
+    },
+
+    async isDeleted(take) {
+        if ((await api.get<Me>('me')).mode === 'me') {
+            return true;
+        }
+        try {
+            await api.get(`lessons/${take.lessonId}`);
+            return true;
+        } catch (error) {
+            if (error instanceof ApiProblem && error.status === 404) {
+                return false;
+            }
+            throw error;
         }
     },
 };

@@ -172,14 +172,27 @@ export class Outbox extends Subscribable<OutboxSnapshot> {
                 this.set({ trouble: null });
             } catch (error) {
                 if (error instanceof ApiProblem && error.status === 404) {
-                    // The take was deleted meanwhile; there is nowhere to send it.
-                    await this.drop(take);
+                    await this.leave(take);
                     return;
                 }
                 this.set({ trouble: error instanceof Error ? error.message : 'The recording is not getting through.' });
                 await new Promise((resolve) => setTimeout(resolve, wait));
                 wait = Math.min(LONGEST_WAIT_MS, wait * 2);
             }
+        }
+    }
+
+    /** The server does not know the take: when it was deleted there is nowhere to send it; else it stays here. */
+    private async leave(take: StoredTake): Promise<void> {
+        if (await this.delivery.isDeleted(take).catch(() => false)) {
+            await this.drop(take);
+            return;
+        }
+        this.set({ trouble: 'This lesson is not open to you any more. What you recorded is kept in this browser.' });
+        if (take.finished) {
+            // Looked at again with the lesson: whoever recorded it may have signed in again.
+            this.takes.delete(take.takeId);
+            this.releases.get(take.takeId)?.();
         }
     }
 

@@ -1,18 +1,26 @@
 import { QueryClientProvider } from '@tanstack/react-query';
-import { lazy, Suspense } from 'react';
+import { lazy, type ReactNode, Suspense } from 'react';
 import { createBrowserRouter, Navigate, RouterProvider } from 'react-router';
 import { queryClient } from '../api/queries';
+import type { Right } from '../api/types';
 import { ShelfRoom } from '../rooms/shelf/ShelfRoom';
 import { Fault } from './Fault';
 import { LessonFrame } from './LessonFrame';
 import { NoticesProvider } from './Notices';
+import { OnlyFor } from './OnlyFor';
 import { SignedOut } from './SignedOut';
-import { CaptionsRoom, FinishRoom, HandOverRoom, RecordRoom, ReviewRoom, ScriptRoom } from './rooms';
+import { CaptionsRoom, FinishRoom, HandOverRoom, PeopleRoom, RecordRoom, ReviewRoom, ScriptRoom } from './rooms';
 
 const CourseRoom = lazy(() => import('../rooms/course/CourseRoom'));
 const PrompterRoom = lazy(() => import('../rooms/prompter/PrompterRoom'));
 const StorageRoom = lazy(() => import('../rooms/storage/StorageRoom'));
 const PrintRoom = lazy(() => import('../rooms/script/PrintRoom'));
+
+const only = (right: Right, room: string, element: ReactNode) => (
+    <OnlyFor right={right} room={room}>
+        {element}
+    </OnlyFor>
+);
 
 const router = createBrowserRouter([
     { path: '/', element: <ShelfRoom />, errorElement: <Fault /> },
@@ -59,11 +67,12 @@ const router = createBrowserRouter([
         children: [
             { index: true, element: <Navigate to="script" replace /> },
             { path: 'script/:sectionId?', element: <ScriptRoom /> },
-            { path: 'record/:sectionId?', element: <RecordRoom /> },
-            { path: 'review/:sectionId?', element: <ReviewRoom /> },
-            { path: 'finish/:sectionId?', element: <FinishRoom /> },
-            { path: 'handover/:sectionId?', element: <HandOverRoom /> },
-            { path: 'captions/:sectionId?', element: <CaptionsRoom /> },
+            { path: 'record/:sectionId?', element: only('record', 'Record', <RecordRoom />) },
+            { path: 'review/:sectionId?', element: only('write', 'Review', <ReviewRoom />) },
+            { path: 'finish/:sectionId?', element: only('write', 'Finish', <FinishRoom />) },
+            { path: 'handover/:sectionId?', element: only('write', 'Hand over', <HandOverRoom />) },
+            { path: 'captions/:sectionId?', element: only('write', 'Captions', <CaptionsRoom />) },
+            { path: 'people/:sectionId?', element: <PeopleRoom /> },
         ],
     },
     { path: '*', element: <Navigate to="/" replace /> },

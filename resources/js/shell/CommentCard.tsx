@@ -2,6 +2,8 @@ import { useState } from 'react';
 import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
 import { Link } from 'react-router';
+import { useLesson } from '../api/lesson';
+import { may, useMe } from '../api/me';
 import type { SiteComment } from '../api/types';
 import { Icon } from '../ui/Icon';
 import { clock } from '../ui/time';
@@ -21,6 +23,9 @@ interface Props {
 export function CommentCard({ lessonId, comment, besideLine = false }: Props) {
     const change = useSiteChange(lessonId);
     const { say } = useNotices();
+    const alone = useMe()?.mode === 'me';
+    const { data: lesson } = useLesson(lessonId);
+    const records = lesson !== undefined && may(lesson, 'record');
     const { id, line_id: line, section_id: section } = comment;
     const [reply, setReply] = useKept(`answer/${id}`);
     const [isOpen, setOpen] = useState(reply !== '');
@@ -57,7 +62,7 @@ export function CommentCard({ lessonId, comment, besideLine = false }: Props) {
             )}
             {comment.answers.map((answer) => (
                 <p className={answer.hidden ? 'answer is-done mb-0' : 'answer mb-0'} key={answer.id}>
-                    <b>{answer.by_presenter ? `${answer.name} (you)` : answer.name}</b> {answer.text}{' '}
+                    <b>{answer.by_presenter && alone ? `${answer.name} (you)` : answer.name}</b> {answer.text}{' '}
                     {answer.hidden && <span className="soft">(hidden) </span>}
                     <Button
                         size="sm"
@@ -72,7 +77,7 @@ export function CommentCard({ lessonId, comment, besideLine = false }: Props) {
             ))}
             {!isOpen ? (
                 <p className="comment-acts mb-0">
-                    {line !== null && section !== null && !comment.done && (
+                    {records && line !== null && section !== null && !comment.done && (
                         <Link className="btn btn-quiet btn-sm" to={pickupPath(lessonId, section, [line])}>
                             <Icon name="dot" /> Record this line again
                         </Link>

@@ -2,14 +2,18 @@ import { Suspense, useEffect, useSyncExternalStore } from 'react';
 import { Link, Outlet, useLocation, useOutletContext, useParams } from 'react-router';
 import { reach } from '../api/client';
 import { readAhead, useLesson } from '../api/lesson';
+import { may, useMe } from '../api/me';
 import type { Lesson, Section } from '../api/types';
 import { Icon } from '../ui/Icon';
 import { Waiting } from '../ui/Waiting';
+import { NoticeList } from './NoticeList';
 import { roomPath } from './paths';
 import { useRecovery } from './Recovery';
 import { loadRooms } from './rooms';
 import { Strip } from './Strip';
+import { Claimed, WhoIsHere } from './WhoIsHere';
 import { useFinishedFilms } from './useFinishedFilms';
+import { useTogether } from './useTogether';
 
 /** Reading ahead waits until the room at hand has what it needs. */
 const aheadMs = 600;
@@ -22,13 +26,17 @@ export interface LessonPlace {
 
 export const useLessonPlace = () => useOutletContext<LessonPlace>();
 
+/** Each with what one must be allowed to do anything in it. */
 const rooms = [
-    ['script', 'Script'],
-    ['record', 'Record'],
-    ['review', 'Review'],
-    ['finish', 'Finish'],
-    ['handover', 'Hand over'],
+    ['script', 'Script', 'see'],
+    ['record', 'Record', 'record'],
+    ['review', 'Review', 'write'],
+    ['finish', 'Finish', 'write'],
+    ['handover', 'Hand over', 'write'],
 ] as const;
+
+/** Rooms that have no place of their own in the row. */
+const beside: Record<string, string> = { captions: 'Captions', people: 'People and history' };
 
 /** Rooms that are a part of another one. */
 const partOf: Record<string, string> = { captions: 'handover' };
@@ -42,8 +50,11 @@ export function LessonFrame() {
     // Who records is not spoken to.
     useFinishedFilms(lessonId, room === 'record');
     useReadAhead(lesson, room);
+    const section = lesson && sectionOf(lesson, room, sectionId);
+    const others = useTogether(lessonId, room, section?.id);
+    const people = useMe()?.mode === 'people';
     useEffect(() => {
-        const name = room === 'captions' ? 'Captions' : (rooms.find(([path]) => path === room)?.[1] ?? '');
+        const name = beside[room] ?? rooms.find(([path]) => path === room)?.[1] ?? '';
         document.title = lesson ? `${name}: ${lesson.title} - Open Reel` : 'Open Reel';
     }, [lesson, room]);
 
@@ -54,9 +65,6 @@ export function LessonFrame() {
             </Waiting>
         );
     }
-    // Nobody records a card: the first section that is spoken is meant.
-    const spoken = ['record', 'review'].includes(room) ? lesson.sections.find((s) => !s.card) : undefined;
-    const section = lesson.sections.find((s) => s.id === sectionId) ?? spoken ?? lesson.sections[0];
     return (
         <div className={room === 'record' ? 'lesson-frame room-dark' : 'lesson-frame'}>
             <header className="lesson-head">
@@ -68,30 +76,51 @@ export function LessonFrame() {
                 </span>
                 <nav aria-label="Rooms">
                     <ul className="rooms">
-                        {rooms.map(([path, name]) => (
-                            <li key={path}>
-                                <Link
-                                    to={roomPath(lesson.id, path, sectionId)}
-                                    aria-current={path === (partOf[room] ?? room) ? 'page' : undefined}
-                                >
-                                    {name}
-                                </Link>
-                            </li>
-                        ))}
+                        {rooms.map(
+                            ([path, name, right]) =>
+                                may(lesson, right) && (
+                                    <li key={path}>
+                                        <Link
+                                            to={roomPath(lesson.id, path, sectionId)}
+                                            aria-current={path === (partOf[room] ?? room) ? 'page' : undefined}
+                                        >
+                                            {name}
+                                        </Link>
+                                    </li>
+                                ),
+                        )}
                     </ul>
                 </nav>
+                <Link
+                    className="beside-rooms"
+                    to={roomPath(lesson.id, 'people')}
+                    aria-current={room === 'people' ? 'page' : undefined}
+                >
+                    {people ? 'People' : 'History'}
+                </Link>
+                {people && room !== 'record' && <NoticeList />}
             </header>
             <Strip
                 sections={lesson.sections}
                 current={sectionId ? section?.id : undefined}
                 href={(s) => roomPath(lesson.id, room, s.id)}
             />
-            <AwayNotice />
+            <div>
+                <AwayNotice />
+                {room === 'record' && <Claimed section={section} />}
+                {others.length > 0 && <WhoIsHere others={others} sections={lesson.sections} />}
+            </div>
             <Suspense fallback={<Waiting room="Lesson" says="Opening the room..." />}>
                 <Outlet context={{ lesson, section } satisfies LessonPlace} />
             </Suspense>
         </div>
     );
+}
+
+/** The one that the address names, or the first. Nobody records a card: there the first that is spoken is meant. */
+function sectionOf(lesson: Lesson, room: string, id: string | undefined): Section | undefined {
+    const spoken = ['record', 'review'].includes(room) ? lesson.sections.find((s) => !s.card) : undefined;
+    return lesson.sections.find((s) => s.id === id) ?? spoken ?? lesson.sections[0];
 }
 
 /** Once a room is shown, what the others need is read, so that they open also when the server is away. */

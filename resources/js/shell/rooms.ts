@@ -7,6 +7,7 @@ const loads = {
     finish: () => import('../rooms/finish/FinishRoom'),
     handover: () => import('../rooms/handover/HandOverRoom'),
     captions: () => import('../rooms/captions/CaptionsRoom'),
+    people: () => import('../rooms/people/PeopleRoom'),
 };
 
 export const ScriptRoom = lazy(loads.script);
@@ -15,6 +16,7 @@ export const ReviewRoom = lazy(loads.review);
 export const FinishRoom = lazy(loads.finish);
 export const HandOverRoom = lazy(loads.handover);
 export const CaptionsRoom = lazy(loads.captions);
+export const PeopleRoom = lazy(loads.people);
 
 /** Brings the code of every room once the first one is there, so that they open also when the server is away. */
 export function loadRooms(): void {

@@ -6,6 +6,7 @@ import '../../sass/site.scss';
 import { copyText } from '../ui/copyText';
 import { setUpComments } from './comments';
 import { findIn, lineAt, momentIn, momentLink } from './moments';
+import { preparePasswords } from './passwords';
 
 /** Seconds that an arrow key goes. */
 const STEP = 5;
@@ -18,6 +19,7 @@ const TELL_MS = 15_000;
 const film = document.querySelector<HTMLVideoElement>('#film');
 const main = document.querySelector<HTMLElement>('main[data-base]');
 
+preparePasswords(document);
 if (film && main) {
     const go = (milliseconds: number, plays = true) => {
         film.currentTime = milliseconds / 1000;

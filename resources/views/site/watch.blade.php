@@ -22,6 +22,10 @@
             <p class="course">{{ $course }}</p>
         @endif
         <h1>{{ $lesson->title }}</h1>
+        @if ($for_review)
+            <p class="for-review"><b>Draft for review</b>, version {{ $version->number }}. Stop where something is not right, and
+                say what: it reaches the lesson's people at exactly that line.</p>
+        @endif
     </header>
     <main data-base="{{ $base }}">
         <section class="film" aria-label="Film">

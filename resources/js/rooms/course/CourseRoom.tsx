@@ -6,6 +6,7 @@ import Form from 'react-bootstrap/Form';
 import { Link, useParams } from 'react-router';
 import { api } from '../../api/client';
 import { useLessons } from '../../api/lesson';
+import { may, useMe } from '../../api/me';
 import type { Course, Logo, StyleValue } from '../../api/types';
 import { useNotices } from '../../shell/Notices';
 import { EmptyPlace } from '../../ui/EmptyPlace';
@@ -14,6 +15,8 @@ import { copyText } from '../../ui/copyText';
 import { FilePick } from '../../ui/FilePick';
 import { Icon } from '../../ui/Icon';
 import { StyleForm } from '../../ui/style/StyleForm';
+import { History } from '../people/History';
+import { MembersPanel } from '../people/MembersPanel';
 
 /** A course: its lessons and the house style they share. */
 export default function CourseRoom() {
@@ -40,6 +43,7 @@ function CoursePage({ course }: { course: Course }) {
     const { failed, say } = useNotices();
     const { data: lessons = [] } = useLessons();
     const [outdated, setOutdated] = useState<string[]>([]);
+    const people = useMe()?.mode === 'people';
     const own = lessons.filter((lesson) => lesson.course_id === course.id);
     const save = useMutation({
         mutationFn: (change: { name?: string; style?: Record<string, StyleValue> }) =>
@@ -72,6 +76,7 @@ function CoursePage({ course }: { course: Course }) {
                 </Link>
                 <Form.Control
                     key={course.name}
+                    readOnly={!may(course, 'publish')}
                     aria-label="Name of the course"
                     className="course-name"
                     maxLength={200}
@@ -81,6 +86,9 @@ function CoursePage({ course }: { course: Course }) {
                         event.target.value.trim() !== course.name && save.mutate({ name: event.target.value })
                     }
                 />
+                <a className="ms-auto" href="#people">
+                    {people ? 'People and history' : 'History'}
+                </a>
             </header>
             <section aria-label="Lessons">
                 <h1>House style of {course.name}</h1>
@@ -112,19 +120,26 @@ function CoursePage({ course }: { course: Course }) {
                     )}
                 </div>
             </section>
-            <StyleForm
-                style={course.style}
-                logos={course.logos}
-                warnings={course.warnings}
-                withFrame
-                onChange={(style) => save.mutate({ style })}
-                logoUpload={
-                    <label className="btn btn-quiet btn-sm">
-                        <Icon name="plus" /> Bring in a logo
-                        <FilePick label="Logo" accept={pictureTypes} onFile={(file) => void addLogo(file)} />
-                    </label>
-                }
-            />
+            {/* Whoever may not change the style still sees it. */}
+            <fieldset className="all-of-it" disabled={!may(course, 'publish')}>
+                <StyleForm
+                    style={course.style}
+                    logos={course.logos}
+                    warnings={course.warnings}
+                    withFrame
+                    onChange={(style) => save.mutate({ style })}
+                    logoUpload={
+                        <label className="btn btn-quiet btn-sm">
+                            <Icon name="plus" /> Bring in a logo
+                            <FilePick label="Logo" accept={pictureTypes} onFile={(file) => void addLogo(file)} />
+                        </label>
+                    }
+                />
+            </fieldset>
+            <div className="people-columns" id="people">
+                {people && <MembersPanel place={{ kind: 'courses', id: course.id }} called={course.name} />}
+                <History place={{ kind: 'courses', id: course.id }} />
+            </div>
         </main>
     );
 }

@@ -3,6 +3,7 @@ import { useState } from 'react';
 import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
 import { api } from '../../api/client';
+import { may } from '../../api/me';
 import type { ChangedSince, Export, Lesson, LessonSite } from '../../api/types';
 import { useNotices } from '../../shell/Notices';
 import { useSite, useSiteChange } from '../../shell/useSite';
@@ -22,6 +23,7 @@ export function CourseSite({ lesson, latest }: { lesson: Lesson; latest: Export 
     }
     const { site, comments } = data;
     const [current] = site?.versions ?? [];
+    const publishes = may(lesson, 'publish');
     const isNew = latest !== undefined && current?.export_id !== latest.id;
     return (
         <section className="course-site" aria-labelledby="course-site">
@@ -32,8 +34,13 @@ export function CourseSite({ lesson, latest }: { lesson: Lesson; latest: Export 
                     who has the link can open it.
                 </p>
             )}
-            {site && <Published lesson={lesson} site={site} />}
-            {isNew && (
+            {site && (
+                <fieldset className="all-of-it" disabled={!publishes}>
+                    <Published lesson={lesson} site={site} />
+                </fieldset>
+            )}
+            {isNew && !publishes && <p className="soft">Editors and the owner publish it.</p>}
+            {isNew && publishes && (
                 <Form
                     className="publish"
                     onSubmit={(event) => {

@@ -81,7 +81,7 @@ export default function HandOverRoom() {
             )}
             {latest && <FinishedExport key={latest.id} lesson={lesson} job={latest} />}
             <CourseSite lesson={lesson} latest={whole} />
-            <SiteFolder lessonId={lesson.id} latest={whole} />
+            <SiteFolder lesson={lesson} latest={whole} />
             <OtherFilms films={films.filter((one) => one !== latest)} />
         </main>
     );

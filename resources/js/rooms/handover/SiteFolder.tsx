@@ -4,7 +4,8 @@ import Button from 'react-bootstrap/Button';
 import ProgressBar from 'react-bootstrap/ProgressBar';
 import { api } from '../../api/client';
 import { queryClient } from '../../api/queries';
-import type { Export, SiteDelivery } from '../../api/types';
+import { may } from '../../api/me';
+import type { Export, Lesson, SiteDelivery } from '../../api/types';
 import { useNotices } from '../../shell/Notices';
 import { Icon } from '../../ui/Icon';
 import { clock, day, megabytes } from '../../ui/time';
@@ -12,8 +13,10 @@ import { clock, day, megabytes } from '../../ui/time';
 const isOpen = (last: SiteDelivery['last']): boolean => last?.state === 'waiting' || last?.state === 'running';
 
 /** Sends films into the folder of a course site that is not ours; nothing is shown where the operator has named none. */
-export function SiteFolder({ lessonId, latest }: { lessonId: string; latest: Export | undefined }) {
+export function SiteFolder({ lesson, latest }: { lesson: Lesson; latest: Export | undefined }) {
     const { failed } = useNotices();
+    const lessonId = lesson.id;
+    const sends = may(lesson, 'publish');
     const queryKey = ['delivery', lessonId];
     const { data } = useQuery({
         queryKey,
@@ -37,51 +40,56 @@ export function SiteFolder({ lessonId, latest }: { lessonId: string; latest: Exp
     return (
         <section className="course-site" aria-labelledby="site-folder">
             <h2 id="site-folder">{folder}</h2>
-            {there ? (
-                <p className="mb-1">
-                    <Icon name="check" /> Version {there.number} was sent {day(there.sent_at)}:{' '}
-                    {there.url ? (
-                        <a href={there.url} target="_blank" rel="noreferrer">
-                            {there.url}
-                        </a>
-                    ) : (
-                        <span className="path">{there.path}</span>
-                    )}
-                </p>
-            ) : (
-                <p className="soft">
-                    The film is copied there with its captions and everything beside it, and a page for viewers.
-                </p>
-            )}
-            {last && isOpen(last) && (
-                <Going
-                    last={last}
-                    isPending={change.isPending}
-                    onCancel={() => change.mutate(() => api.post<SiteDelivery>(`deliveries/${last.id}/cancel`))}
-                />
-            )}
-            {last?.state === 'failed' && <Alert variant="warning">{last.problem}</Alert>}
-            {latest && isNew && !isOpen(last) && (
-                <div className="publish">
-                    <Button
-                        variant={there ? 'primary' : 'outline-primary'}
-                        disabled={change.isPending}
-                        onClick={() =>
-                            change.mutate(() =>
-                                api.post<SiteDelivery>(`lessons/${lessonId}/delivery`, { export_id: latest.id }),
-                            )
-                        }
-                    >
-                        {last?.state === 'failed'
-                            ? 'Send it again'
-                            : there
-                              ? `Send as version ${there.number + 1}`
-                              : 'Send the film there'}
-                    </Button>
-                    {latest.draft && <span className="soft">It is a draft, and says so.</span>}
-                    {!latest.up_to_date && <span className="soft">The lesson has changed since it was exported.</span>}
-                </div>
-            )}
+            {!sends && <p className="soft">Editors and the owner send films there.</p>}
+            <fieldset className="all-of-it" disabled={!sends}>
+                {there ? (
+                    <p className="mb-1">
+                        <Icon name="check" /> Version {there.number} was sent {day(there.sent_at)}:{' '}
+                        {there.url ? (
+                            <a href={there.url} target="_blank" rel="noreferrer">
+                                {there.url}
+                            </a>
+                        ) : (
+                            <span className="path">{there.path}</span>
+                        )}
+                    </p>
+                ) : (
+                    <p className="soft">
+                        The film is copied there with its captions and everything beside it, and a page for viewers.
+                    </p>
+                )}
+                {last && isOpen(last) && (
+                    <Going
+                        last={last}
+                        isPending={change.isPending}
+                        onCancel={() => change.mutate(() => api.post<SiteDelivery>(`deliveries/${last.id}/cancel`))}
+                    />
+                )}
+                {last?.state === 'failed' && <Alert variant="warning">{last.problem}</Alert>}
+                {latest && isNew && !isOpen(last) && (
+                    <div className="publish">
+                        <Button
+                            variant={there ? 'primary' : 'outline-primary'}
+                            disabled={change.isPending}
+                            onClick={() =>
+                                change.mutate(() =>
+                                    api.post<SiteDelivery>(`lessons/${lessonId}/delivery`, { export_id: latest.id }),
+                                )
+                            }
+                        >
+                            {last?.state === 'failed'
+                                ? 'Send it again'
+                                : there
+                                  ? `Send as version ${there.number + 1}`
+                                  : 'Send the film there'}
+                        </Button>
+                        {latest.draft && <span className="soft">It is a draft, and says so.</span>}
+                        {!latest.up_to_date && (
+                            <span className="soft">The lesson has changed since it was exported.</span>
+                        )}
+                    </div>
+                )}
+            </fieldset>
         </section>
     );
 }

@@ -10,6 +10,7 @@ import { useLessonPlace } from '../../shell/LessonFrame';
 import { roomPath } from '../../shell/paths';
 import { useNotices } from '../../shell/Notices';
 import { sectionState, sectionTitle } from '../../shell/sectionState';
+import { together } from '../../shell/useTogether';
 import { EmptyPlace } from '../../ui/EmptyPlace';
 import { Controls } from './Controls';
 import { Drawing } from './Drawing';
@@ -125,6 +126,12 @@ function Room({ lesson, section: whole }: { lesson: Lesson; section: Section }) 
             session.disarm();
         }
     }, [session, ready, now.state]);
+    // Counting down claims the section too.
+    const busy = rolling || now.state === 'counting';
+    useEffect(() => {
+        together.records(busy);
+        return () => together.records(false);
+    }, [busy]);
     useWakeLock(ready);
 
     // The stand-in voice starts with the take, and holds its breath with it.

@@ -2,6 +2,7 @@ import { lazy, Suspense, useState } from 'react';
 import Button from 'react-bootstrap/Button';
 import { useNavigate } from 'react-router';
 import { useSlides } from '../../api/lesson';
+import { may } from '../../api/me';
 import type { Lesson, ScriptText } from '../../api/types';
 import { insertCue, moveTo, openingCue, removeSection, sectionsOf } from '../../page/commands';
 import { find, showPlain } from '../../page/createPage';
@@ -37,6 +38,7 @@ interface Props {
 /** The typed page with its margin of takes on one side and what is seen on the other. */
 export function ScriptDesk({ lesson, script, start }: Props) {
     const go = useNavigate();
+    const writes = may(lesson, 'write');
     const { say } = useNotices();
     const [panel, setPanel] = useState<Panel>(null);
     const [plain, setPlain] = useState(false);
@@ -73,34 +75,44 @@ export function ScriptDesk({ lesson, script, start }: Props) {
                             : ', at a usual pace (at yours after three kept takes)'}
                     </span>
                 </p>
-                <SavedState state={page.sync.state} />
+                {writes ? (
+                    <SavedState state={page.sync.state} />
+                ) : (
+                    <span className="soft">You may read this, and comment on its draft.</span>
+                )}
                 <div className="script-tools">
-                    <InsertMenu
-                        slides={slides ?? []}
-                        onCue={(kind, value) => view && insertCue(view, kind, value)}
-                        onCommand={(command) => view && command(view) && view.focus()}
-                    />
-                    <Button variant="quiet" size="sm" onClick={() => setPanel('slides')}>
-                        Slides
-                    </Button>
+                    {writes && (
+                        <>
+                            <InsertMenu
+                                slides={slides ?? []}
+                                onCue={(kind, value) => view && insertCue(view, kind, value)}
+                                onCommand={(command) => view && command(view) && view.focus()}
+                            />
+                            <Button variant="quiet" size="sm" onClick={() => setPanel('slides')}>
+                                Slides
+                            </Button>
+                        </>
+                    )}
                     <Button variant="quiet" size="sm" onClick={() => setPanel('ready')}>
                         Ready?
                     </Button>
-                    <MoreMenu
-                        lesson={lesson}
-                        plain={plain}
-                        onPlain={() => {
-                            setPlain(!plain);
-                            if (view) {
-                                showPlain(view, !plain);
-                            }
-                        }}
-                        onFind={() => view && void find(view)}
-                        onLook={() => setPanel('look')}
-                        onText={(text, how) => page.bringText(text, how)}
-                    />
+                    {writes && (
+                        <MoreMenu
+                            lesson={lesson}
+                            plain={plain}
+                            onPlain={() => {
+                                setPlain(!plain);
+                                if (view) {
+                                    showPlain(view, !plain);
+                                }
+                            }}
+                            onFind={() => view && void find(view)}
+                            onLook={() => setPanel('look')}
+                            onText={(text, how) => page.bringText(text, how)}
+                        />
+                    )}
                     <KeysDialog keys={scriptKeys} />
-                    {toRecord && (
+                    {toRecord && may(lesson, 'record') && (
                         <Button
                             size="sm"
                             onClick={() => void sync.flush().then(() => go(roomPath(lesson.id, 'record', toRecord.id)))}
@@ -113,20 +125,22 @@ export function ScriptDesk({ lesson, script, start }: Props) {
             <div className={plain ? 'typed-page is-plain' : 'typed-page'}>
                 <Margin lesson={lesson} geometry={geometry} />
                 <div className="typed-words" ref={page.mount} />
-                <SeenColumn
-                    lesson={lesson}
-                    places={places}
-                    geometry={geometry}
-                    slides={slides}
-                    onTie={tie}
-                    onMove={(index, by) => view && moveTo(view, index, index + by)}
-                    onRemove={(index) => {
-                        if (view && removeSection(view, index)) {
-                            say(`Section ${index + 1} is removed; its takes come back with its words.`, page.undo);
-                        }
-                    }}
-                    onUntie={(index) => view?.dispatch(openingCue(view.state, index, 'slide', null))}
-                />
+                <fieldset className="all-of-it" disabled={!writes}>
+                    <SeenColumn
+                        lesson={lesson}
+                        places={places}
+                        geometry={geometry}
+                        slides={slides}
+                        onTie={tie}
+                        onMove={(index, by) => view && moveTo(view, index, index + by)}
+                        onRemove={(index) => {
+                            if (view && removeSection(view, index)) {
+                                say(`Section ${index + 1} is removed; its takes come back with its words.`, page.undo);
+                            }
+                        }}
+                        onUntie={(index) => view?.dispatch(openingCue(view.state, index, 'slide', null))}
+                    />
+                </fieldset>
             </div>
             <Suspense>
                 <SlidesPanel

@@ -2,6 +2,7 @@ import { redo, undo } from '@codemirror/commands';
 import { type ChangeSet, EditorSelection, StateEffect, Transaction } from '@codemirror/state';
 import { EditorView } from '@codemirror/view';
 import { useCallback, useEffect, useRef, useState, useSyncExternalStore } from 'react';
+import { may } from '../../api/me';
 import type { Lesson, ScriptText, TieProposal } from '../../api/types';
 import { createPage, fromServer } from '../../page/createPage';
 import { setChangedLines } from '../../page/decorations';
@@ -28,6 +29,7 @@ export interface Start {
 /** The page, its way to the server, and where things stand on it. */
 export function useScriptPage(lesson: Lesson, sync: ScriptSync<ScriptText>, startWith: Start) {
     const startAt = useRef(startWith);
+    const readOnly = !may(lesson, 'write');
     const [view, setView] = useState<EditorView | null>(null);
     const [geometry, setGeometry] = useState(nothingSeen);
     const [places, setServerPlaces] = useState(sync.script);
@@ -41,7 +43,11 @@ export function useScriptPage(lesson: Lesson, sync: ScriptSync<ScriptText>, star
             const { script } = sync;
             /** What was typed since the text was last sent: the answer's places are moved along it. */
             let since: ChangeSet | null = null;
-            const page = createPage(parent, script.text, { onChange: () => sync.changed(), onGeometry: setGeometry });
+            const page = createPage(parent, script.text, {
+                onChange: () => sync.changed(),
+                onGeometry: setGeometry,
+                readOnly,
+            });
             page.dispatch({ effects: setPlaces.of(placesOf(script)) });
             if (sync.text !== script.text) {
                 // Words that still wait for the server: one step of undo away from what it has.
@@ -100,7 +106,7 @@ export function useScriptPage(lesson: Lesson, sync: ScriptSync<ScriptText>, star
             };
         },
         // Mounted once; what it starts with does not change under it.
-        [sync],
+        [sync, readOnly],
     );
 
     useEffect(() => {

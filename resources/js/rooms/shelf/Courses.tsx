@@ -5,6 +5,7 @@ import Dropdown from 'react-bootstrap/Dropdown';
 import Form from 'react-bootstrap/Form';
 import { Link, useNavigate } from 'react-router';
 import { api } from '../../api/client';
+import { may } from '../../api/me';
 import type { Course, LessonSummary } from '../../api/types';
 import { useNotices } from '../../shell/Notices';
 import { Icon } from '../../ui/Icon';
@@ -51,11 +52,18 @@ export function CourseHead({ course }: { course: Course | null }) {
                     <Icon name="dots" />
                 </Dropdown.Toggle>
                 <Dropdown.Menu>
-                    <Dropdown.Item href={`/api/courses/${course.id}/archive.zip`} download>
-                        Download as an archive
-                    </Dropdown.Item>
-                    <Dropdown.Item as="button" onClick={() => remove.mutate(course)}>
-                        Delete the course
+                    {may(course, 'write') && (
+                        <Dropdown.Item href={`/api/courses/${course.id}/archive.zip`} download>
+                            Download as an archive
+                        </Dropdown.Item>
+                    )}
+                    {may(course, 'own') && (
+                        <Dropdown.Item as="button" onClick={() => remove.mutate(course)}>
+                            Delete the course
+                        </Dropdown.Item>
+                    )}
+                    <Dropdown.Item as={Link} to={`/courses/${course.id}#people`}>
+                        Who takes part, and history
                     </Dropdown.Item>
                 </Dropdown.Menu>
             </Dropdown>

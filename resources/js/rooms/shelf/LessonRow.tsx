@@ -5,6 +5,7 @@ import Dropdown from 'react-bootstrap/Dropdown';
 import Form from 'react-bootstrap/Form';
 import { Link } from 'react-router';
 import { api } from '../../api/client';
+import { may } from '../../api/me';
 import type { Course, LessonSummary } from '../../api/types';
 import { useNotices } from '../../shell/Notices';
 import { Icon } from '../../ui/Icon';
@@ -19,6 +20,8 @@ interface Props {
 export function LessonRow({ lesson, courses, onRemove }: Props) {
     const move = useMoveLesson(lesson);
     const [naming, setNaming] = useState(false);
+    const writes = may(lesson, 'write');
+    const owns = may(lesson, 'own');
     const done = lesson.sections > 0 && lesson.kept === lesson.sections;
     return (
         <li className="lesson-row">
@@ -42,27 +45,39 @@ export function LessonRow({ lesson, courses, onRemove }: Props) {
                     <Icon name="dots" />
                 </Dropdown.Toggle>
                 <Dropdown.Menu>
-                    <Dropdown.Item as="button" onClick={() => setNaming(true)}>
-                        Rename
-                    </Dropdown.Item>
-                    {courses
-                        .filter((course) => course.id !== lesson.course_id)
-                        .map((course) => (
-                            <Dropdown.Item as="button" key={course.id} onClick={() => move(course.id)}>
-                                Move to {course.name}
-                            </Dropdown.Item>
-                        ))}
-                    {courses.some((course) => course.id === lesson.course_id) && (
+                    {writes && (
+                        <Dropdown.Item as="button" onClick={() => setNaming(true)}>
+                            Rename
+                        </Dropdown.Item>
+                    )}
+                    {owns &&
+                        courses
+                            .filter((course) => course.id !== lesson.course_id && may(course, 'write'))
+                            .map((course) => (
+                                <Dropdown.Item as="button" key={course.id} onClick={() => move(course.id)}>
+                                    Move to {course.name}
+                                </Dropdown.Item>
+                            ))}
+                    {owns && courses.some((course) => course.id === lesson.course_id) && (
                         <Dropdown.Item as="button" onClick={() => move(null)}>
                             Take out of its course
                         </Dropdown.Item>
                     )}
-                    <Dropdown.Item href={`/api/lessons/${lesson.id}/archive.zip`} download>
-                        Download as an archive
-                    </Dropdown.Item>
-                    <Dropdown.Item as="button" onClick={onRemove}>
-                        Delete
-                    </Dropdown.Item>
+                    {writes && (
+                        <Dropdown.Item href={`/api/lessons/${lesson.id}/archive.zip`} download>
+                            Download as an archive
+                        </Dropdown.Item>
+                    )}
+                    {owns && (
+                        <Dropdown.Item as="button" onClick={onRemove}>
+                            Delete
+                        </Dropdown.Item>
+                    )}
+                    {!writes && (
+                        <Dropdown.Item as={Link} to={`/lessons/${lesson.id}/people`}>
+                            Look at the draft
+                        </Dropdown.Item>
+                    )}
                 </Dropdown.Menu>
             </Dropdown>
         </li>

@@ -7,6 +7,7 @@ import Modal from 'react-bootstrap/Modal';
 import { useNavigate } from 'react-router';
 import { api } from '../../api/client';
 import { useCourses, useLessons } from '../../api/lesson';
+import { may } from '../../api/me';
 import { setup } from '../../api/setup';
 import { bringSlides, slideTypes } from '../../ui/bringSlides';
 import { FrameSelect } from '../../ui/style/FrameSelect';
@@ -15,7 +16,8 @@ import { begin, type Beginning, lastSetup, rememberSetup } from './begin';
 /** Asks what a lesson cannot do without: a title, and the frame, which is chosen once. The rest can come along. */
 export function NewLesson({ onClose }: { onClose: () => void }) {
     const go = useNavigate();
-    const { data: courses = [] } = useCourses();
+    const { data: all = [] } = useCourses();
+    const courses = all.filter((one) => may(one, 'write'));
     const { data: lessons = [] } = useLessons();
     const [title, setTitle] = useState('');
     const [file, setFile] = useState<File | null>(null);

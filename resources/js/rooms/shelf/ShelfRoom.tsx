@@ -1,10 +1,12 @@
-import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useEffect, useState } from 'react';
 import Button from 'react-bootstrap/Button';
 import { Link } from 'react-router';
 import { api } from '../../api/client';
 import { useCourses, useLessons } from '../../api/lesson';
-import type { LessonSummary, Me } from '../../api/types';
+import { useMe } from '../../api/me';
+import type { LessonSummary } from '../../api/types';
+import { NoticeList, useUnread } from '../../shell/NoticeList';
 import { useNotices } from '../../shell/Notices';
 import { EmptyPlace } from '../../ui/EmptyPlace';
 import { Icon } from '../../ui/Icon';
@@ -21,10 +23,11 @@ export function ShelfRoom() {
     const [making, setMaking] = useState(false);
     const remove = useRemoveLesson();
     const { words, find } = useFinding();
-    const { data: me } = useQuery({ queryKey: ['me'], queryFn: () => api.get<Me>('me'), staleTime: Infinity });
+    const me = useMe();
+    const unread = useUnread(Boolean(me?.person));
     useEffect(() => {
-        document.title = 'Shelf - Open Reel';
-    }, []);
+        document.title = unread > 0 ? `(${unread}) Shelf - Open Reel` : 'Shelf - Open Reel';
+    }, [unread]);
     return (
         <main className="shelf">
             <header className="shelf-head">
@@ -35,6 +38,7 @@ export function ShelfRoom() {
                         <Icon name="plus" /> New lesson
                     </Button>
                 )}
+                {me?.person && <NoticeList />}
                 {me?.person && (
                     <a className="who" href="/account" title={me.person.email}>
                         {me.person.name}
@@ -71,7 +75,10 @@ export function ShelfRoom() {
                 <div className="shelf-foot">
                     {lessons.length > 0 && <NewCourse />}
                     <BringInArchive />
-                    <Link className="ms-auto" to="/storage">
+                    {me?.mode === 'me' && (
+                        <span className="soft ms-auto align-self-center">For you alone, at this machine</span>
+                    )}
+                    <Link className={me?.mode === 'me' ? undefined : 'ms-auto'} to="/storage">
                         What takes up room
                     </Link>
                 </div>

@@ -3,6 +3,7 @@ import { useEffect } from 'react';
 import Table from 'react-bootstrap/Table';
 import { Link } from 'react-router';
 import { api } from '../../api/client';
+import { may, useMe } from '../../api/me';
 import { queryClient } from '../../api/queries';
 import type { Stored } from '../../api/types';
 import { useNotices } from '../../shell/Notices';
@@ -30,7 +31,9 @@ export default function StorageRoom() {
 function Storage({ stored }: { stored: Stored }) {
     const { lessons, cache } = stored;
     const here = lessons.filter((one) => !one.deleted);
-    const deleted = lessons.filter((one) => one.deleted);
+    const own = here.filter((one) => may(one, 'own'));
+    const deleted = lessons.filter((one) => one.deleted && may(one, 'own'));
+    const alone = useMe()?.mode === 'me';
     const all = lessons.reduce((sum, one) => sum + one.bytes, 0) + cache.bytes + stored.other_bytes;
     const { act, change } = useChanges();
     return (
@@ -79,7 +82,7 @@ function Storage({ stored }: { stored: Stored }) {
                 </Table>
             )}
             <h2>What can go</h2>
-            {here
+            {own
                 .filter((one) => one.discarded > 0)
                 .map((one) => (
                     <CanGo
@@ -101,7 +104,7 @@ function Storage({ stored }: { stored: Stored }) {
                         {stored.days} days; then it is gone.
                     </CanGo>
                 ))}
-            {here
+            {own
                 .filter((one) => one.cleared.takes > 0)
                 .map((one) => (
                     <CanGo
@@ -121,7 +124,7 @@ function Storage({ stored }: { stored: Stored }) {
                         {new Date(one.cleared.until ?? '').toLocaleDateString([], { day: 'numeric', month: 'long' })}.
                     </CanGo>
                 ))}
-            {here
+            {own
                 .filter((one) => one.older_films.films > 0)
                 .map((one) => (
                     <CanGo
@@ -139,7 +142,7 @@ function Storage({ stored }: { stored: Stored }) {
                         A newer one is there, and {one.older_films.films === 1 ? 'it is' : 'they are'} not published.
                     </CanGo>
                 ))}
-            {cache.bytes > 0 && (
+            {cache.bytes > 0 && alone && (
                 <CanGo
                     verb="Delete pieces"
                     label="Delete rendered pieces"

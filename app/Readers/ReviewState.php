@@ -1,0 +1,90 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Readers;
+
+use App\Actions\Film\AssembleLesson;
+use App\Models\Approval;
+use App\Models\Comment;
+use App\Models\Export;
+use App\Models\Lesson;
+use App\Models\Publication;
+use App\Models\Version;
+use App\Models\WorkState;
+use App\People\Whoever;
+use Illuminate\Database\Eloquent\Collection;
+use OpenReel\Core\Render\Edition;
+
+/** How far the review of a lesson is: the draft that is looked at, who approved it, and what changed since. */
+final class ReviewState
+{
+    public function __construct(private readonly AssembleLesson $assemble, private readonly ChangedSince $changed)
+    {
+    }
+
+    /** @return array<string, mixed> see resources/js/api/types.ts */
+    public function of(Lesson $lesson): array
+    {
+        $publication = Publication::of($lesson, forReview: true);
+        $draft = $publication?->versions()->with('export')->first();
+
+        return [
+            'needs_approval' => $lesson->needs_approval,
+            'draft' => $publication === null || $draft === null ? null : [
+                'path' => "/watch/{$publication->token}",
+                'shown' => $publication->isShown(),
+                'version' => $draft->number,
+                'note' => $draft->note,
+                'made_at' => $draft->created_at->toIso8601ZuluString(),
+                'export_id' => $draft->export_id,
+            ],
+            'newest_film' => self::newestFilm($lesson)?->id,
+            'approvals' => $draft === null ? [] : self::approvals($draft),
+            'approved' => $draft !== null && self::isApproved($lesson, $lesson->revision),
+            'since' => $draft === null ? null : $this->since($lesson, $draft),
+            'open_comments' => Comment::query()
+                ->whereIn('publication_id', Publication::query()->where('lesson_id', $lesson->id)->select('id'))
+                ->whereNull('answers')->whereNull('done_at')->whereNull('hidden_at')
+                ->count(),
+        ];
+    }
+
+    /** Whether somebody approved the script as it is in some revision. */
+    public static function isApproved(Lesson $lesson, ?int $revision): bool
+    {
+        return $revision !== null && Approval::query()->where('lesson_id', $lesson->id)->where('revision', $revision)->exists();
+    }
+
+    /** @return list<array{id: string, person: string, you: bool, at: string}> of a draft, the first first */
+    private static function approvals(Version $draft): array
+    {
+        /** @var Collection<int, Approval> $all */
+        $all = Approval::query()->where('version_id', $draft->id)->orderBy('id')->get();
+
+        return array_values($all->map(fn (Approval $a): array => [
+            'id' => $a->id,
+            'person' => $a->person,
+            'you' => $a->user_id === Whoever::asks()?->id,
+            'at' => $a->created_at->toIso8601ZuluString(),
+        ])->all());
+    }
+
+    /** @return array<string, mixed> */
+    private function since(Lesson $lesson, Version $draft): array
+    {
+        $usual = ($this->assemble)($lesson);
+
+        $edition = $draft->export->edition();
+        $same = $edition->toArray() === (new Edition)->toArray();
+
+        return $this->changed->of($draft->export, $same ? $usual : ($this->assemble)($lesson, as: $edition), $usual);
+    }
+
+    /** What would be sent for review next: of the whole lesson, with a stand-in voice perhaps. */
+    public static function newestFilm(Lesson $lesson): ?Export
+    {
+        return $lesson->exports()->where('state', WorkState::Done)->get()
+            ->first(fn (Export $e): bool => $e->edition()->section === null);
+    }
+}
