@@ -19,5 +19,23 @@ return [
         ],
     ],
 
+    // Only where several machines work together (docs/operating.md).
+    'redis' => [
+        'client' => 'predis',
+        'options' => ['prefix' => env('REDIS_PREFIX', 'reel:')],
+        'default' => [
+            'host' => env('REDIS_HOST', '127.0.0.1'),
+            'port' => env('REDIS_PORT', '6379'),
+            'password' => env('REDIS_PASSWORD'),
+            'database' => '0',
+        ],
+        'cache' => [
+            'host' => env('REDIS_HOST', '127.0.0.1'),
+            'port' => env('REDIS_PORT', '6379'),
+            'password' => env('REDIS_PASSWORD'),
+            'database' => '1',
+        ],
+    ],
+
     'migrations' => ['table' => 'migrations', 'update_date_on_publish' => false],
 ];

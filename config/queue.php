@@ -26,5 +26,8 @@ return [
         ],
     ],
 
-    'failed' => ['driver' => 'database-uuids', 'database' => 'sqlite', 'table' => 'failed_jobs'],
+    // A worker without the database keeps none: its jobs are handed out again.
+    'failed' => [
+        'driver' => env('REEL_DATABASE', true) ? 'database-uuids' : 'null', 'database' => 'sqlite', 'table' => 'failed_jobs',
+    ],
 ];

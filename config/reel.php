@@ -6,6 +6,12 @@ return [
     // Who works here: `me`, one person at this machine, or `people`, who sign in.
     'mode' => env('REEL_MODE', 'me'),
 
+    // Whether this machine has the database: a worker without one makes pictures and sounds of films, and nothing else.
+    'has_database' => (bool) env('REEL_DATABASE', true),
+
+    // Where processes lock each other out: `files` on one machine, `redis` on several.
+    'locks' => env('REEL_LOCKS', 'files'),
+
     // Names that this server goes by, without ports; requests for any other are refused. The names of this machine itself,
     // and the one in APP_URL, unless set.
     'hosts' => array_filter(
@@ -17,6 +23,16 @@ return [
             ),
         ),
     ),
+
+    // Signing in with OpenID Connect, beside passwords: the issuer's address, what this server is called and keeps secret there,
+    // what people call it, and whether somebody of whom nobody here has heard may come in.
+    'openid' => [
+        'issuer' => env('REEL_OPENID_ISSUER', ''),
+        'client' => env('REEL_OPENID_CLIENT', ''),
+        'secret' => env('REEL_OPENID_SECRET', ''),
+        'name' => env('REEL_OPENID_NAME', 'your organisation'),
+        'add' => (bool) env('REEL_OPENID_ADD', false),
+    ],
 
     // Who may read /metrics: without a token this machine itself.
     'metrics_token' => env('REEL_METRICS_TOKEN', ''),
@@ -35,6 +51,9 @@ return [
 
     // The rendered pieces that are kept, in bytes: above this, those not used for longest go.
     'cache_bytes' => (int) env('REEL_CACHE_BYTES', 30 * 1024 * 1024 * 1024),
+
+    // Where several machines share a disk: how much of it this one keeps, in bytes.
+    'local_bytes' => (int) env('REEL_LOCAL_BYTES', 50 * 1024 * 1024 * 1024),
 
     // Upload limits in bytes.
     'limits' => [

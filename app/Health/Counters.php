@@ -52,6 +52,9 @@ final class Counters
             new Metric('reel_disk_free_bytes', 'Bytes free on the media disk', [
                 [[], (int) min($this->media->free(), PHP_INT_MAX)],
             ]),
+            new Metric('reel_unsent_files', 'Files on their way from this machine to the shared disk', [
+                [[], $this->media->unsentFiles()],
+            ]),
             new Metric('reel_cache_bytes', 'Bytes of rendered pieces that are kept', [[[], $this->cacheBytes()]]),
             new Metric('reel_lessons', 'Lessons on the shelf', [[[], DB::table('lessons')->whereNull('deleted_at')->count()]]),
             new Metric('reel_takes', 'Takes by what state they are in', self::byState('takes', TakeState::cases())),

@@ -12,6 +12,7 @@ final class Doctor
         private readonly ProgramsCheck $programs,
         private readonly DatabaseCheck $database,
         private readonly DiskCheck $disk,
+        private readonly SharedDiskCheck $shared,
         private readonly FilesCheck $files,
         private readonly WorkersCheck $workers,
     ) {
@@ -21,19 +22,22 @@ final class Doctor
     public function everything(): array
     {
         $found = [...$this->settings->look(), ...$this->programs->look(), ...$this->disk->look()];
+        $shared = $this->shared->look();
         $database = $this->database->look();
         if ($database[0]->verdict === Verdict::Bad) {
             // What stands in it cannot be asked for.
-            return [...$found, ...$database];
+            return [...$found, ...$shared, ...$database];
         }
+        // Nor whether files are there that nobody can reach.
+        $files = self::worst($shared) === Verdict::Bad ? [] : $this->files->look();
 
-        return [...$found, ...$database, $this->database->whole(), ...$this->files->look(), ...$this->workers->look()];
+        return [...$found, ...$shared, ...$database, $this->database->whole(), ...$files, ...$this->workers->look()];
     }
 
     /** @return list<Finding> what is known at once, and without which nobody can record or hand over */
     public function quickly(): array
     {
-        $found = [...$this->disk->look(), ...$this->database->look()];
+        $found = [...$this->disk->look(), ...$this->shared->look(), ...$this->database->look()];
         if (Doctor::worst($found) === Verdict::Bad) {
             return $found;
         }

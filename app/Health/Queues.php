@@ -12,13 +12,15 @@ final class Queues
 {
     public function waiting(string $queue): int
     {
-        return $this->isInDatabase() ? $this->ready($queue)->count() : Queue::size($queue);
+        return $this->isInDatabase() ? $this->ready($queue)->count() : Queue::connection()->pendingSize($queue);
     }
 
     /** @return int|null seconds for which the oldest job has waited; null when none waits, or the queue does not tell */
     public function oldest(string $queue): ?int
     {
-        $since = $this->isInDatabase() ? $this->ready($queue)->min('available_at') : null;
+        $since = $this->isInDatabase()
+            ? $this->ready($queue)->min('available_at')
+            : Queue::connection()->creationTimeOfOldestPendingJob($queue);
 
         return $since === null ? null : max(0, now()->getTimestamp() - (int) $since);
     }

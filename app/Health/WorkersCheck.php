@@ -15,7 +15,8 @@ final class WorkersCheck implements Check
 
     /** What presenters miss without a worker on a queue. */
     private const FOR = [
-        'listen' => 'takes are not read', 'default' => 'films are not made', 'background' => 'nothing is rendered ahead',
+        'listen' => 'takes are not read', 'default' => 'films are not made', 'background' => 'films are not got ready',
+        'pieces' => 'nothing is rendered ahead',
         'ahead' => 'new takes are not got ready', 'hear' => 'words of takes are not heard',
     ];
 

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Jobs;
 
 use App\Media\MediaStore;
+use App\Media\Shared\SharedDiskAway;
 use App\Media\Trouble;
 use App\Media\VoiceCleaner;
 use App\Work\Guarded;
@@ -50,6 +51,8 @@ final class CleanVoiceJob implements ShouldBeUnique, ShouldQueue
         $this->alone(function () use ($cleaner, $media): void {
             try {
                 $cleaner->make(CleanVoice::read($this->voice), $media->path($this->path));
+            } catch (SharedDiskAway $away) {
+                throw $away;
             } catch (Trouble $fault) {
                 Log::error("A voice could not be cleaned: {$fault->getMessage()}", $fault->context());
                 Cache::put(self::problemKey(CleanVoice::read($this->voice)), $fault->getMessage(), self::PROBLEM_SECONDS);

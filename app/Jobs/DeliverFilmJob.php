@@ -6,6 +6,7 @@ namespace App\Jobs;
 
 use App\Actions\Site\DeliverFilm;
 use App\Media\Cancelled;
+use App\Media\Shared\SharedDiskAway;
 use App\Media\Trouble;
 use App\Models\Delivery;
 use App\Models\WorkState;
@@ -42,6 +43,8 @@ final class DeliverFilmJob implements ShouldQueue
                 // It was said already.
             } catch (Refusal $e) {
                 $delivery->become(WorkState::Failed, WorkState::OPEN, ['problem' => $e->getMessage()]);
+            } catch (SharedDiskAway $away) {
+                throw $away;
             } catch (Trouble $e) {
                 Log::error("Delivery {$delivery->id} failed", $e->context());
                 $delivery->become(WorkState::Failed, WorkState::OPEN, ['problem' => $e->getMessage()]);

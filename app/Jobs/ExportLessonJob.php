@@ -7,6 +7,7 @@ namespace App\Jobs;
 use App\Actions\Film\ExportLesson;
 use App\Media\Cancelled;
 use App\Media\ProgramKilled;
+use App\Media\Shared\SharedDiskAway;
 use App\Media\Trouble;
 use App\Models\Export;
 use App\Models\WorkState;
@@ -44,8 +45,8 @@ final class ExportLessonJob implements ShouldQueue
                 $export->become(WorkState::Cancelled, WorkState::OPEN, ['doing' => null]);
             } catch (Refusal|Problem $e) {
                 $export->become(WorkState::Failed, WorkState::OPEN, ['problem' => $e->getMessage(), 'doing' => null]);
-            } catch (ProgramKilled $e) {
-                // The server was stopped, most likely: the queue hands it out again, and it goes on with what is in the cache.
+            } catch (ProgramKilled|SharedDiskAway $e) {
+                // The server was stopped, most likely, or waits: it is handed out again, and goes on with what is in the cache.
                 throw $e;
             } catch (Trouble $e) {
                 Log::error("Export {$export->id} failed", $e->context());

@@ -28,7 +28,7 @@ final class HearTakesJob implements ShouldQueue
     private const AGAIN_SECONDS = 20;
 
     /** How long it is remembered how far it is. */
-    private const PROGRESS_SECONDS = 600;
+    public const PROGRESS_SECONDS = 600;
 
     /** So often a worker may die over a take, within a day. */
     private const MOST_TRIES = 3;
@@ -67,40 +67,44 @@ final class HearTakesJob implements ShouldQueue
                 ->all();
             foreach ($waiting as $take) {
                 $lock = WorkLock::tryFor("hear/{$take->id}");
-                if ($lock !== null) {
-                    try {
-                        $this->look($take->refresh(), $inspect, $hear);
-                    } finally {
-                        $lock->release();
-                    }
-
+                if ($lock === null) {
+                    continue;
+                }
+                try {
+                    $isDone = $this->look($take->refresh(), $inspect, $hear);
+                } finally {
+                    $lock->release();
+                }
+                if ($isDone) {
                     return;
                 }
             }
         });
     }
 
-    private function look(Take $take, InspectTake $inspect, HearTake $hear): void
+    /** @return bool false when another machine listens to it now */
+    private function look(Take $take, InspectTake $inspect, HearTake $hear): bool
     {
         if ($take->hearing !== null && $take->inspected !== null) {
-            return;
+            return true;
         }
         $key = self::progressKey($take->id);
         $tries = "hearing-tries/{$take->id}";
         Cache::add($tries, 0, self::TRIES_SECONDS);
+        $isOurs = true;
         try {
             if (Cache::increment($tries) > self::MOST_TRIES) {
                 // It took its worker down each time, and would keep all others waiting.
                 Log::error("Take {$take->id} is not listened to any more: its worker died each time");
                 $this->giveUp($take);
 
-                return;
+                return true;
             }
             if ($take->inspected === null) {
                 $this->lookOver($take, $inspect);
             }
             if ($take->hearing === null) {
-                $hear($take, fn (float $done) => Cache::put($key, $done, self::PROGRESS_SECONDS));
+                $isOurs = $hear($take, fn (float $done) => Cache::put($key, $done, self::PROGRESS_SECONDS));
             }
         } catch (ProgramFailed $failure) {
             Log::error("Take {$take->id} could not be listened to", $failure->context());
@@ -109,9 +113,11 @@ final class HearTakesJob implements ShouldQueue
             Log::error("Take {$take->id} waits to be listened to: {$fault->getMessage()}", $fault->context());
             $this->release(self::AGAIN_SECONDS);
         } finally {
-            Cache::forget($key);
+            $isOurs && Cache::forget($key);
             Cache::forget($tries);
         }
+
+        return $isOurs;
     }
 
     /** What the picture is like or the room is one thing, which words are said another: they are heard all the same. */

@@ -7,6 +7,7 @@ namespace App\Jobs;
 use App\Actions\Slides\ImportDeck;
 use App\Media\Cancelled;
 use App\Media\MediaStore;
+use App\Media\Shared\SharedDiskAway;
 use App\Media\Trouble;
 use App\Models\Deck;
 use App\Models\WorkState;
@@ -48,6 +49,8 @@ final class ImportDeckJob implements ShouldQueue
                 $deck->become(WorkState::Cancelled, WorkState::OPEN);
             } catch (Refusal|Problem $e) {
                 $deck->become(WorkState::Failed, WorkState::OPEN, ['problem' => $e->getMessage()]);
+            } catch (SharedDiskAway $away) {
+                throw $away;
             } catch (Trouble $e) {
                 Log::warning("Slides {$deck->id} could not be brought in", $e->context());
                 $deck->become(WorkState::Failed, WorkState::OPEN, ['problem' => $e->getMessage()]);

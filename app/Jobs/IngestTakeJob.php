@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Jobs;
 
 use App\Actions\Takes\IngestTake;
+use App\Media\Shared\SharedDiskAway;
 use App\Media\Trouble;
 use App\Models\Take;
 use App\Models\TakeState;
@@ -40,6 +41,8 @@ final class IngestTakeJob implements ShouldQueue
             }
             try {
                 $ingest($take);
+            } catch (SharedDiskAway $away) {
+                throw $away;
             } catch (Trouble $fault) {
                 Log::error("Take {$take->id} waits: {$fault->getMessage()}", $fault->context());
                 $this->waiting()->update(['problem' => $fault->getMessage()]);

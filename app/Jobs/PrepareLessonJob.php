@@ -28,12 +28,12 @@ final class PrepareLessonJob implements ShouldBeUniqueUntilProcessing, ShouldQue
 
     public function __construct(public readonly string $lessonId, public readonly ?string $asKept = null)
     {
-        $this->onQueue($this->queueOfPieces());
+        $this->onQueue($this->asKept === null ? 'background' : 'ahead');
     }
 
     private function queueOfPieces(): string
     {
-        return $this->asKept === null ? 'background' : 'ahead';
+        return $this->asKept === null ? RenderPieceJob::QUEUE : 'ahead';
     }
 
     public function uniqueId(): string

@@ -18,6 +18,9 @@ final class RenderPieceJob implements ShouldBeUnique, ShouldQueue
 {
     use Guarded, Queueable;
 
+    /** Of its own: machines without the database take nothing else. */
+    public const QUEUE = 'pieces';
+
     /** Should a worker die for good, it may be asked for again after this. */
     public int $uniqueFor = 300;
 
@@ -31,7 +34,7 @@ final class RenderPieceJob implements ShouldBeUnique, ShouldQueue
     public function __construct(private readonly array $order, array $files)
     {
         $this->files = array_intersect_key($files, array_flip($order['files']));
-        $this->onQueue('background');
+        $this->onQueue(self::QUEUE);
     }
 
     public function uniqueId(): string
@@ -49,6 +52,7 @@ final class RenderPieceJob implements ShouldBeUnique, ShouldQueue
         $this->alone(function () use ($pieces): void {
             try {
                 $pieces->make(PieceOrder::read($this->order), $this->files);
+                FetchPieceJob::handOver($this->order['kind'], $this->order['key'], 'mp4');
             } catch (OtherEncoder $other) {
                 // Whoever needs it plans it anew.
                 Log::notice($other->getMessage(), $other->context());

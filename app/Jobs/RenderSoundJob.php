@@ -16,6 +16,9 @@ final class RenderSoundJob implements ShouldBeUnique, ShouldQueue
 {
     use Guarded, Queueable;
 
+    /** Of its own: machines without the database take nothing else. */
+    public const QUEUE = 'pieces';
+
     /** Should a worker die for good, it may be asked for again after this. */
     public int $uniqueFor = 300;
 
@@ -30,7 +33,7 @@ final class RenderSoundJob implements ShouldBeUnique, ShouldQueue
     public function __construct(private readonly array $part, private readonly string $key, array $files)
     {
         $this->files = array_intersect_key($files, array_flip(SoundPart::read($part)->files()));
-        $this->onQueue('background');
+        $this->onQueue(self::QUEUE);
     }
 
     public function uniqueId(): string
@@ -50,6 +53,7 @@ final class RenderSoundJob implements ShouldBeUnique, ShouldQueue
         if ($sounds->key($part) === $this->key) {
             $this->alone(function () use ($sounds, $part): void {
                 $sounds->part($part, $this->files);
+                FetchPieceJob::handOver('part', $this->key, 'aac');
             });
         }
     }

@@ -8,6 +8,7 @@ use App\Actions\Archives\UnpackArchive;
 use App\Media\Cancelled;
 use App\Media\MediaStore;
 use App\Media\ProgramKilled;
+use App\Media\Shared\SharedDiskAway;
 use App\Media\Trouble;
 use App\Models\Arrival;
 use App\Models\WorkState;
@@ -50,7 +51,7 @@ final class UnpackArchiveJob implements ShouldQueue
                 // It was said already.
             } catch (Problem $e) {
                 $arrival->become(WorkState::Failed, WorkState::OPEN, ['problem' => $e->getMessage()]);
-            } catch (ProgramKilled $e) {
+            } catch (ProgramKilled|SharedDiskAway $e) {
                 // What arrived stays, and is looked through once more.
                 throw $e;
             } catch (Trouble $e) {

@@ -23,10 +23,16 @@ final class FfmpegEncoder implements Encoder
     /** Asking the program takes a tenth of a second, so the answer is kept for as long as the program's file is the same. */
     private function rememberedVersion(): string
     {
-        $file = (new ExecutableFinder())->find($this->program) ?? throw ProgramMissing::named($this->program);
+        // The finder looks for names only.
+        $isPath = str_contains($this->program, '/');
+        $file = $isPath && is_executable($this->program) ? $this->program : (new ExecutableFinder())->find($this->program);
+        if ($file === null) {
+            throw ProgramMissing::named($this->program);
+        }
 
         return Cache::rememberForever(
-            "encoder-version/{$file}/".filemtime($file),
+            // Another machine that shares the cache may have another one in the same place.
+            'encoder-version/'.gethostname()."/{$file}/".filemtime($file),
             fn (): string => strtok(Program::run([$file, '-version'])['output'], "\n") ?: 'unknown',
         );
     }

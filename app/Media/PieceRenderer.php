@@ -26,13 +26,13 @@ final class PieceRenderer
 
     public function has(ShotSpec|JoinSpec $spec): bool
     {
-        return $this->find($spec) !== null;
+        return $this->cache->has($this->kind($spec), $spec->key($this->encoder->version()), 'mp4');
     }
 
     /** @phpstan-impure another process may make it at any time */
     public function find(ShotSpec|JoinSpec $spec): ?Rendered
     {
-        return $this->cache->find($spec instanceof ShotSpec ? 'shot' : 'join', $spec->key($this->encoder->version()), 'mp4');
+        return $this->cache->find($this->kind($spec), $spec->key($this->encoder->version()), 'mp4');
     }
 
     public function order(ShotSpec|JoinSpec $spec): PieceOrder
@@ -69,6 +69,11 @@ final class PieceRenderer
         });
     }
 
+    private function kind(ShotSpec|JoinSpec $spec): string
+    {
+        return $spec instanceof ShotSpec ? 'shot' : 'join';
+    }
+
     /**
      * @param  array<string, string>  $files
      * @return array<string, string> by hash
@@ -77,7 +82,7 @@ final class PieceRenderer
     {
         $paths = [];
         foreach ($order->files as $hash) {
-            $paths[$hash] = $this->media->path($files[$hash] ?? throw MissingFile::named($hash));
+            $paths[$hash] = $this->media->original($files[$hash] ?? throw MissingFile::named($hash), $hash);
         }
         foreach ($order->drawings as $hash => $svg) {
             $paths[$hash] = $this->text('drawing', $svg, 'png', fn (string $draft) => $this->slides->draw($svg, $draft));

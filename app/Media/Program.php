@@ -87,7 +87,7 @@ final class Program
      * @param  list<string>  $command
      * @return list<string>
      */
-    private static function ofThisProcess(array $command): array
+    public static function ofThisProcess(array $command): array
     {
         static $setpriv = null;
         $setpriv ??= (new ExecutableFinder())->find('setpriv') ?? '';

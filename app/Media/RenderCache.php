@@ -11,7 +11,9 @@ namespace App\Media;
 final class RenderCache
 {
     /** Kinds of pieces, each in a folder of its own. */
-    private const KINDS = ['shot', 'join', 'sound', 'part', 'soundtrack', 'bed', 'drawing', 'script', 'voice', 'draft'];
+    private const KINDS = [
+        'shot', 'join', 'sound', 'part', 'soundtrack', 'bed', 'drawing', 'script', 'voice', 'draft', 'heard', 'page',
+    ];
 
     /** A use is noted when the last one noted is older than this. */
     private const USED_SECONDS = 1800;
@@ -27,10 +29,21 @@ final class RenderCache
     }
 
     /** @phpstan-impure another process may make it at any time */
+    public function has(string $kind, string $key, string $extension): bool
+    {
+        return is_file($this->media->here($this->nameOf($kind, $key, 'json')))
+            && is_file($this->media->here($this->nameOf($kind, $key, $extension)));
+    }
+
+    /**
+     * The piece, if this machine has it: asking a shared disk for each would take longer than most answers.
+     *
+     * @phpstan-impure another process may make it at any time
+     */
     public function find(string $kind, string $key, string $extension): ?Rendered
     {
-        $path = $this->media->path($this->nameOf($kind, $key, $extension));
-        $meta = @file_get_contents($this->media->path($this->nameOf($kind, $key, 'json')));
+        $path = $this->media->here($this->nameOf($kind, $key, $extension));
+        $meta = @file_get_contents($this->media->here($this->nameOf($kind, $key, 'json')));
         if ($meta === false || ! is_file($path)) {
             return null;
         }
@@ -44,7 +57,7 @@ final class RenderCache
     }
 
     /**
-     * The piece from the cache, or made now. Two processes never make the same piece at the same time.
+     * The piece from the cache, of this machine or of all, or made now. No two processes make the same piece at the same time.
      *
      * @param  callable(string $draft): array<string, mixed>  $make  writes the file, returns what it measured
      */
@@ -56,7 +69,8 @@ final class RenderCache
         $lock = WorkLock::for("render/{$key}");
         $draft = $this->media->draft($extension);
         try {
-            // Another process may have made it while this one waited for the lock.
+            // Another process may have made it while this one waited for the lock, or on another machine.
+            $this->fetch($kind, $key, $extension);
             $made = $this->find($kind, $key, $extension);
             if ($made !== null) {
                 return $made;
@@ -68,10 +82,18 @@ final class RenderCache
             );
             $this->media->settle($draft, $this->nameOf($kind, $key, $extension));
 
-            return new Rendered($this->media->path($this->nameOf($kind, $key, $extension)), $meta);
+            return new Rendered($this->media->here($this->nameOf($kind, $key, $extension)), $meta);
         } finally {
             @unlink($draft);
             $lock->release();
+        }
+    }
+
+    /** Has this machine have a piece that another one made. */
+    public function fetch(string $kind, string $key, string $extension): void
+    {
+        if (is_file($this->media->path($this->nameOf($kind, $key, 'json')))) {
+            $this->media->path($this->nameOf($kind, $key, $extension));
         }
     }
 
@@ -83,30 +105,31 @@ final class RenderCache
      */
     public function sweep(int $limit): int
     {
-        foreach (glob($this->media->path('renders').'/*') ?: [] as $folder) {
-            if (! in_array(basename($folder), self::KINDS, true)) {
-                // Made by a version that called things otherwise: nobody will ask for it.
-                $this->media->deleteFolder('renders/'.basename($folder));
-            }
-        }
-        $pieces = [];
+        $pieces = $others = [];
         $all = 0;
-        foreach (glob($this->media->path('renders').'/*/*/*') ?: [] as $file) {
-            $bytes = (int) @filesize($file);
-            $all += $bytes;
-            if (! str_ends_with($file, '.json')) {
-                $pieces[$file] = [(int) @filemtime($file), $bytes];
+        foreach ($this->media->filesIn('renders') as $name => $file) {
+            $folder = (string) strstr($name, '/', true);
+            if (! in_array($folder, self::KINDS, true)) {
+                // Made by a version that called things otherwise: nobody will ask for it.
+                $others[$folder] = true;
+
+                continue;
+            }
+            $all += $file->bytes;
+            if (! str_ends_with($name, '.json')) {
+                $pieces["renders/{$name}"] = [$file->made, $file->bytes];
             }
         }
+        array_map(fn (string $folder) => $this->media->deleteFolder("renders/{$folder}"), array_keys($others));
         $removed = 0;
         asort($pieces);
-        foreach ($all > $limit ? $pieces : [] as $file => [$used, $bytes]) {
+        foreach ($all > $limit ? $pieces : [] as $name => [$used, $bytes]) {
             if ($all - $removed <= self::LEFT * $limit || time() - $used < self::FRESH_SECONDS) {
                 break;
             }
             // The note goes first: a piece without one is not there.
-            @unlink((string) preg_replace('/\.[^.]+$/', '.json', $file));
-            @unlink($file);
+            $this->media->delete((string) preg_replace('/\.[^.]+$/', '.json', $name));
+            $this->media->delete($name);
             $removed += $bytes;
         }
 

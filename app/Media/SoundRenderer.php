@@ -33,7 +33,7 @@ final class SoundRenderer
 
     public function hasPart(SoundPart $part): bool
     {
-        return $this->cache->find('part', $this->key($part), 'aac') !== null;
+        return $this->cache->has('part', $this->key($part), 'aac');
     }
 
     public function key(SoundPart $part): string
@@ -50,7 +50,7 @@ final class SoundRenderer
         ): array {
             $path = fn (?string $hash): ?string => $hash === null
                 ? null
-                : $this->media->path($files[$hash] ?? throw MissingFile::named($hash));
+                : $this->media->original($files[$hash] ?? throw MissingFile::named($hash), $hash);
             $sound = $path($piece->sound);
             if ($sound !== null && $piece->clean !== null) {
                 $sound = $this->cleaner->make($piece->clean, $sound);

@@ -4,7 +4,9 @@ declare(strict_types=1);
 
 namespace App\Work;
 
+use App\Media\Shared\SharedDiskAway;
 use App\Media\WorkLock;
+use Illuminate\Support\Facades\Log;
 
 /**
  * For jobs that may run longer than the queue's `retry_after`: the queue then hands them out a second time, which is
@@ -38,6 +40,9 @@ trait Guarded
         }
         try {
             $work();
+        } catch (SharedDiskAway $away) {
+            Log::warning('A job waits for the shared disk', $away->context());
+            $this->release(self::LOOK_AGAIN_SECONDS);
         } finally {
             $lock->release();
         }

@@ -5,10 +5,9 @@ declare(strict_types=1);
 namespace App\Work;
 
 use App\Media\WorkLock;
-use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Log;
 
-/** Jobs in the database's queue whose worker died: they are reserved, and nobody holds their lock. */
+/** Jobs whose worker died are taken up again at once. */
 final class LostJobs
 {
     /** A worker that has just taken a job may not hold its lock yet. */
@@ -20,41 +19,36 @@ final class LostJobs
     /** Hands them out again at once, or gives them up. */
     public static function release(): void
     {
-        if (config('queue.default') !== 'database') {
-            return;
-        }
-        $rows = DB::table('jobs')
-            ->whereNotNull('reserved_at')
-            ->where('reserved_at', '<=', time() - self::TAKEN_SECONDS)
-            ->get();
-        foreach ($rows as $row) {
-            $payload = (array) json_decode($row->payload, true);
-            $job = unserialize((string) ($payload['data']['command'] ?? ''));
+        $reserved = match (config('queue.default')) {
+            'database' => LostDatabaseJobs::reserved(self::TAKEN_SECONDS),
+            'redis' => LostRedisJobs::reserved(self::TAKEN_SECONDS),
+            default => [],
+        };
+        foreach ($reserved as $lost) {
+            $job = unserialize((string) ($lost->payload['data']['command'] ?? ''));
             $lock = is_object($job) && method_exists($job, 'lockName') ? WorkLock::tryFor($job->lockName()) : null;
             if ($lock === null) {
                 continue;
             }
             try {
-                self::decide($row, $job, $payload);
+                self::decide($lost, $job);
             } finally {
                 $lock->release();
             }
         }
     }
 
-    /** @param  array<string, mixed>  $payload */
-    private static function decide(\stdClass $row, object $job, array $payload): void
+    private static function decide(LostJob $lost, object $job): void
     {
-        $deaths = 1 + (int) ($payload['deaths'] ?? 0);
-        $reserved = DB::table('jobs')->where('id', $row->id)->where('reserved_at', $row->reserved_at);
+        $deaths = 1 + (int) ($lost->payload['deaths'] ?? 0);
         if ($deaths <= self::MOST_DEATHS) {
-            $reserved->update(['reserved_at' => null, 'payload' => json_encode(['deaths' => $deaths] + $payload)]);
+            ($lost->again)(['deaths' => $deaths] + $lost->payload);
 
             return;
         }
-        if ($reserved->delete() === 1) {
+        if (($lost->giveUp)()) {
             Log::error('A job was given up: its worker died '.$deaths.' times', [
-                'job' => $payload['displayName'] ?? $job::class,
+                'job' => $lost->payload['displayName'] ?? $job::class,
             ]);
             if (method_exists($job, 'failed')) {
                 $job->failed(WorkerDied::times($deaths));

@@ -9,7 +9,7 @@ use Illuminate\Contracts\Cache\Repository;
 /** Workers say that they live whenever they look for work, and that they are busy when they have found some. */
 final class Pulse
 {
-    public const QUEUES = ['listen', 'default', 'background', 'ahead', 'hear'];
+    public const QUEUES = ['listen', 'default', 'background', 'pieces', 'ahead', 'hear'];
 
     /** A worker without work that is not heard of for so long is gone. */
     public const SECONDS = 60;

@@ -4,20 +4,25 @@ declare(strict_types=1);
 
 namespace App\Work;
 
+use App\Actions\People\MailNotices;
 use App\Actions\Storage\ClearTakes;
 use App\Actions\Takes\IngestTake;
 use App\Jobs\ClearRecordingsJob;
 use App\Jobs\HearTakesJob;
-use App\Jobs\IngestTakeJob;
+use App\Jobs\SendUnsentJob;
 use App\Media\MediaStore;
 use App\Media\Prober;
 use App\Media\RenderCache;
+use App\Media\Shared\LocalCopies;
+use App\Media\Shared\SharedDiskAway;
 use App\Media\Trouble;
 use App\Media\WorkLock;
 use App\Models\Arrival;
+use App\Models\Device;
 use App\Models\Take;
 use App\Models\TakeState;
 use App\Models\Track;
+use App\People\Whoever;
 use Illuminate\Contracts\Cache\Repository;
 use Illuminate\Support\Facades\Queue;
 
@@ -34,9 +39,6 @@ final class Upkeep
     /** A take into which nothing came for so long was given up before it began. */
     private const EMPTY_HOURS = 2;
 
-    /** A take waits for its job a moment; when there is none after this, it gets another. */
-    private const WAITING_MINUTES = 5;
-
     /** An archive of which nothing came for so long is given up. */
     private const ARRIVAL_DAYS = 2;
 
@@ -50,7 +52,10 @@ final class Upkeep
         private readonly Prober $prober,
         private readonly Repository $cache,
         private readonly RenderCache $renders,
+        private readonly LocalCopies $copies,
         private readonly ClearTakes $takes,
+        private readonly MailNotices $mail,
+        private readonly SameEncoder $encoder,
     ) {
     }
 
@@ -67,14 +72,23 @@ final class Upkeep
         }
         try {
             LostJobs::release();
+            ForgottenWork::release();
+            if ($this->media->unsentFiles() > 0) {
+                SendUnsentJob::dispatch();
+            }
             if ($this->cache->add('upkeep/sweep', true, self::SWEEP_SECONDS)) {
+                config('queue.default') === 'redis' && $this->encoder->say();
                 $this->sweep();
+                Whoever::signsIn() && ($this->mail)();
             }
             if ($this->cache->add('upkeep/clear', true, self::CLEAR_SECONDS)) {
                 ClearRecordingsJob::dispatch();
-                $this->renders->sweep((int) config('reel.cache_bytes'));
                 $this->forget();
+                $this->renders->sweep((int) config('reel.cache_bytes'));
+                $this->copies->sweep((int) config('reel.local_bytes'));
             }
+        } catch (SharedDiskAway) {
+            // There is nothing that cannot wait an hour.
         } finally {
             $lock->release();
         }
@@ -90,20 +104,13 @@ final class Upkeep
             ->where('created_at', '<', now()->subHours(self::EMPTY_HOURS))
             ->whereDoesntHave('tracks', fn ($tracks) => $tracks->where('bytes', '>', 0))
             ->delete();
-        Take::query()
-            ->where('state', TakeState::Ingesting)
-            ->where('updated_at', '<', now()->subMinutes(self::WAITING_MINUTES))
-            ->get()
-            ->each(function (Take $take): void {
-                $take->touch();
-                IngestTakeJob::dispatch($take->id);
-            });
     }
 
-    /** What was cleared long ago, and archives that were never sent to their end. */
+    /** What was cleared long ago, devices on which nobody is signed in any more, archives that were never sent to their end. */
     private function forget(): void
     {
         $this->takes->forget();
+        Device::query()->whereNotIn('id', Device::living()->select('id'))->delete();
         Arrival::query()
             ->where('whole', false)
             ->where('updated_at', '<', now()->subDays(self::ARRIVAL_DAYS))
@@ -144,6 +151,8 @@ final class Upkeep
         foreach ($tracks as $track) {
             try {
                 $facts = $this->prober->recording($this->media->path((string) $track->file_path));
+            } catch (SharedDiskAway) {
+                continue;
             } catch (Trouble) {
                 $facts = null;
             }

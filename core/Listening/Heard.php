@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace OpenReel\Core\Listening;
 
 use OpenReel\Core\Time\Span;
+use OpenReel\Core\Time\Tick;
 
 /** What was heard in a take. */
 final readonly class Heard
@@ -20,6 +21,48 @@ final readonly class Heard
      */
     public function __construct(public array $reads, public array $unscripted, public array $pauses, public float $confidence)
     {
+    }
+
+    /**
+     * Plain values, for another machine: spans as their first and last tick.
+     *
+     * @return array<string, mixed>
+     */
+    public function toArray(): array
+    {
+        $spans = fn (array $all): array => array_map(fn (Span $s): array => self::packed($s), $all);
+
+        return [
+            'reads' => array_map(fn (Read $r): array => [
+                'line' => $r->line, 'kind' => $r->kind->value, 'span' => self::packed($r->span), 'confidence' => $r->confidence,
+                'words' => array_map(fn (HeardWord $w): array => [$w->word, ...self::packed($w->span)], $r->words),
+            ], $this->reads),
+            'unscripted' => $spans($this->unscripted),
+            'pauses' => $spans($this->pauses),
+            'confidence' => $this->confidence,
+        ];
+    }
+
+    /** @param  array<string, mixed>  $values  as `toArray` gives them */
+    public static function read(array $values): self
+    {
+        $span = fn (int $from, int $until): Span => Span::between(Tick::of($from), Tick::of($until));
+        $spans = fn (array $all): array => array_values(array_map(fn (array $s): Span => $span(...$s), $all));
+        $words = fn (array $all): array => array_values(
+            array_map(fn (array $w): HeardWord => new HeardWord($w[0], $span($w[1], $w[2])), $all),
+        );
+
+        return new self(
+            array_values(array_map(
+                fn (array $r): Read => new Read(
+                    $r['line'], ReadKind::from($r['kind']), $span(...$r['span']), $words($r['words']), (float) $r['confidence'],
+                ),
+                $values['reads'],
+            )),
+            $spans($values['unscripted']),
+            $spans($values['pauses']),
+            (float) $values['confidence'],
+        );
     }
 
     public function isSure(): bool
@@ -39,5 +82,11 @@ final readonly class Heard
         }
 
         return array_values(array_filter(range(0, $lines - 1), fn (int $i): bool => $lines > 0 && ! ($complete[$i] ?? false)));
+    }
+
+    /** @return array{int, int} */
+    private static function packed(Span $span): array
+    {
+        return [$span->from->count, $span->until->count];
     }
 }

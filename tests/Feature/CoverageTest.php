@@ -111,7 +111,7 @@ final class CoverageTest extends FeatureTestCase
         $all = count($pieces());
         $cache = app(RenderCache::class);
 
-        mkdir("{$this->mediaRoot}/renders/segment/ab", recursive: true);
+        $this->media()->write('renders/segment/ab/cd.mp4', 'x');
         self::assertSame(0, $cache->sweep(PHP_INT_MAX));
         self::assertDirectoryDoesNotExist("{$this->mediaRoot}/renders/segment", 'a kind that nobody asks for any more');
         self::assertSame(0, $cache->sweep(0), 'what was used just now may be about to be joined');

@@ -26,10 +26,27 @@ abstract class FeatureTestCase extends TestCase
 
     public function createApplication(): Application
     {
+        $this->standApart();
         $app = require __DIR__.'/../../bootstrap/app.php';
         $app->make(Kernel::class)->bootstrap();
 
         return $app;
+    }
+
+    /** Tests that run side by side have locks, logs and caches of their own; what they start finds these too. */
+    private function standApart(): void
+    {
+        $token = getenv('TEST_TOKEN');
+        if ($token === false || getenv('LARAVEL_STORAGE_PATH') !== false) {
+            return;
+        }
+        $storage = sys_get_temp_dir().'/reel-storage-'.getmypid();
+        foreach (['framework/locks', 'framework/cache/data', 'framework/views', 'framework/sessions', 'logs'] as $folder) {
+            is_dir("{$storage}/{$folder}") || mkdir("{$storage}/{$folder}", recursive: true);
+        }
+        putenv("LARAVEL_STORAGE_PATH={$storage}");
+        $_ENV['LARAVEL_STORAGE_PATH'] = $storage;
+        register_shutdown_function(fn () => (new \Illuminate\Filesystem\Filesystem)->deleteDirectory($storage));
     }
 
     protected function setUp(): void

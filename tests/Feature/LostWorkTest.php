@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
+use App\Actions\Film\RequestExport;
 use App\Jobs\ImportDeckJob;
 use App\Media\Drafts;
 use App\Media\WorkLock;
@@ -12,6 +13,7 @@ use App\Models\Lesson;
 use App\Models\Take;
 use App\Models\TakeState;
 use App\Models\WorkState;
+use App\Work\ForgottenWork;
 use App\Work\LostJobs;
 use App\Work\Upkeep;
 use Illuminate\Support\Facades\DB;
@@ -142,16 +144,55 @@ final class LostWorkTest extends FeatureTestCase
             'tracks' => [['kind' => 'camera', 'mime' => 'video/webm']],
         ])->json();
         $this->sendChunk($begun['tracks'][0]['id'], 0, 'something')->assertOk();
-        $waiting = $this->record($section, Clips::spoken());
-        $waiting->update(['state' => TakeState::Ingesting]);
-
         app(Upkeep::class)->sweep();
-        self::assertSame(3, Take::query()->count());
+        self::assertSame(2, Take::query()->count());
         $this->travel(3)->hours();
         app(Upkeep::class)->sweep();
         self::assertNull(Take::query()->find($empty['id']));
         self::assertNotNull(Take::query()->find($begun['id']), 'what arrived is never thrown away');
-        self::assertSame(TakeState::Ready, $waiting->refresh()->state);
+    }
+
+    public function test_what_was_asked_for_and_is_on_no_queue_is_done_all_the_same(): void
+    {
+        // As when the server was killed between what it wrote down and the queue.
+        $take = $this->keep($this->record($this->section(), Clips::spoken()));
+        $take->update(['state' => TakeState::Ingesting]);
+        $export = RequestExport::row($take->section->lesson);
+        ForgottenWork::release();
+        self::assertSame(TakeState::Ingesting, $take->refresh()->state, 'it may be on its way to the queue');
+        $this->travel(4)->seconds();
+
+        $held = WorkLock::for("ingest/{$take->id}");
+        ForgottenWork::release();
+        self::assertSame(TakeState::Ingesting, $take->refresh()->state, 'somebody is at it');
+        $held->release();
+        self::assertSame(WorkState::Failed, $export->refresh()->state, 'nothing could be exported yet');
+
+        $again = RequestExport::row($take->section->lesson);
+        $this->travel(4)->seconds();
+        ForgottenWork::release();
+        self::assertSame(TakeState::Ready, $take->refresh()->state);
+        self::assertSame(WorkState::Done, $again->refresh()->state);
+    }
+
+    public function test_where_jobs_wait_nothing_is_put_beside_them(): void
+    {
+        config(['queue.default' => 'database']);
+        $take = $this->record($this->section(), Clips::spoken());
+        self::assertSame(1, $this->jobsThatListen());
+        $this->travel(1)->minutes();
+        ForgottenWork::release();
+        self::assertSame(1, $this->jobsThatListen());
+        DB::table('jobs')->delete();
+        ForgottenWork::release();
+        self::assertSame(1, $this->jobsThatListen());
+        self::assertSame(TakeState::Ingesting, $take->refresh()->state);
+    }
+
+    /** @phpstan-impure */
+    private function jobsThatListen(): int
+    {
+        return DB::table('jobs')->where('queue', 'listen')->count();
     }
 
     private function recordIn(Processes $processes): string

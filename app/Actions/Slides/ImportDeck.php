@@ -13,13 +13,11 @@ use App\Media\OfficeConverter;
 use App\Media\ProgramFailed;
 use App\Media\SlideMaker;
 use App\Media\UnreadableFile;
-use App\Media\Workshop;
 use App\Models\Deck;
 use App\Models\WorkState;
 
 /**
- * Draws the pages of a deck at twice the frame's size and makes slides of them. Nothing of the lesson changes before the
- * last page is drawn.
+ * Draws the pages of a deck and makes slides of them. Nothing of the lesson changes before the last page is drawn.
  */
 final class ImportDeck
 {
@@ -29,6 +27,7 @@ final class ImportDeck
         private readonly SlideMaker $slides,
         private readonly OfficeConverter $office,
         private readonly MediaStore $media,
+        private readonly DrawPages $draw,
         private readonly SettleDeck $settle,
     ) {
     }
@@ -48,7 +47,7 @@ final class ImportDeck
         }
         $drafts = [];
         try {
-            $drafts = $this->draw($deck, $pdf, $pages);
+            $drafts = $this->drawn($deck, $pages);
             $drawn = [];
             foreach ($drafts as $page => $draft) {
                 $drawn[] = new DrawnPage(
@@ -131,6 +130,16 @@ final class ImportDeck
             );
     }
 
+    /** @return array<int, string> draft by page */
+    private function drawn(Deck $deck, int $pages): array
+    {
+        try {
+            return ($this->draw)($deck, $pages);
+        } catch (ProgramFailed $failure) {
+            throw $this->unreadable($deck, 'one of its pages cannot be drawn', $failure);
+        }
+    }
+
     private function unreadable(Deck $deck, string $why, ProgramFailed $failure): UnreadableFile
     {
         return UnreadableFile::because(
@@ -139,33 +148,5 @@ final class ImportDeck
                 : "\"{$deck->name}\" is damaged: {$why}.",
             $failure->detail,
         );
-    }
-
-    /** @return array<int, string> draft by page */
-    private function draw(Deck $deck, string $pdf, int $pages): array
-    {
-        $drafts = $work = [];
-        $lesson = $deck->lesson;
-        for ($page = 1; $page <= $pages; $page++) {
-            $drafts[$page] = $this->media->draft('png');
-            $work[] = function () use ($deck, $pdf, $page, $drafts, $lesson): void {
-                if (Deck::query()->whereKey($deck->id)->value('state') === WorkState::Cancelled) {
-                    throw Cancelled::byPresenter();
-                }
-                $this->slides->page($pdf, $page, 2 * $lesson->width, 2 * $lesson->height, $drafts[$page]);
-                if (! is_file($drafts[$page])) {
-                    throw UnreadableFile::because("Page {$page} of \"{$deck->name}\" is damaged: it could not be drawn.");
-                }
-                Deck::query()->whereKey($deck->id)->increment('done');
-            };
-        }
-        try {
-            Workshop::run($work, (int) config('reel.render_slots'));
-        } catch (\Throwable $e) {
-            array_map(fn (string $draft): bool => @unlink($draft), $drafts);
-            throw $e instanceof ProgramFailed ? $this->unreadable($deck, 'one of its pages cannot be drawn', $e) : $e;
-        }
-
-        return $drafts;
     }
 }

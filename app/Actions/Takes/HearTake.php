@@ -4,9 +4,12 @@ declare(strict_types=1);
 
 namespace App\Actions\Takes;
 
+use App\Jobs\HearSoundJob;
+use App\Jobs\HearTakesJob;
 use App\Jobs\PrepareLessonJob;
+use App\Media\HeardSounds;
 use App\Media\MediaStore;
-use App\Media\TakeListener;
+use App\Media\WorkLock;
 use App\Models\Hearing;
 use App\Models\Take;
 use App\Models\TakeState;
@@ -19,6 +22,7 @@ use App\Readers\TakeReader;
 use Illuminate\Support\Facades\DB;
 use OpenReel\Core\Listening\Heard;
 use OpenReel\Core\Listening\HeardWord;
+use OpenReel\Core\Listening\HearOrder;
 use OpenReel\Core\Listening\LineToHear;
 use OpenReel\Core\Listening\Read;
 use OpenReel\Core\Listening\SpeechFlag;
@@ -42,7 +46,7 @@ use OpenReel\Core\Time\Tick;
 final class HearTake
 {
     public function __construct(
-        private readonly TakeListener $listener,
+        private readonly HeardSounds $sounds,
         private readonly TakeLevels $levels,
         private readonly MediaStore $media,
     ) {
@@ -50,31 +54,63 @@ final class HearTake
 
     /**
      * @param  callable(float): mixed|null  $progress  told how much is done, 0..1
+     * @return bool false when another machine listens to it now, and will ask for this again
      *
      * @throws \App\Media\Trouble
      */
-    public function __invoke(Take $take, ?callable $progress = null): void
+    public function __invoke(Take $take, ?callable $progress = null): bool
     {
         $voice = $take->track(TrackKind::Microphone);
-        if ($take->state !== TakeState::Ready || $take->lines === [] || $voice?->file_path === null) {
+        $order = $this->order($take, $voice);
+        if ($take->state !== TakeState::Ready || $voice === null || $order === null) {
             $take->update(['hearing' => Hearing::Nothing]);
 
-            return;
+            return true;
         }
-        $language = LessonStyle::of($take->lesson())->language;
-        $lines = self::lines($take, $language);
-        $hash = $voice->hash;
-        $heard = $this->listener->hear($this->media->path($voice->file_path), $lines, $language, $progress);
+        $lock = WorkLock::tryFor(HearSoundJob::lockOf($this->sounds->key($order)));
+        if ($lock === null) {
+            return false;
+        }
+        try {
+            $heard = $this->sounds->hear($order, (string) $voice->file_path, $progress);
+        } finally {
+            $lock->release();
+        }
         $take->refresh();
-        if ($take->state !== TakeState::Ready || $take->track(TrackKind::Microphone)?->hash !== $hash) {
+        if ($take->state !== TakeState::Ready || $take->track(TrackKind::Microphone)?->hash !== $order->sound) {
             // It was read again meanwhile, and will be heard again.
-            return;
+            return true;
         }
         $this->keep($take, $voice, $heard);
         $take->section->touch();
         if ($take->verdict === Verdict::Kept) {
             PrepareLessonJob::dispatch($take->section->lesson_id);
         }
+
+        return true;
+    }
+
+    /** Has other machines listen to it, where there are some. */
+    public function offer(Take $take): void
+    {
+        $voice = $take->track(TrackKind::Microphone);
+        $order = HearSoundJob::isWanted() ? $this->order($take, $voice) : null;
+        if ($order !== null && $voice !== null) {
+            HearSoundJob::dispatch(
+                $order->toArray(), $this->sounds->key($order), (string) $voice->file_path, HearTakesJob::progressKey($take->id),
+            );
+        }
+    }
+
+    /** @return HearOrder|null null when there is nothing to be heard */
+    private function order(Take $take, ?Track $voice): ?HearOrder
+    {
+        if ($take->lines === [] || $voice?->file_path === null) {
+            return null;
+        }
+        $language = LessonStyle::of($take->lesson())->language;
+
+        return new HearOrder((string) $voice->hash, self::lines($take, $language), $language);
     }
 
     /** @return list<LineToHear> */

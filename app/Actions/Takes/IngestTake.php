@@ -79,6 +79,7 @@ final class IngestTake
         private readonly TakeMaker $maker,
         private readonly MediaStore $media,
         private readonly WriteGivenCues $write,
+        private readonly HearTake $hear,
     ) {
     }
 
@@ -94,6 +95,17 @@ final class IngestTake
         }
         $events = $this->events($take);
         $recordings = $this->recordings($take, $events);
+        $this->read($take, $recordings, $events);
+        // Nothing is added to what came from the recorder any more.
+        array_map($this->media->share(...), [$take->folder().'/events.jsonl', ...$take->tracks->pluck('path')->filter()]);
+    }
+
+    /**
+     * @param  list<Recording>  $recordings
+     * @param  list<TakeEvent>  $events
+     */
+    private function read(Take $take, array $recordings, array $events): void
+    {
         if ($recordings === []) {
             $this->refuse($take, 'Nothing arrived from the recorder, so there is nothing to play.');
 
@@ -119,7 +131,10 @@ final class IngestTake
     {
         $log = $take->folder().'/events.jsonl';
 
-        return $this->media->exists($log) ? EventLog::read((string) file_get_contents($this->media->path($log))) : [];
+        // What has just been recorded lies here, whatever the shared disk says.
+        $isThere = $take->length_ticks === 0 ? is_file($this->media->here($log)) : $this->media->exists($log);
+
+        return $isThere ? EventLog::read((string) file_get_contents($this->media->path($log))) : [];
     }
 
     /**
@@ -219,6 +234,7 @@ final class IngestTake
         $take->unsetRelation('tracks');
         if (config('reel.hear')) {
             HearTakesJob::dispatch();
+            $this->hear->offer($take);
         }
         $take->section->touch();
         if ($take->verdict === Verdict::Kept) {

@@ -5,17 +5,24 @@ declare(strict_types=1);
 namespace App\Console\Commands;
 
 use App\Media\MediaStore;
+use App\Media\RenderCache;
 use App\Readers\StrayFiles;
 use Illuminate\Console\Command;
 
 final class SweepCommand extends Command
 {
-    protected $signature = 'reel:sweep {--remove : remove them}';
+    protected $signature = 'reel:sweep {--remove : remove them} {--cache : empty the cache of rendered pieces}';
 
     protected $description = 'List the files on the media disk that belong to nothing';
 
-    public function handle(StrayFiles $stray, MediaStore $media): int
+    public function handle(StrayFiles $stray, MediaStore $media, RenderCache $cache): int
     {
+        if ($this->option('cache')) {
+            $says = '%.1f MB of rendered pieces removed. They are made again when a film needs them.';
+            $this->line(sprintf($says, $cache->sweep(0) / 1_000_000));
+
+            return self::SUCCESS;
+        }
         $files = $stray->all();
         foreach ($files as $name => $bytes) {
             $this->line(sprintf('%10d  %s', $bytes, $name));
