@@ -17,7 +17,8 @@ use OpenReel\Core\Script\Script;
 
 /**
  * Twenty presenters who record camera and screen, two hundred viewers and somebody who edits, at once on this machine, which they
- * share with the server. `REEL_LOAD_SECONDS` says for how long, 30 s unless set.
+ * share with the server. `REEL_LOAD_SECONDS` says for how long, 30 s unless set, `REEL_LOAD_PRESENTERS` and `REEL_LOAD_VIEWERS`
+ * how many there are instead.
  */
 final class LoadBench implements Bench
 {
@@ -44,7 +45,7 @@ final class LoadBench implements Bench
         $lesson = $this->lesson();
         $said = json_encode([
             'sections' => $lesson->sections()->pluck('id')->all(), 'lesson' => $lesson->id, 'token' => $this->published($lesson),
-            'bytes' => self::FILM_BYTES, 'seconds' => $seconds, 'viewers' => self::VIEWERS,
+            'bytes' => self::FILM_BYTES, 'seconds' => $seconds, 'viewers' => (int) (getenv('REEL_LOAD_VIEWERS') ?: self::VIEWERS),
         ], JSON_THROW_ON_ERROR);
         $printed = Visit::run($folder, 'load.mjs', more: [$said], seconds: $seconds + 120);
         /** @var array<string, int> $found */
@@ -61,7 +62,7 @@ final class LoadBench implements Bench
     {
         $sections = array_map(
             fn (int $n): array => ['heading' => "Section {$n}", 'text' => str_repeat('The water falls slowly at first. ', 6)],
-            range(1, self::PRESENTERS),
+            range(1, (int) (getenv('REEL_LOAD_PRESENTERS') ?: self::PRESENTERS)),
         );
 
         return ($this->save)(($this->make)('Many at once'), Script::compose('Many at once', $sections))->refresh();

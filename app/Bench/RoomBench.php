@@ -18,7 +18,10 @@ use OpenReel\Core\Time\Tick;
 /** The recording room in a real browser: its work while it rolls, how near ink follows the pen, how far apart tracks are. */
 final class RoomBench implements Bench
 {
-    /** Tracks are recorded in two stretches of six seconds, a pause between; REEL_FLASH_MINUTES=10 makes it ten of a minute. */
+    /**
+     * Tracks are recorded in two stretches of six seconds, a pause between; REEL_FLASH_MINUTES=10 makes it ten of a minute. What
+     * browser and server hold in memory is told as well.
+     */
     private const STRETCHES = [2, 6];
 
     private const NAMES = ['room_cpu', 'pen_latency_ms', 'tracks_apart_ms'];
@@ -59,6 +62,11 @@ final class RoomBench implements Bench
         yield 'room_cpu' => [round($told['cpu'], 3), '<= 0.05'];
         yield 'pen_latency_ms' => [(int) round($told['pen']), '<= 25'];
         yield 'tracks_apart_ms' => [$this->apart(), '<= 20'];
+        // While a take rolls; the first fifth of it is for filling caches.
+        foreach ($told['memory'] as $whose => $megabytes) {
+            $grown = end($megabytes) - $megabytes[intdiv(count($megabytes), 5)];
+            yield "room_{$whose}_grown_mb" => [round($grown, 1), ''];
+        }
     }
 
     /** The largest difference between a flash in the camera's file and the same in the screen's, put in step, in milliseconds. */

@@ -1,6 +1,8 @@
 // Records in the room at the given address and prints, as JSON: the interface's work while rolling as part of a core, the 95th
 // percentile of milliseconds from pen to paint, and the id of a take in which camera and screen flash together.
 import { chromium } from '@playwright/test';
+import { execFileSync } from 'node:child_process';
+import { readFileSync } from 'node:fs';
 
 const [base, lesson, board, screen, stretches, seconds] = process.argv.slice(2);
 const launch = (more) =>
@@ -119,6 +121,24 @@ const flashing = await room(browser, screen, { screen: 'ask' }, () => {
 });
 await share(flashing);
 await roll(flashing);
+
+/** Megabytes that processes hold by themselves, and their part of what they share. */
+const held = (pids) =>
+    pids.reduce((sum, pid) => {
+        try {
+            return sum + Number(/^Pss:\s+(\d+)/m.exec(readFileSync(`/proc/${pid}/smaps_rollup`, 'utf8'))[1]) / 1024;
+        } catch {
+            return sum;
+        }
+    }, 0);
+const processes = await browser.newBrowserCDPSession();
+const memory = { browser: [], server: [] };
+async function weigh() {
+    await flashing.requestGC();
+    const { processInfo } = await processes.send('SystemInfo.getProcessInfo');
+    memory.browser.push(held(processInfo.map(({ id }) => id)));
+    memory.server.push(held(execFileSync('pgrep', ['-f', `127.0.0.1:${new URL(base).port}`], { encoding: 'utf8' }).trim().split('\n')));
+}
 // Every stretch but the first begins after a pause.
 for (let stretch = 0; stretch < Number(stretches); stretch++) {
     if (stretch > 0) {
@@ -127,8 +147,9 @@ for (let stretch = 0; stretch < Number(stretches); stretch++) {
         await flashing.keyboard.press('p');
     }
     await flashing.waitForTimeout(1000 * Number(seconds));
+    await weigh();
 }
 await flashing.keyboard.press('f');
 await flashing.waitForURL(/review/);
 await browser.close();
-console.log(JSON.stringify({ cpu, pen: times[Math.floor(times.length * 0.95)] }));
+console.log(JSON.stringify({ cpu, pen: times[Math.floor(times.length * 0.95)], memory }));

@@ -7,15 +7,18 @@ namespace App\Console\Commands;
 use App\Bench\ApiBench;
 use App\Bench\ArchiveBench;
 use App\Bench\CaptionBench;
+use App\Bench\ClusterBench;
 use App\Bench\DeckBench;
 use App\Bench\DecoratedBench;
 use App\Bench\ExportBench;
+use App\Bench\FaultBench;
 use App\Bench\HearingBench;
 use App\Bench\IngestBench;
 use App\Bench\InterfaceBench;
 use App\Bench\LoadBench;
 use App\Bench\ReadsBench;
 use App\Bench\RoomBench;
+use App\Bench\SchoolBench;
 use App\Bench\ScriptBench;
 use App\Bench\SearchBench;
 use App\Bench\StoryboardBench;
@@ -45,6 +48,9 @@ final class BenchCommand extends Command
         SearchBench::class,
         ArchiveBench::class,
         LoadBench::class,
+        ClusterBench::class,
+        FaultBench::class,
+        SchoolBench::class,
     ];
 
     public function handle(): int
