@@ -1,7 +1,7 @@
 import { expect, type Locator, test } from '@playwright/test';
 import { readFileSync } from 'node:fs';
 import type { Assembly } from '../../resources/js/api/types';
-import { colour, frameOf, likeness, taken } from './film';
+import { colour, drawn, frameOf, likeness, taken } from './film';
 import { filmOf, isAccessible, makeLesson, probe, slides, textOf } from './helpers';
 
 test('a zoom, an arrow and a dissolve are placed by mouse and by keyboard, and the film has them', async ({
@@ -99,6 +99,7 @@ test('a zoom, an arrow and a dissolve are placed by mouse and by keyboard, and t
         await page.getByLabel('Place in the lesson').fill(String(frame));
         await expect(stage).toHaveAttribute('data-frame', String(frame));
         await expect(stage.locator('.scene:not([aria-hidden]) .slide img').first()).toBeVisible();
+        await drawn(page);
         const shown = test.info().outputPath(`browser-${frame}.png`);
         await stage.screenshot({ path: shown });
         expect(likeness(shown, frameOf(film, frame)), `frame ${frame}`).toBeGreaterThan(0.97);

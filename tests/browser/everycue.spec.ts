@@ -2,7 +2,7 @@ import { expect, type Page, test } from '@playwright/test';
 import { execFileSync } from 'node:child_process';
 import { readFileSync } from 'node:fs';
 import type { Assembly, Finding, Lesson } from '../../resources/js/api/types';
-import { frameOf, likeness, taken } from './film';
+import { drawn, frameOf, likeness, taken } from './film';
 import { filmOf, makeLesson, probe, readLesson, slides } from './helpers';
 
 /** The tone of the music: no voice of these tests reaches it. */
@@ -127,14 +127,7 @@ test('a lesson that uses every cue is watched as it is exported', async ({ page,
     for (let frame = 1; frame < plan.frames; frame += EVERY) {
         await page.getByLabel('Place in the lesson').fill(String(frame));
         await expect(stage).toHaveAttribute('data-frame', String(frame));
-        await page.waitForFunction(() =>
-            [...document.querySelectorAll<HTMLVideoElement>('.watch video')].every(
-                (one) => !one.getAttribute('src') || (!one.seeking && one.readyState >= 2),
-            ),
-        );
-        await page.waitForFunction(() =>
-            [...document.querySelectorAll<HTMLImageElement>('.watch img')].every((one) => one.complete),
-        );
+        await drawn(page);
         const shown = test.info().outputPath(`browser-${frame}.png`);
         await stage.screenshot({ path: shown });
         const alike = likeness(shown, frameOf(film, frame));

@@ -1,4 +1,4 @@
-import { type APIRequestContext, expect, test } from '@playwright/test';
+import { type APIRequestContext, expect, type Page, test } from '@playwright/test';
 import { execFileSync, spawnSync } from 'node:child_process';
 import { createHash } from 'node:crypto';
 import { readFileSync } from 'node:fs';
@@ -47,6 +47,16 @@ export async function sent(
     const state = async () => (await takesOf(request, lesson.id, section))[0]?.state;
     await expect.poll(state, { timeout: 30_000 }).toBe('ready');
     return made;
+}
+
+/** What the player shows is there as a whole: films are at their frame, and no picture is still on its way. */
+export async function drawn(page: Page): Promise<void> {
+    await page.waitForFunction(
+        () =>
+            [...document.querySelectorAll<HTMLVideoElement>('.watch video')].every(
+                (one) => !one.getAttribute('src') || (!one.seeking && one.readyState >= 2),
+            ) && [...document.querySelectorAll<HTMLImageElement>('.watch img')].every((one) => one.complete),
+    );
 }
 
 /** A frame of the film as a picture. */

@@ -1,6 +1,6 @@
 import { expect, type Locator, test } from '@playwright/test';
 import { readFileSync } from 'node:fs';
-import { colour, frameOf, likeness, taken } from './film';
+import { colour, drawn, frameOf, likeness, taken } from './film';
 import { filmOf, makeLesson, slides } from './helpers';
 
 test('a box drawn while recording is seen for two seconds, in the browser as in the film', async ({
@@ -33,6 +33,7 @@ test('a box drawn while recording is seen for two seconds, in the browser as in 
         await expect(stage).toHaveAttribute('data-frame', String(frame));
         await expect(marks).toHaveCount(seen);
         await expect(stage.locator('.scene:not([aria-hidden]) .slide img')).toBeVisible();
+        await drawn(page);
         const shown = test.info().outputPath(`browser-${frame}.png`);
         await stage.screenshot({ path: shown });
         const rendered = frameOf(film, frame);

@@ -1,8 +1,9 @@
-import { expect, test } from '@playwright/test';
+import { type Browser, expect, type Page, test } from '@playwright/test';
 import { execFileSync, spawn } from 'node:child_process';
 import { rmSync, writeFileSync } from 'node:fs';
 import { fileURLToPath } from 'node:url';
-import { isAccessible } from './helpers';
+import type { Lesson } from '../../resources/js/api/types';
+import { isAccessible, saved, textOf, typeAtEnd, words } from './helpers';
 
 const root = fileURLToPath(new URL('../..', import.meta.url));
 const port = 8126;
@@ -24,7 +25,7 @@ test.beforeAll(async () => {
     }
     writeFileSync(env.DB_DATABASE, '');
     artisan('migrate', '--force');
-    const server = spawn('bin/serve', ['--port', `${port}`, '--workers', '0'], { cwd: root, env, stdio: 'ignore' });
+    const server = spawn('bin/serve', ['--port', `${port}`, '--workers', '1'], { cwd: root, env, stdio: 'ignore' });
     stop = () => server.kill('SIGTERM');
     await expect
         .poll(
@@ -72,7 +73,7 @@ test('one signs in by keyboard, loses nothing when signed out, and goes on behin
     const other = await context.newPage();
     await other.goto(`${address}/account`);
     await isAccessible(other);
-    await other.getByRole('button', { name: 'Sign out' }).click();
+    await other.getByRole('button', { name: 'Sign out here' }).click();
     await expect(other).toHaveURL(/sign-in/);
 
     await page.bringToFront();
@@ -96,4 +97,167 @@ test('one signs in by keyboard, loses nothing when signed out, and goes on behin
     await page.reload();
     await expect(text).toContainText('The water stands. Then it turns.');
     await context.close();
+});
+
+/** A browser of its own, on this server. */
+async function browserOf(browser: Browser): Promise<Page> {
+    const context = await browser.newContext({ baseURL: address, extraHTTPHeaders: { 'X-Open-Reel': '1' } });
+    return context.newPage();
+}
+
+/** A link that lets one person in, made in the room People. */
+async function invitation(page: Page, role: string): Promise<string> {
+    await page.getByLabel('As what').selectOption({ label: role });
+    const link = page.getByLabel('Invitation link');
+    const before = (await link.count()) > 0 ? await link.inputValue() : '';
+    await page.getByRole('button', { name: 'Make an invitation link' }).click();
+    await expect(link).not.toHaveValue(before);
+    return link.inputValue();
+}
+
+test('a lesson is written by two, recorded, looked at by a third, approved and published', async ({ browser }) => {
+    test.setTimeout(240_000);
+    const password = /password (\S+)/.exec(
+        artisan('reel:user', 'add', 'kerensa@saltmarsh.example', '--name', 'Kerensa'),
+    )?.[1];
+    const kerensa = await browserOf(browser);
+    await kerensa.goto('/');
+    await kerensa.getByLabel('E-mail').fill('kerensa@saltmarsh.example');
+    await kerensa.getByLabel('Password').fill(`${password}`);
+    await kerensa.getByRole('button', { name: 'Sign in' }).click();
+    await kerensa.waitForURL(`${address}/`);
+    const ask = kerensa.request;
+    const { id } = (await (
+        await ask.post('/api/lessons', { data: { title: 'Spring and neap', width: 1280, height: 720, fps: 25 } })
+    ).json()) as Lesson;
+    const text =
+        '# Spring and neap\n\n## Spring and neap\n\n[card: opening, 2 s]\n\n## The moon\n\nTwice a month it pulls hardest.\n';
+    const { revision } = (await (await ask.get(`/api/lessons/${id}/script`)).json()) as { revision: number };
+    expect((await ask.put(`/api/lessons/${id}/script`, { data: { text, revision } })).ok()).toBe(true);
+
+    // A presenter is let in, who has no account yet, and makes one by keyboard.
+    await kerensa.goto(`/lessons/${id}/people`);
+    await expect(kerensa.getByRole('heading', { name: 'Who takes part' })).toBeVisible();
+    await isAccessible(kerensa);
+    const link = await invitation(kerensa, 'Presenter: writes and records');
+    const piran = await browserOf(browser);
+    await piran.goto(link);
+    await expect(piran.getByText('Kerensa invites you to take part in this lesson as presenter')).toBeVisible();
+    await isAccessible(piran);
+    await piran.getByRole('link', { name: 'Sign in' }).focus();
+    for (const typed of ['Piran', 'piran@saltmarsh.example', 'high water at six']) {
+        await piran.keyboard.press('Tab');
+        await piran.keyboard.type(typed);
+    }
+    await piran.keyboard.press('Enter');
+    await piran.waitForURL(/\/script/);
+    await saved(piran);
+    await expect(piran.getByText('Kerensa is in People')).toBeVisible();
+
+    // Both on the page: what one writes stands on the other's at once, and nobody's words are lost.
+    await kerensa.getByRole('link', { name: 'Script', exact: true }).click();
+    await expect(kerensa.getByText('Piran is in Script')).toBeVisible();
+    await typeAtEnd(piran, 'Twice it hardly does.');
+    await expect(words(kerensa)).toContainText('Twice it hardly does.');
+    await typeAtEnd(kerensa, ' That is the neap.');
+    await expect(words(piran)).toContainText('That is the neap.');
+    await saved(piran);
+    await saved(kerensa);
+    expect(await textOf(ask, id)).toContain('Twice it hardly does. That is the neap.');
+
+    // One records a section; it is claimed until the take is over.
+    const section = ((await (await ask.get(`/api/lessons/${id}`)).json()) as Lesson).sections[1]?.id;
+    await piran.goto(`/lessons/${id}/record/${section}`);
+    await expect(piran.getByText('Ready', { exact: true })).toBeVisible();
+    await kerensa.goto(`/lessons/${id}/record/${section}`);
+    await expect(kerensa.getByText('Ready', { exact: true })).toBeVisible();
+    await piran.bringToFront();
+    await piran.keyboard.press('r');
+    await expect(piran.getByText('Recording', { exact: true })).toBeVisible({ timeout: 10_000 });
+    await expect(kerensa.getByText('Piran is recording this section now.')).toBeVisible();
+    await isAccessible(kerensa);
+    await kerensa.bringToFront();
+    await kerensa.keyboard.press('r');
+    await expect(kerensa.getByText('Piran is recording this section. Record another one meanwhile')).toBeVisible({
+        timeout: 10_000,
+    });
+    await piran.bringToFront();
+    await piran.waitForTimeout(2000);
+    await piran.keyboard.press('f');
+    await piran.waitForURL(/\/review\//);
+    await expect(kerensa.getByText('Piran is recording this section now.')).toBeHidden();
+    await expect(piran.getByText(/used of/)).toBeVisible();
+    await piran.getByRole('button', { name: /^Keep/ }).click();
+
+    // The owner hears of it, shows a draft and asks for an approval before it is published.
+    await kerensa.goto(`/lessons/${id}/people`);
+    await expect(kerensa.getByText('kept take 1 of “The moon”')).toBeVisible();
+    await kerensa.getByLabel('Publish only what somebody has approved').check();
+    await kerensa.getByRole('link', { name: 'Export the lesson first' }).click();
+    await kerensa
+        .getByRole('button', { name: /^Export/ })
+        .first()
+        .click();
+    await expect(kerensa.getByRole('button', { name: 'Publish', exact: true })).toBeVisible({ timeout: 60_000 });
+    await kerensa.getByRole('button', { name: 'Publish', exact: true }).click();
+    await expect(kerensa.getByText('This lesson is published once somebody has approved its draft.')).toBeVisible();
+    await kerensa.getByRole('link', { name: 'People', exact: true }).click();
+    await kerensa.getByRole('button', { name: 'Show the newest film as a draft' }).click();
+    await expect(kerensa.getByText('Nobody has approved it yet.')).toBeVisible();
+
+    // A reviewer reads, watches, says what is not right, and approves.
+    const jory = await browserOf(browser);
+    await jory.goto(await invitation(kerensa, 'Reviewer: looks, comments and approves'));
+    await jory.getByLabel('Your name').fill('Jory');
+    await jory.getByLabel('E-mail').fill('jory@saltmarsh.example');
+    await jory.getByLabel('Password').fill('half past');
+    await expect(jory.getByText('Too short so far')).toBeVisible();
+    await jory.getByLabel('Password').fill('half past four');
+    await expect(jory.getByText('Fair')).toBeVisible();
+    await jory.getByRole('button', { name: 'Show what is typed' }).click();
+    await expect(jory.getByLabel('Password')).toHaveAttribute('type', 'text');
+    await isAccessible(jory);
+    await jory.getByRole('button', { name: 'Take part' }).click();
+    await jory.waitForURL(/\/script/);
+    await expect(jory.getByText('You may read this, and comment on its draft.')).toBeVisible();
+    await expect(jory.getByRole('link', { name: 'Record', exact: true })).toHaveCount(0);
+    await jory.getByLabel('Script').focus();
+    await jory.keyboard.type('I was here.');
+    await isAccessible(jory);
+    expect(await textOf(ask, id)).not.toContain('I was here.');
+    await jory.goto(`/lessons/${id}/finish`);
+    await jory.getByRole('link', { name: 'Look at the draft' }).click();
+    const [draft] = await Promise.all([
+        jory.context().waitForEvent('page'),
+        jory.getByRole('link', { name: 'Watch version 1 of the draft' }).click(),
+    ]);
+    await expect(draft.getByText('Draft for review')).toBeVisible();
+    await isAccessible(draft);
+    await draft.getByLabel('Your name').fill('Jory');
+    await draft.getByLabel('Comment', { exact: true }).fill('Say when the neap is.');
+    await draft.getByRole('button', { name: 'Send comment' }).click();
+    await expect(kerensa.getByText('Say when the neap is.')).toBeVisible();
+    await jory.bringToFront();
+    await jory.getByRole('button', { name: 'Approve version 1' }).click();
+    await expect(jory.getByText('You approved it')).toBeVisible();
+    await expect(kerensa.getByText('Jory approved it')).toBeVisible();
+    await kerensa.getByRole('button', { name: /new$/ }).click();
+    await expect(kerensa.getByRole('button', { name: /Jory approved version 1/ })).toBeVisible();
+    await kerensa.keyboard.press('Escape');
+    await expect(kerensa.getByRole('button', { name: 'Notices' })).toBeVisible();
+    await isAccessible(kerensa);
+
+    // Now it can be published, and everybody can see who did what.
+    await kerensa.getByRole('link', { name: 'Hand over', exact: true }).click();
+    await kerensa.getByRole('button', { name: 'Publish', exact: true }).click();
+    await expect(kerensa.getByRole('heading', { name: 'Course site' })).toBeVisible();
+    await expect(kerensa.getByRole('button', { name: 'Publish', exact: true })).toHaveCount(0);
+    await jory.goto('/');
+    await expect(jory.getByRole('button', { name: /new$/ })).toBeVisible();
+    await jory.getByRole('button', { name: /new$/ }).click();
+    await jory.getByRole('button', { name: 'Spring and neap is published' }).click();
+    await expect(jory.getByText('Kerensa published version 1')).toBeVisible();
+    for (const page of [kerensa, piran, jory]) {
+        await page.context().close();
+    }
 });
