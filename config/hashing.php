@@ -3,7 +3,8 @@
 declare(strict_types=1);
 
 return [
-    'driver' => 'argon2id',
+    // App\People\KeyedHasher: Argon2id, with a secret of this server.
+    'driver' => 'keyed',
 
     // What was hashed before in another way is known still.
     'bcrypt' => ['verify' => false],

@@ -12,6 +12,8 @@ use App\Media\Trouble;
 use App\Models\Export;
 use App\Models\WorkState;
 use App\Refusal;
+use App\Work\ExportProgress;
+use App\Work\GoesOn;
 use App\Work\Guarded;
 use Illuminate\Contracts\Queue\ShouldQueue;
 use Illuminate\Foundation\Queue\Queueable;
@@ -19,7 +21,7 @@ use Illuminate\Support\Facades\Log;
 use OpenReel\Core\Problem;
 
 /** Exports a lesson. When its worker is killed, another goes on with what is in the cache. */
-final class ExportLessonJob implements ShouldQueue
+final class ExportLessonJob implements GoesOn, ShouldQueue
 {
     use Guarded, Queueable;
 
@@ -30,6 +32,11 @@ final class ExportLessonJob implements ShouldQueue
     public function lockName(): string
     {
         return "export/{$this->exportId}";
+    }
+
+    public function left(): ?int
+    {
+        return ExportProgress::left($this->exportId);
     }
 
     public function handle(ExportLesson $exporter): void

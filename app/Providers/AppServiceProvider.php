@@ -26,6 +26,7 @@ use App\Media\SlideMaker;
 use App\Media\Voice;
 use App\Models\Course;
 use App\Models\Lesson;
+use App\People\KeyedHasher;
 use App\Work\AloneUpkeep;
 use App\Work\Pulse;
 use App\Work\SameEncoder;
@@ -37,6 +38,7 @@ use Illuminate\Queue\Events\Looping;
 use Illuminate\Queue\Events\WorkerStarting;
 use Illuminate\Support\Facades\Context;
 use Illuminate\Support\Facades\Event;
+use Illuminate\Support\Facades\Hash;
 use Illuminate\Support\Facades\Log;
 use Illuminate\Support\Facades\Redis;
 use Illuminate\Support\Facades\Storage;
@@ -98,6 +100,9 @@ final class AppServiceProvider extends ServiceProvider
     public function boot(): void
     {
         JsonResource::withoutWrapping();
+        Hash::extend('keyed', fn (): KeyedHasher => new KeyedHasher(
+            config('hashing.argon'), [(string) config('app.key'), ...array_values(config('app.previous_keys'))],
+        ));
         Lesson::created(fn (Lesson $made) => $this->app->make(OwnWhatIsMade::class)($made));
         Course::created(fn (Course $made) => $this->app->make(OwnWhatIsMade::class)($made));
         Event::listen(WorkerStarting::class, fn () => $this->lookRound());

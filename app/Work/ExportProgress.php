@@ -8,11 +8,14 @@ use App\Media\Cancelled;
 use App\Media\FilmProgress;
 use App\Models\Export;
 use App\Models\WorkState;
+use Illuminate\Support\Facades\Cache;
 
 /** Writes an export's progress to its row, a few times a second at most, and notices when it is cancelled. */
 final class ExportProgress implements FilmProgress
 {
     private const EVERY_SECONDS = 0.4;
+
+    private const REMEMBERED_SECONDS = 86_400;
 
     /** The part of the work that rendering is; joining and checking are the rest. */
     private const RENDERING = 0.95;
@@ -61,6 +64,18 @@ final class ExportProgress implements FilmProgress
     public function expect(int $frames): void
     {
         $this->expected = $frames;
+        Cache::put(self::leftKey($this->export->id), $frames, self::REMEMBERED_SECONDS);
+    }
+
+    /** @return int|null frames that were not in the cache when it was begun last; null when that is not known */
+    public static function left(string $export): ?int
+    {
+        return Cache::get(self::leftKey($export));
+    }
+
+    private static function leftKey(string $export): string
+    {
+        return "export/{$export}/left";
     }
 
     public function rendered(int $piece, int $frames): void

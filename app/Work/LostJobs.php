@@ -13,7 +13,7 @@ final class LostJobs
     /** A worker that has just taken a job may not hold its lock yet. */
     private const TAKEN_SECONDS = 2;
 
-    /** A job that takes its worker down this often will do so again. */
+    /** A job that takes its worker down this often, without having gone on meanwhile, will do so again. */
     private const MOST_DEATHS = 3;
 
     /** Hands them out again at once, or gives them up. */
@@ -40,9 +40,11 @@ final class LostJobs
 
     private static function decide(LostJob $lost, object $job): void
     {
-        $deaths = 1 + (int) ($lost->payload['deaths'] ?? 0);
+        $left = $job instanceof GoesOn ? $job->left() : null;
+        $hasGoneOn = $left !== null && $left < ($lost->payload['left'] ?? $left);
+        $deaths = $hasGoneOn ? 1 : 1 + (int) ($lost->payload['deaths'] ?? 0);
         if ($deaths <= self::MOST_DEATHS) {
-            ($lost->again)(['deaths' => $deaths] + $lost->payload);
+            ($lost->again)(['deaths' => $deaths, 'left' => $left] + $lost->payload);
 
             return;
         }

@@ -89,6 +89,47 @@ final class AccountTest extends PeopleTestCase
         Mail::assertSent(AccountMail::class, 2);
     }
 
+    public function test_whoever_has_the_database_and_not_the_servers_secret_can_try_no_password(): void
+    {
+        $wenna = $this->person('Wenna');
+        $hash = $wenna->password;
+        $plain = substr($hash, (int) strpos($hash, '$argon2id'));
+        self::assertTrue(Hash::check(self::PASSWORD, $hash));
+        self::assertFalse(Hash::check('high water', $hash));
+        self::assertFalse(password_verify(self::PASSWORD, $plain));
+
+        [$ours, $another] = [config('app.key'), 'base64:'.base64_encode(str_repeat('x', 32))];
+        $this->withSecrets($another);
+        self::assertFalse(Hash::check(self::PASSWORD, $hash));
+        // While the one before is said beside it, what was made with it holds.
+        $this->withSecrets($another, $ours);
+        self::assertTrue(Hash::check(self::PASSWORD, $hash));
+        self::assertTrue(Hash::needsRehash($hash));
+        self::assertFalse(Hash::needsRehash(Hash::make(self::PASSWORD)));
+    }
+
+    public function test_passwords_of_before_there_was_a_secret_are_known_and_kept_with_it_from_then_on(): void
+    {
+        $wenna = $this->person('Wenna');
+        $cost = ['memory_cost' => 1024, 'time_cost' => 1];
+        $wenna->update(['password' => password_hash(self::PASSWORD, PASSWORD_ARGON2ID, $cost)]);
+        $elsewhere = $this->deviceOf($wenna);
+        $this->as(null);
+        $this->signIn()->assertRedirect();
+        self::assertFalse(Hash::needsRehash($wenna->refresh()->password));
+        self::assertSame($wenna->mark(), $elsewhere->refresh()->mark, 'who is signed in elsewhere stays so');
+        $this->as(null);
+        $kept = $wenna->password;
+        $this->signIn()->assertRedirect();
+        self::assertSame($kept, $wenna->refresh()->password);
+    }
+
+    private function withSecrets(mixed ...$secrets): void
+    {
+        config(['app.key' => array_shift($secrets), 'app.previous_keys' => $secrets]);
+        $this->app['hash']->forgetDrivers();
+    }
+
     public function test_a_forgotten_password_is_chosen_anew_by_mail(): void
     {
         $wenna = $this->person('Wenna');

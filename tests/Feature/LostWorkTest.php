@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Tests\Feature;
 
 use App\Actions\Film\RequestExport;
+use App\Jobs\ExportLessonJob;
 use App\Jobs\ImportDeckJob;
 use App\Media\Drafts;
 use App\Media\WorkLock;
@@ -13,6 +14,7 @@ use App\Models\Lesson;
 use App\Models\Take;
 use App\Models\TakeState;
 use App\Models\WorkState;
+use App\Work\ExportProgress;
 use App\Work\ForgottenWork;
 use App\Work\LostJobs;
 use App\Work\Upkeep;
@@ -95,6 +97,25 @@ final class LostWorkTest extends FeatureTestCase
         self::assertSame(0, DB::table('jobs')->count());
         self::assertSame(WorkState::Failed, $deck->refresh()->state);
         self::assertStringContainsString('more than the server can draw', (string) $deck->problem);
+    }
+
+    public function test_a_film_that_goes_on_between_deaths_is_not_given_up(): void
+    {
+        config(['queue.default' => 'database']);
+        $export = RequestExport::row(Lesson::factory()->create());
+        ExportLessonJob::dispatch($export->id);
+        $diesWith = function (int $left) use ($export): void {
+            (new ExportProgress($export))->expect($left);
+            DB::table('jobs')->update(['reserved_at' => time() - 10]);
+            LostJobs::release();
+        };
+        foreach ([900, 700, 500, 500, 500, 400, 400, 400] as $left) {
+            $diesWith($left);
+            self::assertNull(DB::table('jobs')->sole()->reserved_at, "{$left} left");
+        }
+        $diesWith(400);
+        self::assertSame(0, DB::table('jobs')->count());
+        self::assertSame(WorkState::Failed, $export->refresh()->state);
     }
 
     public function test_a_job_whose_worker_lives_is_left_to_it(): void

@@ -1,5 +1,7 @@
 import { type Browser, expect, type Page, test } from '@playwright/test';
+import jsQR from 'jsqr';
 import { execFileSync, spawn } from 'node:child_process';
+import { createHmac } from 'node:crypto';
 import { rmSync, writeFileSync } from 'node:fs';
 import { fileURLToPath } from 'node:url';
 import type { Lesson } from '../../resources/js/api/types';
@@ -98,6 +100,64 @@ test('one signs in by keyboard, loses nothing when signed out, and goes on behin
     await expect(text).toContainText('The water stands. Then it turns.');
     await context.close();
 });
+
+test('a telephone scans its key from the screen, and its codes are asked for from then on', async ({ browser }) => {
+    const [password] = artisan('reel:user', 'add', 'demelza@saltmarsh.example', '--name', 'Demelza').match(
+        /(?<=password )\S+/,
+    ) as [string];
+    const page = await browserOf(browser);
+    await page.goto('/account');
+    const signIn = async () => {
+        await page.getByLabel('E-mail').fill('demelza@saltmarsh.example');
+        await page.getByLabel('Password').fill(password);
+        await page.getByRole('button', { name: 'Sign in' }).click();
+    };
+    await signIn();
+    await page.getByLabel('Password now').last().fill(password);
+    await page.getByRole('button', { name: 'Ask for codes' }).click();
+    const picture = page.getByRole('img', { name: 'The key, to be scanned' });
+    await expect(picture).toBeVisible();
+    await isAccessible(page);
+    const scanned = scan(await picture.screenshot());
+    expect(scanned).toBe(await page.getByRole('link', { name: 'open it on this device' }).getAttribute('href'));
+    const secret = new URL(`${scanned}`).searchParams.get('secret');
+    expect((await page.locator('.key').innerText()).replaceAll(' ', '')).toBe(secret);
+
+    await page.getByLabel('The code that it shows now').fill(codeOf(`${secret}`));
+    await page.keyboard.press('Enter');
+    await expect(page.getByRole('heading', { name: 'Codes are asked for now' })).toBeVisible();
+    await isAccessible(page);
+    const spare = await page.getByRole('listitem').first().innerText();
+    await page.getByRole('link', { name: 'I have them' }).click();
+    await page.getByRole('button', { name: 'Sign out here' }).click();
+    await signIn();
+    // Each code holds once; that of the next half minute would do as well.
+    await page.getByLabel('The code that your telephone shows').fill(spare);
+    await page.keyboard.press('Enter');
+    await expect(page).toHaveURL(`${address}/`);
+    await page.context().close();
+});
+
+/** What a camera reads in a picture. */
+function scan(png: Buffer): string | undefined {
+    const [width, height] = [png.readUInt32BE(16), png.readUInt32BE(20)];
+    const pixels = execFileSync('ffmpeg', ['-v', 'error', '-i', '-', '-f', 'rawvideo', '-pix_fmt', 'rgba', '-'], {
+        input: png,
+        maxBuffer: 1e8,
+    });
+    return jsQR(new Uint8ClampedArray(pixels), width, height)?.data;
+}
+
+/** The code that an authenticator shows now: RFC 6238 with SHA-1, six digits and 30 s, of a key in base 32. */
+function codeOf(key: string): string {
+    const bits = [...key].map((one) => 'ABCDEFGHIJKLMNOPQRSTUVWXYZ234567'.indexOf(one).toString(2).padStart(5, '0'));
+    const bytes = Buffer.from((bits.join('').match(/.{8}/g) ?? []).map((byte) => parseInt(byte, 2)));
+    const step = Buffer.alloc(8);
+    step.writeBigUInt64BE(BigInt(Math.floor(Date.now() / 30_000)));
+    const hash = createHmac('sha1', bytes).update(step).digest();
+    const four = hash.readUInt32BE(hash[19]! & 15) & 0x7fffffff;
+    return `${four % 1_000_000}`.padStart(6, '0');
+}
 
 /** A browser of its own, on this server. */
 async function browserOf(browser: Browser): Promise<Page> {

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Actions\People\AddPerson;
+use App\Actions\People\HashAnew;
 use App\Actions\People\OneTimeCodes;
 use App\Http\PeoplePage;
 use App\Models\User;
@@ -38,7 +39,7 @@ final class SignInController
         return Auth::check() ? redirect(PeoplePage::way($request)) : $this->page($request);
     }
 
-    public function signIn(Request $request): AnyResponse
+    public function signIn(Request $request, HashAnew $hashAnew): AnyResponse
     {
         PeoplePage::mustBeForPeople();
         $email = AddPerson::address(PeoplePage::said($request, 'email'));
@@ -55,6 +56,7 @@ final class SignInController
         }
         $person = User::query()->where('email', $email)->sole();
         RateLimiter::clear($own);
+        $hashAnew($person, PeoplePage::said($request, 'password'));
         if ($person->code_secret !== null) {
             $request->session()->put(self::HALF, [
                 'person' => $person->id, 'remember' => $request->boolean('remember'), 'mark' => $person->mark(),

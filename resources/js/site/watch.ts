@@ -7,6 +7,7 @@ import { copyText } from '../ui/copyText';
 import { setUpComments } from './comments';
 import { findIn, lineAt, momentIn, momentLink } from './moments';
 import { preparePasswords } from './passwords';
+import { drawScannable } from './scannable';
 
 /** Seconds that an arrow key goes. */
 const STEP = 5;
@@ -20,6 +21,7 @@ const film = document.querySelector<HTMLVideoElement>('#film');
 const main = document.querySelector<HTMLElement>('main[data-base]');
 
 preparePasswords(document);
+drawScannable(document);
 if (film && main) {
     const go = (milliseconds: number, plays = true) => {
         film.currentTime = milliseconds / 1000;

@@ -6,7 +6,9 @@
     <main>
         <p><a href="/account">Your account</a></p>
         <h1>One-time codes</h1>
-        <p>Tell an authenticator on your telephone this key, by hand or <a href="{{ $address }}">by opening it there</a>:</p>
+        <p>Scan this with the authenticator on your telephone, or
+            <a href="{{ $address }}" data-scannable="The key, to be scanned">open it on this device</a>.</p>
+        <p>Without a camera, type the key there:</p>
         <p class="key">{{ $typed }}</p>
         <form method="post" action="/account/codes/on">
             <label for="code">The code that it shows now</label>
