@@ -4,8 +4,10 @@ declare(strict_types=1);
 
 namespace App\Health;
 
+use App\People\KeyedHasher;
 use Illuminate\Database\Migrations\Migrator;
 use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Facades\Hash;
 
 /** Whether the database answers, can be written to and is as this version wants it. */
 final class DatabaseCheck implements Check
@@ -29,13 +31,30 @@ final class DatabaseCheck implements Check
 
             return [Finding::bad(self::ABOUT, $says, 'Run php artisan migrate --force.')];
         }
-        $found = [Finding::good(self::ABOUT, 'It answers, and is as this version wants it.')];
-        if (config('reel.mode') === 'people' && DB::table('users')->doesntExist()) {
-            $todo = 'Add somebody: bin/reel user add E-MAIL --name NAME';
-            $found[] = Finding::bad('sign-in', 'There is nobody who may sign in.', $todo);
-        }
 
-        return $found;
+        return [
+            Finding::good(self::ABOUT, 'It answers, and is as this version wants it.'),
+            ...(config('reel.mode') === 'people' ? self::signIn() : []),
+        ];
+    }
+
+    /** @return list<Finding> what keeps people from signing in */
+    private static function signIn(): array
+    {
+        $passwords = DB::table('users')->pluck('password');
+        if ($passwords->isEmpty()) {
+            $todo = 'Add somebody: bin/reel user add E-MAIL --name NAME';
+
+            return [Finding::bad('sign-in', 'There is nobody who may sign in.', $todo)];
+        }
+        $hasher = Hash::driver('keyed');
+        $unknown = $passwords->reject(fn (string $hash): bool => ! $hasher instanceof KeyedHasher || $hasher->knows($hash))->count();
+
+        // While somebody can sign in, the server works.
+        return $unknown === 0 ? [] : [($unknown === $passwords->count() ? Finding::bad(...) : Finding::doubtful(...))(
+            'sign-in', "{$unknown} of {$passwords->count()} passwords were kept with another APP_KEY, and let nobody in.",
+            'Put the APP_KEY of before into APP_PREVIOUS_KEYS; if it is lost: bin/reel user reset E-MAIL for each of them.',
+        )];
     }
 
     /** @return Finding what SQLite itself finds when it goes through all of the file */

@@ -52,6 +52,12 @@ final class KeyedHasher extends Argon2IdHasher
         return $key !== null && parent::check(self::with($key, $value), $parts['hash'], $options);
     }
 
+    /** Whether a password that is kept so can be known: it is of a secret that this server has, or of none. */
+    public function knows(string $hash): bool
+    {
+        return ! preg_match(self::FORM, $hash, $parts) || isset($this->keys["k{$parts['key']}"]);
+    }
+
     /** @param  array<string, mixed>  $options */
     public function needsRehash($hashedValue, array $options = []): bool
     {

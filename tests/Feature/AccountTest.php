@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Tests\Feature;
 
 use App\Actions\People\MailNotices;
+use App\Health\DatabaseCheck;
 use App\Mail\AccountMail;
 use App\Mail\NoticesMail;
 use App\Models\Device;
@@ -99,11 +100,15 @@ final class AccountTest extends PeopleTestCase
         self::assertFalse(password_verify(self::PASSWORD, $plain));
 
         [$ours, $another] = [config('app.key'), 'base64:'.base64_encode(str_repeat('x', 32))];
+        $findings = fn (): array => array_column(app(DatabaseCheck::class)->look(), 'about');
+        self::assertNotContains('sign-in', $findings());
         $this->withSecrets($another);
         self::assertFalse(Hash::check(self::PASSWORD, $hash));
+        self::assertContains('sign-in', $findings());
         // While the one before is said beside it, what was made with it holds.
         $this->withSecrets($another, $ours);
         self::assertTrue(Hash::check(self::PASSWORD, $hash));
+        self::assertNotContains('sign-in', $findings());
         self::assertTrue(Hash::needsRehash($hash));
         self::assertFalse(Hash::needsRehash(Hash::make(self::PASSWORD)));
     }
