@@ -72,6 +72,7 @@ Route::get('lessons/{lesson}/history', [HistoryController::class, 'ofLesson']);
 Route::get('lessons/{lesson}/history.jsonl', [HistoryController::class, 'fileOfLesson']);
 Route::get('courses/{course}/history', [HistoryController::class, 'ofCourse']);
 Route::get('courses/{course}/history.jsonl', [HistoryController::class, 'fileOfCourse']);
+Route::get('lessons/{lesson}/glance', [LessonController::class, 'glance']);
 Route::get('lessons/{lesson}/assembly', [LessonController::class, 'assembly']);
 Route::get('draft-voices/{key}', [LessonController::class, 'draftVoice']);
 Route::put('lessons/{lesson}/verdicts', [TakeController::class, 'undo']);

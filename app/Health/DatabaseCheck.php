@@ -48,7 +48,8 @@ final class DatabaseCheck implements Check
             return [Finding::bad('sign-in', 'There is nobody who may sign in.', $todo)];
         }
         $hasher = Hash::driver('keyed');
-        $unknown = $passwords->reject(fn (string $hash): bool => ! $hasher instanceof KeyedHasher || $hasher->knows($hash))->count();
+        $isKnown = fn (string $hash): bool => ! $hasher instanceof KeyedHasher || $hasher->knows($hash);
+        $unknown = $passwords->reject($isKnown)->count();
 
         // While somebody can sign in, the server works.
         return $unknown === 0 ? [] : [($unknown === $passwords->count() ? Finding::bad(...) : Finding::doubtful(...))(

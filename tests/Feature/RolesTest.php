@@ -41,6 +41,7 @@ final class RolesTest extends PeopleTestCase
      */
     private const CALLS = [
         'GET lessons/{lesson}/draft' => 'see',
+        'GET lessons/{lesson}/glance' => 'see',
         'POST lessons/{lesson}/draft' => 'write',
         'PATCH lessons/{lesson}/draft' => 'write',
         'POST lessons/{lesson}/approvals' => 'comment',

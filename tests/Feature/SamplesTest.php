@@ -37,6 +37,7 @@ final class SamplesTest extends FeatureTestCase
 
         $answers = [
             'lessons: LessonSummary[]' => 'lessons',
+            'glance: Glance' => "lessons/{$lesson->id}/glance",
             'lesson: Lesson' => "lessons/{$lesson->id}",
             'assembly: Assembly' => "lessons/{$lesson->id}/assembly",
             'exports: Export[]' => "lessons/{$lesson->id}/exports",

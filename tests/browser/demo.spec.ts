@@ -1,6 +1,6 @@
 import { expect, test } from '@playwright/test';
 import type { Assembly } from '../../resources/js/api/types';
-import { choose, demoLesson, finish, openRecord, probe, readLesson, roll } from './helpers';
+import { choose, demoLesson, finish, isAccessible, openRecord, probe, readLesson, roll } from './helpers';
 
 test('the missing section of the demo is recorded with the stand-ins, watched and exported', async ({
     page,
@@ -75,6 +75,16 @@ test('the missing section of the demo is recorded with the stand-ins, watched an
     expect(film.frames).toBe(now.frames);
     // One a section, also where a pickup is heard in the middle of one.
     expect(film.chapters).toEqual([...new Set(now.segments.map((segment) => segment.title))]);
+
+    // The shelf tells how far the lesson is, and what is next.
+    await page.goto('/');
+    const title = page.getByRole('link', { name: 'How to read a tide table', exact: true });
+    const row = page.getByRole('listitem').filter({ has: title });
+    await expect(row.getByText('film up to date')).toBeVisible();
+    await expect(row.getByRole('img', { name: /^Sections: 10 kept/ })).toBeVisible();
+    await isAccessible(page);
+    await row.getByRole('link', { name: 'Hand over' }).click();
+    await expect(page.getByText('Checked: the file is as intended')).toBeVisible();
 });
 
 test('lessons are renamed, deleted and brought back', async ({ page, request }) => {

@@ -5,6 +5,7 @@ import type {
     Deck,
     Export,
     Finding,
+    Glance,
     HistoryPage,
     Lesson,
     LessonCaptions,
@@ -46,6 +47,35 @@ export const lessons = [
         "updated_at": "2026-03-01T12:00:00Z"
     }
 ] satisfies LessonSummary[];
+
+export const glance = {
+    "sections": [
+        {
+            "id": "id4",
+            "fill": "filled",
+            "notched": false,
+            "length_ms": 2290
+        },
+        {
+            "id": "id5",
+            "fill": "hollow",
+            "notched": false,
+            "length_ms": 2070
+        },
+        {
+            "id": "id6",
+            "fill": "filled",
+            "notched": false,
+            "length_ms": 2000
+        }
+    ],
+    "next": {
+        "room": "record",
+        "section": "id5",
+        "says": "Record section 2"
+    },
+    "film": "up to date"
+} satisfies Glance;
 
 export const lesson = {
     "id": "id1",
@@ -91,14 +121,14 @@ export const lesson = {
             "script": "[slide: 640x360]\n\nFind the right day. [layout: camera alone] Then 4.8 4.9 5.0 5.1 read the height.",
             "lines": [
                 {
-                    "id": "id5",
+                    "id": "id7",
                     "number": 1,
                     "paragraph": 1,
                     "text": "Find the right day.",
                     "spoken_ms": 1530
                 },
                 {
-                    "id": "id6",
+                    "id": "id8",
                     "number": 2,
                     "paragraph": 1,
                     "text": "Then 4.8 4.9 5.0 5.1 read the height.",
@@ -126,21 +156,21 @@ export const lesson = {
                 "heard": true,
                 "elsewhere": false,
                 "takes": [
-                    "id7"
+                    "id9"
                 ],
                 "missing": [],
                 "lines": [
                     {
-                        "id": "id5",
-                        "take": "id7",
+                        "id": "id7",
+                        "take": "id9",
                         "why": "only-one",
                         "others": [],
                         "was": "Find the day.",
                         "was_take": 1
                     },
                     {
-                        "id": "id6",
-                        "take": "id7",
+                        "id": "id8",
+                        "take": "id9",
                         "why": "only-one",
                         "others": [],
                         "was": null,
@@ -152,27 +182,27 @@ export const lesson = {
                 "fill": "filled",
                 "notched": false,
                 "says": "kept",
-                "kept": "id7",
-                "waiting": "id8",
+                "kept": "id9",
+                "waiting": "id10",
                 "length_ms": 2290,
                 "off_target_ms": null
             },
             "takes": [
                 {
-                    "id": "id7",
+                    "id": "id9",
                     "section_id": "id4",
                     "number": 1,
                     "recorded_in": "id4",
                     "lines": [
                         {
                             "heard": null,
-                            "id": "id5",
+                            "id": "id7",
                             "text": "Find the day.",
                             "from_ms": 200
                         },
                         {
                             "heard": null,
-                            "id": "id6",
+                            "id": "id8",
                             "text": "Then 4.8 4.9 5.0 5.1 read the height.",
                             "from_ms": 658
                         }
@@ -204,26 +234,26 @@ export const lesson = {
                     "tightened": [],
                     "cleaning": null,
                     "markers": [],
-                    "media_url": "/api/takes/id7/media?v=12345678",
-                    "poster_url": "/api/takes/id7/poster",
+                    "media_url": "/api/takes/id9/media?v=12345678",
+                    "poster_url": "/api/takes/id9/poster",
                     "recorded_at": "2026-03-01T12:00:00Z",
                     "tracks": []
                 },
                 {
-                    "id": "id8",
+                    "id": "id10",
                     "section_id": "id4",
                     "number": 2,
                     "recorded_in": "id4",
                     "lines": [
                         {
                             "heard": null,
-                            "id": "id5",
+                            "id": "id7",
                             "text": "Find the right day.",
                             "from_ms": null
                         },
                         {
                             "heard": null,
-                            "id": "id6",
+                            "id": "id8",
                             "text": "Then 4.8 4.9 5.0 5.1 read the height.",
                             "from_ms": null
                         }
@@ -252,12 +282,12 @@ export const lesson = {
                     "tightened": [],
                     "cleaning": null,
                     "markers": [],
-                    "media_url": "/api/takes/id8/media?v=recordin",
+                    "media_url": "/api/takes/id10/media?v=recordin",
                     "poster_url": null,
                     "recorded_at": "2026-03-01T12:00:00Z",
                     "tracks": [
                         {
-                            "id": "id9",
+                            "id": "id11",
                             "kind": "camera",
                             "next_chunk": 0
                         }
@@ -266,12 +296,12 @@ export const lesson = {
             ]
         },
         {
-            "id": "id10",
+            "id": "id5",
             "heading": "Not yet",
             "script": "Nobody has said this.",
             "lines": [
                 {
-                    "id": "id11",
+                    "id": "id12",
                     "number": 1,
                     "paragraph": 1,
                     "text": "Nobody has said this.",
@@ -291,11 +321,11 @@ export const lesson = {
                 "elsewhere": false,
                 "takes": [],
                 "missing": [
-                    "id11"
+                    "id12"
                 ],
                 "lines": [
                     {
-                        "id": "id11",
+                        "id": "id12",
                         "take": null,
                         "why": null,
                         "others": [],
@@ -316,7 +346,7 @@ export const lesson = {
             "takes": []
         },
         {
-            "id": "id12",
+            "id": "id6",
             "heading": "Bye",
             "script": "[card: closing, 2 s] [music: Slack water]\n\nThanks.",
             "lines": [
@@ -386,16 +416,16 @@ export const assembly = {
                 "kind": "cut",
                 "frames": 0
             },
-            "take_id": "id7",
+            "take_id": "id9",
             "take_number": 1,
             "draft": false,
             "lines": [
-                "id5",
-                "id6"
+                "id7",
+                "id8"
             ],
             "words": [
                 {
-                    "line": "id5",
+                    "line": "id7",
                     "frames": [
                         0,
                         3,
@@ -404,7 +434,7 @@ export const assembly = {
                     ]
                 },
                 {
-                    "line": "id6",
+                    "line": "id8",
                     "frames": [
                         11,
                         17,
@@ -425,7 +455,7 @@ export const assembly = {
                 }
             ],
             "offset_ticks": 0,
-            "media_url": "/api/takes/id7/media?v=12345678",
+            "media_url": "/api/takes/id9/media?v=12345678",
             "beside": [],
             "clicks": [],
             "silences": [],
@@ -517,7 +547,7 @@ export const assembly = {
             ]
         },
         {
-            "section_id": "id12",
+            "section_id": "id6",
             "position": 3,
             "title": "Bye",
             "start_frame": 58,
@@ -660,7 +690,7 @@ export const assembly = {
     "silences": [],
     "idle_cues": [],
     "missing": [
-        "id10"
+        "id5"
     ],
     "sections": 2,
     "unread": 0,
@@ -811,12 +841,12 @@ export const script = {
             ],
             "lines": [
                 {
-                    "id": "id5",
+                    "id": "id7",
                     "from": 57,
                     "until": 76
                 },
                 {
-                    "id": "id6",
+                    "id": "id8",
                     "from": 100,
                     "until": 137
                 }
@@ -826,12 +856,12 @@ export const script = {
             "stage": null
         },
         {
-            "id": "id10",
+            "id": "id5",
             "from": 139,
             "slides": [],
             "lines": [
                 {
-                    "id": "id11",
+                    "id": "id12",
                     "from": 151,
                     "until": 172
                 }
@@ -841,7 +871,7 @@ export const script = {
             "stage": null
         },
         {
-            "id": "id12",
+            "id": "id6",
             "from": 174,
             "slides": [],
             "lines": [
@@ -869,7 +899,7 @@ export const findings = [
         "kind": "picture",
         "says": "Section 2 (\"Not yet\") begins without a slide: the camera will be shown alone.",
         "at": 139,
-        "section_id": "id10"
+        "section_id": "id5"
     },
     {
         "kind": "deck",
@@ -929,7 +959,7 @@ export const cues = {
                 "kind": "slide",
                 "value": "640x360",
                 "text": "[slide: 640x360]",
-                "line": "id5",
+                "line": "id7",
                 "word": 0,
                 "problem": null
             },
@@ -938,13 +968,13 @@ export const cues = {
                 "kind": "layout",
                 "value": "camera alone",
                 "text": "[layout: camera alone]",
-                "line": "id6",
+                "line": "id8",
                 "word": 0,
                 "problem": null
             }
         ],
-        "id10": [],
-        "id12": [
+        "id5": [],
+        "id6": [
             {
                 "number": 0,
                 "kind": "card",
@@ -974,7 +1004,7 @@ export const captions = {
             "captions": [
                 {
                     "number": 0,
-                    "line": "id5",
+                    "line": "id7",
                     "word": 0,
                     "translated": [],
                     "rows": [
@@ -1059,7 +1089,7 @@ export const site = {
             "version": 1,
             "of_draft": false,
             "section_id": "id4",
-            "line_id": "id5",
+            "line_id": "id7",
             "line_was": "Find the right day.",
             "line_now": "Find the right day.",
             "done": false,

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Actions\Film\AssembleLesson;
+use App\Actions\Film\StateOfFilm;
 use App\Actions\Lessons\ListLessons;
 use App\Actions\Lessons\MakeLesson;
 use App\Actions\People\WriteHistory;
@@ -14,6 +15,7 @@ use App\Http\MediaResponse;
 use App\Http\Requests\ExportRequest;
 use App\Http\Requests\LessonRequest;
 use App\Http\Resources\AssemblyResource;
+use App\Http\Resources\GlanceResource;
 use App\Http\Resources\LessonResource;
 use App\Jobs\DrawCardsJob;
 use App\Jobs\PrepareLessonJob;
@@ -52,6 +54,11 @@ final class LessonController
     public function show(Lesson $lesson): LessonResource
     {
         return new LessonResource($lesson);
+    }
+
+    public function glance(Lesson $lesson, StateOfFilm $film): GlanceResource
+    {
+        return new GlanceResource($lesson, $film($lesson));
     }
 
     public function update(LessonRequest $request, Lesson $lesson, EditScript $edit): LessonResource

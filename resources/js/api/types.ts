@@ -189,6 +189,15 @@ export interface LessonSummary {
     updated_at: string;
 }
 
+/** How far a lesson is, as the shelf shows it. */
+export interface Glance {
+    sections: (Pick<Section['progress'], 'fill' | 'notched' | 'length_ms'> & { id: string })[];
+    /** What there is to do next, as a verb, and where. */
+    next: { room: string; section: string | null; says: string };
+    /** Of the whole lesson: how the newest one stands to what the lesson says now. */
+    film: 'none' | 'making' | 'out of date' | 'up to date';
+}
+
 export interface Line {
     /** Stays the same while the words change. */
     id: string;

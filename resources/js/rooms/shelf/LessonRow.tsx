@@ -1,5 +1,5 @@
 import { useMutation, useQueryClient } from '@tanstack/react-query';
-import { type FormEvent, useState } from 'react';
+import { type FormEvent, useRef, useState } from 'react';
 import Button from 'react-bootstrap/Button';
 import Dropdown from 'react-bootstrap/Dropdown';
 import Form from 'react-bootstrap/Form';
@@ -10,6 +10,8 @@ import type { Course, LessonSummary } from '../../api/types';
 import { useNotices } from '../../shell/Notices';
 import { Icon } from '../../ui/Icon';
 import { clock, day } from '../../ui/time';
+import { useInSight } from '../../ui/useInSight';
+import { NextLink, saysFilm, SmallStrip, titleId, useGlance } from './Glance';
 
 interface Props {
     lesson: LessonSummary;
@@ -18,69 +20,74 @@ interface Props {
 }
 
 export function LessonRow({ lesson, courses, onRemove }: Props) {
-    const move = useMoveLesson(lesson);
     const [naming, setNaming] = useState(false);
-    const writes = may(lesson, 'write');
-    const owns = may(lesson, 'own');
-    const done = lesson.sections > 0 && lesson.kept === lesson.sections;
+    const row = useRef<HTMLLIElement>(null);
+    const glance = useGlance(lesson, useInSight(row));
     return (
-        <li className="lesson-row">
+        <li className="lesson-row" ref={row}>
             <div className="cover">{lesson.slide_url && <img src={lesson.slide_url} alt="" />}</div>
             <div className="what">
                 {naming ? (
                     <Rename lesson={lesson} onDone={() => setNaming(false)} />
                 ) : (
-                    <h2>
+                    <h2 id={titleId(lesson)}>
                         <Link to={`/lessons/${lesson.id}`}>{lesson.title}</Link>
                     </h2>
                 )}
-                <p className="soft times mb-0">
-                    {lesson.kept} of {lesson.sections} {lesson.sections === 1 ? 'section' : 'sections'} kept
-                    {done && ' (complete)'} · {clock(lesson.running_ms)} · {lesson.width} x {lesson.height} at{' '}
-                    {lesson.fps} frames · changed {day(lesson.updated_at)}
+                <p className="soft times">
+                    {lesson.kept} of {lesson.sections} {lesson.sections === 1 ? 'section' : 'sections'} kept ·{' '}
+                    {clock(lesson.running_ms)}
+                    {glance && ` · ${saysFilm(glance)}`} · changed {day(lesson.updated_at)}
                 </p>
+                <SmallStrip glance={glance} />
             </div>
-            <Dropdown align="end">
-                <Dropdown.Toggle variant="quiet" size="sm" aria-label={`More about ${lesson.title}`}>
-                    <Icon name="dots" />
-                </Dropdown.Toggle>
-                <Dropdown.Menu>
-                    {writes && (
-                        <Dropdown.Item as="button" onClick={() => setNaming(true)}>
-                            Rename
-                        </Dropdown.Item>
-                    )}
-                    {owns &&
-                        courses
-                            .filter((course) => course.id !== lesson.course_id && may(course, 'write'))
-                            .map((course) => (
-                                <Dropdown.Item as="button" key={course.id} onClick={() => move(course.id)}>
-                                    Move to {course.name}
-                                </Dropdown.Item>
-                            ))}
-                    {owns && courses.some((course) => course.id === lesson.course_id) && (
-                        <Dropdown.Item as="button" onClick={() => move(null)}>
-                            Take out of its course
-                        </Dropdown.Item>
-                    )}
-                    {writes && (
-                        <Dropdown.Item href={`/api/lessons/${lesson.id}/archive.zip`} download>
-                            Download as an archive
-                        </Dropdown.Item>
-                    )}
-                    {owns && (
-                        <Dropdown.Item as="button" onClick={onRemove}>
-                            Delete
-                        </Dropdown.Item>
-                    )}
-                    {!writes && (
-                        <Dropdown.Item as={Link} to={`/lessons/${lesson.id}/people`}>
-                            Look at the draft
-                        </Dropdown.Item>
-                    )}
-                </Dropdown.Menu>
-            </Dropdown>
+            <NextLink lesson={lesson} glance={glance} />
+            {may(lesson, 'write') && (
+                <More lesson={lesson} courses={courses} onRename={() => setNaming(true)} onRemove={onRemove} />
+            )}
         </li>
+    );
+}
+
+interface MoreProps extends Props {
+    onRename: () => void;
+}
+
+function More({ lesson, courses, onRename, onRemove }: MoreProps) {
+    const move = useMoveLesson(lesson);
+    const owns = may(lesson, 'own');
+    return (
+        <Dropdown align="end">
+            <Dropdown.Toggle variant="quiet" size="sm" aria-label={`More about ${lesson.title}`}>
+                <Icon name="dots" />
+            </Dropdown.Toggle>
+            <Dropdown.Menu>
+                <Dropdown.Item as="button" onClick={onRename}>
+                    Rename
+                </Dropdown.Item>
+                {owns &&
+                    courses
+                        .filter((course) => course.id !== lesson.course_id && may(course, 'write'))
+                        .map((course) => (
+                            <Dropdown.Item as="button" key={course.id} onClick={() => move(course.id)}>
+                                Move to {course.name}
+                            </Dropdown.Item>
+                        ))}
+                {owns && courses.some((course) => course.id === lesson.course_id) && (
+                    <Dropdown.Item as="button" onClick={() => move(null)}>
+                        Take out of its course
+                    </Dropdown.Item>
+                )}
+                <Dropdown.Item href={`/api/lessons/${lesson.id}/archive.zip`} download>
+                    Download as an archive
+                </Dropdown.Item>
+                {owns && (
+                    <Dropdown.Item as="button" onClick={onRemove}>
+                        Delete
+                    </Dropdown.Item>
+                )}
+            </Dropdown.Menu>
+        </Dropdown>
     );
 }
 
