@@ -115,7 +115,7 @@ final class FaultCluster
             'REEL_LOCKS' => 'redis', 'REDIS_PORT' => (string) self::PORTS['redis'],
             'REEL_SHARED_DRIVER' => 's3', 'REEL_SHARED_BUCKET' => self::BUCKET, 'REEL_SHARED_KEY' => 'S3RVER',
             'REEL_SHARED_SECRET' => 'S3RVER', 'REEL_SHARED_ENDPOINT' => 'http://127.0.0.1:'.self::PORTS['disk'],
-            'REEL_HEAR' => 'false', 'LOG_CHANNEL' => 'null',
+            'REEL_HEAR' => 'false', 'LOG_CHANNEL' => 'errorlog',
         ], timeout: null);
         $process->disableOutput();
         $process->start();

@@ -48,6 +48,15 @@ final class HearTakesJob implements ShouldQueue
         return "hearing/{$take}";
     }
 
+    /** @return float|null how far it is, 0..1; null when it has not begun */
+    public static function progress(string $take): ?float
+    {
+        $done = Cache::get(self::progressKey($take));
+
+        // Redis gives numbers back as text.
+        return $done === null ? null : (float) $done;
+    }
+
     public function lockName(): string
     {
         return "hear-job/{$this->ticket}";

@@ -94,6 +94,12 @@ final class AppServiceProvider extends ServiceProvider
             Log::error('Redis cannot be reached; this worker waits for it', ['detail' => $e->getMessage()]);
 
             return false;
+        } catch (\Throwable $fault) {
+            // What is not put in order now need not keep anybody from their work; but who cannot tell whether the encoder is the
+            // right one waits.
+            report($fault);
+
+            return (bool) config('reel.has_database');
         }
     }
 

@@ -70,7 +70,10 @@ final class ExportProgress implements FilmProgress
     /** @return int|null frames that were not in the cache when it was begun last; null when that is not known */
     public static function left(string $export): ?int
     {
-        return Cache::get(self::leftKey($export));
+        $left = Cache::get(self::leftKey($export));
+
+        // Redis gives numbers back as text.
+        return $left === null ? null : (int) $left;
     }
 
     private static function leftKey(string $export): string

@@ -25,9 +25,9 @@ final class LostJobs
             default => [],
         };
         foreach ($reserved as $lost) {
-            $job = unserialize((string) ($lost->payload['data']['command'] ?? ''));
-            $lock = is_object($job) && method_exists($job, 'lockName') ? WorkLock::tryFor($job->lockName()) : null;
-            if ($lock === null) {
+            $job = self::jobOf($lost);
+            $lock = $job !== null && method_exists($job, 'lockName') ? WorkLock::tryFor($job->lockName()) : null;
+            if ($job === null || $lock === null) {
                 continue;
             }
             try {
@@ -36,6 +36,18 @@ final class LostJobs
                 $lock->release();
             }
         }
+    }
+
+    /** @return object|null null for one that another version of this has put there: the queue itself finds that out */
+    private static function jobOf(LostJob $lost): ?object
+    {
+        try {
+            $job = unserialize((string) ($lost->payload['data']['command'] ?? ''));
+        } catch (\Throwable) {
+            return null;
+        }
+
+        return is_object($job) ? $job : null;
     }
 
     private static function decide(LostJob $lost, object $job): void

@@ -17,12 +17,15 @@ use App\Media\Locks;
 use App\Media\RedisLocks;
 use App\Media\Shared\SharedDisk;
 use App\Media\SlideMaker;
+use App\Models\Export;
 use App\Models\Hearing;
 use App\Models\Section;
 use App\Models\User;
+use App\Work\ExportProgress;
 use App\Work\LostJobs;
 use App\Work\SameEncoder;
 use Illuminate\Http\UploadedFile;
+use Illuminate\Support\Facades\Cache;
 use Illuminate\Support\Facades\Queue;
 use Illuminate\Support\Facades\Redis;
 use Symfony\Component\Process\Process;
@@ -110,6 +113,15 @@ final class ClusterTest extends FeatureTestCase
         Redis::connection()->command('flushall');
         $another();
         $this->getJson('/api/me')->assertStatus(401);
+    }
+
+    public function test_what_is_remembered_of_progress_are_numbers(): void
+    {
+        (new ExportProgress(new Export(['id' => 'film'])))->expect(400);
+        self::assertSame(400, ExportProgress::left('film'));
+        self::assertNull(ExportProgress::left('another'));
+        Cache::put(HearTakesJob::progressKey('take'), 0.25, HearTakesJob::PROGRESS_SECONDS);
+        self::assertSame(0.25, HearTakesJob::progress('take'));
     }
 
     public function test_workers_without_the_database_make_the_pieces_and_one_that_is_killed_costs_seconds(): void

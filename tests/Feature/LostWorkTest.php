@@ -18,8 +18,12 @@ use App\Work\ExportProgress;
 use App\Work\ForgottenWork;
 use App\Work\LostJobs;
 use App\Work\Upkeep;
+use Illuminate\Queue\Events\Looping;
 use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Facades\Event;
+use Illuminate\Support\Facades\Exceptions;
 use Illuminate\Support\Facades\File;
+use Illuminate\Support\Facades\Schema;
 use Symfony\Component\Process\Process;
 
 /** A worker that is killed costs seconds. */
@@ -116,6 +120,21 @@ final class LostWorkTest extends FeatureTestCase
         $diesWith(400);
         self::assertSame(0, DB::table('jobs')->count());
         self::assertSame(WorkState::Failed, $export->refresh()->state);
+    }
+
+    public function test_what_cannot_be_read_or_asked_for_keeps_no_worker_from_its_work(): void
+    {
+        config(['queue.default' => 'database']);
+        ImportDeckJob::dispatch('some-deck');
+        $command = substr(serialize(new ImportDeckJob('some-deck')), 0, -5);
+        DB::table('jobs')->update(['reserved_at' => time() - 10, 'payload' => json_encode(['data' => ['command' => $command]])]);
+        LostJobs::release();
+        self::assertNotNull(DB::table('jobs')->sole()->reserved_at);
+
+        Exceptions::fake();
+        Schema::drop('jobs');
+        self::assertNull(Event::until(new Looping('database', 'default')));
+        Exceptions::assertReportedCount(1);
     }
 
     public function test_a_job_whose_worker_lives_is_left_to_it(): void

@@ -9,7 +9,6 @@ use App\Media\MediaStore;
 use App\Models\Take;
 use Illuminate\Http\Request;
 use Illuminate\Http\Resources\Json\JsonResource;
-use Illuminate\Support\Facades\Cache;
 use OpenReel\Core\Time\Tick;
 
 /**
@@ -37,7 +36,7 @@ final class HeardResource extends JsonResource
 
         return [
             'state' => $this->hearing?->value,
-            'progress' => $this->hearing === null ? Cache::get(HearTakesJob::progressKey($this->id)) : null,
+            'progress' => $this->hearing === null ? HearTakesJob::progress($this->id) : null,
             'confidence' => $heard['confidence'],
             'reads' => $reads,
             'unscripted' => array_map(fn (array $s): array => self::stretch(...$s), $heard['unscripted']),
