@@ -9,6 +9,7 @@ use App\Jobs\RenderPieceJob;
 use App\Media\Locks;
 use App\Media\MediaStore;
 use Illuminate\Support\Facades\Queue;
+use Illuminate\Support\Facades\Redis;
 use Symfony\Component\Process\Process;
 
 /**
@@ -61,14 +62,18 @@ final class ClusterBench implements Bench
     private function seconds(string $lesson, int $port, int $count): float
     {
         $this->media->deleteFolder('renders');
+        // What was asked for once is not asked for again so soon.
+        Redis::connection()->command('flushall');
+        $others = self::connections();
         $workers = array_map(fn (int $n): Process => $this->worker($port, $n % self::CORES), range(1, $count));
         try {
-            // Each is up when it has done something.
-            foreach ($workers as $worker) {
-                $worker->waitUntil(fn (string $type, string $said): bool => str_contains($said, 'Processing jobs'));
+            // Each is up when it looks for work: one connection for the queue, one for the cache.
+            while (self::connections() < $others + 2 * $count) {
+                usleep(self::WAIT_MICROSECONDS);
             }
             $start = hrtime(true);
             PrepareLessonJob::dispatchSync($lesson);
+            Queue::size(RenderPieceJob::QUEUE) > 0 || throw new \RuntimeException('No piece was asked for.');
             while (Queue::size(RenderPieceJob::QUEUE) > 0) {
                 if (hrtime(true) - $start > self::MOST_SECONDS * 1e9) {
                     throw new \RuntimeException('The workers do not finish.');
@@ -80,6 +85,11 @@ final class ClusterBench implements Bench
         } finally {
             array_map(fn (Process $worker) => $worker->stop(1), $workers);
         }
+    }
+
+    private static function connections(): int
+    {
+        return (int) Redis::connection()->command('info', ['clients'])['Clients']['connected_clients'];
     }
 
     private function worker(int $port, int $core): Process
