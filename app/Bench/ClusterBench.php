@@ -69,6 +69,9 @@ final class ClusterBench implements Bench
         try {
             // Each is up when it looks for work: one connection for the queue, one for the cache.
             while (self::connections() < $others + 2 * $count) {
+                foreach ($workers as $worker) {
+                    $worker->isRunning() || throw new \RuntimeException($worker->getErrorOutput());
+                }
                 usleep(self::WAIT_MICROSECONDS);
             }
             $start = hrtime(true);
