@@ -64,8 +64,9 @@ final class RoomBench implements Bench
         yield 'tracks_apart_ms' => [$this->apart(), '<= 20'];
         // While a take rolls; the first fifth of it is for filling caches.
         foreach ($told['memory'] as $whose => $megabytes) {
-            $grown = end($megabytes) - $megabytes[intdiv(count($megabytes), 5)];
-            yield "room_{$whose}_grown_mb" => [round($grown, 1), ''];
+            $last = (float) end($megabytes);
+            yield "room_{$whose}_mb" => [round($last, 1), ''];
+            yield "room_{$whose}_grown_mb" => [round($last - $megabytes[intdiv(count($megabytes), 5)], 1), ''];
         }
     }
 

@@ -137,7 +137,7 @@ async function weigh() {
     await flashing.requestGC();
     const { processInfo } = await processes.send('SystemInfo.getProcessInfo');
     memory.browser.push(held(processInfo.map(({ id }) => id)));
-    memory.server.push(held(execFileSync('pgrep', ['-f', `127.0.0.1:${new URL(base).port}`], { encoding: 'utf8' }).trim().split('\n')));
+    memory.server.push(held(execFileSync('pgrep', ['-f', '--', `-S 127.0.0.1:${new URL(base).port}`], { encoding: 'utf8' }).trim().split('\n')));
 }
 // Every stretch but the first begins after a pause.
 for (let stretch = 0; stretch < Number(stretches); stretch++) {

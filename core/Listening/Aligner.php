@@ -68,7 +68,11 @@ final class Aligner
             $attempts,
         );
         $told(1.0);
-        $confidence = Confidence::ofAll(array_map(fn (Read $read): float => $read->confidence, $reads));
+        $confidence = Confidence::ofTake(
+            array_map(fn (Read $read): float => $read->confidence, $reads),
+            array_sum(array_map(fn (Attempt $a): int => $speech->spoken($a->from, $a->until), $attempts)),
+            $speech->spoken(0, $speech->count()),
+        );
         $usual = SecondLook::usual($speech, $attempts);
         // Where one is sure of the rest, a read that is hardly like its line is something else, said in its place.
         $doubted = $confidence < Heard::SURE

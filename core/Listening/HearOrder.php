@@ -11,7 +11,7 @@ use OpenReel\Core\Script\Language;
 final readonly class HearOrder
 {
     /** Part of its key: change it when hearing comes out otherwise. */
-    private const RECIPE = 1;
+    private const RECIPE = 2;
 
     /**
      * @param  string  $sound  SHA-256 of its file

@@ -18,6 +18,12 @@ final class Confidence
 
     private const STEEP = 0.02;
 
+    /** Frames: less than this (1.5 s) is little to go by, */
+    private const LITTLE = 75;
+
+    /** where more than two thirds of what sounds like speech is something else. */
+    private const PART = 1 / 3;
+
     /**
      * @param  list<list<float>>  $line  frames of the line as far as it was said
      * @return float 0..1
@@ -74,5 +80,20 @@ final class Confidence
         sort($each);
 
         return $each[intdiv(count($each), 2)] ?? 0.0;
+    }
+
+    /**
+     * Of a take: a word or two in much that is no line is no surer than the part of it that they are, for somewhere in noise
+     * something always sounds like "Look."
+     *
+     * @param  list<float>  $each
+     * @param  int  $read  frames with speech in all reads
+     * @param  int  $spoken  frames with speech in all of the take
+     */
+    public static function ofTake(array $each, int $read, int $spoken): float
+    {
+        $all = self::ofAll($each);
+
+        return $read < min(self::LITTLE, $spoken * self::PART) ? min($all, round($read / $spoken, 3)) : $all;
     }
 }

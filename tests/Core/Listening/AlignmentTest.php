@@ -24,6 +24,7 @@ use OpenReel\Core\Listening\Alignment\Window;
 use OpenReel\Core\Listening\LineToHear;
 use OpenReel\Core\Listening\Unscripted;
 use OpenReel\Core\Time\Span;
+use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 
 /** The steps of hearing words, each by itself, on sounds and on lines made of few different frames. */
@@ -271,6 +272,23 @@ final class AlignmentTest extends TestCase
         self::assertLessThan(0.5, Confidence::of($speech, $attempt, self::frames('ABCDEFGH', 6)), 'other sounds');
         self::assertSame(0.0, Confidence::ofAll([]));
         self::assertSame(0.9, Confidence::ofAll([0.2, 0.95, 0.9]));
+    }
+
+    /** @return iterable<string, array{int, int, float}> frames of the reads, of all speech, confidence */
+    public static function evidence(): iterable
+    {
+        yield 'a word, and hardly anything else is said' => [20, 30, 0.97];
+        yield 'a word in nine seconds of something else' => [20, 450, 0.044];
+        yield 'a word that is just a third of all' => [20, 60, 0.97];
+        yield 'a word that is just less' => [20, 61, 0.328];
+        yield 'a sentence of a second and a half in a minute of something else' => [75, 3000, 0.97];
+    }
+
+    #[DataProvider('evidence')]
+    public function test_a_word_in_much_that_is_no_line_is_nothing_to_be_sure_of(int $read, int $spoken, float $sure): void
+    {
+        self::assertSame($sure, Confidence::ofTake([0.97], $read, $spoken));
+        self::assertSame(min(0.01, $sure), Confidence::ofTake([0.01], $read, $spoken), 'and no surer than it was');
     }
 
     public function test_written_words_are_found_among_spoken_ones(): void
