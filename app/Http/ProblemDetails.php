@@ -8,6 +8,7 @@ use App\Http\Middleware\NameRequest;
 use App\Media\DiskFull;
 use App\Media\Trouble;
 use App\Media\UnreadableFile;
+use App\People\SomebodyElse;
 use App\Refusal;
 use App\RefusalKind;
 use Illuminate\Auth\AuthenticationException;
@@ -47,6 +48,7 @@ final class ProblemDetails
             $e instanceof UnreadableFile => [422, $e->getMessage(), []],
             $e instanceof DiskFull => [507, $e->getMessage(), []],
             $e instanceof Trouble => [503, $e->getMessage(), []],
+            $e instanceof SomebodyElse => [401, $e->getMessage(), ['somebody_else' => $e->name]],
             $e instanceof AuthenticationException => [401, 'You are signed out. Sign in again; nothing is lost.', []],
             $e instanceof ModelNotFoundException, $e instanceof NotFoundHttpException => [
                 404,

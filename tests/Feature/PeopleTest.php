@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
+use App\Models\Lesson;
 use App\Models\User;
 use App\People\Devices;
 use Illuminate\Support\Facades\Artisan;
@@ -85,6 +86,30 @@ final class PeopleTest extends FeatureTestCase
         $this->post('/sign-out')->assertRedirect('/sign-in');
         $this->forgetPerson();
         $this->getJson('/api/lessons')->assertStatus(401);
+    }
+
+    public function test_a_page_of_one_person_sends_nothing_as_another_who_signs_in_there(): void
+    {
+        $wenna = $this->somebody();
+        $this->keepCookies($this->signIn());
+        $page = $this->get('/')->assertOk()->assertSee('"person":"'.$wenna->id.'"', escape: false);
+        self::assertStringNotContainsString('"person":null', (string) $page->getContent());
+        $ofWenna = ['X-Open-Reel-Person' => $wenna->id];
+        $this->postJson('/api/lessons', ['title' => 'Slack water'], $ofWenna)->assertCreated();
+        $this->get('/sign-in?as=another')->assertOk()->assertSee('Wenna is signed in in this browser');
+
+        User::query()->create(['name' => 'Jory', 'email' => 'jory@saltmarsh.example', 'password' => self::PASSWORD]);
+        $this->keepCookies($this->signIn(['email' => 'jory@saltmarsh.example']));
+        foreach ([fn () => $this->postJson('/api/lessons', ['title' => 'Hers'], $ofWenna), fn () => $this->getJson('/api/here', $ofWenna)] as $asks) {
+            $asks()->assertStatus(401)->assertJson([
+                'detail' => 'Jory has signed in here since. Sign in again; nothing is lost.', 'somebody_else' => 'Jory',
+            ]);
+        }
+        self::assertSame(1, Lesson::query()->count());
+        $this->getJson('/api/here')->assertNoContent();
+
+        $this->keepCookies($this->signIn());
+        $this->getJson('/api/here', $ofWenna)->assertNoContent();
     }
 
     #[TestWith(['//evil.example'])]

@@ -101,6 +101,45 @@ test('one signs in by keyboard, loses nothing when signed out, and goes on behin
     await context.close();
 });
 
+test('what one person typed is not sent as another who signs in behind them', async ({ browser }) => {
+    const [loveday, tegen] = ['Loveday', 'Tegen'].map((name) => ({
+        email: `${name.toLowerCase()}@saltmarsh.example`,
+        password: artisan('reel:user', 'add', `${name.toLowerCase()}@saltmarsh.example`, '--name', name).match(
+            /(?<=password )\S+/,
+        )?.[0],
+    })) as [Person, Person];
+    const page = await browserOf(browser);
+    await signIn(page, loveday, '/sign-in');
+    const lesson = (await (await page.request.post('/api/lessons', { data: { title: 'Neaps' } })).json()) as Lesson;
+    const member = { email: tegen.email, role: 'presenter' };
+    expect((await page.request.post(`/api/lessons/${lesson.id}/members`, { data: member })).ok()).toBe(true);
+    await page.goto(`/lessons/${lesson.id}/script`);
+    await words(page).click();
+    await page.keyboard.type('The moon is half.');
+    await saved(page);
+
+    const other = await page.context().newPage();
+    await signIn(other, tegen, '/sign-in?as=another');
+    await expect(other.getByRole('link', { name: 'Tegen' })).toBeVisible();
+    await typeAtEnd(page, ' The tides are small.');
+    await expect(page.getByText('Tegen has signed in here since.')).toBeVisible();
+    await isAccessible(page);
+    await page.close();
+    // She takes part in the lesson too, and has nothing of what is waiting.
+    await other.goto(`/lessons/${lesson.id}/script`);
+    await saved(other);
+    await expect(words(other)).toHaveText(/The moon is half\.$/);
+    await other.goto('/account');
+    await other.getByRole('button', { name: 'Sign out here' }).click();
+
+    await signIn(other, loveday, '/sign-in');
+    await other.goto(`/lessons/${lesson.id}/script`);
+    await expect(words(other)).toContainText('The moon is half. The tides are small.');
+    await saved(other);
+    expect(await textOf(other.request, lesson.id)).toContain('The tides are small.');
+    await other.context().close();
+});
+
 test('a telephone scans its key from the screen, and its codes are asked for from then on', async ({ browser }) => {
     const [password] = artisan('reel:user', 'add', 'demelza@saltmarsh.example', '--name', 'Demelza').match(
         /(?<=password )\S+/,
@@ -157,6 +196,19 @@ function codeOf(key: string): string {
     const hash = createHmac('sha1', bytes).update(step).digest();
     const four = hash.readUInt32BE(hash[19]! & 15) & 0x7fffffff;
     return `${four % 1_000_000}`.padStart(6, '0');
+}
+
+interface Person {
+    email: string;
+    password: string;
+}
+
+async function signIn(page: Page, { email, password }: Person, at: string): Promise<void> {
+    await page.goto(at);
+    await page.getByLabel('E-mail').fill(email);
+    await page.getByLabel('Password').fill(password);
+    await page.getByRole('button', { name: 'Sign in' }).click();
+    await expect(page).toHaveURL(`${address}/`);
 }
 
 /** A browser of its own, on this server. */

@@ -18,8 +18,9 @@ let store: Store;
 let held: string[];
 
 /** Another window of the same browser: the module anew. */
-async function windowOf(lesson: string) {
+async function windowOf(lesson: string, person: string | null = null) {
     vi.resetModules();
+    vi.stubGlobal('document', { getElementById: () => ({ textContent: JSON.stringify({ person }) }) });
     const { scriptDrafts } = await import('../../resources/js/page/scriptDrafts');
     return { drafts: scriptDrafts(lesson), lock: held.at(-1) ?? '' };
 }
@@ -66,6 +67,20 @@ describe('drafts of a script', () => {
         store.kept.set('reel.script.lesson.z', '{"revision":1}');
         const { drafts } = await windowOf('lesson');
         expect(await drafts.left()).toMatchObject([{ key: 'reel.script.lesson', text: 'as it was kept once' }]);
+    });
+
+    it('are of whoever typed them, and of nobody else who signs in in that browser', async () => {
+        const before = await windowOf('lesson');
+        before.drafts.write({ text: 'typed when nobody signed in', revision: 1 });
+        close(before.lock);
+        const wenna = await windowOf('lesson', 'wenna');
+        wenna.drafts.write({ text: 'typed by Wenna', revision: 2 });
+        close(wenna.lock);
+        const texts = async (person: string | null) =>
+            (await (await windowOf('lesson', person)).drafts.left()).map(({ text }) => text).sort();
+        expect(await texts('jory')).toEqual(['typed when nobody signed in']);
+        expect(await texts('wenna')).toEqual(['typed by Wenna', 'typed when nobody signed in']);
+        expect(await texts(null), 'where one works alone all of it is theirs').toHaveLength(2);
     });
 
     it('say when there is no room for them', async () => {

@@ -137,6 +137,27 @@ describe('the outbox', () => {
         expect(server.finished).toEqual([]);
     });
 
+    it('sends nothing of what somebody else recorded in this browser', async () => {
+        const boxOf = async (person: string) => {
+            vi.resetModules();
+            vi.stubGlobal('document', { getElementById: () => ({ textContent: JSON.stringify({ person }) }) });
+            const { Outbox: Anew } = await import('../../resources/js/recorder/outbox');
+            return new Anew(store, server, noLocks);
+        };
+        server.away = true;
+        const wenna = await boxOf('wenna');
+        await open(wenna);
+        await wenna.add('take', 'track', new Blob(['a']));
+        const another = new FakeServer();
+        [server] = [another];
+
+        expect(await (await boxOf('jory')).recover('lesson')).toEqual([]);
+        expect(another.chunks).toEqual([]);
+        expect(await (await boxOf('wenna')).recover('lesson')).toHaveLength(1);
+        expect(another.chunks).toEqual(['a']);
+        vi.unstubAllGlobals();
+    });
+
     it('drops a take that was deleted on the server', async () => {
         const outbox = make();
         await open(outbox);

@@ -6,7 +6,7 @@ describe('whether the server can be reached', () => {
     afterEach(() => void vi.useRealTimers());
 
     it('is as the last request found it', () => {
-        const reach = new Reach(() => Promise.resolve());
+        const reach = new Reach(() => Promise.resolve({}));
         expect(reach.snapshot().away).toBe(false);
         reach.lost();
         expect(reach.snapshot().away).toBe(true);
@@ -16,7 +16,7 @@ describe('whether the server can be reached', () => {
 
     it('is looked for while it cannot, and told once when it can', async () => {
         let answers = false;
-        const ping = vi.fn(() => (answers ? Promise.resolve() : Promise.reject(new Error('away'))));
+        const ping = vi.fn(() => (answers ? Promise.resolve({}) : Promise.reject(new Error('away'))));
         const reach = new Reach(ping);
         const told: boolean[] = [];
         reach.subscribe(() => told.push(reach.snapshot().away));
@@ -32,17 +32,21 @@ describe('whether the server can be reached', () => {
     });
 
     it('tells a server that wants one to sign in again from one that is away', async () => {
-        let says: 'signed-out' | 'here' | Error = 'signed-out';
+        const signedOut = { signedOut: true, instead: null };
+        let says: { signedOut?: boolean; instead?: string | null } | Error = signedOut;
         const reach = new Reach(() => (says instanceof Error ? Promise.reject(says) : Promise.resolve(says)));
-        reach.lost(true);
-        expect(reach.snapshot()).toEqual({ away: true, signedOut: true });
+        reach.lost(signedOut);
+        expect(reach.snapshot()).toEqual({ away: true, ...signedOut });
         await vi.advanceTimersByTimeAsync(5000);
-        expect(reach.snapshot()).toEqual({ away: true, signedOut: true });
+        expect(reach.snapshot()).toEqual({ away: true, ...signedOut });
+        says = { signedOut: true, instead: 'Demelza' };
+        await vi.advanceTimersByTimeAsync(2500);
+        expect(reach.snapshot()).toEqual({ away: true, ...says });
         says = new Error('away');
         await vi.advanceTimersByTimeAsync(2500);
-        expect(reach.snapshot()).toEqual({ away: true, signedOut: false });
-        says = 'here';
+        expect(reach.snapshot()).toEqual({ away: true, signedOut: false, instead: null });
+        says = {};
         await vi.advanceTimersByTimeAsync(2500);
-        expect(reach.snapshot()).toEqual({ away: false, signedOut: false });
+        expect(reach.snapshot()).toEqual({ away: false, signedOut: false, instead: null });
     });
 });

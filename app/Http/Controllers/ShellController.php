@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Http\Requests\ExportRequest;
+use App\People\Whoever;
 use Illuminate\Http\Response;
 use OpenReel\Core\Formats\FilmName;
 use OpenReel\Core\Style\HouseStyle;
@@ -23,6 +24,7 @@ final class ShellController
         return response()
             ->view('app', [
                 'setup' => [
+                    'person' => Whoever::asks()?->id,
                     'frames' => HouseStyle::FRAMES,
                     'smaller' => ExportRequest::SMALLER,
                     'film_names' => FilmName::PARTS,

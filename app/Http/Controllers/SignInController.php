@@ -11,6 +11,7 @@ use App\Http\PeoplePage;
 use App\Models\User;
 use App\People\Devices;
 use App\People\OpenId;
+use App\People\Whoever;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
@@ -32,11 +33,16 @@ final class SignInController
 
     private const HALF_SECONDS = 600;
 
+    /** `?as=another`: whoever is signed in here makes room. */
+    private const ANOTHER = 'another';
+
     public function show(Request $request): AnyResponse
     {
         PeoplePage::mustBeForPeople();
 
-        return Auth::check() ? redirect(PeoplePage::way($request)) : $this->page($request);
+        return Auth::check() && $request->query('as') !== self::ANOTHER
+            ? redirect(PeoplePage::way($request))
+            : $this->page($request);
     }
 
     public function signIn(Request $request, HashAnew $hashAnew): AnyResponse
@@ -129,7 +135,7 @@ final class SignInController
     {
         return PeoplePage::of('people.sign-in', [
             'problem' => $problem, 'email' => PeoplePage::said($request, 'email'), 'to' => PeoplePage::way($request),
-            'provider' => OpenId::isSetUp() ? OpenId::name() : null,
+            'provider' => OpenId::isSetUp() ? OpenId::name() : null, 'before' => Whoever::asks()?->name,
         ], $status);
     }
 

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Middleware;
 
 use App\People\Devices;
+use App\People\SomebodyElse;
 use App\People\Whoever;
 use Closure;
 use Illuminate\Auth\AuthenticationException;
@@ -27,6 +28,9 @@ final class KnowPeople
     /** For the pages on which one signs in. */
     public const ANYBODY = 'anybody';
 
+    /** The header in which a page says who had signed in when it was opened. */
+    public const PAGE_OF = 'X-Open-Reel-Person';
+
     private const SESSION = [EncryptCookies::class, AddQueuedCookiesToResponse::class, StartSession::class];
 
     public function handle(Request $request, Closure $next, string $who = ''): Response
@@ -42,11 +46,22 @@ final class KnowPeople
                 if (! Devices::isKnown($request) && $who !== self::ANYBODY) {
                     throw new AuthenticationException(redirectTo: '/sign-in?to='.rawurlencode($request->getRequestUri()));
                 }
+                self::refuseAnothersPage($request, $who);
                 // What is logged says who asked, also for jobs.
                 Context::add(Whoever::KEY, Auth::id());
 
                 return $next($request);
             },
         );
+    }
+
+    /** What one person typed or recorded is not taken from whoever has signed in in their browser since. */
+    private static function refuseAnothersPage(Request $request, string $who): void
+    {
+        $page = $request->header(self::PAGE_OF);
+        $person = Whoever::asks();
+        if ($page !== null && $person !== null && $page !== $person->id && $who !== self::ANYBODY) {
+            throw SomebodyElse::signedIn($person->name);
+        }
     }
 }

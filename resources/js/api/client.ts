@@ -1,5 +1,6 @@
 import { changeHeader, madeChange } from './changes';
 import { Reach } from './reach';
+import { ofThisPage } from './whose';
 
 /** The server said no. The message is a sentence for the presenter. */
 export class ApiProblem extends Error {
@@ -33,9 +34,15 @@ const signInFirst = 401;
 
 /** Whether the server can be reached. */
 export const reach = new Reach(async () => {
-    const answer = await fetch('/api/here', { cache: 'no-store' });
-    return answer.status === signInFirst ? 'signed-out' : 'here';
+    const answer = await fetch('/api/here', { cache: 'no-store', headers: ofThisPage });
+    return answer.status === signInFirst ? { signedOut: true, instead: await instead(answer) } : {};
 });
+
+/** Who has signed in in this browser since the page was opened, when that is why one is signed out. */
+async function instead(answer: Response): Promise<string | null> {
+    const told = (await answer.json().catch(() => null)) as { somebody_else?: string } | null;
+    return told?.somebody_else ?? null;
+}
 
 /** What a proxy says when the application behind it does not answer. */
 const gateway = [502, 504];
@@ -59,6 +66,7 @@ export async function request<T>(method: string, path: string, body?: Body, init
                 Accept: 'application/json',
                 // Pages of other sites cannot send this without being asked first.
                 'X-Open-Reel': '1',
+                ...ofThisPage,
                 ...(isJson ? { 'Content-Type': 'application/json' } : {}),
                 ...init.headers,
             },
@@ -76,7 +84,7 @@ export async function request<T>(method: string, path: string, body?: Body, init
         throw new Unreachable();
     }
     if (response.status === signInFirst) {
-        reach.lost(true);
+        reach.lost({ signedOut: true, instead: await instead(response) });
         throw new SignedOut();
     }
     const { isWhole, answer } = await read(response, init.signal);

@@ -7,21 +7,28 @@ interface Found {
     away: boolean;
     /** It answers, and wants one to sign in again. */
     signedOut: boolean;
+    /** Who has signed in in this browser instead. */
+    instead: string | null;
 }
+
+/** What the server says when it answers. */
+type Answer = Partial<Omit<Found, 'away'>>;
+
+const HERE: Found = { away: false, signedOut: false, instead: null };
 
 /** Whether the server can be reached, as the last request found it. While it cannot, this looks for it. */
 export class Reach extends Subscribable<Found> {
     private timer: ReturnType<typeof setTimeout> | undefined;
 
-    /** @param ping resolves when the server answers, with `signed-out` when that is what it says */
-    constructor(private readonly ping: () => Promise<unknown>) {
-        super({ away: false, signedOut: false });
+    /** @param ping resolves when the server answers */
+    constructor(private readonly ping: () => Promise<Answer>) {
+        super(HERE);
     }
 
-    lost(signedOut = false): void {
-        const now = this.snapshot();
-        if (!now.away || now.signedOut !== signedOut) {
-            this.set({ away: true, signedOut });
+    lost(answer: Answer = {}): void {
+        const [was, now] = [this.snapshot(), { ...HERE, ...answer, away: true }];
+        if (!was.away || was.signedOut !== now.signedOut || was.instead !== now.instead) {
+            this.set(now);
         }
         clearTimeout(this.timer);
         this.timer = setTimeout(() => void this.look(), lookAgainMs);
@@ -30,14 +37,15 @@ export class Reach extends Subscribable<Found> {
     found(): void {
         if (this.snapshot().away) {
             clearTimeout(this.timer);
-            this.set({ away: false, signedOut: false });
+            this.set(HERE);
         }
     }
 
     private async look(): Promise<void> {
         try {
-            if ((await this.ping()) === 'signed-out') {
-                this.lost(true);
+            const answer = await this.ping();
+            if (answer.signedOut) {
+                this.lost(answer);
             } else {
                 this.found();
             }

@@ -1,4 +1,4 @@
 import type { Setup } from './types';
 
 /** What the server put into the page. */
-export const setup = JSON.parse(document.getElementById('setup')?.textContent ?? '{}') as Setup;
+export const setup = JSON.parse(globalThis.document?.getElementById('setup')?.textContent ?? '{}') as Setup;

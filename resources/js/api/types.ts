@@ -660,6 +660,8 @@ export interface VerdictGiven extends Take {
 }
 
 export interface Setup {
+    /** Who has signed in. */
+    person: string | null;
     /** Frame sizes by shape. */
     frames: Record<string, [number, number][]>;
     /** Smaller ones, in which films can be exported. */

@@ -1,3 +1,4 @@
+import { isOurs, whose } from '../api/whose';
 import type { Draft, LeftDraft } from './ScriptSync';
 
 /** This window's name among the windows of this browser; a lock of that name is held for as long as the window lives. */
@@ -7,13 +8,15 @@ void globalThis.navigator?.locks?.request(lockName(windowId), () => new Promise(
 
 interface Stored extends Draft {
     at: number;
+    /** Who typed it; missing where nobody signs in. */
+    person?: string | null;
 }
 
 function stored(key: string): Stored | null {
     try {
         const draft = JSON.parse(localStorage.getItem(key) ?? 'null') as Partial<Stored> | null;
         return typeof draft?.text === 'string' && typeof draft.revision === 'number'
-            ? { text: draft.text, revision: draft.revision, at: draft.at ?? 0 }
+            ? { text: draft.text, revision: draft.revision, at: draft.at ?? 0, person: draft.person }
             : null;
     } catch {
         return null;
@@ -29,7 +32,10 @@ export function scriptDrafts(lessonId: string) {
         write(draft: Draft | null): boolean {
             try {
                 if (draft) {
-                    localStorage.setItem(mine, JSON.stringify({ ...draft, at: Date.now() } satisfies Stored));
+                    localStorage.setItem(
+                        mine,
+                        JSON.stringify({ ...draft, at: Date.now(), person: whose } satisfies Stored),
+                    );
                 } else {
                     localStorage.removeItem(mine);
                 }
@@ -38,7 +44,7 @@ export function scriptDrafts(lessonId: string) {
                 return false;
             }
         },
-        /** Of windows that are gone, the newest first. */
+        /** This person's, of windows that are gone, the newest first. */
         async left(): Promise<LeftDraft[]> {
             const held = (await navigator.locks?.query())?.held?.map((lock) => lock.name) ?? [];
             return Object.keys(localStorage)
@@ -46,7 +52,7 @@ export function scriptDrafts(lessonId: string) {
                 .filter((key) => key !== mine && !held.includes(lockName(key.slice(all.length + 1))))
                 .flatMap((key) => {
                     const draft = stored(key);
-                    return draft ? [{ key, ...draft }] : [];
+                    return draft && isOurs(draft) ? [{ key, ...draft }] : [];
                 })
                 .sort((a, b) => b.at - a.at);
         },

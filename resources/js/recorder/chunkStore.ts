@@ -4,6 +4,8 @@ import { type DBSchema, type IDBPDatabase, openDB } from 'idb';
 /** A take on its way to the server, as it is remembered in this browser. */
 export interface StoredTake {
     takeId: string;
+    /** Who recorded it; missing where nobody signs in. */
+    person?: string | null;
     lessonId: string;
     number: number;
     tracks: { id: string; kind: TrackKind; chunks: number; bytes: number }[];

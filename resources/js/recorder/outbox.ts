@@ -1,4 +1,5 @@
 import { ApiProblem } from '../api/client';
+import { isOurs, whose } from '../api/whose';
 import { ChunkStore, type StoredTake } from './chunkStore';
 import { type Delivery, httpDelivery } from './delivery';
 import { Subscribable } from '../ui/Subscribable';
@@ -37,6 +38,7 @@ export class Outbox extends Subscribable<OutboxSnapshot> {
     async open(take: Pick<StoredTake, 'takeId' | 'lessonId' | 'number' | 'tracks'>): Promise<void> {
         const stored: StoredTake = {
             ...take,
+            person: whose,
             events: [],
             eventsSent: 0,
             unsentOnly: true,
@@ -108,7 +110,7 @@ export class Outbox extends Subscribable<OutboxSnapshot> {
     }
 
     /**
-     * Delivers takes of a lesson that were cut off in an earlier visit and are not being recorded in another window.
+     * Delivers this person's takes of a lesson that were cut off in an earlier visit and are not being recorded in another window.
      *
      * @returns those that have arrived whole
      */
@@ -117,6 +119,7 @@ export class Outbox extends Subscribable<OutboxSnapshot> {
         for (const take of await this.store.takes()) {
             if (
                 take.lessonId !== lessonId ||
+                !isOurs(take) ||
                 this.takes.has(take.takeId) ||
                 (await this.isBusyElsewhere(take.takeId))
             ) {

@@ -5,6 +5,7 @@ import { NOTICES, queryClient } from '../api/queries';
 import { knownScript } from '../api/scripts';
 import { Together } from '../api/together';
 import type { Here } from '../api/types';
+import { ofThisPage } from '../api/whose';
 
 const windowId = Array.from(crypto.getRandomValues(new Uint8Array(12)), (byte) =>
     byte.toString(16).padStart(2, '0'),
@@ -18,7 +19,7 @@ export const together = new Together({
         void fetch(`/api/${path(lessonId)}`, {
             method: 'DELETE',
             keepalive: true,
-            headers: { 'X-Open-Reel': '1' },
+            headers: { 'X-Open-Reel': '1', ...ofThisPage },
         }).catch(() => undefined),
     changed: (lessonId) => {
         void knownScript(lessonId)?.look();

@@ -1,11 +1,13 @@
 import { useState } from 'react';
+import { ownPlace } from '../api/whose';
 
 /**
  * A text that somebody types, which outlives the page until it has arrived.
  *
- * @param place where it is kept in this browser
+ * @param named where it is kept in this browser, for each person
  */
-export function useKept(place: string): [string, (text: string) => void] {
+export function useKept(named: string): [string, (text: string) => void] {
+    const place = ownPlace(named);
     const [text, setText] = useState(() => {
         try {
             return localStorage.getItem(place) ?? '';

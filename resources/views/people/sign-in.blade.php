@@ -5,6 +5,9 @@
 @section('body')
     <main>
         <h1>Open Reel</h1>
+        @if ($before)
+            <p>{{ $before }} is signed in in this browser, and is signed out when you sign in.</p>
+        @endif
         <form method="post" action="/sign-in">
             <label for="email">E-mail</label>
             <input id="email" type="email" name="email" value="{{ $email }}" required autocomplete="username"

@@ -4,6 +4,7 @@ import { api } from '../../api/client';
 import { useLessonChange } from '../../api/lesson';
 import { queryClient } from '../../api/queries';
 import type { CaptionAt, CaptionUndo, LessonCaptions } from '../../api/types';
+import { ownPlace } from '../../api/whose';
 import { useNotices } from '../../shell/Notices';
 
 const keyOf = (lessonId: string) => ['captions', lessonId];
@@ -68,7 +69,7 @@ export function useCaptionChange(lessonId: string) {
 
 /** Text that was typed and that the server has not yet, by the caption it is for; it outlives the page. */
 export function useTyped(lessonId: string) {
-    const place = `captions/${lessonId}`;
+    const place = ownPlace(`captions/${lessonId}`);
     const [typed, setTyped] = useState<Record<string, string>>(() => {
         try {
             return JSON.parse(localStorage.getItem(place) ?? '{}') as Record<string, string>;

@@ -1,0 +1,13 @@
+import { setup } from './setup';
+
+/** Who had signed in when this page was opened; nobody where one works alone. */
+export const whose: string | null = setup.person ?? null;
+
+/** With every request: whose page it comes from, so that nothing is sent as somebody else who has signed in here since. */
+export const ofThisPage: Record<string, string> = whose === null ? {} : { 'X-Open-Reel-Person': whose };
+
+/** A place in this browser's storage for what one person types. */
+export const ownPlace = (place: string): string => (whose === null ? place : `${place}@${whose}`);
+
+/** Whether what is kept in this browser may be sent from here: this person's, what was kept when nobody signed in, or all where nobody does. */
+export const isOurs = (kept: { person?: string | null }): boolean => whose === null || (kept.person ?? whose) === whose;
