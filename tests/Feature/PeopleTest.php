@@ -96,7 +96,7 @@ final class PeopleTest extends FeatureTestCase
         self::assertStringNotContainsString('"person":null', (string) $page->getContent());
         $ofWenna = ['X-Open-Reel-Person' => $wenna->id];
         $this->postJson('/api/lessons', ['title' => 'Slack water'], $ofWenna)->assertCreated();
-        $this->get('/sign-in?as=another')->assertOk()->assertSee('Wenna is signed in in this browser');
+        $this->get('/sign-in?as=another')->assertOk()->assertSee('Wenna is signed in here');
 
         User::query()->create(['name' => 'Jory', 'email' => 'jory@saltmarsh.example', 'password' => self::PASSWORD]);
         $this->keepCookies($this->signIn(['email' => 'jory@saltmarsh.example']));

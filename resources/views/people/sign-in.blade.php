@@ -6,7 +6,7 @@
     <main>
         <h1>Open Reel</h1>
         @if ($before)
-            <p>{{ $before }} is signed in in this browser, and is signed out when you sign in.</p>
+            <p>{{ $before }} is signed in here, and will be signed out when you sign in.</p>
         @endif
         <form method="post" action="/sign-in">
             <label for="email">E-mail</label>
