@@ -21,29 +21,64 @@ final readonly class NextStep
     public static function of(array $sections, FilmState $film): self
     {
         foreach ($sections as $index => $section) {
-            if ($section['fill'] === 'filled' || ! $section['spoken']) {
-                continue;
+            if (self::isOpen($section)) {
+                return self::in($section, $index + 1);
             }
-            $number = $index + 1;
-
-            return $section['waiting'] === null
-                ? new self('record', $section['id'], "Record section {$number}")
-                : new self('review', $section['id'], "Review section {$number}");
         }
         if (! in_array('filled', array_column($sections, 'fill'), true)) {
             return new self('script', null, 'Write the script');
         }
 
         return match ($film) {
-            FilmState::None => new self('finish', null, 'Finish'),
+            FilmState::None => self::finish(),
             FilmState::OutOfDate => new self('handover', null, 'Export again'),
             FilmState::Making, FilmState::UpToDate => new self('handover', null, 'Hand over'),
         };
+    }
+
+    /**
+     * Of each section, when it is done: the next one behind it of which nothing is kept, round to those before it; then Finish.
+     *
+     * @param  list<array{id: string, fill: string, waiting: string|null, spoken: bool}>  $sections  as for `of`
+     * @return list<self>
+     */
+    public static function behindEach(array $sections): array
+    {
+        $steps = [];
+        $open = null;
+        // Twice round, from the end: the first time finds what those at the end go round to.
+        foreach ([...array_reverse($sections, true), ...array_reverse($sections, true)] as $i => $section) {
+            $at = count($sections) - 1 - $i % count($sections);
+            $steps[$at] = $open === null || $open === $at ? self::finish() : self::in($sections[$open], $open + 1);
+            $open = self::isOpen($section) ? $at : $open;
+        }
+        ksort($steps);
+
+        return array_values($steps);
     }
 
     /** @return array{room: string, section: string|null, says: string} */
     public function toArray(): array
     {
         return ['room' => $this->room, 'section' => $this->section, 'says' => $this->says];
+    }
+
+    /** @param  array{fill: string, spoken: bool, ...}  $section */
+    private static function isOpen(array $section): bool
+    {
+        return $section['fill'] !== 'filled' && $section['spoken'];
+    }
+
+    /** @param  array{id: string, waiting: string|null, ...}  $section */
+    private static function in(array $section, int $number): self
+    {
+        return $section['waiting'] === null
+            ? new self('record', $section['id'], "Record section {$number}")
+            : new self('review', $section['id'], "Review section {$number}");
+    }
+
+    private static function finish(): self
+    {
+        return new self('finish', null, 'Finish');
     }
 }

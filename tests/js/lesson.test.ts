@@ -1,5 +1,5 @@
 import { describe, expect, it, vi } from 'vitest';
-import type { Course, LessonSummary, Section, Take } from '../../resources/js/api/types';
+import type { Course, Lesson, LessonSummary, Section, Take } from '../../resources/js/api/types';
 import { shotAt } from '../../resources/js/player/plan';
 import { nextStep } from '../../resources/js/rooms/review/nextStep';
 import { changedSince } from '../../resources/js/rooms/script/changed';
@@ -40,44 +40,27 @@ const progress = (takes: Take[], { card }: Partial<Section>) => {
 const lessonOf = (...sections: Section[]) => ({ sections }) as never;
 
 describe('the next step after a take is kept', () => {
-    const words: [string, string][] = [['a', 'A.']];
-    const card = { card: { kind: 'closing' as const, length_ms: 4000 } };
-    const step = (...sections: Section[]) => {
-        const [first] = sections;
-        const kept = take(1, 'kept', [], { section_id: first?.id });
-        return nextStep({ id: 'l', sections } as never, first as Section, kept);
-    };
-    const done = () => section('s1', words, [take(1, 'kept')]);
+    const step = (missing: string[], heard: boolean) =>
+        nextStep(
+            { id: 'l' } as Lesson,
+            {
+                id: 's1',
+                coverage: { heard, missing },
+                next: { room: 'record', section: 's2', says: 'Record section 2' },
+            } as Section,
+        );
 
-    it('is the next section that nobody has recorded, whatever cards stand between', () => {
-        expect(step(done(), section('c', [], [], card), section('s2', words))).toEqual({
-            to: '/lessons/l/record/s2',
-            says: 'Record section 3',
+    it('is to record the lines that the take lacks', () => {
+        expect(step(['a'], true).says).toBe('Record the missing line');
+        expect(step(['a', 'b'], true)).toEqual({
+            to: '/lessons/l/record/s1?lines=a,b',
+            says: 'Record the 2 missing lines',
         });
     });
 
-    it('is the one that waits for a verdict', () => {
-        expect(step(done(), section('s2', words, [take(1, 'undecided')]))).toEqual({
-            to: '/lessons/l/review/s2',
-            says: 'Review section 2',
-        });
-    });
-
-    it('is to finish when only cards, empty sections and those spoken elsewhere are left', () => {
-        expect(
-            step(
-                done(),
-                section('c', [], [], card),
-                section('e', []),
-                section('x', words, [], { progress: { fill: 'filled' } as Section['progress'] }),
-            ),
-        ).toEqual({ to: '/lessons/l/finish', says: 'Finish' });
-    });
-
-    it('goes round to sections before', () => {
-        const later = section('s9', words, [take(1, 'kept')]);
-        const lesson = { id: 'l', sections: [section('s1', words), later] } as never;
-        expect(nextStep(lesson, later, take(1, 'kept', [], { section_id: 's9' })).says).toBe('Record section 1');
+    it('is what the server says where none is missing, or nothing of it is heard', () => {
+        expect(step([], true)).toEqual({ to: '/lessons/l/record/s2', says: 'Record section 2' });
+        expect(step(['a'], false).says).toBe('Record section 2');
     });
 });
 

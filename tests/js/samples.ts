@@ -293,7 +293,12 @@ export const lesson = {
                         }
                     ]
                 }
-            ]
+            ],
+            "next": {
+                "room": "record",
+                "section": "id5",
+                "says": "Record section 2"
+            }
         },
         {
             "id": "id5",
@@ -343,7 +348,12 @@ export const lesson = {
                 "length_ms": 2070,
                 "off_target_ms": null
             },
-            "takes": []
+            "takes": [],
+            "next": {
+                "room": "finish",
+                "section": null,
+                "says": "Finish"
+            }
         },
         {
             "id": "id6",
@@ -394,7 +404,12 @@ export const lesson = {
                 "length_ms": 2000,
                 "off_target_ms": null
             },
-            "takes": []
+            "takes": [],
+            "next": {
+                "room": "record",
+                "section": "id5",
+                "says": "Record section 2"
+            }
         }
     ]
 } satisfies Lesson;

@@ -4,21 +4,20 @@ declare(strict_types=1);
 
 namespace App\Actions\Lessons;
 
-use App\Actions\Film\AssembleLesson;
+use App\Actions\Film\StateOfFilm;
 use App\Actions\Takes\HearAnew;
 use App\Actions\Takes\TightenPauses;
 use App\Jobs\PrepareLessonJob;
 use App\Models\Course;
-use App\Models\Export;
 use App\Models\Lesson;
-use App\Models\WorkState;
+use OpenReel\Core\Coverage\FilmState;
 use OpenReel\Core\Style\HouseStyle;
 
-/** Changes a course's house style and tells how many finished exports no longer show it. */
+/** Changes a course's house style and tells which films no longer show it. */
 final class ChangeCourseStyle
 {
     public function __construct(
-        private readonly AssembleLesson $assemble,
+        private readonly StateOfFilm $filmOf,
         private readonly HearAnew $hear,
         private readonly TightenPauses $tighten,
     ) {
@@ -26,7 +25,7 @@ final class ChangeCourseStyle
 
     /**
      * @param  array<string, mixed>  $change
-     * @return list<string> titles of the lessons whose newest export this makes out of date
+     * @return list<string> titles of the lessons whose newest film this makes out of date
      */
     public function __invoke(Course $course, array $change): array
     {
@@ -51,8 +50,6 @@ final class ChangeCourseStyle
 
     private function isUpToDate(Lesson $lesson): bool
     {
-        $export = Export::query()->where('lesson_id', $lesson->id)->where('state', WorkState::Done)->latest()->first();
-
-        return $export !== null && $export->plan_hash === ($this->assemble)($lesson, as: $export->edition())->hash();
+        return ($this->filmOf)($lesson) === FilmState::UpToDate;
     }
 }

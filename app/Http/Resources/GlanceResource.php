@@ -34,12 +34,7 @@ final class GlanceResource extends JsonResource
                 'notched' => $s['progress']['notched'],
                 'length_ms' => $s['progress']['length_ms'],
             ], $sections),
-            'next' => NextStep::of(array_map(fn (array $s): array => [
-                'id' => $s['id'],
-                'fill' => $s['progress']['fill'],
-                'waiting' => $s['progress']['waiting'],
-                'spoken' => $s['lines'] !== [],
-            ], $sections), $this->film)->toArray(),
+            'next' => NextStep::of(array_map(LessonResource::standing(...), $sections), $this->film)->toArray(),
             'film' => $this->film->value,
         ];
     }

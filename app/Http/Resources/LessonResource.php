@@ -20,6 +20,7 @@ use Illuminate\Support\Collection;
 use Illuminate\Support\Facades\DB;
 use OpenReel\Core\Coverage\KnownSection;
 use OpenReel\Core\Coverage\KnownTake;
+use OpenReel\Core\Coverage\NextStep;
 use OpenReel\Core\Picture\Colour;
 use OpenReel\Core\Script\Script;
 
@@ -68,6 +69,16 @@ final class LessonResource extends JsonResource
         );
         $style = LessonStyle::of($this->resource);
         $pace = LearnedPace::of($this->resource);
+        $told = array_values(
+            $sections
+                ->map(function (Section $s) use ($lines, $takes, $style, $pace, $coverage): array {
+                    $own = array_values($lines->get($s->id)?->all() ?? []);
+
+                    return SectionResource::whole($s, $own, $takes, $style, $pace, $coverage);
+                })
+                ->all(),
+        );
+        $next = NextStep::behindEach(array_map(self::standing(...), $told));
 
         return [
             'id' => $this->id,
@@ -84,13 +95,23 @@ final class LessonResource extends JsonResource
             'pens' => array_map(fn (Colour $c): string => $c->hex, $style->colours->pens()),
             'target_ms' => $this->target(),
             'pace' => ['factor' => $pace->factor, 'takes' => $pace->takes],
-            'sections' => $sections
-                ->map(function (Section $s) use ($lines, $takes, $style, $pace, $coverage): array {
-                    $own = array_values($lines->get($s->id)?->all() ?? []);
+            'sections' => array_map(fn (array $s, NextStep $step): array => $s + ['next' => $step->toArray()], $told, $next),
+        ];
+    }
 
-                    return SectionResource::whole($s, $own, $takes, $style, $pace, $coverage);
-                })
-                ->all(),
+    /**
+     * A section as `NextStep` asks for it.
+     *
+     * @param  array<string, mixed>  $section  as this tells it
+     * @return array{id: string, fill: string, waiting: string|null, spoken: bool}
+     */
+    public static function standing(array $section): array
+    {
+        return [
+            'id' => $section['id'],
+            'fill' => $section['progress']['fill'],
+            'waiting' => $section['progress']['waiting'],
+            'spoken' => $section['lines'] !== [],
         ];
     }
 

@@ -293,4 +293,4 @@ export const changeSection = (
         inset_corner?: Corner | null;
         inset_size?: InsetSize | null;
     },
-) => api.patch<Section>(`sections/${section}`, change);
+) => api.patch<Omit<Section, 'next'>>(`sections/${section}`, change);

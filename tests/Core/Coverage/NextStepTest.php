@@ -43,6 +43,32 @@ final class NextStepTest extends TestCase
         self::assertSame([$room, null, $says], [$next->room, $next->section, $next->says]);
     }
 
+    public function test_behind_each_section_comes_the_next_of_which_nothing_is_kept_round_to_those_before(): void
+    {
+        [$done, $card] = [self::section('a', 'filled'), self::section('c', 'filled', spoken: false)];
+        [$open, $waiting, $empty] = [
+            self::section('o', 'hollow'), self::section('w', 'half', 'take'), self::section('e', 'hollow', spoken: false),
+        ];
+        self::assertSame([], self::says([]));
+        self::assertSame(['Finish', 'Finish'], self::says([$done, $card]));
+        self::assertSame(['Finish'], self::says([$open]), 'it is the one that is done then');
+        self::assertSame(
+            ['Record section 3', 'Record section 3', 'Review section 5', 'Review section 5', 'Record section 3'],
+            self::says([$done, $card, $open, $empty, $waiting]),
+        );
+        self::assertSame(['Record section 2', 'Record section 1'], self::says([$open, $open]));
+        self::assertSame('o', NextStep::behindEach([$done, $open])[0]->section);
+    }
+
+    /**
+     * @param  list<array{id: string, fill: string, waiting: string|null, spoken: bool}>  $sections
+     * @return list<string>
+     */
+    private static function says(array $sections): array
+    {
+        return array_map(fn (NextStep $next): string => $next->says, NextStep::behindEach($sections));
+    }
+
     /** @return array{id: string, fill: string, waiting: string|null, spoken: bool} */
     private static function section(string $id, string $fill, ?string $waiting = null, bool $spoken = true): array
     {

@@ -73,7 +73,7 @@ export function TakeDesk({ lesson, section, take, onPicked, onStep, onJoin }: Pr
     };
     const refresh = useLessonChange(lesson.id, () => Promise.resolve());
     const again = () => go(roomPath(lesson.id, 'record', section.id));
-    const next = nextStep(lesson, section, take);
+    const next = nextStep(lesson, section);
     const keys: Key[] = [
         { keys: [' ', 'p'], name: 'Space or P', does: 'Play or pause', act: playback.toggle, when: playable },
         { keys: ['k'], name: 'K', does: 'Keep this take', act: () => decide('kept'), when: playable },
