@@ -100,8 +100,8 @@ final class PeopleTest extends FeatureTestCase
 
         User::query()->create(['name' => 'Jory', 'email' => 'jory@saltmarsh.example', 'password' => self::PASSWORD]);
         $this->keepCookies($this->signIn(['email' => 'jory@saltmarsh.example']));
-        foreach ([fn () => $this->postJson('/api/lessons', ['title' => 'Hers'], $ofWenna), fn () => $this->getJson('/api/here', $ofWenna)] as $asks) {
-            $asks()->assertStatus(401)->assertJson([
+        foreach ([['POST', '/api/lessons'], ['GET', '/api/here']] as [$method, $path]) {
+            $this->json($method, $path, ['title' => 'Hers'], $ofWenna)->assertStatus(401)->assertJson([
                 'detail' => 'Jory has signed in here since. Sign in again; nothing is lost.', 'somebody_else' => 'Jory',
             ]);
         }

@@ -9,5 +9,5 @@ export const ofThisPage: Record<string, string> = whose === null ? {} : { 'X-Ope
 /** A place in this browser's storage for what one person types. */
 export const ownPlace = (place: string): string => (whose === null ? place : `${place}@${whose}`);
 
-/** Whether what is kept in this browser may be sent from here: this person's, what was kept when nobody signed in, or all where nobody does. */
+/** Whether what is kept in this browser may be sent from here: this person's, and what was kept when nobody signed in. */
 export const isOurs = (kept: { person?: string | null }): boolean => whose === null || (kept.person ?? whose) === whose;

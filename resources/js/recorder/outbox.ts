@@ -110,7 +110,8 @@ export class Outbox extends Subscribable<OutboxSnapshot> {
     }
 
     /**
-     * Delivers this person's takes of a lesson that were cut off in an earlier visit and are not being recorded in another window.
+     * Delivers this person's takes of a lesson that were cut off in an earlier visit and are not being recorded in another
+     * window.
      *
      * @returns those that have arrived whole
      */
