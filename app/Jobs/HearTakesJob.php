@@ -91,7 +91,7 @@ final class HearTakesJob implements ShouldQueue
         });
     }
 
-    /** @return bool false when another machine listens to it now */
+    /** @return bool false when another machine listens to it now, or looks at it */
     private function look(Take $take, InspectTake $inspect, HearTake $hear): bool
     {
         if ($take->hearing !== null && $take->inspected !== null) {
@@ -100,7 +100,7 @@ final class HearTakesJob implements ShouldQueue
         $key = self::progressKey($take->id);
         $tries = "hearing-tries/{$take->id}";
         Cache::add($tries, 0, self::TRIES_SECONDS);
-        $isOurs = true;
+        $isOurs = $isLookedOver = true;
         try {
             if (Cache::increment($tries) > self::MOST_TRIES) {
                 // It took its worker down each time, and would keep all others waiting.
@@ -109,9 +109,7 @@ final class HearTakesJob implements ShouldQueue
 
                 return true;
             }
-            if ($take->inspected === null) {
-                $this->lookOver($take, $inspect);
-            }
+            $isLookedOver = $take->inspected !== null || $this->lookOver($take, $inspect);
             if ($take->hearing === null) {
                 $isOurs = $hear($take, fn (float $done) => Cache::put($key, $done, self::PROGRESS_SECONDS));
             }
@@ -126,17 +124,23 @@ final class HearTakesJob implements ShouldQueue
             Cache::forget($tries);
         }
 
-        return $isOurs;
+        return $isOurs && $isLookedOver;
     }
 
-    /** What the picture is like or the room is one thing, which words are said another: they are heard all the same. */
-    private function lookOver(Take $take, InspectTake $inspect): void
+    /**
+     * What the picture is like or the room is one thing, which words are said another: they are heard all the same.
+     *
+     * @return bool false when another machine looks at it now
+     */
+    private function lookOver(Take $take, InspectTake $inspect): bool
     {
         try {
-            $inspect($take);
+            return $inspect($take);
         } catch (ProgramFailed $failure) {
             Log::error("Take {$take->id} could not be looked over", $failure->context());
             $take->refresh()->update(['inspected' => InspectTake::NOTHING]);
+
+            return true;
         }
     }
 

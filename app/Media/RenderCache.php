@@ -12,7 +12,7 @@ final class RenderCache
 {
     /** Kinds of pieces, each in a folder of its own. */
     private const KINDS = [
-        'shot', 'join', 'sound', 'part', 'soundtrack', 'bed', 'drawing', 'script', 'voice', 'draft', 'heard', 'page',
+        'shot', 'join', 'sound', 'part', 'soundtrack', 'bed', 'drawing', 'script', 'voice', 'draft', 'heard', 'look', 'page',
     ];
 
     /** A use is noted when the last one noted is older than this. */

@@ -109,6 +109,34 @@ final readonly class CameraLook
         );
     }
 
+    /**
+     * Plain values, for another machine: spans as their first and last tick.
+     *
+     * @return array<string, mixed>
+     */
+    public function toArray(): array
+    {
+        $spans = fn (array $all): array => array_map(fn (Span $s): array => [$s->from->count, $s->until->count], $all);
+
+        return [
+            'brightness' => $this->brightness, 'blue' => $this->blue, 'red' => $this->red, 'cells' => $this->cells,
+            'moves' => $this->moves, 'black' => $spans($this->black), 'frozen' => $spans($this->frozen),
+        ];
+    }
+
+    /** @param  array<string, mixed>  $values  as `toArray` gives them */
+    public static function read(array $values): self
+    {
+        $spans = fn (array $all): array => array_values(
+            array_map(fn (array $s): Span => Span::between(Tick::of($s[0]), Tick::of($s[1])), $all),
+        );
+
+        return new self(
+            (float) $values['brightness'], (float) $values['blue'], (float) $values['red'], $values['cells'], $values['moves'],
+            $spans($values['black']), $spans($values['frozen']),
+        );
+    }
+
     /** @return list<PictureFlag> the worst first */
     public function flags(): array
     {

@@ -28,6 +28,7 @@ use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\Cache;
 use Illuminate\Support\Facades\Queue;
 use Illuminate\Support\Facades\Redis;
+use OpenReel\Core\Take\TrackKind;
 use Symfony\Component\Process\Process;
 
 /** Several machines: one with the database, others that take pieces of films from Redis and share nothing but the media disk. */
@@ -182,13 +183,17 @@ final class ClusterTest extends FeatureTestCase
         $this->exportWithoutMaking($lesson);
     }
 
-    public function test_other_machines_hear_words_and_draw_pages(): void
+    public function test_other_machines_look_at_cameras_hear_words_and_draw_pages(): void
     {
         $server = $this->server = S3Server::start("{$this->mediaRoot}-shared")->share();
         $says = ['The height is given in metres above chart datum.', 'High water at the quay is at a quarter past seven.'];
         $section = $this->section();
         $this->patchJson("/api/sections/{$section->id}", ['heading' => 'Heard', 'script' => implode(' ', $says)])->assertOk();
-        [$file] = Stumbling::take('elsewhere', array_map(fn (string $text): array => [$text, 1.0, 0.6], $says));
+        [$voice] = Stumbling::take('elsewhere', array_map(fn (string $text): array => [$text, 1.0, 0.6], $says));
+        $file = Clips::make('elsewhere-'.basename($voice, '.wav').'.webm', [
+            '-f', 'lavfi', '-i', 'testsrc2=s=320x180:r=10:d=20', '-i', $voice, '-map', '0:v', '-map', '1:a',
+            '-c:v', 'libvpx', '-b:v', '1M', '-c:a', 'libopus', '-shortest',
+        ]);
 
         // Nobody is asked who is not there.
         $take = $this->record($section->refresh(), $file);
@@ -201,12 +206,15 @@ final class ClusterTest extends FeatureTestCase
         );
         $this->waitUntil(fn (): bool => HearSoundJob::isWanted() && DrawPageJob::isWanted(), 20);
 
-        // This machine cannot hear: what it writes down comes from the other one.
-        app(HearTake::class)->offer($take->refresh());
+        // This machine can neither hear nor see: what it writes down comes from the other one.
         $asked = Queue::size('hear');
-        $this->waitUntil(fn (): bool => Queue::size('hear') > $asked, 60);
+        app(HearTake::class)->offer($take->refresh());
+        app(InspectTake::class)->offer($take);
+        $this->waitUntil(fn (): bool => Queue::size('hear') === $asked + 2, 60);
         config(['reel.programs.reference_voice' => '/nowhere/voice']);
+        file_put_contents($this->media()->here((string) $take->track(TrackKind::Camera)?->file_path), 'no film');
         (new HearTakesJob())->handle(app(HearTake::class), app(InspectTake::class));
+        self::assertEqualsWithDelta(120, $take->refresh()->inspected['camera']['brightness'] ?? 0, 60);
         self::assertSame(Hearing::Sure, $take->refresh()->hearing);
         self::assertSame(array_column($take->lines, 'id'), $take->spoken);
 

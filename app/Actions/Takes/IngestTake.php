@@ -80,6 +80,7 @@ final class IngestTake
         private readonly MediaStore $media,
         private readonly WriteGivenCues $write,
         private readonly HearTake $hear,
+        private readonly InspectTake $inspect,
     ) {
     }
 
@@ -235,6 +236,7 @@ final class IngestTake
         if (config('reel.hear')) {
             HearTakesJob::dispatch();
             $this->hear->offer($take);
+            $this->inspect->offer($take);
         }
         $take->section->touch();
         if ($take->verdict === Verdict::Kept) {

@@ -4,16 +4,20 @@ declare(strict_types=1);
 
 namespace App\Actions\Takes;
 
+use App\Jobs\HearSoundJob;
+use App\Jobs\LookAtCameraJob;
+use App\Media\CameraLooks;
 use App\Media\MediaStore;
 use App\Media\TakeInspector;
+use App\Media\WorkLock;
 use App\Models\Take;
 use App\Models\Track;
 use App\Readers\TakeLevels;
 use OpenReel\Core\Listening\Levels;
 use OpenReel\Core\Listening\RoomNoise;
 use OpenReel\Core\Listening\SoundFlag;
-use OpenReel\Core\Picture\SourceColour;
 use OpenReel\Core\Seeing\CameraLook;
+use OpenReel\Core\Seeing\CameraOrder;
 use OpenReel\Core\Seeing\PictureFlag;
 use OpenReel\Core\Take\TrackKind;
 use OpenReel\Core\Time\Span;
@@ -46,23 +50,37 @@ final class InspectTake
 
     public function __construct(
         private readonly TakeInspector $inspector,
+        private readonly CameraLooks $looks,
         private readonly TakeLevels $levels,
         private readonly MediaStore $media,
     ) {
     }
 
-    /** @throws \App\Media\Trouble */
-    public function __invoke(Take $take): void
+    /**
+     * @return bool false when another machine looks at its camera now, and will ask for this again
+     *
+     * @throws \App\Media\Trouble
+     */
+    public function __invoke(Take $take): bool
     {
         $voice = $take->track(TrackKind::Microphone);
         $camera = $take->track(TrackKind::Camera);
         $hashes = [$voice?->hash, $camera?->hash];
+        $order = self::order($camera);
+        $lock = $order === null ? null : WorkLock::tryFor(LookAtCameraJob::lockOf($this->looks->key($order)));
+        if ($order !== null && $lock === null) {
+            return false;
+        }
+        try {
+            $look = $order === null ? null : $this->looks->look($order, (string) $camera?->file_path);
+        } finally {
+            $lock?->release();
+        }
         [$sound, $flags, $places] = $this->sound($take, $voice);
-        $look = $this->look($camera);
         $take->refresh();
         if ([$take->track(TrackKind::Microphone)?->hash, $take->track(TrackKind::Camera)?->hash] !== $hashes) {
             // It was read again meanwhile, and will be looked over again.
-            return;
+            return true;
         }
         $offset = Tick::of(max(0, $camera->offset_ticks ?? 0));
         foreach (['camera-black' => $look?->black, 'camera-frozen' => $look?->frozen] as $flag => $spans) {
@@ -77,6 +95,18 @@ final class InspectTake
             ...array_column($look?->flags() ?? [], 'value'),
         ]));
         $take->save();
+
+        return true;
+    }
+
+    /** Has other machines look at its camera, where there are some. */
+    public function offer(Take $take): void
+    {
+        $camera = $take->track(TrackKind::Camera);
+        $order = HearSoundJob::isWanted() ? self::order($camera) : null;
+        if ($order !== null) {
+            LookAtCameraJob::dispatch($order->toArray(), $this->looks->key($order), (string) $camera?->file_path);
+        }
     }
 
     /**
@@ -131,11 +161,10 @@ final class InspectTake
         return null;
     }
 
-    private function look(?Track $camera): ?CameraLook
+    private static function order(?Track $camera): ?CameraOrder
     {
-        return $camera?->file_path === null ? null : $this->inspector->camera(
-            $this->media->path($camera->file_path),
-            SourceColour::told($camera->colour_range, $camera->colour_matrix, (int) $camera->height),
+        return $camera?->file_path === null ? null : new CameraOrder(
+            (string) $camera->hash, $camera->colour_range, $camera->colour_matrix, (int) $camera->height,
         );
     }
 

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Tests\Core\Seeing;
 
 use OpenReel\Core\Seeing\CameraLook;
+use OpenReel\Core\Seeing\CameraOrder;
 use OpenReel\Core\Seeing\Framing;
 use OpenReel\Core\Seeing\PictureFlag;
 use PHPUnit\Framework\TestCase;
@@ -49,6 +50,32 @@ final class CameraLookTest extends TestCase
         self::assertSame([PictureFlag::Frozen], $look->flags());
         self::assertSame(4.5, $look->frozen[0]->from->seconds());
         self::assertSame(8.5, $look->frozen[0]->until->seconds());
+    }
+
+    public function test_it_comes_back_from_plain_values(): void
+    {
+        $black = str_repeat(chr(8), CameraLook::CELLS).str_repeat(chr(128), 2 * CameraLook::CELLS);
+        $pictures = self::pictures(0.5, 0.4, 8);
+        $look = CameraLook::of([...$pictures, ...array_fill(0, 6, $black), ...array_fill(0, 8, $pictures[3])]);
+        self::assertNotNull($look);
+        self::assertNotSame([[], []], [$look->black, $look->frozen]);
+        $json = json_encode($look->toArray(), JSON_PRESERVE_ZERO_FRACTION);
+        self::assertEquals($look, CameraLook::read(json_decode((string) $json, true)));
+    }
+
+    public function test_an_order_to_look_tells_apart_whatever_is_seen_otherwise(): void
+    {
+        $order = new CameraOrder(str_repeat('a', 64), 'pc', 'bt709', 720);
+        self::assertEquals($order, new CameraOrder(...$order->toArray()));
+        $keys = [
+            $order->key('5.1'),
+            $order->key('6.0'),
+            (new CameraOrder(str_repeat('b', 64), 'pc', 'bt709', 720))->key('5.1'),
+            (new CameraOrder(str_repeat('a', 64), null, 'bt709', 720))->key('5.1'),
+            (new CameraOrder(str_repeat('a', 64), 'pc', null, 480))->key('5.1'),
+        ];
+        self::assertCount(5, array_unique($keys));
+        self::assertSame('in_range=pc:in_color_matrix=bt709', $order->colour()->asInput());
     }
 
     public function test_without_pictures_nothing_is_known(): void
