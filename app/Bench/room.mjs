@@ -1,21 +1,18 @@
 // Records in the room at the given address and prints, as JSON: the interface's work while rolling as part of a core, the 95th
-// percentile of milliseconds from pen to paint, and the id of a take in which camera and screen flash together.
+// percentile of milliseconds from pen to paint, and the megabytes that browser and server hold, again and again, while the last
+// take rolls, in which camera and screen flash together.
 import { chromium } from '@playwright/test';
 import { execFileSync } from 'node:child_process';
 import { readFileSync } from 'node:fs';
+import { unwatched } from './unwatched.mjs';
 
 const [base, lesson, board, screen, stretches, seconds] = process.argv.slice(2);
-const launch = (more) =>
-    chromium.launch({
-        executablePath: '/usr/bin/chromium',
-        args: ['--no-sandbox', '--disable-gpu', '--autoplay-policy=no-user-gesture-required', '--use-fake-ui-for-media-stream', '--use-fake-device-for-media-stream', ...more],
-    });
+const SWITCHES = ['--no-sandbox', '--disable-gpu', '--autoplay-policy=no-user-gesture-required', '--use-fake-ui-for-media-stream', '--use-fake-device-for-media-stream'];
 
 /** Opens the room with a set-up of its own, and waits until it is ready. */
-async function room(browser, section, setup, before = () => undefined) {
+async function room(browser, section, setup) {
     const page = await (await browser.newContext({ viewport: { width: 1280, height: 800 } })).newPage();
     await page.addInitScript((value) => localStorage.setItem('reel.setup', JSON.stringify(value)), setup);
-    await page.addInitScript(before);
     for (let tries = 0; tries < 50; tries++) {
         const answer = await page.goto(`${base}/lessons/${lesson}/record/${section}`).catch(() => null);
         if (answer?.ok()) {
@@ -37,7 +34,7 @@ async function share(page) {
     await page.locator('.record-stage .screen video').waitFor({ state: 'attached' });
 }
 
-const browser = await launch([]);
+const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: SWITCHES });
 
 // What the page itself works: scripts, style and layout. Encoders, and the painting of video, are the browser's.
 const working = await room(browser, screen, { screen: 'ask', prompter: { pace: 'voice' } });
@@ -86,8 +83,10 @@ await writing.keyboard.press('f');
 await writing.waitForURL(/review/);
 await writing.context().close();
 
-// Camera and screen flash in the same task, again and again; a voice-like noise tells when each began.
-const flashing = await room(browser, screen, { screen: 'ask' }, () => {
+await browser.close();
+
+/** Camera and screen flash in the same task, again and again; a voice-like noise tells when each began. Runs in the page. */
+function flashes() {
     const canvases = [0, 1].map(() => Object.assign(document.createElement('canvas'), { width: 640, height: 360 }));
     const pens = canvases.map((canvas) => canvas.getContext('2d', { alpha: false }));
     const streams = canvases.map((canvas) => canvas.captureStream(0));
@@ -118,9 +117,18 @@ const flashing = await room(browser, screen, { screen: 'ask' }, () => {
     };
     navigator.mediaDevices.getUserMedia = async ({ video }) => (video ? streams[0] : voice());
     navigator.mediaDevices.getDisplayMedia = async () => streams[1];
-});
-await share(flashing);
-await roll(flashing);
+    if (location.protocol !== 'about:') {
+        localStorage.setItem('reel.setup', JSON.stringify({ screen: 'ask' }));
+    }
+}
+const flashing = await unwatched(SWITCHES, `(${flashes})()`);
+await flashing.goto(`${base}/lessons/${lesson}/record/${screen}`);
+const shows = (text) => `[...document.querySelectorAll('*')].some((one) => [...one.childNodes].some(({ nodeType, data }) => nodeType === 3 && data.trim() === '${text}'))`;
+await flashing.until(shows('Ready'));
+await flashing.run(`[...document.querySelectorAll('.record-warning button')].find((one) => one.textContent === 'Share a screen').click()`);
+await flashing.until(`document.querySelector('.record-stage .screen video') !== null`);
+await flashing.press('r');
+await flashing.until(shows('Recording'));
 
 /** Megabytes that processes hold by themselves, and their part of what they share. */
 const held = (pids) =>
@@ -131,25 +139,23 @@ const held = (pids) =>
             return sum;
         }
     }, 0);
-const processes = await browser.newBrowserCDPSession();
 const memory = { browser: [], server: [] };
 async function weigh() {
-    await flashing.requestGC();
-    const { processInfo } = await processes.send('SystemInfo.getProcessInfo');
-    memory.browser.push(held(processInfo.map(({ id }) => id)));
+    memory.browser.push(held(await flashing.processes()));
     memory.server.push(held(execFileSync('pgrep', ['-f', '--', `-S 127.0.0.1:${new URL(base).port}`], { encoding: 'utf8' }).trim().split('\n')));
 }
+const pass = (ms) => new Promise((over) => setTimeout(over, ms));
 // Every stretch but the first begins after a pause.
 for (let stretch = 0; stretch < Number(stretches); stretch++) {
     if (stretch > 0) {
-        await flashing.keyboard.press('p');
-        await flashing.waitForTimeout(1700);
-        await flashing.keyboard.press('p');
+        await flashing.press('p');
+        await pass(1700);
+        await flashing.press('p');
     }
-    await flashing.waitForTimeout(1000 * Number(seconds));
+    await pass(1000 * Number(seconds));
     await weigh();
 }
-await flashing.keyboard.press('f');
-await flashing.waitForURL(/review/);
-await browser.close();
+await flashing.press('f');
+await flashing.until(`location.pathname.includes('/review/')`);
+await flashing.close();
 console.log(JSON.stringify({ cpu, pen: times[Math.floor(times.length * 0.95)], memory }));
