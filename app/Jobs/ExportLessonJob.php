@@ -11,6 +11,7 @@ use App\Media\Shared\SharedDiskAway;
 use App\Media\Trouble;
 use App\Models\Export;
 use App\Models\WorkState;
+use App\Readers\TakeBeingRead;
 use App\Refusal;
 use App\Work\ExportProgress;
 use App\Work\GoesOn;
@@ -44,6 +45,13 @@ final class ExportLessonJob implements GoesOn, ShouldQueue
         $this->alone(function () use ($exporter): void {
             $export = Export::query()->find($this->exportId);
             if ($export === null || ! $export->state->isOpen()) {
+                return;
+            }
+            $being = TakeBeingRead::in($export->lesson);
+            if ($being !== null) {
+                $export->update(['doing' => $being->says()]);
+                $this->release(self::LOOK_AGAIN_SECONDS);
+
                 return;
             }
             try {

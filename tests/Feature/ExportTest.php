@@ -6,6 +6,7 @@ namespace Tests\Feature;
 
 use App\Actions\Film\ExportLesson;
 use App\Actions\Film\RequestExport;
+use App\Actions\Takes\IngestTake;
 use App\Jobs\ExportLessonJob;
 use App\Media\DiskFull;
 use App\Media\Encoder;
@@ -21,6 +22,7 @@ use App\Media\ScriptReader;
 use App\Models\Export;
 use App\Models\Lesson;
 use App\Models\Section;
+use App\Models\TakeState;
 use App\Models\WorkState;
 use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\Queue;
@@ -275,6 +277,33 @@ final class ExportTest extends FeatureTestCase
         $this->postJson("/api/lessons/{$this->section()->lesson_id}/exports")
             ->assertConflict()
             ->assertJsonPath('detail', fn (string $says): bool => str_starts_with($says, 'No section has a kept take yet'));
+    }
+
+    public function test_a_film_waits_for_what_is_kept_and_not_read_yet(): void
+    {
+        $take = $this->record($section = $this->section(), Clips::spoken());
+        $this->keep($take);
+        config(['queue.default' => 'database']);
+        $this->postJson("/api/takes/{$take->id}/read-again")->assertOk();
+        self::assertSame(TakeState::Ingesting, $take->refresh()->state);
+
+        $id = $this->postJson("/api/lessons/{$section->lesson_id}/exports")->assertStatus(202)->json('id');
+        $work = fn () => $this->artisan('queue:work', ['--queue' => 'default', '--once' => true])->assertSuccessful();
+        $work();
+        $this->getJson("/api/exports/{$id}")->assertJson([
+            'state' => 'waiting', 'doing' => "Waiting until take 1 of \"{$section->heading}\" is read",
+        ]);
+        $take->update(['problem' => 'The disk is full.']);
+        $this->travel(5)->seconds();
+        $work();
+        $this->getJson("/api/exports/{$id}")->assertJson([
+            'doing' => "Waiting for take 1 of \"{$section->heading}\": The disk is full.",
+        ]);
+
+        app(IngestTake::class)($take->refresh());
+        $this->travel(10)->seconds();
+        $work();
+        $this->getJson("/api/exports/{$id}")->assertJson(['state' => 'done', 'problem' => null, 'findings' => []]);
     }
 
     public function test_asking_twice_gives_the_same_export(): void

@@ -10,6 +10,7 @@ use App\Models\Lesson;
 use App\Models\Section;
 use App\Models\WorkState;
 use App\Readers\FilmNames;
+use App\Readers\TakeBeingRead;
 use App\Refusal;
 use Illuminate\Support\Facades\DB;
 use OpenReel\Core\Render\Edition;
@@ -31,7 +32,8 @@ final class RequestExport
         if ($as->section !== null && $lesson->sections()->whereKey($as->section)->doesntExist()) {
             throw Refusal::conflict('This section is not in the lesson any more.');
         }
-        if (! $as->draft && ($this->assemble)($lesson, as: $as)->assembly->segments === []) {
+        $mayBeEmpty = $as->draft || TakeBeingRead::in($lesson) !== null;
+        if (! $mayBeEmpty && ($this->assemble)($lesson, as: $as)->assembly->segments === []) {
             $heading = Section::query()->whereKey($as->section)->value('heading');
             throw Refusal::conflict($as->section === null
                 ? 'No section has a kept take yet, so there is nothing to export. Keep at least one take.'

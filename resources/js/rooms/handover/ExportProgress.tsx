@@ -19,7 +19,9 @@ export function ExportProgress({ lessonId, job, isAlone }: { lessonId: string; j
         <div className="export-progress" role="status">
             <p className="times mb-1">
                 {!isAlone && <b>{job.file_name} </b>}
-                {job.state === 'waiting' ? 'Waiting for its turn' : `${job.doing ?? 'Starting'}: ${part} %${left}`}
+                {job.state === 'waiting'
+                    ? (job.doing ?? 'Waiting for its turn')
+                    : `${job.doing ?? 'Starting'}: ${part} %${left}`}
             </p>
             <ProgressBar now={part} aria-label={isAlone ? 'Export' : `Export of ${job.file_name}`} />
             <p className="soft mt-1">You can leave this page; the export goes on, and you are told when it is done.</p>
