@@ -127,9 +127,11 @@ export function patchOf(film: string, frame: number, x: number, y: number, size 
     const filter =
         `select=eq(n\\,${frame}),scale=in_range=tv:in_color_matrix=bt709,format=rgb24,` +
         `crop=${size}:${size}:${x}:${y},scale=1:1:flags=area`;
-    return [
-        ...execFileSync('ffmpeg', ['-v', 'error', '-i', film, '-vf', filter, '-frames:v', '1', '-f', 'rawvideo', '-']),
-    ];
+    const pixel = execFileSync('ffmpeg', [
+        ...['-v', 'error', '-i', film, '-vf', filter, '-frames:v', '1', '-f', 'rawvideo', '-'],
+    ]);
+    expect(pixel, `frame ${frame} of ${film}`).toHaveLength(3);
+    return [...pixel];
 }
 
 /** Seconds at which a patch of a film begins to look a certain way. */
