@@ -8,6 +8,7 @@
         <h1>One-time codes</h1>
         <p>Scan this with the authenticator on your telephone, or
             <a href="{{ $address }}" data-scannable="The key, to be scanned">open it on this device</a>.</p>
+        <noscript><p>The picture to be scanned needs JavaScript; the key does not.</p></noscript>
         <p>Without a camera, type the key there:</p>
         <p class="key">{{ $typed }}</p>
         <form method="post" action="/account/codes/on">
