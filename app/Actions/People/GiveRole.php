@@ -39,8 +39,7 @@ final class GiveRole
             ($this->write)($deed, $place, ['person' => $person->name, 'role' => $role->value]);
             $called = $place instanceof Course ? $place->name : $place->title;
             if ($deed === Deed::Joined) {
-                $room = $place instanceof Course ? null : 'people';
-                $this->notify->members($place, "{$person->name} takes part in {$called} now, as {$role->value}", $room);
+                $this->notify->members($place, "{$person->name} takes part in {$called} now, as {$role->value}", 'people');
             } else {
                 $this->notify->person($person, $place, "You take part in {$called} now, as {$role->value}");
             }

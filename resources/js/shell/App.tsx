@@ -33,15 +33,15 @@ const router = createBrowserRouter([
         ),
         errorElement: <Fault />,
     },
-    {
-        path: '/courses/:courseId',
+    ...(['style', 'people'] as const).map((part) => ({
+        path: part === 'style' ? '/courses/:courseId' : '/courses/:courseId/people',
         element: (
             <Suspense>
-                <CourseRoom />
+                <CourseRoom part={part} />
             </Suspense>
         ),
         errorElement: <Fault />,
-    },
+    })),
     {
         path: '/lessons/:lessonId/print',
         element: (

@@ -27,6 +27,7 @@ export function MembersPanel({ place, called }: { place: Place; called: string }
     return (
         <section className="members" aria-labelledby="members">
             <h2 id="members">Who takes part</h2>
+            {place.kind === 'courses' && <p className="soft">In the course, and so in all its lessons.</p>}
             <ul>
                 {data.members.map((one) => (
                     <Row key={one.id} place={place} called={called} member={one} owns={owns} />

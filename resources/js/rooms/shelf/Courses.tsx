@@ -62,7 +62,7 @@ export function CourseHead({ course }: { course: Course | null }) {
                             Delete the course
                         </Dropdown.Item>
                     )}
-                    <Dropdown.Item as={Link} to={`/courses/${course.id}#people`}>
+                    <Dropdown.Item as={Link} to={`/courses/${course.id}/people`}>
                         Who takes part, and history
                     </Dropdown.Item>
                 </Dropdown.Menu>

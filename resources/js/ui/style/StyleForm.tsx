@@ -68,8 +68,8 @@ const looks: Options = [
     ['hand-drawn', 'drawn by hand'],
 ];
 const jumps: Options = [
-    ['on', 'framed closer or wider, so that nobody jumps'],
-    ['off', 'framed as it was recorded'],
+    ['on', 'closer, to hide the cut'],
+    ['off', 'as it was recorded'],
 ];
 const fades: Options = setup.fades.map((ms) => [ms, ms === 0 ? 'at once' : `with a fade of ${ms / 1000} s`]);
 const chime: Options = [
@@ -89,8 +89,8 @@ const captionSizes: Options = [
     ['large', 'large'],
 ];
 const loudness: Record<number, string> = {
-    [-14]: '-14 LUFS, as music services play',
-    [-16]: '-16 LUFS, for speech on the web',
+    [-14]: '-14 LUFS, as music',
+    [-16]: '-16 LUFS, speech online',
     [-18]: '-18 LUFS, quieter',
     [-23]: '-23 LUFS, for broadcast',
 };
