@@ -55,6 +55,12 @@ for (const size of [
         await page.getByRole('link', { name: 'What takes up room' }).click();
         await expect(page.getByRole('heading', { name: 'What can go' })).toBeVisible();
         await isSound(page);
+        await page.goto(`/courses/${lesson.course?.id}`);
+        await expect(page.getByRole('heading', { name: /^House style of/ })).toBeVisible();
+        await isSound(page);
+        await page.getByRole('navigation', { name: 'Course' }).getByRole('link', { name: 'History' }).click();
+        await expect(page.getByRole('heading', { name: 'History', level: 2 })).toBeVisible();
+        await isSound(page);
         await page.goto(`/lessons/${lesson.id}/handover`);
         await page.getByRole('button', { name: 'Size, format and quality' }).click();
         await expect(page.getByText('about').first()).toBeVisible();
