@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http;
 
+use App\People\OpenId;
 use App\People\Whoever;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
@@ -28,6 +29,15 @@ final class PeoplePage
             ->header('Cache-Control', 'no-store')
             // The address of an invitation is its secret.
             ->header('Referrer-Policy', 'no-referrer');
+    }
+
+    /** The page on which one signs in, as what was said there before. */
+    public static function signIn(string $email, string $to, ?string $problem = null, int $status = 200): Response
+    {
+        return self::of('people.sign-in', [
+            'problem' => $problem, 'email' => $email, 'to' => $to, 'provider' => OpenId::isSetUp() ? OpenId::name() : null,
+            'before' => Whoever::asks()?->name,
+        ], $status);
     }
 
     public static function mustBeForPeople(): void

@@ -69,8 +69,6 @@ final class OpenIdController
 
     private static function failed(string $problem, int $status): Response
     {
-        return PeoplePage::of('people.sign-in', [
-            'problem' => $problem, 'email' => '', 'to' => '/', 'provider' => OpenId::name(),
-        ], $status);
+        return PeoplePage::signIn('', '/', $problem, $status);
     }
 }

@@ -10,8 +10,6 @@ use App\Actions\People\OneTimeCodes;
 use App\Http\PeoplePage;
 use App\Models\User;
 use App\People\Devices;
-use App\People\OpenId;
-use App\People\Whoever;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
@@ -133,10 +131,7 @@ final class SignInController
 
     private function page(Request $request, ?string $problem = null, int $status = 200): Response
     {
-        return PeoplePage::of('people.sign-in', [
-            'problem' => $problem, 'email' => PeoplePage::said($request, 'email'), 'to' => PeoplePage::way($request),
-            'provider' => OpenId::isSetUp() ? OpenId::name() : null, 'before' => Whoever::asks()?->name,
-        ], $status);
+        return PeoplePage::signIn(PeoplePage::said($request, 'email'), PeoplePage::way($request), $problem, $status);
     }
 
     private function codePage(Request $request, ?string $problem = null, int $status = 200): Response
