@@ -89,16 +89,19 @@ final class RoomBench implements Bench
                     );
         }
         [$camera, $screen] = $flashes;
+        if ($camera === [] || $screen === []) {
+            throw new \RuntimeException("No flashes in take {$take->number}, which is {$take->state->value}: {$take->problem}");
+        }
         $apart = [];
         foreach ($camera as $at) {
-            $nearest = min(array_map(fn (float $other): float => abs($other - $at), $screen ?: [INF]));
+            $nearest = min(array_map(fn (float $other): float => abs($other - $at), $screen));
             // The pause falls into a flash, or the take ends in one: that one is no pair.
             if ($nearest < 0.5) {
                 $apart[] = $nearest;
             }
         }
 
-        return $apart === [] ? -1 : (int) round(1000 * max($apart));
+        return $apart === [] ? throw new \RuntimeException('No two flashes belong together.') : (int) round(1000 * max($apart));
     }
 
     /** @return list<float> seconds at which the picture becomes bright */

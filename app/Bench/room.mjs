@@ -144,6 +144,10 @@ async function weigh() {
     memory.browser.push(held(await flashing.processes()));
     memory.server.push(held(execFileSync('pgrep', ['-f', '--', `-S 127.0.0.1:${new URL(base).port}`], { encoding: 'utf8' }).trim().split('\n')));
 }
+async function newest() {
+    const { sections } = await (await fetch(`${base}/api/lessons/${lesson}`)).json();
+    return sections.find(({ id }) => id === screen).takes.at(-1);
+}
 const pass = (ms) => new Promise((over) => setTimeout(over, ms));
 // Every stretch but the first begins after a pause.
 for (let stretch = 0; stretch < Number(stretches); stretch++) {
@@ -157,5 +161,9 @@ for (let stretch = 0; stretch < Number(stretches); stretch++) {
 }
 await flashing.press('f');
 await flashing.until(`location.pathname.includes('/review/')`);
+// Review is there before the last chunks are.
+for (let waited = 0; waited < 120 && (await newest()).state === 'recording'; waited++) {
+    await pass(500);
+}
 await flashing.close();
 console.log(JSON.stringify({ cpu, pen: times[Math.floor(times.length * 0.95)], memory }));
