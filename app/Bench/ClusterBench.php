@@ -45,7 +45,7 @@ final class ClusterBench implements Bench
             'queue.default' => 'redis', 'cache.default' => 'redis', 'reel.locks' => 'redis',
         ]);
         app()->forgetInstance(Locks::class);
-        // Where it is noted what was asked for already: made when this process began, it would be another store than the workers'.
+        // There it is noted what was asked for already; made when this process began, it would not be the workers' one.
         app()->forgetInstance('cache.store');
         try {
             $one = $this->seconds($lesson->id, $port, 1);
