@@ -33,7 +33,8 @@ final readonly class TakeBeingRead
     /** What is waited for. */
     public function says(): string
     {
-        $of = "take {$this->take->number} of \"{$this->take->section->heading}\"";
+        $heading = trim($this->take->section->heading);
+        $of = "take {$this->take->number}".($heading === '' ? '' : " of \"{$heading}\"");
 
         return $this->take->problem === null ? "Waiting until {$of} is read" : "Waiting for {$of}: {$this->take->problem}";
     }
