@@ -11,6 +11,7 @@ use App\Media\MediaStore;
 use App\Media\Program;
 use App\Models\Take;
 use App\Models\TakeState;
+use App\Models\Track;
 use OpenReel\Core\Script\Script;
 use OpenReel\Core\Take\TrackKind;
 use OpenReel\Core\Time\Tick;
@@ -24,7 +25,7 @@ final class RoomBench implements Bench
      */
     private const STRETCHES = [2, 6];
 
-    private const NAMES = ['room_cpu', 'pen_latency_ms', 'tracks_apart_ms'];
+    private const NAMES = ['room_cpu', 'pen_latency_ms', 'tracks_apart_ms', 'sound_drift_ms'];
 
     public function __construct(
         private readonly MakeLesson $make,
@@ -61,7 +62,10 @@ final class RoomBench implements Bench
         );
         yield 'room_cpu' => [round($told['cpu'], 3), '<= 0.05'];
         yield 'pen_latency_ms' => [(int) round($told['pen']), '<= 25'];
-        yield 'tracks_apart_ms' => [$this->apart(), '<= 20'];
+        $take = $this->flashing();
+        $flashes = $this->flashes($take, TrackKind::Camera);
+        yield 'tracks_apart_ms' => [$this->apart($flashes, $this->flashes($take, TrackKind::Screen)), '<= 20'];
+        yield 'sound_drift_ms' => [$this->drift($flashes, $this->tones($take)), '<= 20'];
         // While a take rolls; the first fifth of it is for filling caches.
         foreach ($told['memory'] as $whose => $megabytes) {
             $last = (float) end($megabytes);
@@ -70,28 +74,24 @@ final class RoomBench implements Bench
         }
     }
 
-    /** The largest difference between a flash in the camera's file and the same in the screen's, put in step, in milliseconds. */
-    private function apart(): int
+    /** The take in which camera and screen flash and a tone sounds, read. */
+    private function flashing(): Take
     {
         /** @var Take $take */
         $take = Take::query()->where('state', TakeState::Ingesting)->orderByDesc('id')->firstOrFail();
         ($this->ingest)($take);
-        $flashes = [];
-        foreach ([TrackKind::Camera, TrackKind::Screen] as $kind) {
-            $track = $take->tracks()->where('kind', $kind)->first();
-            $file = $track?->file_path;
-            $flashes[] =
-                $file === null
-                    ? []
-                    : array_map(
-                        fn (float $at): float => $at + $track->offset_ticks / Tick::RATE,
-                        $this->flashes($this->media->path($file)),
-                    );
-        }
-        [$camera, $screen] = $flashes;
-        if ($camera === [] || $screen === []) {
-            throw new \RuntimeException("No flashes in take {$take->number}, which is {$take->state->value}: {$take->problem}");
-        }
+
+        return $take;
+    }
+
+    /**
+     * The largest difference between a flash of the camera and the same of the screen, in milliseconds.
+     *
+     * @param  non-empty-list<float>  $camera
+     * @param  non-empty-list<float>  $screen
+     */
+    private function apart(array $camera, array $screen): int
+    {
         $apart = [];
         foreach ($camera as $at) {
             $nearest = min(array_map(fn (float $other): float => abs($other - $at), $screen));
@@ -104,21 +104,47 @@ final class RoomBench implements Bench
         return $apart === [] ? throw new \RuntimeException('No two flashes belong together.') : (int) round(1000 * max($apart));
     }
 
-    /** @return list<float> seconds at which the picture becomes bright */
-    private function flashes(string $file): array
+    /**
+     * How much more or less than in the first tenth of the take a tone lies behind its flash in the last tenth, in milliseconds.
+     * How far it lies behind is the work of what makes it; that this stays the same is the recorder's.
+     *
+     * @param  list<float>  $flashes
+     * @param  list<float>  $tones
+     */
+    private function drift(array $flashes, array $tones): int
     {
-        $log = Program::run([
-            (string) config('reel.programs.ffmpeg'),
-            '-nostdin',
-            '-i',
-            $file,
-            '-vf',
-            'scale=16:16,signalstats,metadata=print:key=lavfi.signalstats.YAVG',
-            '-f',
-            'null',
-            '-',
-        ])['log'];
-        preg_match_all('/pts_time:([\d.]+)\s.*?YAVG=([\d.]+)/s', $log, $found, PREG_SET_ORDER);
+        $behind = [];
+        $next = 0;
+        foreach ($flashes as $at) {
+            while ($next < count($tones) && $tones[$next] < $at - 0.1) {
+                $next++;
+            }
+            if ($next < count($tones) && $tones[$next] < $at + 0.5) {
+                $behind[] = $tones[$next] - $at;
+            }
+        }
+        $few = max(1, intdiv(count($behind), 10));
+        [$first, $last] = array_map(
+            function (array $some): float {
+                sort($some);
+
+                return $some[intdiv(count($some), 2)] ?? throw new \RuntimeException('No tone belongs to a flash.');
+            },
+            [array_slice($behind, 0, $few), array_slice($behind, -$few)],
+        );
+
+        return (int) round(1000 * abs($last - $first));
+    }
+
+    /** @return non-empty-list<float> seconds of the take at which the picture becomes bright */
+    private function flashes(Take $take, TrackKind $kind): array
+    {
+        preg_match_all(
+            '/pts_time:([\d.]+)\s.*?YAVG=([\d.]+)/s',
+            $this->log($take, $kind, ['-vf', 'scale=16:16,signalstats,metadata=print:key=lavfi.signalstats.YAVG']),
+            $found,
+            PREG_SET_ORDER,
+        );
         $flashes = [];
         $was = true;
         foreach ($found as [, $at, $bright]) {
@@ -129,6 +155,54 @@ final class RoomBench implements Bench
             $was = $is;
         }
 
-        return $flashes;
+        return $this->ofTheTake($take, $kind, $flashes);
+    }
+
+    /** @return non-empty-list<float> seconds of the take at which the tone begins to sound */
+    private function tones(Take $take): array
+    {
+        $log = $this->log($take, TrackKind::Microphone, [
+            '-af',
+            'bandpass=f=3000:width_type=h:w=300,silencedetect=noise=-20dB:duration=0.5',
+        ]);
+        preg_match_all('/silence_end: ([\d.]+)/', $log, $found);
+
+        return $this->ofTheTake($take, TrackKind::Microphone, array_map(floatval(...), $found[1]));
+    }
+
+    /**
+     * @param  list<float>  $moments  seconds of the file
+     * @return non-empty-list<float> seconds of the take
+     */
+    private function ofTheTake(Take $take, TrackKind $kind, array $moments): array
+    {
+        if ($moments === []) {
+            throw new \RuntimeException("Nothing to see or hear in the {$kind->value} of take {$take->number}: {$take->problem}");
+        }
+        $offset = $this->track($take, $kind)->offset_ticks / Tick::RATE;
+
+        return array_map(fn (float $at): float => $at + $offset, $moments);
+    }
+
+    /** @param  list<string>  $filter */
+    private function log(Take $take, TrackKind $kind, array $filter): string
+    {
+        $file = $this->track($take, $kind)->file_path ?? throw new \RuntimeException("No {$kind->value}: {$take->problem}");
+
+        return Program::run([
+            (string) config('reel.programs.ffmpeg'),
+            '-nostdin',
+            '-i',
+            $this->media->path($file),
+            ...$filter,
+            '-f',
+            'null',
+            '-',
+        ])['log'];
+    }
+
+    private function track(Take $take, TrackKind $kind): Track
+    {
+        return $take->tracks()->where('kind', $kind)->firstOrFail();
     }
 }

@@ -32,6 +32,7 @@ async function roll(page) {
 async function share(page) {
     await page.locator('.record-warning').getByRole('button', { name: 'Share a screen' }).click();
     await page.locator('.record-stage .screen video').waitFor({ state: 'attached' });
+    await page.getByText('Ready', { exact: true }).waitFor();
 }
 
 const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: SWITCHES });
@@ -85,13 +86,18 @@ await writing.context().close();
 
 await browser.close();
 
-/** Camera and screen flash in the same task, again and again; a voice-like noise tells when each began. Runs in the page. */
+/**
+ * Camera and screen flash in the same task, again and again, and a tone sounds as long as each flash; a voice-like noise tells
+ * when each track began. Runs in the page.
+ */
 function flashes() {
     const canvases = [0, 1].map(() => Object.assign(document.createElement('canvas'), { width: 640, height: 360 }));
     const pens = canvases.map((canvas) => canvas.getContext('2d', { alpha: false }));
     const streams = canvases.map((canvas) => canvas.captureStream(0));
+    const gates = [];
     setInterval(() => {
         const bright = performance.now() % 1500 < 300;
+        gates.forEach(({ gain }) => (gain.value = bright ? 0.3 : 0));
         pens.forEach((pen, i) => {
             pen.fillStyle = bright ? '#fff' : '#101010';
             pen.fillRect(0, 0, 640, 360);
@@ -113,6 +119,11 @@ function flashes() {
         const source = new AudioBufferSourceNode(context, { buffer, loop: true });
         source.connect(out);
         source.start();
+        const tone = new OscillatorNode(context, { frequency: 3000 });
+        const gate = new GainNode(context, { gain: 0 });
+        tone.connect(gate).connect(out);
+        tone.start();
+        gates.push(gate);
         return out.stream;
     };
     navigator.mediaDevices.getUserMedia = async ({ video }) => (video ? streams[0] : voice());
@@ -127,6 +138,7 @@ const shows = (text) => `[...document.querySelectorAll('*')].some((one) => [...o
 await flashing.until(shows('Ready'));
 await flashing.run(`[...document.querySelectorAll('.record-warning button')].find((one) => one.textContent === 'Share a screen').click()`);
 await flashing.until(`document.querySelector('.record-stage .screen video') !== null`);
+await flashing.until(shows('Ready'));
 await flashing.press('r');
 await flashing.until(shows('Recording'));
 

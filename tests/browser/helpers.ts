@@ -158,6 +158,7 @@ export function silences(film: string): [number, number][] {
 
 /** Counts down and waits until it rolls. */
 export async function roll(page: Page): Promise<void> {
+    await expect(page.getByText('Ready', { exact: true })).toBeVisible();
     await page.keyboard.press('r');
     await expect(page.getByText('Counting down')).toBeVisible();
     await expect(page.getByText('Recording', { exact: true })).toBeVisible({ timeout: 10_000 });
