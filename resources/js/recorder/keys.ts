@@ -1,3 +1,5 @@
+import { recall, remember } from '../api/remembered';
+
 /** Everything in the room that has a key, with the keys it has unless the presenter chose others. As `KeyboardEvent.key`. */
 export const ACTIONS = {
     record: { does: 'Record: count down, then roll', keys: ['r'] },
@@ -86,23 +88,11 @@ export function clash(action: Action, key: string, own: OwnKeys): string | null 
 
 const STORED = 'reel.keys';
 
-export function rememberedKeys(): OwnKeys {
-    try {
-        const stored = JSON.parse(localStorage.getItem(STORED) ?? '{}') as Record<string, unknown>;
-        return Object.fromEntries(
-            Object.entries(stored).filter(
-                ([name, keys]) => isAction(name) && Array.isArray(keys) && keys.every((key) => typeof key === 'string'),
-            ),
-        ) as OwnKeys;
-    } catch {
-        return {};
-    }
-}
+export const rememberedKeys = (): OwnKeys =>
+    Object.fromEntries(
+        Object.entries(recall(STORED) ?? {}).filter(
+            ([name, keys]) => isAction(name) && Array.isArray(keys) && keys.every((key) => typeof key === 'string'),
+        ),
+    ) as OwnKeys;
 
-export function rememberKeys(own: OwnKeys): void {
-    try {
-        localStorage.setItem(STORED, JSON.stringify(own));
-    } catch {
-        // They hold for this visit.
-    }
-}
+export const rememberKeys = (own: OwnKeys): void => remember(STORED, own);

@@ -1,7 +1,8 @@
+import { recall, remember } from '../api/remembered';
 import type { Rect } from '../api/types';
 import { NONE } from './devices';
 
-/** What is recorded from, and how the room is set up. Remembered by course, in this browser. */
+/** What is recorded from, and how the room is set up. Remembered by course and person, in this browser. */
 export interface Setup {
     /** Ids of devices; undefined as long as nothing was chosen. */
     camera?: string;
@@ -58,26 +59,13 @@ const STORED = 'reel.setup';
 /** Where devices were remembered before they were remembered by course. */
 const BEFORE = 'reel.devices';
 
-function read(key: string): Partial<Setup> | null {
-    try {
-        const stored: unknown = JSON.parse(localStorage.getItem(key) ?? 'null');
-        return typeof stored === 'object' ? stored : null;
-    } catch {
-        return null;
-    }
-}
-
 /** @param place id of the course, or of a lesson without one; what was used elsewhere last stands in for it */
 export function rememberedSetup(place: string): Setup {
-    const stored = read(`${STORED}.${place}`) ?? read(STORED) ?? read(BEFORE) ?? {};
+    const stored: Partial<Setup> = recall(`${STORED}.${place}`) ?? recall(STORED) ?? recall(BEFORE) ?? {};
     return { ...freshSetup, ...stored, prompter: { ...freshSetup.prompter, ...stored.prompter } };
 }
 
 export function rememberSetup(place: string, setup: Setup): void {
-    try {
-        localStorage.setItem(`${STORED}.${place}`, JSON.stringify(setup));
-        localStorage.setItem(STORED, JSON.stringify(setup));
-    } catch {
-        // Without room it is chosen anew next time.
-    }
+    remember(`${STORED}.${place}`, setup);
+    remember(STORED, setup);
 }

@@ -1,6 +1,7 @@
 import { useEffect, useRef, useState } from 'react';
 import Form from 'react-bootstrap/Form';
 import { useParams } from 'react-router';
+import { recall, remember } from '../../api/remembered';
 import { PrompterGuest, type Shown } from '../../recorder/secondWindow';
 import { useKeys } from '../../ui/useKeys';
 import { Prompter } from '../record/Prompter';
@@ -13,13 +14,7 @@ interface Look {
 const STORED = 'reel.second-prompter';
 const fresh: Look = { size: 2.6, mirrored: false };
 
-function remembered(): Look {
-    try {
-        return { ...fresh, ...(JSON.parse(localStorage.getItem(STORED) ?? '{}') as Partial<Look>) };
-    } catch {
-        return fresh;
-    }
-}
+const remembered = (): Look => ({ ...fresh, ...recall(STORED) });
 
 const words = { counting: 'Starts in', rolling: 'Recording', paused: 'Paused' } as const;
 
@@ -35,7 +30,7 @@ export default function PrompterRoom() {
         return () => made.close();
     }, [lessonId]);
     useEffect(() => {
-        localStorage.setItem(STORED, JSON.stringify(look));
+        remember(STORED, look);
         document.title = 'Prompter - Open Reel';
     }, [look]);
     const step = (by: number) => guest.current?.step(by);

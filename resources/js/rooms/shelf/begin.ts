@@ -1,4 +1,5 @@
 import type { api as Api } from '../../api/client';
+import { recall, remember } from '../../api/remembered';
 import type { Lesson, ScriptText } from '../../api/types';
 import type { bringSlides } from '../../ui/bringSlides';
 
@@ -13,18 +14,12 @@ export interface Beginning {
     file: File | null;
 }
 
-const key = 'reel.new-lesson';
+const STORED = 'reel.new-lesson';
 
 /** The set-up of the lesson made last. */
-export function lastSetup(): Partial<Beginning> {
-    try {
-        return JSON.parse(localStorage.getItem(key) ?? '{}') as Partial<Beginning>;
-    } catch {
-        return {};
-    }
-}
+export const lastSetup = (): Partial<Beginning> => recall(STORED) ?? {};
 
-export const rememberSetup = (chosen: Partial<Beginning>): void => localStorage.setItem(key, JSON.stringify(chosen));
+export const rememberSetup = (chosen: Partial<Beginning>): void => remember(STORED, chosen);
 
 /**
  * Makes a lesson, with the script or the slides it starts from. The file is read first: when it cannot be used, no
