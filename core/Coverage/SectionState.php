@@ -19,6 +19,7 @@ final readonly class SectionState
      * @param  string  $says  the state in words
      * @param  string|null  $kept  id of the take that is heard first
      * @param  string|null  $waiting  id of the newest take without a verdict
+     * @param  string|null  $reading  id of the newest take that is kept and not read yet: what it speaks is not known
      * @param  int  $lengthMs  as heard, or about as long as it will be
      * @param  int|null  $offTargetMs  how much longer (or, negative, shorter) than meant, when that is more than a tenth
      */
@@ -28,6 +29,7 @@ final readonly class SectionState
         public string $says,
         public ?string $kept,
         public ?string $waiting,
+        public ?string $reading,
         public int $lengthMs,
         public ?int $offTargetMs,
     ) {
@@ -36,7 +38,7 @@ final readonly class SectionState
     /** @param  string  $kind  the card's */
     public static function ofCard(string $kind, int $lengthMs): self
     {
-        return new self('filled', false, "{$kind} card", null, null, $lengthMs, null);
+        return new self('filled', false, "{$kind} card", null, null, null, $lengthMs, null);
     }
 
     /**
@@ -46,9 +48,10 @@ final readonly class SectionState
      */
     public static function of(SectionCoverage $coverage, array $takes, array $heard, int $estimateMs, ?int $targetMs): self
     {
-        $waiting = null;
+        $waiting = $reading = null;
         foreach ($takes as $take) {
             $waiting = $take->isWaiting ? $take : $waiting;
+            $reading = $take->isKept && $take->isBeingRead ? $take->id : $reading;
         }
         $first = $coverage->parts[0]->take ?? null;
         // A take that was kept before it could be listened to is kept all the same.
@@ -63,7 +66,7 @@ final readonly class SectionState
         };
         $notes = array_filter([
             $flagged !== [] || ($first === null && ($waiting->isFlagged ?? false)) ? 'something to look at' : null,
-            $first !== null && $coverage->missing !== [] ? self::missing(count($coverage->missing)) : null,
+            $first !== null && $coverage->missing !== [] && $reading === null ? self::missing(count($coverage->missing)) : null,
         ]);
         $says = $coverage->isElsewhere
             ? 'spoken in the take of another section'
@@ -74,9 +77,10 @@ final readonly class SectionState
         return new self(
             $fill,
             $notes !== [],
-            implode(', ', [$says, ...$notes]),
+            implode(', ', [$says, ...$notes, ...($reading === null ? [] : ['being read'])]),
             $first,
             $waiting?->id,
+            $reading,
             $length,
             $targetMs !== null && abs($off) > self::TARGET_SLACK * $targetMs ? $off : null,
         );
@@ -96,6 +100,7 @@ final readonly class SectionState
             'says' => $this->says,
             'kept' => $this->kept,
             'waiting' => $this->waiting,
+            'reading' => $this->reading,
             'length_ms' => $this->lengthMs,
             'off_target_ms' => $this->offTargetMs,
         ];

@@ -10,8 +10,14 @@ final readonly class TakeLook
     /**
      * @param  bool  $isWaiting  it has no verdict yet and could be used
      * @param  bool  $isFlagged  something about it is to be looked at
+     * @param  bool  $isBeingRead  it is recorded, and what is in it is not known yet
      */
-    public function __construct(public string $id, public bool $isKept, public bool $isWaiting, public bool $isFlagged)
-    {
+    public function __construct(
+        public string $id,
+        public bool $isKept,
+        public bool $isWaiting,
+        public bool $isFlagged,
+        public bool $isBeingRead = false,
+    ) {
     }
 }

@@ -293,6 +293,8 @@ final class ExportTest extends FeatureTestCase
         $this->getJson("/api/exports/{$id}")->assertJson([
             'state' => 'waiting', 'doing' => "Waiting until take 1 of \"{$section->heading}\" is read",
         ]);
+        $this->getJson("/api/lessons/{$section->lesson_id}")
+            ->assertJsonFragment(['says' => 'kept, being read', 'reading' => $take->id]);
         $take->update(['problem' => 'The disk is full.']);
         $this->travel(5)->seconds();
         $work();

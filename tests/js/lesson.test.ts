@@ -5,7 +5,7 @@ import { nextStep } from '../../resources/js/rooms/review/nextStep';
 import { changedSince } from '../../resources/js/rooms/script/changed';
 import { begin } from '../../resources/js/rooms/shelf/begin';
 import { groups } from '../../resources/js/rooms/shelf/Courses';
-import { offTarget, sectionState } from '../../resources/js/shell/sectionState';
+import { offTarget, sectionState, withoutFilm } from '../../resources/js/shell/sectionState';
 
 const take = (number: number, verdict: Take['verdict'], lines: [string, string][] = [], more: Partial<Take> = {}) =>
     ({
@@ -35,7 +35,7 @@ const section = (id: string, lines: [string, string][], takes: Take[] = [], more
 const progress = (takes: Take[], { card }: Partial<Section>) => {
     const kept = takes.find((one) => one.verdict === 'kept')?.id ?? null;
     const waiting = takes.findLast((one) => one.verdict === 'undecided')?.id ?? null;
-    return { fill: kept || card ? 'filled' : waiting ? 'half' : 'hollow', kept, waiting };
+    return { fill: kept || card ? 'filled' : waiting ? 'half' : 'hollow', kept, waiting, reading: null };
 };
 const lessonOf = (...sections: Section[]) => ({ sections }) as never;
 
@@ -68,11 +68,21 @@ describe('how a section stands', () => {
     it('is as the server says it, with the takes at hand', () => {
         const takes = [take(1, 'kept'), take(2, 'undecided')];
         const said = { fill: 'filled', notched: true, says: 'kept', length_ms: 4000, off_target_ms: null } as const;
-        const state = sectionState(section('s', [], takes, { progress: { ...said, kept: 't1', waiting: 't2' } }));
+        const state = sectionState(
+            section('s', [], takes, { progress: { ...said, kept: 't1', waiting: 't2', reading: null } }),
+        );
         expect(state).toMatchObject({ fill: 'filled', notched: true, says: 'kept', lengthMs: 4000 });
         expect([state.kept, state.waiting]).toEqual(takes);
-        const elsewhere = sectionState(section('s', [], [], { progress: { ...said, kept: 'other', waiting: null } }));
+        const elsewhere = sectionState(
+            section('s', [], [], { progress: { ...said, kept: 'other', waiting: null, reading: null } }),
+        );
         expect(elsewhere.kept).toBeNull();
+    });
+
+    it('tells what is being read from what nobody kept', () => {
+        const [read, reading, hollow] = ['a', 'b', 'c'].map((id) => section(id, [], [])) as [Section, Section, Section];
+        reading.progress = { ...reading.progress, reading: 't1' };
+        expect(withoutFilm([read, reading, hollow], ['b', 'c'])).toEqual({ unkept: [hollow], reading: [reading] });
     });
 
     it('may miss its target by a tenth', () => {

@@ -184,6 +184,7 @@ export const lesson = {
                 "says": "kept",
                 "kept": "id9",
                 "waiting": "id10",
+                "reading": null,
                 "length_ms": 2290,
                 "off_target_ms": null
             },
@@ -345,6 +346,7 @@ export const lesson = {
                 "says": "not recorded",
                 "kept": null,
                 "waiting": null,
+                "reading": null,
                 "length_ms": 2070,
                 "off_target_ms": null
             },
@@ -401,6 +403,7 @@ export const lesson = {
                 "says": "closing card",
                 "kept": null,
                 "waiting": null,
+                "reading": null,
                 "length_ms": 2000,
                 "off_target_ms": null
             },

@@ -7,6 +7,7 @@ namespace App\Http\Resources;
 use App\Models\Section;
 use App\Models\Slide;
 use App\Models\Take;
+use App\Models\TakeState;
 use App\Readers\LearnedPace;
 use App\Readers\LessonCoverage;
 use App\Readers\LessonStyle;
@@ -146,6 +147,7 @@ final class SectionResource extends JsonResource
             $t['verdict'] === 'undecided' && $t['state'] !== 'unusable',
             // Of a kept take, coverage tells which lines are missing: another one may speak them.
             array_diff($t['flags'], $t['verdict'] === 'kept' ? [SpeechFlag::LinesMissing->value] : []) !== [] || $t['cut_off'],
+            $t['state'] === TakeState::Ingesting->value,
         );
         $of = $coverage->sections[$section] ?? new SectionCoverage([], [], false);
         $heard = [];

@@ -10,6 +10,8 @@ export interface SectionState {
     kept: Take | null;
     /** The newest take still waiting for a verdict. */
     waiting: Take | null;
+    /** The newest take that is kept and not read yet. */
+    reading: Take | null;
     lengthMs: number;
     /** How much longer or shorter than meant, when that is more than a tenth; null without a target. */
     offTargetMs: number | null;
@@ -24,8 +26,18 @@ export function sectionState({ progress, takes }: Section): SectionState {
         says: progress.says,
         kept: take(progress.kept),
         waiting: take(progress.waiting),
+        reading: take(progress.reading),
         lengthMs: progress.length_ms,
         offTargetMs: progress.off_target_ms,
+    };
+}
+
+/** Sections of which the film has nothing: those in which nothing is kept, and those of which what is kept is being read. */
+export function withoutFilm(sections: Section[], missing: string[]): { unkept: Section[]; reading: Section[] } {
+    const without = sections.filter(({ id }) => missing.includes(id));
+    return {
+        unkept: without.filter(({ progress }) => progress.reading === null),
+        reading: without.filter(({ progress }) => progress.reading !== null),
     };
 }
 

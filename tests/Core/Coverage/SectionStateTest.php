@@ -58,6 +58,31 @@ final class SectionStateTest extends TestCase
         self::assertTrue(SectionState::of(new SectionCoverage([], ['a'], false), [$waiting], [], 1, null)->notched);
     }
 
+    public function test_what_a_take_lacks_is_known_once_it_was_read(): void
+    {
+        $whole = new TakeLook('k', true, false, false);
+        $reading = new TakeLook('p', true, false, false, true);
+        $heard = new SectionCoverage([new UsedPart('k', Example::span(0, 48_000), ['a'])], ['b'], false);
+        $nothing = new SectionCoverage([], ['a', 'b'], false);
+
+        self::assertSame(
+            ['filled', false, 'kept, being read', 9_000],
+            $this->told(SectionState::of($nothing, [$reading], [], 9_000, null)),
+        );
+        self::assertSame(
+            ['filled', false, 'kept, being read', 1_000],
+            $this->told(SectionState::of($heard, [$whole, $reading], ['k' => $whole], 9_000, null)),
+            'a pickup that may speak the line',
+        );
+        self::assertSame('p', SectionState::of($heard, [$whole, $reading], ['k' => $whole], 9_000, null)->reading);
+        $undecided = new TakeLook('u', false, true, false, true);
+        self::assertSame(
+            'kept, one line not recorded yet',
+            SectionState::of($heard, [$whole, $undecided], ['k' => $whole], 9_000, null)->says,
+            'what is not kept speaks nothing',
+        );
+    }
+
     public function test_a_tenth_off_the_target_is_as_meant(): void
     {
         $off = fn (int $estimate): ?int => SectionState::of(new SectionCoverage([], [], false), [], [], $estimate, 60_000)

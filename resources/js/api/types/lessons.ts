@@ -115,6 +115,8 @@ export interface SectionProgress {
     kept: string | null;
     /** The newest take still waiting for a verdict. */
     waiting: string | null;
+    /** The newest take that is kept and not read yet: what it speaks is not known. */
+    reading: string | null;
     length_ms: number;
     /** How much longer or shorter than meant, when that is more than a tenth; null otherwise. */
     off_target_ms: number | null;

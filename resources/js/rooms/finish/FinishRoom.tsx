@@ -10,6 +10,7 @@ import { fingerprint } from '../../player/plan';
 import { useLessonPlace } from '../../shell/LessonFrame';
 import { roomPath } from '../../shell/paths';
 import { SectionLinks } from '../../shell/SectionLinks';
+import { withoutFilm } from '../../shell/sectionState';
 import { EmptyPlace } from '../../ui/EmptyPlace';
 import { clock } from '../../ui/time';
 import { Waiting } from '../../ui/Waiting';
@@ -112,7 +113,7 @@ export default function FinishRoom() {
     if (!film || !plan) {
         return <Waiting room="Finish" says="Putting the lesson together..." problem={error?.message} />;
     }
-    const missing = lesson.sections.filter((s) => film.missing.includes(s.id));
+    const { unkept, reading } = withoutFilm(lesson.sections, film.missing);
     const lines = lesson.sections.reduce((sum, one) => sum + (one.card ? 0 : one.coverage.missing.length), 0);
     const first = words.range && all[words.range[0]];
     // Words of one section only: what is seen begins anew with each.
@@ -149,7 +150,7 @@ export default function FinishRoom() {
                 <header>
                     <h1>Finish</h1>
                     <p className="soft times mb-0">
-                        {lesson.sections.length - film.missing.length} of {lesson.sections.length} sections kept ·{' '}
+                        {lesson.sections.length - unkept.length} of {lesson.sections.length} sections kept ·{' '}
                         {clock(plan.length_ms)}
                         {asDraft && ' with the stand-in voice'}
                     </p>
@@ -305,11 +306,18 @@ export default function FinishRoom() {
                                 <p className="soft mb-0">
                                     Click a word to see its frame and choose what is seen from there; draw over words to
                                     choose for them alone.
-                                    {missing.length > 0 && (
+                                    {unkept.length > 0 && (
                                         <>
                                             {' '}
                                             Without a kept take, and left out of the film:{' '}
-                                            <SectionLinks lesson={lesson} sections={missing} />.
+                                            <SectionLinks lesson={lesson} sections={unkept} />.
+                                        </>
+                                    )}
+                                    {reading.length > 0 && (
+                                        <>
+                                            {' '}
+                                            Kept and still being read:{' '}
+                                            <SectionLinks lesson={lesson} sections={reading} room="review" />.
                                         </>
                                     )}
                                 </p>

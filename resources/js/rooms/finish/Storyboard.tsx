@@ -177,7 +177,13 @@ const BoardSectionItem = memo(function BoardSectionItem({
                 number += row.words.length;
                 return (
                     <div className={row.shot ? 'board-row' : 'board-row is-missing'} key={`${row.frame}/${at}`}>
-                        <RowPicture row={row} fps={fps} takes={takes} onShow={onShow} />
+                        <RowPicture
+                            row={row}
+                            fps={fps}
+                            takes={takes}
+                            without={section.progress.reading ? 'being read' : 'not recorded yet'}
+                            onShow={onShow}
+                        />
                         <p>
                             {at === 0 && cues.filter((cue) => opens(section, cue)).map(chip)}
                             {row.words.map((word, n) => (
@@ -292,15 +298,19 @@ function SectionNote({
     const review = roomPath(lesson.id, 'review', section.id);
     const changed = section.coverage.lines.filter(({ was }) => was !== null).length;
     const missing = isHeard ? section.coverage.missing.length : 0;
-    const pickup = isHeard
-        ? section.coverage.lines.filter(({ take, was }) => take === null || was !== null).map(({ id }) => id)
-        : [];
+    // What a take speaks is known once it was read.
+    const pickup =
+        isHeard && !state.reading
+            ? section.coverage.lines.filter(({ take, was }) => take === null || was !== null).map(({ id }) => id)
+            : [];
     if (section.card) {
         return null;
     }
     return (
         <small className="soft">
-            {!isHeard && state.waiting ? (
+            {state.reading ? (
+                <Link to={review}>take {state.reading.number} is being read</Link>
+            ) : !isHeard && state.waiting ? (
                 <Link to={review}>Take {state.waiting.number} waits for your verdict</Link>
             ) : !isHeard && !section.coverage.elsewhere ? (
                 <Link to={roomPath(lesson.id, 'record', section.id)}>Record section {index + 1}</Link>
@@ -328,15 +338,18 @@ function RowPicture({
     row,
     fps,
     takes,
+    without,
     onShow,
 }: {
     row: BoardRow;
     fps: number;
     takes: Take[];
+    /** What is said where there is no picture. */
+    without: string;
     onShow: (frame: number) => void;
 }) {
     if (!row.shot || !row.segment || row.frame === null) {
-        return <div className="board-picture soft">not recorded yet</div>;
+        return <div className="board-picture soft">{without}</div>;
     }
     const poster = takes.find((take) => take.id === row.segment?.take_id)?.poster_url;
     const says = pictureSays(row.shot);

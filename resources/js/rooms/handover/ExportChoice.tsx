@@ -45,6 +45,8 @@ export function ExportChoice({ lesson, plan, upToDate, exported, canDraft }: Pro
     const set = (editions: Edition[]) => setText(JSON.stringify(editions));
     const planKey = `${plan.frames}/${plan.rendered}/${lesson.revision}`;
     const ready = plan.rendered === plan.sections;
+    // How much there is to do is known once everything that is kept was read.
+    const waits = lesson.sections.some(({ progress }) => progress.reading !== null);
     const own = here.map(says).filter(Boolean);
     return (
         <section className="export-choice" aria-label="Export">
@@ -61,11 +63,12 @@ export function ExportChoice({ lesson, plan, upToDate, exported, canDraft }: Pro
                 </Button>
                 {canDraft && <DraftButton lessonId={lesson.id} />}
                 <span className="soft">
-                    {upToDate
-                        ? 'The film below is up to date.'
-                        : ready
-                          ? 'Every section is rendered already; this takes a moment.'
-                          : `${plan.rendered} of ${plan.sections} sections are rendered already.`}
+                    {!waits &&
+                        (upToDate
+                            ? 'The film below is up to date.'
+                            : ready
+                              ? 'Every section is rendered already; this takes a moment.'
+                              : `${plan.rendered} of ${plan.sections} sections are rendered already.`)}
                     {!open && own.length > 0 && ` Chosen: ${own.join(' and ')}.`}
                 </span>
             </div>

@@ -6,6 +6,7 @@ import type { Export, Lesson } from '../../api/types';
 import { useLessonPlace } from '../../shell/LessonFrame';
 import { roomPath } from '../../shell/paths';
 import { SectionLinks } from '../../shell/SectionLinks';
+import { withoutFilm } from '../../shell/sectionState';
 import { EmptyPlace } from '../../ui/EmptyPlace';
 import { Icon } from '../../ui/Icon';
 import { clock, day, megabytes } from '../../ui/time';
@@ -44,7 +45,7 @@ export default function HandOverRoom() {
             </EmptyPlace>
         );
     }
-    const missing = lesson.sections.filter((s) => plan.missing.includes(s.id));
+    const { unkept, reading } = withoutFilm(lesson.sections, plan.missing);
     return (
         <main className="room handover-room">
             <h1>Hand over</h1>
@@ -52,12 +53,18 @@ export default function HandOverRoom() {
                 {plan.sections} {plan.sections === 1 ? 'section' : 'sections'}, {clock(plan.length_ms)}, {lesson.width}{' '}
                 x {lesson.height} at {lesson.fps} frames per second, with a chapter for each section.
             </p>
-            {missing.length > 0 && (
+            {unkept.length > 0 && (
                 <p className="flag">
                     <Icon name="exclamation" />
                     <span>
-                        Left out, because no take is kept: <SectionLinks lesson={lesson} sections={missing} />
+                        Left out, because no take is kept: <SectionLinks lesson={lesson} sections={unkept} />
                     </span>
+                </p>
+            )}
+            {reading.length > 0 && (
+                <p className="mb-1">
+                    What you kept of <SectionLinks lesson={lesson} sections={reading} room="review" /> is still being
+                    read. An export waits for it.
                 </p>
             )}
             <CaptionsState lesson={lesson} />
