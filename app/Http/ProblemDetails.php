@@ -9,6 +9,7 @@ use App\Media\DiskFull;
 use App\Media\Trouble;
 use App\Media\UnreadableFile;
 use App\People\SomebodyElse;
+use App\People\Whoever;
 use App\Refusal;
 use App\RefusalKind;
 use Illuminate\Auth\AuthenticationException;
@@ -52,7 +53,7 @@ final class ProblemDetails
             $e instanceof AuthenticationException => [401, 'You are signed out. Sign in again; nothing is lost.', []],
             $e instanceof ModelNotFoundException, $e instanceof NotFoundHttpException => [
                 404,
-                'There is nothing here. It may have been deleted.',
+                self::notHere(),
                 [],
             ],
             $e instanceof HttpExceptionInterface && $e->getStatusCode() === 413 => [
@@ -75,6 +76,17 @@ final class ProblemDetails
             ['Content-Type' => 'application/problem+json'],
             JSON_UNESCAPED_UNICODE | JSON_INVALID_UTF8_SUBSTITUTE,
         );
+    }
+
+    /** The same for what is not there and for what somebody has no part in. */
+    private static function notHere(): string
+    {
+        $name = Whoever::asks()?->name;
+
+        return $name === null
+            ? 'There is nothing here. It may have been deleted.'
+            : "You are signed in as {$name}, and there is nothing here that you take part in. ".
+                'It may have been deleted, or its owner has not let you in.';
     }
 
     private static function status(RefusalKind $kind): int

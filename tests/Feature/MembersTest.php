@@ -52,7 +52,10 @@ final class MembersTest extends PeopleTestCase
         $id = $added->json('members.1.id');
         $this->patchJson("/api/memberships/{$id}", ['role' => 'owner'])->assertOk();
         $this->deleteJson("/api/memberships/{$own->id}")->assertNoContent();
-        $this->getJson("/api/lessons/{$lesson->id}")->assertNotFound();
+        $says = 'You are signed in as Wenna, and there is nothing here that you take part in. '.
+            'It may have been deleted, or its owner has not let you in.';
+        $this->getJson("/api/lessons/{$lesson->id}")->assertNotFound()->assertJsonPath('detail', $says);
+        $this->getJson('/api/lessons/01m8gzr9ehdj0dqc8k00ndvdvm')->assertNotFound()->assertJsonPath('detail', $says);
         self::assertSame(Role::Owner, $this->roleIn($lesson, $piran));
         self::assertSame(
             ['created “How to read a tide table”', 'made Piran a reviewer', 'made Piran an owner', 'left'],

@@ -51,6 +51,11 @@ export function ShelfRoom() {
                     <Button size="lg" onClick={() => setMaking(true)}>
                         <Icon name="plus" /> Create your first lesson
                     </Button>
+                    {me?.person && (
+                        <small className="soft d-block mt-3">
+                            Lessons in which others let you take part stand here too.
+                        </small>
+                    )}
                 </EmptyPlace>
             )}
             {words.trim() !== '' && <Findings words={words} />}
