@@ -350,8 +350,17 @@ test('a lesson is written by two, recorded, looked at by a third, approved and p
     await draft.getByRole('button', { name: 'Send comment' }).click();
     await expect(kerensa.getByText('Say when the neap is.')).toBeVisible();
     await jory.bringToFront();
+    // By telephone.
+    await jory.setViewportSize({ width: 390, height: 800 });
+    const fits = async () => expect(await jory.evaluate(() => document.documentElement.scrollWidth)).toBe(390);
     await jory.getByRole('button', { name: 'Approve version 1' }).click();
     await expect(jory.getByText('You approved it')).toBeVisible();
+    await fits();
+    await isAccessible(jory);
+    await jory.getByRole('link', { name: 'Shelf' }).click();
+    await expect(jory.getByRole('heading', { name: 'Lessons' })).toBeVisible();
+    await fits();
+    await isAccessible(jory);
     await expect(kerensa.getByText('Jory approved it')).toBeVisible();
     await kerensa.getByRole('button', { name: /new$/ }).click();
     await expect(kerensa.getByRole('button', { name: /Jory approved version 1/ })).toBeVisible();
