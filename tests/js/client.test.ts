@@ -1,5 +1,6 @@
 import { afterEach, describe, expect, it, vi } from 'vitest';
 import { api, ApiProblem, reach, Unreachable } from '../../resources/js/api/client';
+import { patienceFor } from '../../resources/js/api/pieces';
 
 const answer = (status: number, body: unknown = {}) =>
     vi.stubGlobal(
@@ -56,6 +57,24 @@ describe('a call of the server', () => {
         const { request } = await import('../../resources/js/api/client');
         await expect(request('GET', 'x', undefined, { signal: stop.signal })).rejects.toThrow('aborted');
         expect(reach.snapshot().away).toBe(false);
+    });
+
+    it('takes a server that says nothing for one that is away, once there was time for an answer', async () => {
+        const dropped = vi.fn(
+            (_: string, { signal }: RequestInit) =>
+                new Promise<Response>((_, fail) =>
+                    signal?.addEventListener('abort', () => fail(signal.reason as Error)),
+                ),
+        );
+        vi.stubGlobal('fetch', dropped);
+        const { request } = await import('../../resources/js/api/client');
+        await expect(request('PUT', 'x', 'words', { patience: 20 })).rejects.toBeInstanceOf(Unreachable);
+        expect(reach.snapshot().away).toBe(true);
+        expect(dropped.mock.calls[0]?.[1]).not.toHaveProperty('patience');
+        reach.found();
+        void request('POST', 'x', 'a film, for as long as it takes').catch(() => undefined);
+        expect(dropped.mock.calls[1]?.[1].signal).toBeUndefined();
+        expect([patienceFor(0), patienceFor(400_000)]).toEqual([20_000, 45_000]);
     });
 
     it('takes an empty answer for what it is', async () => {

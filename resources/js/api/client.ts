@@ -32,9 +32,16 @@ export class SignedOut extends Unreachable {
 
 const signInFirst = 401;
 
+/** A server that does not even say that it is there within this is away, in milliseconds. */
+const pingPatience = 5000;
+
 /** Whether the server can be reached. */
 export const reach = new Reach(async () => {
-    const answer = await fetch('/api/here', { cache: 'no-store', headers: ofThisPage });
+    const answer = await fetch('/api/here', {
+        cache: 'no-store',
+        headers: ofThisPage,
+        signal: AbortSignal.timeout(pingPatience),
+    });
     return answer.status === signInFirst ? { signedOut: true, instead: await instead(answer) } : {};
 });
 
@@ -49,18 +56,32 @@ const gateway = [502, 504];
 
 type Body = Record<string, unknown> | FormData | Blob | string | undefined;
 
+interface Init extends RequestInit {
+    /**
+     * Milliseconds after which a server that has not answered counts as away: a network that drops what it is given says
+     * nothing at all. Only for what may be asked twice; unless given, an answer is waited for as long as the browser does.
+     */
+    patience?: number;
+}
+
 /**
  * One request to the API.
  *
  * @throws ApiProblem | Unreachable
  */
-export async function request<T>(method: string, path: string, body?: Body, init: RequestInit = {}): Promise<T> {
+export async function request<T>(
+    method: string,
+    path: string,
+    body?: Body,
+    { patience, ...init }: Init = {},
+): Promise<T> {
     const isJson =
         body !== undefined && !(body instanceof FormData) && !(body instanceof Blob) && typeof body !== 'string';
     let response: Response;
     try {
         response = await fetch(`/api/${path}`, {
             method,
+            signal: patience === undefined ? undefined : AbortSignal.timeout(patience),
             ...init,
             headers: {
                 Accept: 'application/json',

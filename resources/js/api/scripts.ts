@@ -1,6 +1,7 @@
 import { scriptDrafts } from '../page/scriptDrafts';
 import { ScriptSync } from '../page/ScriptSync';
-import { ApiProblem, api } from './client';
+import { ApiProblem, api, request } from './client';
+import { patienceFor } from './pieces';
 import { refreshLesson } from './queries';
 import type { ScriptText } from './types';
 
@@ -31,8 +32,9 @@ async function read(lessonId: string): Promise<ScriptSync<ScriptText>> {
     const path = `lessons/${lessonId}/script`;
     const script = await api.get<ScriptText>(path);
     const sync = new ScriptSync<ScriptText>(script, {
-        save: (text, revision) => api.put<ScriptText>(path, { text, revision }),
-        load: () => api.get<ScriptText>(path),
+        save: (text, revision) =>
+            request<ScriptText>('PUT', path, { text, revision }, { patience: patienceFor(text.length) }),
+        load: () => request<ScriptText>('GET', path, undefined, { patience: patienceFor(0) }),
         answerOf: (error) =>
             error instanceof ApiProblem
                 ? {

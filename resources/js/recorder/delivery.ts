@@ -1,5 +1,5 @@
 import { api, ApiProblem, request } from '../api/client';
-import { sendPiece, wanted } from '../api/pieces';
+import { patienceFor, sendPiece, wanted } from '../api/pieces';
 import type { Me, Take } from '../api/types';
 import type { StoredTake } from './chunkStore';
 
@@ -23,14 +23,23 @@ export const httpDelivery: Delivery = {
     sendChunk: (track, number, chunk) => sendPiece(`tracks/${track}/chunks/${number}`, chunk),
 
     async sendEvents(take, from, rows) {
+        const log = rows.join('\n');
         const headers = { 'Content-Type': 'application/jsonl' };
         return wanted(() =>
-            request<{ next: number }>('PUT', `takes/${take}/events/${from}`, rows.join('\n'), { headers }),
+            request<{ next: number }>('PUT', `takes/${take}/events/${from}`, log, {
+                headers,
+                patience: patienceFor(log.length),
+            }),
         );
     },
 
     async finish(take) {
-        await api.post<Take>(`takes/${take.takeId}/finish`, { tracks: take.tracks });
+        await request<Take>(
+            'POST',
+            `takes/${take.takeId}/finish`,
+            { tracks: take.tracks },
+            { patience: patienceFor(0) },
+        );
         if (take.discard) {
             await api.patch<Take>(`takes/${take.takeId}`, { verdict: 'discarded' });
         }

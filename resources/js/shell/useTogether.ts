@@ -1,5 +1,5 @@
 import { useEffect, useSyncExternalStore } from 'react';
-import { api } from '../api/client';
+import { request } from '../api/client';
 import { useMe } from '../api/me';
 import { NOTICES, queryClient } from '../api/queries';
 import { knownScript } from '../api/scripts';
@@ -10,11 +10,14 @@ import { ofThisPage } from '../api/whose';
 const windowId = Array.from(crypto.getRandomValues(new Uint8Array(12)), (byte) =>
     byte.toString(16).padStart(2, '0'),
 ).join('');
+/** Asked again and again: a server that does not answer for so long is away. */
+const PATIENCE_MS = 10_000;
 const path = (lessonId: string) => `lessons/${lessonId}/here/${windowId}`;
 
 /** This window among the others that have a lesson open. */
 export const together = new Together({
-    say: (lessonId, place) => api.put<{ others: Here[]; changes: number }>(path(lessonId), { ...place }),
+    say: (lessonId, place) =>
+        request<{ others: Here[]; changes: number }>('PUT', path(lessonId), { ...place }, { patience: PATIENCE_MS }),
     leave: (lessonId) =>
         void fetch(`/api/${path(lessonId)}`, {
             method: 'DELETE',
