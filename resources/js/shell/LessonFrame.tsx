@@ -4,6 +4,7 @@ import { reach } from '../api/client';
 import { readAhead, useLesson } from '../api/lesson';
 import { may, useMe } from '../api/me';
 import type { Lesson, Section } from '../api/types';
+import { outbox } from '../recorder/outbox';
 import { Icon } from '../ui/Icon';
 import { Waiting } from '../ui/Waiting';
 import { NoticeList } from './NoticeList';
@@ -106,7 +107,7 @@ export function LessonFrame() {
                 href={(s) => roomPath(lesson.id, room, s.id)}
             />
             <div>
-                <AwayNotice />
+                <AwayNotice room={room} />
                 {room === 'record' && <Claimed section={section} />}
                 {others.length > 0 && <WhoIsHere others={others} sections={lesson.sections} />}
             </div>
@@ -138,11 +139,16 @@ function useReadAhead(lesson: Lesson | undefined, room: string): void {
     }, [id, room]);
 }
 
-function AwayNotice() {
+function AwayNotice({ room }: { room: string }) {
     const { away, signedOut } = useSyncExternalStore(reach.subscribe, reach.snapshot);
+    // The recording room says so itself, beside the prompter, and nothing moves there meanwhile.
+    const isTold = useSyncExternalStore(
+        outbox.subscribe,
+        () => room === 'record' && outbox.snapshot().trouble !== null,
+    );
     return (
         <p className="away-notice" role="status">
-            {away && !signedOut && (
+            {away && !signedOut && !isTold && (
                 <>
                     <Icon name="exclamation" /> The server cannot be reached. You see the lesson as it was. What you
                     type, and a take that is rolling, is kept in this browser until the server has it.
