@@ -1,6 +1,5 @@
 import { afterEach, describe, expect, it, vi } from 'vitest';
 import { api, ApiProblem, reach, Unreachable } from '../../resources/js/api/client';
-import { patienceFor } from '../../resources/js/api/pieces';
 
 const answer = (status: number, body: unknown = {}) =>
     vi.stubGlobal(
@@ -71,10 +70,22 @@ describe('a call of the server', () => {
         await expect(request('PUT', 'x', 'words', { patience: 20 })).rejects.toBeInstanceOf(Unreachable);
         expect(reach.snapshot().away).toBe(true);
         expect(dropped.mock.calls[0]?.[1]).not.toHaveProperty('patience');
-        reach.found();
-        void request('POST', 'x', 'a film, for as long as it takes').catch(() => undefined);
-        expect(dropped.mock.calls[1]?.[1].signal).toBeUndefined();
-        expect([patienceFor(0), patienceFor(400_000)]).toEqual([20_000, 45_000]);
+    });
+
+    it('waits by the size of what is sent, and without end for what may not be asked twice', async () => {
+        answer(200);
+        const waits = vi.spyOn(AbortSignal, 'timeout');
+        await api.get('x');
+        await api.put('x', 'a'.repeat(16_000));
+        await api.put('x', new Blob(['a'.repeat(400_000)]));
+        await api.patch('x', { a: 'b'.repeat(7992) });
+        expect(waits.mock.calls.flat()).toEqual([20_000, 21_000, 45_000, 20_500]);
+        await api.post('x', { a: 1 });
+        await api.put('x', new FormData());
+        expect(waits).toHaveBeenCalledTimes(4);
+        const last = vi.mocked(fetch).mock.calls.slice(-2);
+        expect(last.map(([, options]) => options?.signal)).toEqual([undefined, undefined]);
+        waits.mockRestore();
     });
 
     it('takes an empty answer for what it is', async () => {

@@ -56,12 +56,25 @@ const gateway = [502, 504];
 
 type Body = Record<string, unknown> | FormData | Blob | string | undefined;
 
+/** How long the least answer is waited for, and how many bytes a millisecond go out over a slow line. */
+export const PATIENCE_MS = 20_000;
+const SLOW_LINE = 16;
+
 interface Init extends RequestInit {
     /**
-     * Milliseconds after which a server that has not answered counts as away: a network that drops what it is given says
-     * nothing at all. Only for what may be asked twice; unless given, an answer is waited for as long as the browser does.
+     * Milliseconds after which a server that has not answered counts as away: a network may drop what it is given and say
+     * nothing at all. Unless given, what may be asked twice waits by its size; files of forms, and what is asked with POST, as
+     * long as the browser does.
      */
     patience?: number;
+}
+
+function patienceFor(method: string, body: BodyInit | undefined): number | undefined {
+    if (method === 'POST' || body instanceof FormData) {
+        return undefined;
+    }
+    const size = body instanceof Blob ? body.size : typeof body === 'string' ? body.length : 0;
+    return PATIENCE_MS + Math.ceil(size / SLOW_LINE);
 }
 
 /**
@@ -77,11 +90,13 @@ export async function request<T>(
 ): Promise<T> {
     const isJson =
         body !== undefined && !(body instanceof FormData) && !(body instanceof Blob) && typeof body !== 'string';
+    const sent = isJson ? JSON.stringify(body) : (body as BodyInit | undefined);
+    const wait = patience ?? patienceFor(method, sent);
     let response: Response;
     try {
         response = await fetch(`/api/${path}`, {
             method,
-            signal: patience === undefined ? undefined : AbortSignal.timeout(patience),
+            signal: wait === undefined ? undefined : AbortSignal.timeout(wait),
             ...init,
             headers: {
                 Accept: 'application/json',
@@ -91,7 +106,7 @@ export async function request<T>(
                 ...(isJson ? { 'Content-Type': 'application/json' } : {}),
                 ...init.headers,
             },
-            body: isJson ? JSON.stringify(body) : (body as BodyInit | undefined),
+            body: sent,
         });
     } catch (error) {
         if (init.signal?.aborted) {

@@ -12,13 +12,6 @@ export async function wanted(ask: () => Promise<{ next: number }>): Promise<numb
     }
 }
 
-/** How long the least part of an answer is waited for, and how many bytes a millisecond go out over the slowest line we know. */
-const PATIENCE_MS = 20_000;
-const SLOWEST = 16;
-
-/** How long an answer to so many bytes is waited for, in milliseconds. */
-export const patienceFor = (bytes: number): number => PATIENCE_MS + Math.ceil(bytes / SLOWEST);
-
 /**
  * Sends a piece of a file, with what it should be.
  *
@@ -28,5 +21,5 @@ export async function sendPiece(path: string, piece: Blob): Promise<number> {
     const digest = await crypto.subtle.digest('SHA-256', await piece.arrayBuffer());
     const hex = [...new Uint8Array(digest)].map((byte) => byte.toString(16).padStart(2, '0')).join('');
     const headers = { 'X-Chunk-SHA256': hex, 'Content-Type': 'application/octet-stream' };
-    return wanted(() => request<{ next: number }>('PUT', path, piece, { headers, patience: patienceFor(piece.size) }));
+    return wanted(() => request<{ next: number }>('PUT', path, piece, { headers }));
 }

@@ -1,7 +1,6 @@
 import { scriptDrafts } from '../page/scriptDrafts';
 import { ScriptSync } from '../page/ScriptSync';
-import { ApiProblem, api, request } from './client';
-import { patienceFor } from './pieces';
+import { ApiProblem, api } from './client';
 import { refreshLesson } from './queries';
 import type { ScriptText } from './types';
 
@@ -32,9 +31,8 @@ async function read(lessonId: string): Promise<ScriptSync<ScriptText>> {
     const path = `lessons/${lessonId}/script`;
     const script = await api.get<ScriptText>(path);
     const sync = new ScriptSync<ScriptText>(script, {
-        save: (text, revision) =>
-            request<ScriptText>('PUT', path, { text, revision }, { patience: patienceFor(text.length) }),
-        load: () => request<ScriptText>('GET', path, undefined, { patience: patienceFor(0) }),
+        save: (text, revision) => api.put<ScriptText>(path, { text, revision }),
+        load: () => api.get<ScriptText>(path),
         answerOf: (error) =>
             error instanceof ApiProblem
                 ? {

@@ -1,5 +1,5 @@
-import { api, ApiProblem, request } from '../api/client';
-import { patienceFor, sendPiece, wanted } from '../api/pieces';
+import { api, ApiProblem, PATIENCE_MS, request } from '../api/client';
+import { sendPiece, wanted } from '../api/pieces';
 import type { Me, Take } from '../api/types';
 import type { StoredTake } from './chunkStore';
 
@@ -23,23 +23,14 @@ export const httpDelivery: Delivery = {
     sendChunk: (track, number, chunk) => sendPiece(`tracks/${track}/chunks/${number}`, chunk),
 
     async sendEvents(take, from, rows) {
-        const log = rows.join('\n');
         const headers = { 'Content-Type': 'application/jsonl' };
         return wanted(() =>
-            request<{ next: number }>('PUT', `takes/${take}/events/${from}`, log, {
-                headers,
-                patience: patienceFor(log.length),
-            }),
+            request<{ next: number }>('PUT', `takes/${take}/events/${from}`, rows.join('\n'), { headers }),
         );
     },
 
     async finish(take) {
-        await request<Take>(
-            'POST',
-            `takes/${take.takeId}/finish`,
-            { tracks: take.tracks },
-            { patience: patienceFor(0) },
-        );
+        await request<Take>('POST', `takes/${take.takeId}/finish`, { tracks: take.tracks }, { patience: PATIENCE_MS });
         if (take.discard) {
             await api.patch<Take>(`takes/${take.takeId}`, { verdict: 'discarded' });
         }
