@@ -1,16 +1,15 @@
-import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import { useCallback, useEffect, useRef, useState } from 'react';
 import Button from 'react-bootstrap/Button';
 import { useLocation, useNavigate } from 'react-router';
 import { useSlides } from '../../api/lesson';
 import { refreshLesson } from '../../api/queries';
 import type { Layout, Lesson, LinePicture, Section } from '../../api/types';
 import { keyName, keysOf, rememberedKeys, rememberKeys } from '../../recorder/keys';
-import { PrompterHost } from '../../recorder/secondWindow';
+import type { PrompterHost } from '../../recorder/secondWindow';
 import { useLessonPlace } from '../../shell/LessonFrame';
 import { roomPath } from '../../shell/paths';
 import { useNotices } from '../../shell/Notices';
 import { sectionState, sectionTitle } from '../../shell/sectionState';
-import { together } from '../../shell/useTogether';
 import { EmptyPlace } from '../../ui/EmptyPlace';
 import { Controls } from './Controls';
 import { Drawing } from './Drawing';
@@ -27,16 +26,17 @@ import { Stage } from './Stage';
 import { stillOf } from './still';
 import { type InkChoice, useInk } from './useInk';
 import { useLivePicture } from './useLivePicture';
+import { useArmed } from './useArmed';
 import { usePickup } from './usePickup';
 import { useMediaKeys } from './useMediaKeys';
 import { usePrompterPace } from './usePrompterPace';
 import { useDrop } from './useDrop';
+import { useSecondPrompter } from './useSecondPrompter';
 import { useSession } from './useSession';
 import { useSetup } from './useSetup';
 import { type SourceKind, useSources } from './useSources';
 import { useSending } from './useSending';
 import { useStopping } from './useStopping';
-import { useWakeLock } from './useWakeLock';
 import { useWarnings } from './useWarnings';
 import { Warnings } from './Warnings';
 
@@ -106,8 +106,10 @@ function Room({ lesson, section: whole }: { lesson: Lesson; section: Section }) 
         lines: only && section.lines.map(({ id }) => id),
     });
     const { data: slides } = useSlides(lesson.id);
-    const [host, setHost] = useState<PrompterHost | null>(null);
-    const live = useLivePicture(lesson, whole, setup, sources, session, slides, only, (line) => host?.move(line));
+    const host = useRef<PrompterHost | null>(null);
+    const live = useLivePicture(lesson, whole, setup, sources, session, slides, only, (line) =>
+        host.current?.move(line),
+    );
     const ink = useInk(session);
     const [choice, setChoice] = useState<InkChoice>({ hand: 'point', colour: lesson.pens[0] ?? '', thick: false });
     const sending = useSending();
@@ -119,36 +121,7 @@ function Room({ lesson, section: whole }: { lesson: Lesson; section: Section }) 
     const { plan } = live;
     const surface = plan?.surface ?? null;
 
-    useEffect(() => {
-        if (ready) {
-            session.arm();
-        } else {
-            session.disarm();
-        }
-    }, [session, ready, now.state]);
-    // Counting down claims the section too.
-    const busy = rolling || now.state === 'counting';
-    useEffect(() => {
-        together.records(busy);
-        return () => together.records(false);
-    }, [busy]);
-    useWakeLock(ready);
-
-    // The stand-in voice starts with the take, and holds its breath with it.
-    useEffect(() => {
-        if (now.state === 'rolling') {
-            microphone?.go?.();
-        } else if (now.state === 'paused') {
-            microphone?.hold?.();
-        }
-    }, [now.state, microphone]);
-    useEffect(() => {
-        if (rolling) {
-            microphone?.begin?.();
-        } else {
-            microphone?.rehearse?.();
-        }
-    }, [rolling, microphone]);
+    useArmed(session, now.state, ready, microphone);
 
     const clear = useRef<() => void>(() => {});
     clear.current = () => {
@@ -291,30 +264,13 @@ function Room({ lesson, section: whole }: { lesson: Lesson; section: Section }) 
     });
     const stopsIn = useStopping(session, now.state === 'rolling', setup, heard.silentMs, () => void finish());
 
-    const latest = useRef({ step, toLine });
-    latest.current = { step, toLine };
-    useEffect(() => {
-        const made = new PrompterHost({
-            step: (by) => latest.current.step(by),
-            line: (line) => latest.current.toLine(line),
-        });
-        setHost(made);
-        return () => made.close();
-    }, []);
     const title = `${index + 1}. ${sectionTitle(section, index)}${only ? ', pickup' : ''}`;
-    const lines = useMemo(() => section.lines.map(({ number, text }) => ({ number, text })), [section.lines]);
-    useEffect(() => {
-        host?.show({
-            lessonId: lesson.id,
-            title: lesson.title,
-            section: title,
-            lines,
-            line: live.line,
-            state: now.state,
-            elapsed: session.elapsed(),
-            countLeft: now.countLeft,
-        });
-    }, [host, lesson.id, lesson.title, title, lines, live.line, now.state, now.countLeft, session]);
+    useSecondPrompter(
+        host,
+        session,
+        { lesson, title, lines: section.lines, line: live.line, state: now.state, countLeft: now.countLeft },
+        { step, toLine },
+    );
 
     const warnings = useWarnings({
         lesson,
