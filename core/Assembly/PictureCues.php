@@ -7,11 +7,8 @@ namespace OpenReel\Core\Assembly;
 use OpenReel\Core\Deck\ShownSlides;
 use OpenReel\Core\Mark\Emphasis;
 use OpenReel\Core\Mark\EmphasisShape;
-use OpenReel\Core\Picture\Board;
-use OpenReel\Core\Picture\BoardPaper;
 use OpenReel\Core\Picture\Colour;
 use OpenReel\Core\Picture\FrameSize;
-use OpenReel\Core\Picture\Shape;
 use OpenReel\Core\Picture\Stage;
 use OpenReel\Core\Picture\Still;
 use OpenReel\Core\Picture\StillKind;
@@ -48,11 +45,7 @@ final class PictureCues
 
     private ShownSlides $shown;
 
-    /** @var array<int, int> page of the board that each board cue means, by the byte at which it stands */
-    private array $pages = [];
-
-    /** @var array<int, BoardPaper> by page, as it is begun */
-    private array $papers = [];
+    private CuedPages $pages;
 
     /**
      * @param  list<array{name: string, still: Still, stage?: Stage}>  $deck  the lesson's slides, in the order of the deck: each
@@ -65,19 +58,7 @@ final class PictureCues
         private readonly FrameSize $frame,
     ) {
         $this->shown = ShownSlides::of($script, array_column($deck, 'name'));
-        $page = 1;
-        foreach ($script->sections as $section) {
-            foreach ($section->cues as $cue) {
-                $board = $cue->kind === CueKind::Board ? BoardCue::read($cue->value) : null;
-                if ($board !== null) {
-                    $page = $board->page ?? $page;
-                    $this->pages[$cue->from] = $page;
-                    if ($board->paper !== null) {
-                        $this->papers[$page] ??= $board->paper;
-                    }
-                }
-            }
-        }
+        $this->pages = CuedPages::of($script, $style->colours, $frame);
     }
 
     /**
@@ -296,32 +277,14 @@ final class PictureCues
 
     private function colour(?string $name, EmphasisShape $shape): string
     {
-        $colours = $this->style->colours;
         // What is laid over stands out; what dims is dark.
-        $name ??= $shape === EmphasisShape::Spotlight ? 'ink' : 'contrast';
-
-        return match ($name) {
-            'ink' => $colours->ink->hex,
-            'accent' => $colours->accent->hex,
-            'paper' => $colours->paper->hex,
-            'contrast' => $colours->accent->opposite()->hex,
-            default => strtoupper($name),
-        };
-    }
-
-    /** A page as it is before anything is written on it. */
-    public function page(int $page): Stage
-    {
-        return Stage::board(
-            $page,
-            Still::drawn(StillKind::Board, $this->paper($page), Shape::of($this->frame->width, $this->frame->height)),
-        );
+        return $this->style->colours->named($name ?? ($shape === EmphasisShape::Spotlight ? 'ink' : 'contrast'));
     }
 
     /** @return list<string> SVG drawings of what its cues show and we draw: pages of the board, overlays, labels, backgrounds */
     public function drawings(): array
     {
-        $drawings = array_map($this->paper(...), array_values(array_unique($this->pages)));
+        $drawings = $this->pages->drawings();
         $drawings[] = BackdropDrawing::usual($this->style, $this->frame)?->svg();
         foreach ($this->script->sections as $section) {
             foreach ($section->cues as $cue) {
@@ -336,19 +299,6 @@ final class PictureCues
         }
 
         return array_values(array_unique(array_filter($drawings)));
-    }
-
-    private function paper(int $page): string
-    {
-        $colours = $this->style->colours;
-
-        return Board::svg(
-            $this->papers[$page] ?? BoardPaper::Plain,
-            $this->frame,
-            $colours->paper,
-            $colours->ground,
-            $colours->ink,
-        );
     }
 
     private function choice(
@@ -407,7 +357,7 @@ final class PictureCues
         $stage = match (true) {
             $given->kind === CueKind::CameraAlone => null,
             $given->kind === CueKind::Screen => Stage::screen($given->value),
-            $given->kind === CueKind::Board => $this->page($page ?? 1),
+            $given->kind === CueKind::Board => $this->pages->page($page ?? 1),
             $given->kind === CueKind::Slide => $this->named($given->value) ?? $choice->stage,
             default => $choice->stage,
         };
@@ -428,7 +378,7 @@ final class PictureCues
             return Stage::screen($cue->value);
         }
         if ($cue->kind === CueKind::Board) {
-            return isset($this->pages[$cue->from]) ? $this->page($this->pages[$cue->from]) : null;
+            return $this->pages->at($cue);
         }
         $index = $this->shown->at($cue);
 

@@ -19,4 +19,16 @@ final readonly class Palette
     {
         return [$this->ink, $this->accent, $this->paper, $this->accent->opposite()];
     }
+
+    /** @param  string  $name  as cues say it: `ink`, `accent`, `paper`, `contrast`, or RRGGBB; the colour as RRGGBB */
+    public function named(string $name): string
+    {
+        return match ($name) {
+            'ink' => $this->ink->hex,
+            'accent' => $this->accent->hex,
+            'paper' => $this->paper->hex,
+            'contrast' => $this->accent->opposite()->hex,
+            default => strtoupper($name),
+        };
+    }
 }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Tests\Core\Assembly;
 
 use OpenReel\Core\Assembly\Assembly;
+use OpenReel\Core\Assembly\CuedPages;
 use OpenReel\Core\Assembly\Passage;
 use OpenReel\Core\Assembly\PictureChoice;
 use OpenReel\Core\Assembly\PictureCues;
@@ -164,7 +165,10 @@ final class StageTest extends TestCase
         self::assertSame('board:2', $opening->stage?->surface(), 'the page shown last');
         self::assertSame(Layout::SideBySide, $changes[0]->then->layout);
         self::assertSame('board:1', $changes[1]->then->stage?->surface());
-        self::assertNotSame($cues->page(1)->still?->hash, $cues->page(2)->still?->hash, 'squared paper');
+        $pages = CuedPages::of($script, HouseStyle::of([])->colours, FrameSize::of(640, 360));
+        self::assertNotSame($pages->page(1)->still?->hash, $pages->page(2)->still?->hash, 'squared paper');
+        self::assertSame($changes[1]->then->stage->still?->hash, $pages->page(1)->still?->hash);
+        self::assertCount(2, $pages->drawings());
 
         [$keys] = $cues->overlays($script->sections[1], ['5', '6', '7', '8']);
         self::assertSame('8', $keys->line);
