@@ -85,8 +85,8 @@ final class ProblemDetails
 
         return $name === null
             ? 'There is nothing here. It may have been deleted.'
-            : "You are signed in as {$name}, and there is nothing here that you take part in. ".
-                'It may have been deleted, or its owner has not let you in.';
+            : "You are signed in as {$name}, and nothing here is shared with you. ".
+                'It may have been deleted, or its owner has not added you yet.';
     }
 
     private static function status(RefusalKind $kind): int

@@ -19,18 +19,18 @@ final class AccountMail extends Mailable
     /** @param  string  $link  with which another password is chosen */
     public static function reset(string $link, int $minutes): self
     {
-        return new self('Choose another password', [
-            'Somebody, you perhaps, asked for another password for Open Reel. Here you choose one:',
+        return new self('Choose a new password', [
+            'Somebody, perhaps you, asked for a new password for Open Reel. Choose one here:',
             $link,
-            "The link holds for {$minutes} minutes. If it was not you, do nothing: your password stays.",
+            "The link works for {$minutes} minutes. If it was not you, do nothing: your password stays as it is.",
         ]);
     }
 
     public static function passwordChanged(): self
     {
         return new self('Your password was changed', [
-            'Your password for Open Reel was changed, and everything else that was signed in is signed out.',
-            'If that was not you, choose another password at once: '.url('/forgotten'),
+            'Your password for Open Reel was changed, and you were signed out everywhere else.',
+            'If that was not you, choose a new password at once: '.url('/forgotten'),
         ]);
     }
 
@@ -38,9 +38,9 @@ final class AccountMail extends Mailable
     {
         return new self($on ? 'One-time codes are on' : 'One-time codes are off', [
             $on
-                ? 'From now on a code of your telephone is asked for when you sign in to Open Reel.'
-                : 'When you sign in to Open Reel no code is asked for any more.',
-            'If that was not you, choose another password at once: '.url('/forgotten'),
+                ? 'From now on you are asked for a code from your phone when you sign in to Open Reel.'
+                : 'You are no longer asked for a code when you sign in to Open Reel.',
+            'If that was not you, choose a new password at once: '.url('/forgotten'),
         ]);
     }
 

@@ -31,10 +31,10 @@ final class NewPassword
         $length = mb_strlen($password);
 
         return match (true) {
-            $length < self::SHORTEST => 'A password has at least '.self::SHORTEST.' characters.',
-            $length > self::LONGEST => 'A password has at most '.self::LONGEST.' characters.',
-            self::isGuessed(mb_strtolower($password), $own, $isCommon) => 'That password is tried first by whoever guesses. '
-                .'Take three or four words that do not belong together.',
+            $length < self::SHORTEST => 'A password needs at least '.self::SHORTEST.' characters.',
+            $length > self::LONGEST => 'A password can have at most '.self::LONGEST.' characters.',
+            self::isGuessed(mb_strtolower($password), $own, $isCommon) => 'That password is easy to guess. '
+                .'Use three or four words that do not belong together.',
             default => null,
         };
     }

@@ -30,8 +30,8 @@ enum Right: string
     {
         return match ($this) {
             self::See, self::Comment => 'You do not take part in this lesson.',
-            self::Write => 'You may look at this and comment on it, not change it. Its owner can give you another role.',
-            self::Record => 'Your role does not record takes here. The owner can give you another role.',
+            self::Write => 'You can look at this and comment on it, but not change it. Its owner can give you another role.',
+            self::Record => 'Your role here does not include recording. The owner can give you another role.',
             self::Publish => 'Publishing and the house style are for editors and the owner.',
             self::Own => 'Only the owner can do that.',
         };

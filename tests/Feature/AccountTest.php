@@ -43,7 +43,7 @@ final class AccountTest extends PeopleTestCase
         $this->signIn(['to' => '/storage'])->assertRedirect('/sign-in/code?to='.rawurlencode('/storage'));
         $this->getJson('/api/lessons')->assertStatus(401);
         $this->get('/sign-in/code?to=/storage')->assertOk()->assertSee('One-time code');
-        $this->post('/sign-in/code', ['code' => '000000'])->assertStatus(422)->assertSee('does not hold');
+        $this->post('/sign-in/code', ['code' => '000000'])->assertStatus(422)->assertSee('is not right');
         $code = (new OneTimeCode($secret))->at(now()->getTimestamp());
         $this->post('/sign-in/code', ['code' => $code, 'to' => '/storage'])->assertRedirect('/storage');
         $this->getJson('/api/lessons')->assertOk();
@@ -78,14 +78,14 @@ final class AccountTest extends PeopleTestCase
     public function test_codes_are_turned_on_and_off_only_by_who_knows_the_password(): void
     {
         $wenna = $this->person('Wenna');
-        $this->as($wenna)->post('/account/codes', ['password' => 'no'])->assertStatus(422)->assertSee('not your password');
-        $this->post('/account/codes/on', ['code' => '123456'])->assertStatus(422)->assertSee('Begin again');
+        $this->as($wenna)->post('/account/codes', ['password' => 'no'])->assertStatus(422)->assertSee('not your current password');
+        $this->post('/account/codes/on', ['code' => '123456'])->assertStatus(422)->assertSee('Start again');
         $this->post('/account/codes', ['password' => self::PASSWORD])->assertOk()->assertSee('otpauth://totp/', false);
-        $this->post('/account/codes/on', ['code' => '000000'])->assertStatus(422)->assertSee('does not hold');
+        $this->post('/account/codes/on', ['code' => '000000'])->assertStatus(422)->assertSee('is not right');
         self::assertNull($wenna->refresh()->code_secret);
         $this->turnOn($wenna);
         $this->post('/account/codes/off', ['password' => 'no'])->assertStatus(422);
-        $this->post('/account/codes/off', ['password' => self::PASSWORD])->assertOk()->assertSee('No code is asked for');
+        $this->post('/account/codes/off', ['password' => self::PASSWORD])->assertOk()->assertSee('One-time codes are off');
         self::assertNull($wenna->refresh()->code_secret);
         Mail::assertSent(AccountMail::class, 2);
     }
@@ -138,7 +138,7 @@ final class AccountTest extends PeopleTestCase
     public function test_a_forgotten_password_is_chosen_anew_by_mail(): void
     {
         $wenna = $this->person('Wenna');
-        $says = 'If somebody signs in here with that address, a mail is on its way to it.';
+        $says = 'If somebody signs in here with that address, a mail is on its way.';
         $this->post('/forgotten', ['email' => 'nobody@saltmarsh.example'])->assertOk()->assertSee($says);
         Mail::assertNothingSent();
         $this->post('/forgotten', ['email' => ' WENNA@saltmarsh.example'])->assertOk()->assertSee($says);
@@ -153,7 +153,7 @@ final class AccountTest extends PeopleTestCase
         $path = strtok($link, '?');
         $chosen = ['email' => $wenna->email, 'password' => self::NEW];
         $this->post("{$path}", ['password' => 'short'] + $chosen)->assertStatus(422)->assertSee('at least 12');
-        $this->post("{$path}x", $chosen)->assertStatus(422)->assertSee('does not hold any more');
+        $this->post("{$path}x", $chosen)->assertStatus(422)->assertSee('no longer valid');
         $this->post("{$path}", ['email' => 'piran@saltmarsh.example'] + $chosen)->assertStatus(422);
         $before = $wenna->mark();
         $this->post("{$path}", $chosen)->assertRedirect('/sign-in');
@@ -184,7 +184,7 @@ final class AccountTest extends PeopleTestCase
         $wenna = $this->person('Wenna');
         $this->device($wenna, 'Firefox on Linux');
         $others = $this->device($this->person('Piran'), 'Edge on Windows');
-        $this->as($wenna)->post('/account/elsewhere')->assertOk()->assertSee('Everywhere else you are signed out.');
+        $this->as($wenna)->post('/account/elsewhere')->assertOk()->assertSee('You are signed out everywhere else.');
         $this->getJson('/api/lessons')->assertOk();
         self::assertSame(['Of the test'], $wenna->devices()->pluck('name')->all());
         self::assertModelExists($others);
@@ -247,7 +247,7 @@ final class AccountTest extends PeopleTestCase
     public function test_what_happened_is_mailed_once_an_hour_at_most_to_who_wants_it(): void
     {
         [$wenna, $piran] = [$this->person('Wenna'), $this->person('Piran')];
-        $this->as($piran)->post('/account/mail', [])->assertOk()->assertSee('You get no mails');
+        $this->as($piran)->post('/account/mail', [])->assertOk()->assertSee('You will get no mail');
         $tell = function (string $says) use ($wenna, $piran): void {
             foreach ([$wenna, $piran] as $one) {
                 Notice::query()->create(['user_id' => $one->id, 'says' => $says, 'path' => '/lessons/x']);

@@ -34,7 +34,7 @@ final class MembersTest extends PeopleTestCase
         $this->postJson($members, ['email' => $piran->email, 'role' => 'editor'])->assertStatus(409)
             ->assertJsonPath('detail', 'Piran takes part already. Give them another role in the list.');
         $this->postJson($members, ['email' => 'nobody@saltmarsh.example', 'role' => 'editor'])->assertStatus(422)
-            ->assertJsonPath('detail', 'Nobody signs in here with that address. Make an invitation link for them instead.');
+            ->assertJsonPath('detail', 'Nobody signs in here with that address. Create an invitation link for them instead.');
         $this->postJson($members, ['email' => $piran->email, 'role' => 'admiral'])->assertStatus(422);
         $this->as($piran)->getJson("/api/lessons/{$id}")->assertOk()
             ->assertJsonPath('may', ['see', 'comment', 'write', 'record']);
@@ -52,8 +52,8 @@ final class MembersTest extends PeopleTestCase
         $id = $added->json('members.1.id');
         $this->patchJson("/api/memberships/{$id}", ['role' => 'owner'])->assertOk();
         $this->deleteJson("/api/memberships/{$own->id}")->assertNoContent();
-        $says = 'You are signed in as Wenna, and there is nothing here that you take part in. '.
-            'It may have been deleted, or its owner has not let you in.';
+        $says = 'You are signed in as Wenna, and nothing here is shared with you. '.
+            'It may have been deleted, or its owner has not added you yet.';
         $this->getJson("/api/lessons/{$lesson->id}")->assertNotFound()->assertJsonPath('detail', $says);
         $this->getJson('/api/lessons/01m8gzr9ehdj0dqc8k00ndvdvm')->assertNotFound()->assertJsonPath('detail', $says);
         self::assertSame(Role::Owner, $this->roleIn($lesson, $piran));
@@ -93,11 +93,11 @@ final class MembersTest extends PeopleTestCase
         self::assertStringNotContainsString($token, (string) json_encode(Invitation::query()->sole()->getAttributes()));
         $this->getJson("/api/lessons/{$lesson->id}/members")->assertJsonCount(1, 'invitations')->assertDontSee($token);
 
-        $this->as(null)->get("/invited/{$token}")->assertOk()->assertSee('Wenna invites you')->assertSee('Sign in');
+        $this->as(null)->get("/invited/{$token}")->assertOk()->assertSee('Wenna has invited you')->assertSee('Sign in');
         $this->as($piran)->get("/invited/{$token}")->assertOk()->assertSee('You are signed in as Piran');
         $this->post("/invited/{$token}")->assertRedirect("/lessons/{$lesson->id}");
         self::assertSame(Role::Reviewer, $this->roleIn($lesson, $piran));
-        $this->post("/invited/{$token}")->assertNotFound()->assertSee('does not hold any more');
+        $this->post("/invited/{$token}")->assertNotFound()->assertSee('no longer valid');
         $this->get("/invited/{$token}")->assertNotFound();
     }
 

@@ -69,7 +69,7 @@ final class OpenIdTest extends PeopleTestCase
     {
         $this->provider(['sub' => 'x-2', 'email' => 'wenna@saltmarsh.example', 'email_verified' => true, 'name' => 'Wenna']);
         $this->person('Wenna')->update(['openid_subject' => 'another issuer w-1']);
-        $this->as(null)->get($this->thereAndBack())->assertStatus(422)->assertSee('Somebody else of that address');
+        $this->as(null)->get($this->thereAndBack())->assertStatus(422)->assertSee('Somebody else already signs in');
     }
 
     public function test_what_comes_back_must_be_what_was_asked_for(): void

@@ -127,7 +127,7 @@ final class PeopleTest extends FeatureTestCase
     public function test_a_wrong_password_says_nothing_and_cannot_be_tried_for_ever(): void
     {
         $this->somebody();
-        $says = 'That address and password do not go together.';
+        $says = 'That e-mail address and password do not match.';
         $nobody = ['email' => 'nobody@saltmarsh.example'];
         foreach ([['password' => 'high water'], $nobody, ['password' => ''], ['email' => ['a']]] as $wrong) {
             $this->signIn($wrong)->assertStatus(422)->assertSee($says)->assertDontSee('high water');
@@ -159,9 +159,9 @@ final class PeopleTest extends FeatureTestCase
         $this->keepCookies($this->signIn());
         $new = ['password' => self::PASSWORD, 'new' => 'high water at six'];
         $change = fn (array $as): TestResponse => $this->post('/account/password', $as + $new);
-        $change(['password' => 'no'])->assertStatus(422)->assertSee('not your password now');
+        $change(['password' => 'no'])->assertStatus(422)->assertSee('not your current password');
         $change(['new' => 'short'])->assertStatus(422)->assertSee('at least 12 characters');
-        $done = $this->post('/account/password', $new)->assertOk()->assertSee('Elsewhere you are signed out.');
+        $done = $this->post('/account/password', $new)->assertOk()->assertSee('You are signed out everywhere else.');
         self::assertTrue(Hash::check($new['new'], $user->refresh()->password));
         self::assertMatchesRegularExpression('/^\$keyed\$[0-9a-f]{8}\$argon2id\$/', $user->password);
         $this->keepCookies($done);

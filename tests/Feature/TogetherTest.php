@@ -99,7 +99,7 @@ final class TogetherTest extends PeopleTestCase
         $lesson = $section->lesson;
         $draft = "/api/lessons/{$lesson->id}/draft";
         $this->as($this->wenna)->postJson($draft)->assertStatus(404)
-            ->assertJsonPath('detail', 'No film is made yet. Export the lesson first.');
+            ->assertJsonPath('detail', 'There is no film yet. Export the lesson first.');
         $film = $this->film($section);
         $this->patchJson($draft, ['needs_approval' => true])->assertOk()->assertJsonPath('needs_approval', true);
         $publish = fn (string $film) => $this->as($this->wenna)

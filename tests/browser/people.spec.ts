@@ -56,7 +56,7 @@ test('one signs in by keyboard, loses nothing when signed out, and goes on behin
     await page.keyboard.press('Tab');
     await page.keyboard.type('low water');
     await page.keyboard.press('Enter');
-    await expect(page.getByRole('alert')).toHaveText('That address and password do not go together.');
+    await expect(page.getByRole('alert')).toHaveText('That e-mail address and password do not match.');
     await isAccessible(page);
     await page.keyboard.type(`${password}`);
     await page.keyboard.press('Enter');
@@ -152,9 +152,9 @@ test('a telephone scans its key from the screen, and its codes are asked for fro
         await page.getByRole('button', { name: 'Sign in' }).click();
     };
     await signIn();
-    await page.getByLabel('Password now').last().fill(password);
-    await page.getByRole('button', { name: 'Ask for codes' }).click();
-    const picture = page.getByRole('img', { name: 'The key, to be scanned' });
+    await page.getByLabel('Current password').last().fill(password);
+    await page.getByRole('button', { name: 'Set up one-time codes' }).click();
+    const picture = page.getByRole('img', { name: 'The key as a code to scan' });
     await expect(picture).toBeVisible();
     await isAccessible(page);
     const scanned = scan(await picture.screenshot());
@@ -162,16 +162,16 @@ test('a telephone scans its key from the screen, and its codes are asked for fro
     const secret = new URL(`${scanned}`).searchParams.get('secret');
     expect((await page.locator('.key').innerText()).replaceAll(' ', '')).toBe(secret);
 
-    await page.getByLabel('The code that it shows now').fill(codeOf(`${secret}`));
+    await page.getByLabel('The code it shows now').fill(codeOf(`${secret}`));
     await page.keyboard.press('Enter');
-    await expect(page.getByRole('heading', { name: 'Codes are asked for now' })).toBeVisible();
+    await expect(page.getByRole('heading', { name: 'One-time codes are on' })).toBeVisible();
     await isAccessible(page);
     const spare = await page.getByRole('listitem').first().innerText();
-    await page.getByRole('link', { name: 'I have them' }).click();
+    await page.getByRole('link', { name: 'I have written them down' }).click();
     await page.getByRole('button', { name: 'Sign out here' }).click();
     await signIn();
     // Each code holds once; that of the next half minute would do as well.
-    await page.getByLabel('The code that your telephone shows').fill(spare);
+    await page.getByLabel('The code your phone shows').fill(spare);
     await page.keyboard.press('Enter');
     await expect(page).toHaveURL(`${address}/`);
     await page.context().close();
@@ -219,10 +219,10 @@ async function browserOf(browser: Browser): Promise<Page> {
 
 /** A link that lets one person in, made in the room People. */
 async function invitation(page: Page, role: string): Promise<string> {
-    await page.getByLabel('As what').selectOption({ label: role });
+    await page.getByLabel('Their role').selectOption({ label: role });
     const link = page.getByLabel('Invitation link');
     const before = (await link.count()) > 0 ? await link.inputValue() : '';
-    await page.getByRole('button', { name: 'Make an invitation link' }).click();
+    await page.getByRole('button', { name: 'Create an invitation link' }).click();
     await expect(link).not.toHaveValue(before);
     return link.inputValue();
 }
@@ -254,7 +254,7 @@ test('a lesson is written by two, recorded, looked at by a third, approved and p
     const link = await invitation(kerensa, 'Presenter: writes and records');
     const piran = await browserOf(browser);
     await piran.goto(link);
-    await expect(piran.getByText('Kerensa invites you to take part in this lesson as presenter')).toBeVisible();
+    await expect(piran.getByText('Kerensa has invited you to join this lesson as presenter')).toBeVisible();
     await isAccessible(piran);
     await piran.getByRole('link', { name: 'Sign in' }).focus();
     for (const typed of ['Piran', 'piran@saltmarsh.example', 'high water at six']) {
@@ -304,7 +304,7 @@ test('a lesson is written by two, recorded, looked at by a third, approved and p
     // The owner hears of it, shows a draft and asks for an approval before it is published.
     await kerensa.goto(`/lessons/${id}/people`);
     await expect(kerensa.getByText('kept take 1 of “The moon”')).toBeVisible();
-    await kerensa.getByLabel('Publish only what somebody has approved').check();
+    await kerensa.getByLabel('Publish only after somebody has approved it').check();
     await kerensa.getByRole('link', { name: 'Export the lesson first' }).click();
     await kerensa
         .getByRole('button', { name: /^Export/ })
@@ -329,9 +329,9 @@ test('a lesson is written by two, recorded, looked at by a third, approved and p
     await jory.getByRole('button', { name: 'Show what is typed' }).click();
     await expect(jory.getByLabel('Password')).toHaveAttribute('type', 'text');
     await isAccessible(jory);
-    await jory.getByRole('button', { name: 'Take part' }).click();
+    await jory.getByRole('button', { name: 'Join' }).click();
     await jory.waitForURL(/\/script/);
-    await expect(jory.getByText('You may read this, and comment on its draft.')).toBeVisible();
+    await expect(jory.getByText('You can read this, and comment on its draft.')).toBeVisible();
     await expect(jory.getByRole('link', { name: 'Record', exact: true })).toHaveCount(0);
     await jory.getByLabel('Script').focus();
     await jory.keyboard.type('I was here.');

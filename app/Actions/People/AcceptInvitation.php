@@ -27,7 +27,7 @@ final class AcceptInvitation
         return DB::transaction(function () use ($invitation, $person): Lesson|Course {
             $place = Belongs::to($invitation);
             if (Invitation::query()->whereKey($invitation->id)->delete() === 0 || $place === null || $place->trashed()) {
-                throw Refusal::notYet('This invitation does not hold any more. Ask for another one.');
+                throw Refusal::notYet('This invitation is no longer valid. Ask for a new one.');
             }
             if (Standings::in($place, $person)->isStranger()) {
                 ($this->give)($place, $person, $invitation->role, Deed::Joined);

@@ -33,10 +33,10 @@ final class FindByOpenId
             $email = AddPerson::address($says['email']);
             $person = $email === '' ? null : User::query()->where('email', $email)->first();
             if ($person?->openid_subject !== null) {
-                throw Refusal::conflict('Somebody else of that address signs in here already.');
+                throw Refusal::conflict('Somebody else already signs in here with that address.');
             }
             if ($person === null && ($email === '' || ! config('reel.openid.add'))) {
-                throw Refusal::conflict('Nobody here has your address. Ask for an invitation, and sign in again behind it.');
+                throw Refusal::conflict('Nobody here has your address. Ask for an invitation, then sign in again.');
             }
             // A password that nobody knows: another is chosen by mail. Also for somebody who was here already: whoever made that
             // account, behind an invitation perhaps, need not be whose address it is, and must not stay in.

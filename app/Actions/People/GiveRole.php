@@ -41,7 +41,7 @@ final class GiveRole
             if ($deed === Deed::Joined) {
                 $this->notify->members($place, "{$person->name} takes part in {$called} now, as {$role->value}", 'people');
             } else {
-                $this->notify->person($person, $place, "You take part in {$called} now, as {$role->value}");
+                $this->notify->person($person, $place, "You have been added to {$called} as {$role->value}");
             }
 
             return $membership;

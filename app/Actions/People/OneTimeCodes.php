@@ -37,7 +37,7 @@ final class OneTimeCodes
     public function turnOn(User $person, string $secret, string $code): array
     {
         $step = (new OneTimeCode($secret))->stepOf($code, now()->getTimestamp())
-            ?? throw Refusal::badInput('That code does not hold. Is the clock of your telephone right? Then try the next.');
+            ?? throw Refusal::badInput('That code is not right. Check the clock on your phone, then try the next code.');
         $spare = array_map(fn (): string => strtolower(Str::random(self::SPARE_LENGTH)), range(1, self::SPARE));
         $person->forceFill([
             'code_secret' => base64_encode($secret), 'code_step' => $step,

@@ -50,7 +50,7 @@ final class AccountController
             $change($person, PeoplePage::said($request, 'new'));
             Devices::begin($request, $person, $isRemembered);
 
-            return 'Your password is changed. Elsewhere you are signed out.';
+            return 'Your password has been changed. You are signed out everywhere else.';
         });
     }
 
@@ -59,7 +59,7 @@ final class AccountController
     {
         self::person()->devices()->whereKeyNot(Devices::mine($request)?->id)->delete();
 
-        return $this->page(done: 'Everywhere else you are signed out.');
+        return $this->page(done: 'You are signed out everywhere else.');
     }
 
     /** Ends what is signed in on one device. */
@@ -82,8 +82,8 @@ final class AccountController
         $person->update(['wants_mail' => $request->boolean('wants_mail')]);
 
         return $this->page(done: $person->wants_mail
-            ? 'You get a mail when something happened, at most one an hour.'
-            : 'You get no mails of what happens in your lessons.');
+            ? 'You will get a mail when something happens, at most one an hour.'
+            : 'You will get no mail about what happens in your lessons.');
     }
 
     /** Shows what the telephone is to know. */
@@ -100,7 +100,7 @@ final class AccountController
     {
         $secret = base64_decode((string) $request->session()->get(self::NEW_SECRET), true);
         if ($secret === false || $secret === '') {
-            return $this->page('Begin again: that took too long.', 422);
+            return $this->page('That took too long. Start again.', 422);
         }
         if (PeoplePage::isTooMany(['code-on/'.self::person()->id => self::TRIES])) {
             return $this->codesPage($request, PeoplePage::TOO_MANY, 429);
@@ -120,7 +120,7 @@ final class AccountController
         return $this->withPassword($request, function (User $person) use ($codes): string {
             $codes->turnOff($person);
 
-            return 'No code is asked for any more.';
+            return 'One-time codes are off.';
         });
     }
 
@@ -137,7 +137,7 @@ final class AccountController
             return $this->page(PeoplePage::TOO_MANY, 429);
         }
         if (! Hash::check(PeoplePage::said($request, 'password'), $person->password)) {
-            return $this->page('That is not your password now.', 422);
+            return $this->page('That is not your current password.', 422);
         }
         try {
             $done = $do($person);

@@ -40,7 +40,7 @@ final class DraftController
         /** @var Export $film */
         $film = $request->has('export_id')
             ? $lesson->exports()->findOrFail($request->string('export_id')->value())
-            : ReviewState::newestFilm($lesson) ?? throw Refusal::notYet('No film is made yet. Export the lesson first.');
+            : ReviewState::newestFilm($lesson) ?? throw Refusal::notYet('There is no film yet. Export the lesson first.');
         $publish($lesson, $film, trim($request->string('note')->value()), forReview: true);
 
         return $this->answer($lesson);

@@ -40,7 +40,7 @@ final class ForgottenController
         });
 
         return PeoplePage::of('people.forgotten', [
-            'email' => $email, 'done' => 'If somebody signs in here with that address, a mail is on its way to it.',
+            'email' => $email, 'done' => 'If somebody signs in here with that address, a mail is on its way.',
         ]);
     }
 
@@ -66,7 +66,7 @@ final class ForgottenController
 
         return $done === Password::PASSWORD_RESET
             ? redirect('/sign-in')
-            : $this->page($request, $token, 'This link does not hold any more. Ask for another one.', 422);
+            : $this->page($request, $token, 'This link is no longer valid. Ask for a new one.', 422);
     }
 
     private function page(Request $request, string $token, ?string $problem = null, int $status = 200): Response

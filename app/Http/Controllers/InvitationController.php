@@ -65,7 +65,7 @@ final class InvitationController
     private static function none(): Response
     {
         return PeoplePage::of('people.no-invitation', [
-            'says' => 'This invitation does not hold any more. It may have been used; ask for another one.',
+            'says' => 'This invitation is no longer valid. It may have been used; ask for a new one.',
         ], 404);
     }
 

@@ -91,7 +91,7 @@ final class MemberController
         $request->validate(['email' => ['required', 'string', 'max:200']], ['*' => 'Say whose e-mail address it is.']);
         $email = mb_strtolower(trim($request->string('email')->value()));
         $person = User::query()->where('email', $email)->first()
-            ?? throw Refusal::badInput('Nobody signs in here with that address. Make an invitation link for them instead.');
+            ?? throw Refusal::badInput('Nobody signs in here with that address. Create an invitation link for them instead.');
         if (GiveRole::of($place)->where('user_id', $person->id)->exists()) {
             throw Refusal::conflict("{$person->name} takes part already. Give them another role in the list.");
         }

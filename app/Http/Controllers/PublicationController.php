@@ -47,7 +47,7 @@ final class PublicationController
             'ends_on' => ['sometimes', 'nullable', 'date_format:Y-m-d'],
             'withdrawn' => ['sometimes', 'boolean'],
         ], [
-            'password.min' => 'A password has at least four characters.',
+            'password.min' => 'A password needs at least four characters.',
             'ends_on.*' => 'Give the last day as a date.',
         ]);
         $publication = Publication::of($lesson) ?? throw Refusal::notYet('This lesson is not published yet.');

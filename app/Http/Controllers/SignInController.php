@@ -56,7 +56,7 @@ final class SignInController
             $person = User::query()->where('email', $email)->first();
             Log::warning('A password was wrong', ['address' => $request->ip(), 'person' => $person?->id]);
 
-            return $this->page($request, 'That address and password do not go together.', 422);
+            return $this->page($request, 'That e-mail address and password do not match.', 422);
         }
         $person = User::query()->where('email', $email)->sole();
         RateLimiter::clear($own);
@@ -90,7 +90,7 @@ final class SignInController
         if (! $codes->use($person, PeoplePage::said($request, 'code'))) {
             Log::warning('A one-time code was wrong', ['address' => $request->ip(), 'person' => $person->id]);
 
-            return $this->codePage($request, 'That code does not hold. Each is good once, and for half a minute.', 422);
+            return $this->codePage($request, 'That code is not right. Each one works once, for half a minute.', 422);
         }
         RateLimiter::clear("code/{$person->id}");
         /** @var array{remember: bool} $half */

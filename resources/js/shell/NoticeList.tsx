@@ -42,7 +42,7 @@ export function NoticeList() {
             </Dropdown.Toggle>
             <Dropdown.Menu className="notice-list">
                 {data.notices.length === 0 && (
-                    <Dropdown.ItemText>Nothing yet. What others do in your lessons is told here.</Dropdown.ItemText>
+                    <Dropdown.ItemText>Nothing yet. What others do in your lessons appears here.</Dropdown.ItemText>
                 )}
                 {data.notices.map((one) => (
                     <Dropdown.Item key={one.id} as="button" onClick={() => void go(one.path)}>

@@ -7,8 +7,8 @@ import { useLessonPlace } from './LessonFrame';
 import { roomPath } from './paths';
 
 const refusals: Partial<Record<Right, string>> = {
-    write: 'You look at this lesson as a reviewer: read its script, watch its draft, and say what you think of it.',
-    record: 'You take part in this lesson as an editor: takes are recorded by its presenters.',
+    write: 'You are a reviewer of this lesson: read its script, watch its draft, and comment on it.',
+    record: 'You are an editor of this lesson: its presenters record the takes.',
 };
 
 interface Props {
@@ -26,7 +26,7 @@ export function OnlyFor({ right, room, children }: Props) {
     return (
         <EmptyPlace
             room={room}
-            says={refusals[may(lesson, 'write') ? right : 'write'] ?? 'Your role does not do that.'}
+            says={refusals[may(lesson, 'write') ? right : 'write'] ?? 'Your role does not allow that.'}
         >
             <Link className="btn btn-primary" to={roomPath(lesson.id, 'people')}>
                 {may(lesson, 'write') ? 'Who takes part' : 'Look at the draft'}

@@ -21,7 +21,7 @@
         </form>
         <h2>Password</h2>
         <form method="post" action="/account/password">
-            <label for="password">Password now</label>
+            <label for="password">Current password</label>
             <input id="password" type="password" name="password" required autocomplete="current-password"
                 @if ($problem) aria-describedby="problem" @endif>
             <label for="new">New password, at least {{ $shortest }} characters</label>
@@ -31,11 +31,11 @@
         <h2>One-time codes</h2>
         <form method="post" action="/account/codes{{ $user->code_secret ? '/off' : '' }}">
             <p>{{ $user->code_secret
-                ? 'A code of your telephone is asked for when you sign in.'
-                : 'A code of your telephone can be asked for beside the password.' }}</p>
-            <label for="code-password">Password now</label>
+                ? 'You are asked for a code from your phone when you sign in.'
+                : 'You can be asked for a code from your phone as well as your password.' }}</p>
+            <label for="code-password">Current password</label>
             <input id="code-password" type="password" name="password" required autocomplete="current-password">
-            <button type="submit" class="quiet">{{ $user->code_secret ? 'Ask for no codes' : 'Ask for codes' }}</button>
+            <button type="submit" class="quiet">{{ $user->code_secret ? 'Turn off one-time codes' : 'Set up one-time codes' }}</button>
         </form>
         <h2 id="devices">Where you are signed in</h2>
         <ul class="devices">

@@ -1,10 +1,10 @@
 <?php declare(strict_types=1); ?>
 @extends('site.page')
-@section('title', 'Another password')
+@section('title', 'Choose a new password')
 @section('kind', 'site-note')
 @section('body')
     <main>
-        <h1>Another password</h1>
+        <h1>Choose a new password</h1>
         <form method="post" action="/forgotten/{{ $token }}">
             <input type="hidden" name="email" value="{{ $email }}">
             <label for="password">New password, at least {{ $shortest }} characters</label>

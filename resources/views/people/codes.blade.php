@@ -6,16 +6,16 @@
     <main>
         <p><a href="/account">Your account</a></p>
         <h1>One-time codes</h1>
-        <p>Scan this with the authenticator on your telephone, or
-            <a href="{{ $address }}" data-scannable="The key, to be scanned">open it on this device</a>.</p>
+        <p>Scan this with the authenticator app on your phone, or
+            <a href="{{ $address }}" data-scannable="The key as a code to scan">open it on this device</a>.</p>
         <noscript><p>The picture to be scanned needs JavaScript; the key does not.</p></noscript>
-        <p>Without a camera, type the key there:</p>
+        <p>No camera? Type this key instead:</p>
         <p class="key">{{ $typed }}</p>
         <form method="post" action="/account/codes/on">
-            <label for="code">The code that it shows now</label>
+            <label for="code">The code it shows now</label>
             <input id="code" name="code" required autofocus autocomplete="one-time-code" inputmode="numeric" maxlength="10"
                 @if ($problem) aria-describedby="problem" aria-invalid="true" @endif>
-            <button type="submit">Ask for codes from now on</button>
+            <button type="submit">Turn on one-time codes</button>
             @if ($problem)
                 <p class="problem" id="problem" role="alert">{{ $problem }}</p>
             @endif

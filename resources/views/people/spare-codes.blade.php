@@ -4,13 +4,13 @@
 @section('kind', 'site-note')
 @section('body')
     <main>
-        <h1>Codes are asked for now</h1>
-        <p>Should your telephone be lost, each of these lets you in once. Write them down: they are shown only now.</p>
+        <h1>One-time codes are on</h1>
+        <p>If you lose your phone, each of these lets you in once. Write them down: they are shown only this once.</p>
         <ul class="spare-codes">
             @foreach ($codes as $code)
                 <li>{{ $code }}</li>
             @endforeach
         </ul>
-        <p><a href="/account">I have them</a></p>
+        <p><a href="/account">I have written them down</a></p>
     </main>
 @endsection

@@ -27,7 +27,7 @@ final class NewPasswordTest extends TestCase
     #[TestWith(['wasser🌊🌊🌊🌊🌊'])]
     public function test_what_is_short_is_not(string $password): void
     {
-        self::assertSame('A password has at least 12 characters.', $this->problem($password));
+        self::assertSame('A password needs at least 12 characters.', $this->problem($password));
     }
 
     public function test_nor_what_is_too_long_to_be_meant(): void
@@ -47,7 +47,7 @@ final class NewPasswordTest extends TestCase
     #[TestWith(['wenna@saltmarsh.example'])]
     public function test_nor_what_is_tried_first(string $password): void
     {
-        self::assertStringContainsString('is tried first', (string) $this->problem($password));
+        self::assertStringContainsString('easy to guess', (string) $this->problem($password));
     }
 
     private function problem(string $password): ?string

@@ -30,8 +30,8 @@ export function DraftPanel({ lesson, alone }: { lesson: Lesson; alone: boolean }
                 <Draft lesson={lesson} state={state} draft={draft} change={change} alone={alone} />
             ) : (
                 <p className="soft">
-                    Others watch a draft behind a link of its own, and say at any moment what is not right. It need not
-                    be published for that.
+                    Others watch a draft at a link of its own, and comment on any moment of it. Nothing is published by
+                    that.
                 </p>
             )}
             {may(lesson, 'write') && state.newest_film === null && (
@@ -43,7 +43,7 @@ export function DraftPanel({ lesson, alone }: { lesson: Lesson; alone: boolean }
             {may(lesson, 'own') && !alone && (
                 <Form.Check
                     id="needs-approval"
-                    label="Publish only what somebody has approved"
+                    label="Publish only after somebody has approved it"
                     checked={state.needs_approval}
                     disabled={change.isPending}
                     onChange={(event) => change.set({ needs_approval: event.target.checked })}
@@ -78,7 +78,7 @@ function Draft({ lesson, state, draft, change, alone }: DraftProps) {
                     size="sm"
                     onClick={() =>
                         copyText(new URL(draft.path, window.location.href).href).then(
-                            () => say('The link is copied. Who has it can watch and comment.'),
+                            () => say('The link is copied. Anyone who has it can watch and comment.'),
                             () => say('The link could not be copied. Copy it from the page it leads to.'),
                         )
                     }
@@ -92,7 +92,7 @@ function Draft({ lesson, state, draft, change, alone }: DraftProps) {
                         disabled={change.isPending}
                         onClick={() => change.set({ withdrawn: draft.shown })}
                     >
-                        {draft.shown ? 'Close it' : 'Open it again'}
+                        {draft.shown ? 'Close the link' : 'Open the link again'}
                     </Button>
                 )}
             </p>
@@ -118,7 +118,7 @@ function Draft({ lesson, state, draft, change, alone }: DraftProps) {
                     disabled={change.isPending}
                     onClick={() => (mine ? change.takeBack() : change.approve(draft.version))}
                 >
-                    {mine ? 'Take back the approval' : `Approve version ${draft.version}`}
+                    {mine ? 'Withdraw your approval' : `Approve version ${draft.version}`}
                 </Button>
             )}
         </>
@@ -134,7 +134,9 @@ function Since({ since, approved }: { since: ChangedSince | null; approved: bool
     return (
         <p className="since">
             <Icon name="exclamation" /> Changed since{approved && ', and so not approved'}: {titles.join(', ')}
-            {since.gone > 0 && `${titles.length > 0 ? '; ' : ''}${since.gone} sections are gone`}.
+            {since.gone > 0 &&
+                `${titles.length > 0 ? '; ' : ''}${since.gone === 1 ? 'one section is' : `${since.gone} sections are`} gone`}
+            .
         </p>
     );
 }
@@ -152,7 +154,7 @@ function NextDraft({ lesson, state, change }: { lesson: Lesson; state: ReviewSta
             {state.draft && (
                 <Form.Control
                     aria-label="What is new in this version of the draft"
-                    placeholder="What is new in it"
+                    placeholder="What is new in this version"
                     maxLength={500}
                     value={note}
                     onChange={(event) => setNote(event.target.value)}

@@ -30,8 +30,8 @@ export function History({ place }: { place: Place }) {
             {error && <p role="alert">{error.message}</p>}
             {data && entries.length === 0 && (
                 <p className="soft">
-                    Nothing yet. Takes that are kept or discarded, films, what is published and deleted stand here, with
-                    who did it.
+                    Nothing yet. Who recorded, kept, discarded, exported, published or deleted something will be listed
+                    here.
                 </p>
             )}
             <ol>

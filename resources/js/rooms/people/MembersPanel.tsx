@@ -44,7 +44,7 @@ function Row({ place, called, member, owns }: { place: Place; called: string; me
     const go = useNavigate();
     const leave = () =>
         change.remove(member.id, () => {
-            say(`You take no part in ${called} any more.`);
+            say(`You have left ${called}.`);
             void go('/');
         });
     const fixed = member.through_course;
@@ -88,7 +88,7 @@ function Row({ place, called, member, owns }: { place: Place; called: string; me
                     disabled={change.isPending}
                     onClick={() =>
                         change.remove(member.id, () =>
-                            say(`${member.name} takes no part any more.`, () =>
+                            say(`${member.name} has been removed.`, () =>
                                 change.add(member.email, member.role, () => undefined),
                             ),
                         )
@@ -109,7 +109,7 @@ function LetIn({ place, members }: { place: Place; members: Members }) {
     const [link, setLink] = useState('');
     return (
         <>
-            <h3>Let somebody in</h3>
+            <h3>Add people</h3>
             <Form
                 className="let-in"
                 onSubmit={(event) => {
@@ -118,7 +118,7 @@ function LetIn({ place, members }: { place: Place; members: Members }) {
                 }}
             >
                 <Form.Select
-                    aria-label="As what"
+                    aria-label="Their role"
                     value={role}
                     onChange={(event) => setRole(event.target.value as Role)}
                 >
@@ -130,8 +130,8 @@ function LetIn({ place, members }: { place: Place; members: Members }) {
                 </Form.Select>
                 <Form.Control
                     type="email"
-                    aria-label="E-mail address of somebody who signs in here"
-                    placeholder="E-mail of somebody who signs in here"
+                    aria-label="E-mail address of someone with an account here"
+                    placeholder="E-mail of someone with an account here"
                     required
                     maxLength={200}
                     value={email}
@@ -153,7 +153,7 @@ function LetIn({ place, members }: { place: Place; members: Members }) {
                         })
                     }
                 >
-                    Make an invitation link
+                    Create an invitation link
                 </Button>
             </Form>
             {link && (
@@ -165,18 +165,19 @@ function LetIn({ place, members }: { place: Place; members: Members }) {
                         onFocus={(e) => e.target.select()}
                     />
                     <span className="soft">
-                        For one person, once. It is shown only now; who has no account here makes one with it.
+                        For one person, once. It is shown only now; anyone without an account here can create one with
+                        it.
                     </span>
                 </p>
             )}
             {members.invitations.length > 0 && (
-                <ul aria-label="Invitations that are open">
+                <ul aria-label="Open invitations">
                     {members.invitations.map((one) => (
                         <li key={one.id}>
                             <span className="who">
                                 Invitation as {roleName[one.role].toLowerCase()}
                                 <span className="soft">
-                                    made {day(one.made_at)}, holds until {day(one.ends_at)}
+                                    created {day(one.made_at)}, valid until {day(one.ends_at)}
                                 </span>
                             </span>
                             <Button

@@ -78,7 +78,7 @@ export function ScriptDesk({ lesson, script, start }: Props) {
                 {writes ? (
                     <SavedState state={page.sync.state} />
                 ) : (
-                    <span className="soft">You may read this, and comment on its draft.</span>
+                    <span className="soft">You can read this, and comment on its draft.</span>
                 )}
                 <div className="script-tools">
                     {writes && (

@@ -53,7 +53,7 @@ export function ShelfRoom() {
                     </Button>
                     {me?.person && (
                         <small className="soft d-block mt-3">
-                            Lessons in which others let you take part stand here too.
+                            Lessons that others share with you will appear here too.
                         </small>
                     )}
                 </EmptyPlace>
