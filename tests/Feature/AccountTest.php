@@ -78,7 +78,8 @@ final class AccountTest extends PeopleTestCase
     public function test_codes_are_turned_on_and_off_only_by_who_knows_the_password(): void
     {
         $wenna = $this->person('Wenna');
-        $this->as($wenna)->post('/account/codes', ['password' => 'no'])->assertStatus(422)->assertSee('not your current password');
+        $this->as($wenna)->post('/account/codes', ['password' => 'no'])->assertStatus(422)
+            ->assertSee('not your current password');
         $this->post('/account/codes/on', ['code' => '123456'])->assertStatus(422)->assertSee('Start again');
         $this->post('/account/codes', ['password' => self::PASSWORD])->assertOk()->assertSee('otpauth://totp/', false);
         $this->post('/account/codes/on', ['code' => '000000'])->assertStatus(422)->assertSee('is not right');

@@ -35,7 +35,9 @@
                 : 'You can be asked for a code from your phone as well as your password.' }}</p>
             <label for="code-password">Current password</label>
             <input id="code-password" type="password" name="password" required autocomplete="current-password">
-            <button type="submit" class="quiet">{{ $user->code_secret ? 'Turn off one-time codes' : 'Set up one-time codes' }}</button>
+            <button type="submit" class="quiet">{{
+                $user->code_secret ? 'Turn off one-time codes' : 'Set up one-time codes'
+            }}</button>
         </form>
         <h2 id="devices">Where you are signed in</h2>
         <ul class="devices">

@@ -15,7 +15,8 @@
                 @endif
             </form>
         @else
-            <p><a href="/sign-in?to=/invited/{{ $token }}">Sign in</a> if you already have an account here. If not, create one:</p>
+            <p><a href="/sign-in?to=/invited/{{ $token }}">Sign in</a> if you already have an account here. If not, create
+                one:</p>
             <form method="post" action="/invited/{{ $token }}">
                 <label for="name">Your name</label>
                 <input id="name" name="name" value="{{ $name }}" maxlength="100" required autocomplete="name">
