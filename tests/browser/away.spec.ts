@@ -1,4 +1,4 @@
-import { expect, type Page, test } from '@playwright/test';
+import { expect, type Page, type Request, test } from '@playwright/test';
 import { demoLesson, makeLesson, openScript, saved, textOf, typeAtEnd, words } from './helpers';
 
 /** The server does not answer, however the browser thinks of its network. */
@@ -102,6 +102,23 @@ test('words of a closed tab come back, and those of a window still open stay the
     await openScript(again, lesson);
     await expect(words(again)).toContainText('Typed in a tunnel.');
     await expect.poll(() => textOf(request, lesson.id)).toContain('Typed in a tunnel.');
+});
+
+test('words that are on their way when the tab is closed come back', async ({ page, request, context }) => {
+    const lesson = await makeLesson(request, 'On the way', ['Words.']);
+    const closed = await context.newPage();
+    await openScript(closed, lesson);
+    const isSave = (one: Request) => one.method() === 'PUT' && one.url().endsWith('/script');
+    // The server never hears of them.
+    await closed.route('**/script', (route) => (isSave(route.request()) ? undefined : route.continue()));
+    const begun = closed.waitForRequest(isSave);
+    await typeAtEnd(closed, ' Typed in haste.');
+    await begun;
+    await closed.close();
+
+    await openScript(page, lesson);
+    await expect(words(page)).toContainText('Typed in haste.');
+    await expect.poll(() => textOf(request, lesson.id)).toContain('Typed in haste.');
 });
 
 test('a reload while the server is away loses no word', async ({ page, request }) => {

@@ -7,10 +7,12 @@ let left: LeftDraft[];
 let away: boolean;
 let room: boolean;
 let sent: string[];
+let onTheWay: Promise<void>;
 
 const make = () =>
     new ScriptSync(server, {
         save: async (words, revision) => {
+            await onTheWay;
             if (away) {
                 throw new TypeError('network');
             }
@@ -70,6 +72,7 @@ beforeEach(() => {
     away = false;
     room = true;
     sent = [];
+    onTheWay = Promise.resolve();
 });
 afterEach(() => vi.useRealTimers());
 
@@ -94,6 +97,23 @@ describe('the script of a lesson in a window', () => {
         expect(draft).toEqual({ text: 'AB', revision: 1 });
         away = false;
         await vi.advanceTimersByTimeAsync(4000);
+        expect(server.text).toBe('AB');
+        expect(draft).toBeNull();
+    });
+
+    it('is kept until it is known to have arrived, also when room or window are closed over it', async () => {
+        const sync = make();
+        const page = new Page(sync);
+        let arrive = () => {};
+        onTheWay = new Promise((resolve) => (arrive = resolve));
+        await page.type('AB');
+        expect(sync.snapshot().saved).toBe('saving');
+        sync.keepDraft();
+        expect(draft).toEqual({ text: 'AB', revision: 1 });
+        page.close();
+        expect(draft).toEqual({ text: 'AB', revision: 1 });
+        arrive();
+        await vi.advanceTimersByTimeAsync(100);
         expect(server.text).toBe('AB');
         expect(draft).toBeNull();
     });

@@ -78,6 +78,8 @@ export class ScriptSync<Script extends ServerScript = ServerScript> extends Subs
     private looking: ReturnType<typeof setInterval> | undefined;
     private busy: Promise<void> | null = null;
     private dirty = false;
+    /** Words are on their way: whether they arrive is not known. */
+    private sending = false;
     private readonly left: LeftDraft[] = [];
     /** The draft of a window that is gone which the conflict is about; null when it is about this window's words. */
     private settling: LeftDraft | null = null;
@@ -180,11 +182,11 @@ export class ScriptSync<Script extends ServerScript = ServerScript> extends Subs
         this.compare();
     }
 
-    /** Keeps what is unsaved in this browser. */
+    /** Keeps in this browser what the server does not have, or is not known to have: the window may be closed over a save. */
     keepDraft(): void {
         clearTimeout(this.draftTimer);
         this.draftTimer = undefined;
-        const draft = this.dirty ? { text: this.text, revision: this.base.revision } : null;
+        const draft = this.dirty || this.sending ? { text: this.text, revision: this.base.revision } : null;
         const kept = this.ports.drafts.write(draft);
         if (kept !== this.snapshot().kept) {
             this.set({ kept });
@@ -234,14 +236,17 @@ export class ScriptSync<Script extends ServerScript = ServerScript> extends Subs
         const text = this.text;
         this.keepDraft();
         this.dirty = false;
+        this.sending = true;
         this.page?.sending();
         this.set({ saved: 'saving' });
         try {
             const script = await this.ports.save(text, this.base.revision);
+            this.sending = false;
             this.adopt(script);
             this.keepDraft();
             this.set({ saved: this.dirty ? 'unsaved' : 'saved', problem: null });
         } catch (error) {
+            this.sending = false;
             this.dirty = true;
             const answer = this.ports.answerOf(error);
             if (answer?.status === 409 && answer.text !== undefined && answer.revision !== undefined) {
