@@ -172,6 +172,30 @@ final class Clips
         ]);
     }
 
+    /** Flashes and beeps at the second and the fifth second; at the first and the third, 60 ms of the sound were lost. */
+    public static function lostSound(): string
+    {
+        $at = 'between(t,2,2.2)+between(t,5,5.2)';
+
+        return self::make('lost-sound.mkv', [
+            '-f',
+            'lavfi',
+            '-i',
+            "color=black:s=160x90:r=30:d=6,drawbox=t=fill:c=white:enable='{$at}'",
+            '-f',
+            'lavfi',
+            '-i',
+            "aevalsrc='if({$at},0.5*sin(2*PI*1000*t),0.0005*(random(0)-0.5))':s=48000:d=6,asetnsamples=480,".
+                "aselect='not(between(t,0.9999,1.0501)+between(t,2.9999,3.0501))'",
+            '-c:v',
+            'libvpx',
+            '-b:v',
+            '400k',
+            '-c:a',
+            'pcm_s16le',
+        ]);
+    }
+
     /** One colour, told or not told in one range and matrix; a voice with it. */
     public static function coloured(
         string $rgb,

@@ -6,6 +6,7 @@ namespace Tests\Feature;
 
 use App\Media\Program;
 use Illuminate\Support\Facades\File;
+use OpenReel\Core\Take\TrackKind;
 
 /** Flash and beep: forty sections of different rates and kinds, each with a flash and a beep that start together. */
 final class SyncTest extends FeatureTestCase
@@ -72,6 +73,17 @@ final class SyncTest extends FeatureTestCase
             'frames apart: '.implode(' ', array_map(fn (float $a): string => sprintf('%.2f', $a), $apart)),
         );
         File::deleteDirectory($folder);
+    }
+
+    public function test_sound_of_which_moments_were_lost_stays_where_its_recording_says(): void
+    {
+        $take = $this->record($this->section(), Clips::lostSound());
+        $sound = $take->refresh()->track(TrackKind::Microphone);
+        self::assertNotNull($sound?->file_path);
+        $beeps = $this->beeps($this->media()->path($sound->file_path));
+        self::assertCount(2, $beeps);
+        self::assertEqualsWithDelta(2.0, $beeps[0], 0.03);
+        self::assertEqualsWithDelta(5.0, $beeps[1], 0.03);
     }
 
     private function folder(): string
