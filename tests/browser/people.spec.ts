@@ -361,6 +361,7 @@ test('a lesson is written by two, recorded, looked at by a third, approved and p
     await expect(jory.getByRole('heading', { name: 'Lessons' })).toBeVisible();
     await fits();
     await isAccessible(jory);
+    await jory.setViewportSize({ width: 1280, height: 800 });
     await expect(kerensa.getByText('Jory approved it')).toBeVisible();
     await kerensa.getByRole('button', { name: /new$/ }).click();
     await expect(kerensa.getByRole('button', { name: /Jory approved version 1/ })).toBeVisible();
