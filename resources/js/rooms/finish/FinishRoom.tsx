@@ -215,7 +215,13 @@ export default function FinishRoom() {
                     </p>
                 )}
                 {plan.segments.length === 0 ? (
-                    <EmptyPlace says="Nothing is kept yet, so there is nothing to watch.">
+                    <EmptyPlace
+                        says={
+                            reading.length > 0
+                                ? 'What you kept is still being read. It can be watched in a moment.'
+                                : 'Nothing is kept yet, so there is nothing to watch.'
+                        }
+                    >
                         <Button onClick={() => go(roomPath(lesson.id, 'record', section?.id))}>Record</Button>
                     </EmptyPlace>
                 ) : (

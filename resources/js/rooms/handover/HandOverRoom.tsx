@@ -37,7 +37,8 @@ export default function HandOverRoom() {
     // A section by itself is not published.
     const whole = latest?.edition.section === null ? latest : undefined;
     const last = exports.find((one) => !isOpen(one));
-    if (plan.segments.length === 0 && exports.length === 0) {
+    const { unkept, reading } = withoutFilm(lesson.sections, plan.missing);
+    if (plan.segments.length === 0 && exports.length === 0 && reading.length === 0) {
         return (
             <EmptyPlace room="Hand over" says="Nothing is kept yet, so there is nothing to hand over.">
                 <Button onClick={() => go(roomPath(lesson.id, 'record'))}>Record</Button>
@@ -45,7 +46,6 @@ export default function HandOverRoom() {
             </EmptyPlace>
         );
     }
-    const { unkept, reading } = withoutFilm(lesson.sections, plan.missing);
     return (
         <main className="room handover-room">
             <h1>Hand over</h1>
