@@ -62,6 +62,8 @@ return [
         'slide_pixels' => 50_000_000,
         'chunk_bytes' => 16 * 1024 * 1024,
         'events_bytes' => 24 * 1024 * 1024,
+        // Of one person, all on their way together.
+        'archive_bytes' => 64 * 1024 * 1024 * 1024,
         'recording_bytes' => 8 * 1024 * 1024 * 1024,
     ],
 

@@ -59,7 +59,7 @@ final class Counters
             new Metric('reel_lessons', 'Lessons on the shelf', [[[], DB::table('lessons')->whereNull('deleted_at')->count()]]),
             new Metric('reel_takes', 'Takes by what state they are in', self::byState('takes', TakeState::cases())),
             new Metric('reel_recorded_seconds', 'Seconds of takes that are here', [[
-                [], intdiv((int) DB::table('takes')->sum('length_ticks'), 48_000),
+                [], (int) (DB::table('takes')->selectRaw('total(length_ticks) AS ticks')->value('ticks') / 48_000),
             ]]),
             new Metric(
                 'reel_exports', 'Films that were asked for, by what became of them',

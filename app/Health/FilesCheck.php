@@ -38,6 +38,7 @@ final class FilesCheck implements Check
                     'recordings', count($lost)." files of takes are missing, {$lost[0]} among them.",
                     'Bring them back from a backup of the media disk.',
                 ),
+            $this->slides(),
             $stray === []
                 ? Finding::good('stray files', 'Every file belongs to something.')
                 : Finding::doubtful(
@@ -45,5 +46,20 @@ final class FilesCheck implements Check
                     'Look them through with bin/reel sweep.',
                 ),
         ];
+    }
+
+    /** Names of files that were never made here may have come in with an archive of an earlier version. */
+    private function slides(): Finding
+    {
+        $strange = DB::table('slides')->get(['id', 'lesson_id', 'path'])->first(
+            fn (object $s): bool => ! MediaStore::isInFolder($s->path, "lessons/{$s->lesson_id}/slides"),
+        );
+
+        return $strange === null
+            ? Finding::good('slides', 'Every slide shows a file of its own lesson.')
+            : Finding::bad(
+                'slides', "Slide {$strange->id} of lesson {$strange->lesson_id} names a file of another place; it is not shown.",
+                'Delete the lesson, or that slide, and look through who brought in archives (bin/reel history).',
+            );
     }
 }

@@ -26,8 +26,12 @@ final class ExportLessonJob implements GoesOn, ShouldQueue
 {
     use Guarded, Queueable;
 
+    /** Hours of film in four times their size take a night. */
+    private const MOST_SECONDS = 43_200;
+
     public function __construct(public readonly string $exportId)
     {
+        $this->timeout = self::MOST_SECONDS;
     }
 
     public function lockName(): string

@@ -30,7 +30,10 @@ final class HearTakesJob implements ShouldQueue
     /** How long it is remembered how far it is. */
     public const PROGRESS_SECONDS = 600;
 
-    /** So often a worker may die over a take, within a day. */
+    /** Twenty minutes of 240 lines take four; six hours, the longest that a take can be, some seventy. */
+    private const MOST_SECONDS = 7_200;
+
+    /** So often a worker may die, or the unforeseen happen, over a take, within a day. */
     private const MOST_TRIES = 3;
 
     private const TRIES_SECONDS = 86_400;
@@ -40,6 +43,7 @@ final class HearTakesJob implements ShouldQueue
     public function __construct()
     {
         $this->ticket = (string) Str::ulid();
+        $this->timeout = self::MOST_SECONDS;
         $this->onQueue('hear');
     }
 
@@ -100,9 +104,10 @@ final class HearTakesJob implements ShouldQueue
         $key = self::progressKey($take->id);
         $tries = "hearing-tries/{$take->id}";
         Cache::add($tries, 0, self::TRIES_SECONDS);
-        $isOurs = $isLookedOver = true;
+        $tried = (int) Cache::increment($tries);
+        $isOurs = $isLookedOver = $isSettled = true;
         try {
-            if (Cache::increment($tries) > self::MOST_TRIES) {
+            if ($tried > self::MOST_TRIES) {
                 // It took its worker down each time, and would keep all others waiting.
                 Log::error("Take {$take->id} is not listened to any more: its worker died each time");
                 $this->giveUp($take);
@@ -119,9 +124,15 @@ final class HearTakesJob implements ShouldQueue
         } catch (Trouble $fault) {
             Log::error("Take {$take->id} waits to be listened to: {$fault->getMessage()}", $fault->context());
             $this->release(self::AGAIN_SECONDS);
+        } catch (\Throwable $unforeseen) {
+            // Whatever it is that is the matter with this one, the others are heard.
+            report($unforeseen);
+            $isSettled = $tried >= self::MOST_TRIES;
+            $isSettled ? $this->giveUp($take) : $this->release(self::AGAIN_SECONDS);
+            $isOurs = false;
         } finally {
             $isOurs && Cache::forget($key);
-            Cache::forget($tries);
+            $isSettled && Cache::forget($tries);
         }
 
         return $isOurs && $isLookedOver;
@@ -142,6 +153,12 @@ final class HearTakesJob implements ShouldQueue
 
             return true;
         }
+    }
+
+    /** Whatever it was that stopped it, what else waits is heard by another. */
+    public function failed(\Throwable $e): void
+    {
+        self::dispatch()->delay(self::AGAIN_SECONDS);
     }
 
     /** What was not found out by now will not be. */

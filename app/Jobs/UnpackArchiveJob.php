@@ -10,6 +10,7 @@ use App\Media\MediaStore;
 use App\Media\ProgramKilled;
 use App\Media\Shared\SharedDiskAway;
 use App\Media\Trouble;
+use App\Media\WorkLock;
 use App\Models\Arrival;
 use App\Models\WorkState;
 use App\Work\Guarded;
@@ -26,6 +27,12 @@ final class UnpackArchiveJob implements ShouldQueue
     /** How often it is noted how far it is, in bytes. */
     private const STEP = 8_000_000;
 
+    /** What its manifest may say fits into it, see Manifest; other jobs of this worker have what they had. */
+    private const MEMORY = '1536M';
+
+    /** One after the other, whoever sends them: other work finds a worker meanwhile. */
+    private const ONE_AT_A_TIME = 'unpacking';
+
     public function __construct(public readonly string $arrivalId)
     {
     }
@@ -38,28 +45,46 @@ final class UnpackArchiveJob implements ShouldQueue
     public function handle(UnpackArchive $unpack, MediaStore $media): void
     {
         $this->alone(function () use ($unpack, $media): void {
-            $arrival = Arrival::query()->find($this->arrivalId);
-            if ($arrival?->become(WorkState::Running, WorkState::OPEN) !== true) {
+            $turn = WorkLock::tryFor(self::ONE_AT_A_TIME);
+            if ($turn === null) {
+                $this->release(self::LOOK_AGAIN_SECONDS);
+
                 return;
             }
+            $memory = (string) ini_set('memory_limit', self::MEMORY);
             try {
-                $unpack($media->path($arrival->path), self::noting($arrival), function (array $made) use ($arrival): void {
-                    // In one step with the lessons: a worker that dies behind it has nothing left to do.
-                    $arrival->become(WorkState::Done, WorkState::OPEN, ['made' => $made]) ?: throw Cancelled::byPresenter();
-                });
-            } catch (Cancelled) {
-                // It was said already.
-            } catch (Problem $e) {
-                $arrival->become(WorkState::Failed, WorkState::OPEN, ['problem' => $e->getMessage()]);
-            } catch (ProgramKilled|SharedDiskAway $e) {
-                // What arrived stays, and is looked through once more.
-                throw $e;
-            } catch (Trouble $e) {
-                Log::warning("Archive {$arrival->id} could not be brought in", $e->context());
-                $arrival->become(WorkState::Failed, WorkState::OPEN, ['problem' => $e->getMessage()]);
+                $this->unpack($unpack, $media);
+            } finally {
+                gc_collect_cycles();
+                ini_set('memory_limit', $memory);
+                $turn->release();
             }
-            $media->delete($arrival->path);
         });
+    }
+
+    private function unpack(UnpackArchive $unpack, MediaStore $media): void
+    {
+        $arrival = Arrival::query()->find($this->arrivalId);
+        if ($arrival?->become(WorkState::Running, WorkState::OPEN) !== true) {
+            return;
+        }
+        try {
+            $unpack($media->path($arrival->path), self::noting($arrival), function (array $made) use ($arrival): void {
+                // In one step with the lessons: a worker that dies behind it has nothing left to do.
+                $arrival->become(WorkState::Done, WorkState::OPEN, ['made' => $made]) ?: throw Cancelled::byPresenter();
+            });
+        } catch (Cancelled) {
+            // It was said already.
+        } catch (Problem $e) {
+            $arrival->become(WorkState::Failed, WorkState::OPEN, ['problem' => $e->getMessage()]);
+        } catch (ProgramKilled|SharedDiskAway $e) {
+            // What arrived stays, and is looked through once more.
+            throw $e;
+        } catch (Trouble $e) {
+            Log::warning("Archive {$arrival->id} could not be brought in", $e->context());
+            $arrival->become(WorkState::Failed, WorkState::OPEN, ['problem' => $e->getMessage()]);
+        }
+        $media->delete($arrival->path);
     }
 
     public function failed(\Throwable $e): void

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\Media;
 
-use JsonSchema\Validator;
 use OpenReel\Core\Archive\ArchiveFile;
 use OpenReel\Core\Archive\ArchiveProblem;
 use OpenReel\Core\Archive\Manifest;
@@ -12,8 +11,14 @@ use OpenReel\Core\Archive\Manifest;
 /** Somebody's archive, opened without trusting it: only what its manifest names is looked at, and only as much as it says. */
 final class ArchiveReader
 {
-    /** Two thousand takes with all that was heard in them are a tenth of this. */
-    private const MOST_MANIFEST_BYTES = 256 * 1024 * 1024;
+    /** Packed JSON is a tenth to a twentieth of itself; what is a hundredth was made to do harm. */
+    private const MOST_RATIO = 100;
+
+    /** Below this a file may be anything, packed as tightly as it likes. */
+    private const SMALL_BYTES = 1024 * 1024;
+
+    /** Beside the files a manifest names there are the manifest and a script a lesson. */
+    private const MOST_ENTRIES = 201_000;
 
     private const BLOCK = 128 * 1024;
 
@@ -28,20 +33,56 @@ final class ArchiveReader
         if ($zip->open($path, \ZipArchive::RDONLY) !== true) {
             throw ArchiveProblem::unreadable();
         }
-        $stat = $zip->statName(Manifest::NAME);
-        if ($stat === false || $stat['size'] > self::MOST_MANIFEST_BYTES) {
-            throw ArchiveProblem::unreadable();
+        if ($zip->numFiles > self::MOST_ENTRIES) {
+            throw ArchiveProblem::tooMuch('entries');
         }
-        $said = Manifest::decoded((string) $zip->getFromName(Manifest::NAME, $stat['size']));
-        $validator = new Validator();
-        $validator->validate(
-            $said, json_decode((string) file_get_contents(resource_path("schemas/archive-{$said->version}.json"))),
-        );
-        if (! $validator->isValid()) {
-            throw ArchiveProblem::unreadable();
+        $said = Manifest::decoded(self::manifestOf($zip));
+        Schema::mustHold($said, "archive-{$said->version}.json");
+        $manifest = Manifest::of($said);
+        foreach ($manifest->files as $file) {
+            self::mustBeAsLarge($zip, $file);
         }
 
-        return new self($zip, Manifest::of($said));
+        return new self($zip, $manifest);
+    }
+
+    /** @throws ArchiveProblem when it is not there, or is not what it says it is */
+    private static function manifestOf(\ZipArchive $zip): string
+    {
+        $stat = $zip->statName(Manifest::NAME);
+        $stream = $stat === false ? false : $zip->getStream(Manifest::NAME);
+        if ($stat === false || $stream === false) {
+            throw ArchiveProblem::unreadable();
+        }
+        if ($stat['size'] > Manifest::MOST_BYTES || self::isBomb($stat)) {
+            throw ArchiveProblem::tooMuch(Manifest::NAME);
+        }
+        // What the list of an archive says of a file need not be so.
+        $json = (string) stream_get_contents($stream, Manifest::MOST_BYTES + 1);
+        fclose($stream);
+
+        return $json;
+    }
+
+    /** @throws ArchiveProblem */
+    private static function mustBeAsLarge(\ZipArchive $zip, ArchiveFile $file): void
+    {
+        $stat = $zip->statName($file->name);
+        if ($stat === false) {
+            throw ArchiveProblem::fileNotListed($file->name);
+        }
+        if ($stat['size'] !== $file->bytes) {
+            throw ArchiveProblem::fileDiffers($file->name);
+        }
+        if (self::isBomb($stat)) {
+            throw ArchiveProblem::tooMuch($file->name);
+        }
+    }
+
+    /** @param  array<string, mixed>  $stat */
+    private static function isBomb(array $stat): bool
+    {
+        return $stat['size'] > self::SMALL_BYTES && $stat['size'] > self::MOST_RATIO * $stat['comp_size'];
     }
 
     /**

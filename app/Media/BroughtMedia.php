@@ -6,6 +6,7 @@ namespace App\Media;
 
 use OpenReel\Core\Archive\ArchiveFile;
 use OpenReel\Core\Archive\ArchiveProblem;
+use OpenReel\Core\Take\TakeLength;
 
 /** Whether a file that came with an archive is what its name says: programs that open ours later do not ask again. */
 final class BroughtMedia
@@ -23,13 +24,27 @@ final class BroughtMedia
         $is = match ($kind) {
             'png', 'jpg', 'webp' => $this->isPicture($path, self::PICTURES[$kind]),
             'webm', 'mp4', 'flac' => $this->isMedia($path, $kind === 'flac'),
-            'json' => is_array(json_decode((string) file_get_contents($path), true)),
+            'json' => self::isTold($path, basename($file->name, '.json')),
             // Slides that are drawn again are opened without trust then; levels and events are read byte by byte.
             default => true,
         };
         if (! $is) {
             throw ArchiveProblem::strangeFile($file->name);
         }
+    }
+
+    /** @param  string  $what  `wave` or `heard` */
+    private static function isTold(string $path, string $what): bool
+    {
+        try {
+            Schema::mustHold(
+                json_decode((string) file_get_contents($path), flags: JSON_THROW_ON_ERROR), 'archive-1.json', "{$what}_file",
+            );
+        } catch (ArchiveProblem|\JsonException) {
+            return false;
+        }
+
+        return true;
     }
 
     private function isPicture(string $path, int $type): bool
@@ -44,6 +59,10 @@ final class BroughtMedia
         try {
             $facts = $this->prober->recording($path);
         } catch (ProgramFailed) {
+            return false;
+        }
+
+        if ($facts->seconds > TakeLength::LONGEST_SECONDS) {
             return false;
         }
 

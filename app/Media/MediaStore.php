@@ -73,10 +73,42 @@ final class MediaStore
         return $this->hasHash($this->path($relative), $sha256) ? $path : throw MissingFile::named($sha256);
     }
 
-    /** Where a file lies on this machine, or would; whether the shared disk has it is not asked. */
+    /**
+     * Where a file lies on this machine, or would; whether the shared disk has it is not asked.
+     *
+     * @throws \LogicException when that is not on the media disk: such a name was never made here
+     */
     public function here(string $relative): string
     {
-        return $this->disk()->path($relative);
+        $root = rtrim($this->disk()->path(''), '/');
+        if (! self::isPlain($relative) || self::leadsOut($root, "{$root}/{$relative}")) {
+            throw new \LogicException("\"{$relative}\" is no place on the media disk.");
+        }
+
+        return "{$root}/{$relative}";
+    }
+
+    /** Whether a name means something in a folder of the media disk, and not beside it. */
+    public static function isInFolder(string $relative, string $folder): bool
+    {
+        return self::isPlain($relative) && str_starts_with($relative, "{$folder}/");
+    }
+
+    /** Whether it is made of names only: not from the top, not upwards, nothing hidden in it. */
+    private static function isPlain(string $relative): bool
+    {
+        return ! str_starts_with($relative, '/') && preg_match('#(^|/)\.\.?(/|$)|[\x00-\x1f\\\\]#', $relative) !== 1;
+    }
+
+    /** Whether a link on the way leads somewhere else. */
+    private static function leadsOut(string $root, string $path): bool
+    {
+        $home = realpath($root);
+        while (($real = realpath($path)) === false && $path !== $root && ! is_link($path)) {
+            $path = dirname($path);
+        }
+
+        return $home !== false && $real !== $home && ! str_starts_with((string) $real, "{$home}/");
     }
 
     /** The same with its folder, for a file that grows; see `share`. */

@@ -19,7 +19,10 @@ trait Guarded
 
     public int $maxExceptions = 3;
 
-    public int $timeout = 0;
+    /** Seconds after which it is ended and has failed, unless a job says something else. */
+    public int $timeout = 3_600;
+
+    public bool $failOnTimeout = true;
 
     /** @var list<int> seconds before trying again after a failure */
     public array $backoff = [2, 10];

@@ -64,8 +64,13 @@ final class LostJobs
             Log::error('A job was given up: its worker died '.$deaths.' times', [
                 'job' => $lost->payload['displayName'] ?? $job::class,
             ]);
+            $why = WorkerDied::times($deaths);
+            // Beside those that failed otherwise: the operator is told of them (see WorkersCheck).
+            app('queue.failer')->log(
+                (string) config('queue.default'), $job->queue ?? 'default', (string) json_encode($lost->payload), $why,
+            );
             if (method_exists($job, 'failed')) {
-                $job->failed(WorkerDied::times($deaths));
+                $job->failed($why);
             }
         }
     }

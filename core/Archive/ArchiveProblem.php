@@ -23,6 +23,16 @@ final class ArchiveProblem extends Problem
         );
     }
 
+    /** @param  string  $what  of which there is more than any lesson or course has */
+    public static function tooMuch(string $what): self
+    {
+        return new self(
+            'This archive holds more than a lesson or a course can have, or unpacks to far more than it is. Nothing was '
+                .'brought in.',
+            'too-much', $what,
+        );
+    }
+
     /** @param  string  $name  of the file in the archive */
     public static function fileNotListed(string $name): self
     {

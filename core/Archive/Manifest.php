@@ -18,6 +18,20 @@ final readonly class Manifest
 
     public const VERSION = 1;
 
+    /** Two thousand takes with all that was heard in them have half as many bytes, objects and lists. */
+    public const MOST_BYTES = 48 * 1024 * 1024;
+
+    private const MOST_OBJECTS = 400_000;
+
+    private const MOST_LISTS = 1_500_000;
+
+    private const MOST_VALUES = 4_000_000;
+
+    private const DEPTH = 64;
+
+    /** A course of more is taken out, and brought in, in parts. */
+    public const MOST_LESSONS = 500;
+
     private const FLAGS = JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_PRESERVE_ZERO_FRACTION | JSON_THROW_ON_ERROR;
 
     /**
@@ -31,18 +45,26 @@ final readonly class Manifest
     }
 
     /**
-     * Reads the outermost form only, so that a schema of the right version can be asked about the rest.
+     * Reads the outermost form only, so that a schema of the right version can be asked about the rest. What a few bytes make of
+     * the memory is limited before anything is made of them.
      *
      * @throws ArchiveProblem
      */
     public static function decoded(string $json): \stdClass
     {
-        $said = json_decode($json, depth: 64);
+        if (strlen($json) > self::MOST_BYTES || substr_count($json, '{') > self::MOST_OBJECTS
+            || substr_count($json, '[') > self::MOST_LISTS || substr_count($json, ':') > self::MOST_VALUES) {
+            throw ArchiveProblem::tooMuch('manifest');
+        }
+        $said = json_decode($json, depth: self::DEPTH);
         if (! ($said instanceof \stdClass) || ($said->format ?? null) !== self::FORMAT || ! is_int($said->version ?? null)) {
             throw ArchiveProblem::unreadable();
         }
         if ($said->version > self::VERSION) {
             throw ArchiveProblem::newer($said->version);
+        }
+        if (count((array) ($said->lessons ?? [])) > self::MOST_LESSONS) {
+            throw ArchiveProblem::tooMuch('lessons');
         }
 
         return $said;
@@ -83,9 +105,9 @@ final readonly class Manifest
         foreach ($this->lessons as $lesson) {
             $rows = [$lesson, ...$lesson->sections, ...$lesson->slides, ...$lesson->decks, ...$lesson->lines, ...$lesson->takes,
                 ...$lesson->captions, ...$lesson->translations, ...$lesson->music];
-            $ids = [...$ids, ...self::idsOf($rows)];
+            array_push($ids, ...self::idsOf($rows));
             foreach ($lesson->takes as $take) {
-                $ids = [...$ids, ...self::idsOf($take->tracks)];
+                array_push($ids, ...self::idsOf($take->tracks));
             }
         }
         sort($ids, SORT_STRING);
@@ -168,6 +190,9 @@ final readonly class Manifest
         foreach ($lesson->choices as $row) {
             $must($row->line_id, 'lines');
             $must($row->take_id, 'takes');
+        }
+        foreach ([...$lesson->captions, ...$lesson->translations] as $row) {
+            $must($row->line_id, 'lines');
         }
     }
 

@@ -6,6 +6,8 @@ namespace Tests\Feature;
 
 use App\Actions\Film\AssembleLesson;
 use App\Actions\Takes\HearTake;
+use App\Actions\Takes\InspectTake;
+use App\Jobs\HearTakesJob;
 use App\Media\Archive;
 use App\Media\Program;
 use App\Models\Arrival;
@@ -15,12 +17,16 @@ use App\Models\Lesson;
 use App\Models\Section;
 use App\Models\Slide;
 use App\Models\Take;
+use App\Readers\SpokenLines;
 use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\File;
+use Illuminate\Support\Str;
 use Illuminate\Testing\TestResponse;
 use OpenReel\Core\Archive\Manifest;
 use PHPUnit\Framework\Attributes\DataProvider;
+use Random\Engine\Mt19937;
+use Random\Randomizer;
 
 /** A lesson or a course as one file, out and in again. */
 final class ArchiveTest extends FeatureTestCase
@@ -165,8 +171,154 @@ final class ArchiveTest extends FeatureTestCase
                 $said(fn ($m) => $m->lessons[0]->takes[0]->section_id = str_repeat('0', 26)), 'do not belong together',
             ],
             'places that nobody can read' => [$said(fn ($m) => $m->lessons[0]->takes[0]->reached = [new \stdClass()]), $none],
+            'a deck that says what to put back' => [$said(function ($m): void {
+                $m->lessons[0]->decks[] = (object) [
+                    'id' => str_repeat('0', 26), 'name' => 'x', 'path' => 'x', 'purpose' => 'replace', 'done' => 1, 'total' => 1,
+                    'report' => (object) ['before' => (object) [$m->lessons[0]->slides[0]->id => ['path' => '../../.env']]],
+                ];
+            }), $none],
+            'a slide that is another file' => [
+                $said(fn ($m) => $m->lessons[0]->slides[0]->path = '../../.env'), 'belongs to no lesson',
+            ],
+            'a take longer than anybody speaks' => [$said(fn ($m) => $m->lessons[0]->takes[0]->used_ticks = 2 ** 53), $none],
+            'a frame that is not offered' => [$said(fn ($m) => $m->lessons[0]->width = 16_384), $none],
+            'a day that is none' => [$said(fn ($m) => $m->lessons[0]->takes[0]->created_at = '2026-13-41 99:00:00'), $none],
+            'something unknown in a take' => [$said(fn ($m) => $m->lessons[0]->takes[0]->heard->more = 1), $none],
+            'a caption of a line elsewhere' => [
+                $said(fn ($m) => $m->lessons[0]->captions[0]->line_id = str_repeat('0', 26)), 'do not belong together',
+            ],
+            'thousands of lessons' => [
+                $said(fn ($m) => $m->lessons = array_fill(0, 6000, new \stdClass())), 'more than a lesson or a course can have',
+            ],
+            'millions of lists in a manifest' => [
+                $change(fn (array $f): array => [Manifest::NAME => '['.str_repeat('[],', 1_600_000).'[]]'] + $f),
+                'more than a lesson or a course can have',
+            ],
+            'a manifest that unpacks to a thousand times as much' => [
+                fn (string $zip): string => self::packed($zip, fn (array $f): array => [
+                    Manifest::NAME => $f[Manifest::NAME].str_repeat(' ', 40_000_000),
+                ] + $f),
+                'unpacks to far more than it is',
+            ],
+            'a wave that unpacks to a thousand times as much' => [
+                fn (string $zip): string => self::packed($zip, function (array $files): array {
+                    $name = array_values(preg_grep('/wave\.json/', array_keys($files)) ?: [])[0];
+                    $files[$name] = str_repeat(' ', 40_000_000).'[]';
+                    $manifest = json_decode($files[Manifest::NAME]);
+                    foreach ($manifest->files as $file) {
+                        $file->name === $name && $file->bytes = strlen($files[$name]);
+                    }
+
+                    return [Manifest::NAME => self::written($manifest)] + $files;
+                }),
+                'more than a lesson or a course can have',
+            ],
             'made by a newer version' => [$said(fn ($m) => $m->version = 9), 'newer Open Reel'],
         ];
+    }
+
+    public function test_a_take_without_its_log_is_heard_and_one_that_cannot_be_heard_keeps_no_other_waiting(): void
+    {
+        self::$made ??= $this->taken("/api/lessons/{$this->lesson()->id}/archive.zip");
+        $this->clear();
+        copy((string) self::$made, $zip = tempnam(sys_get_temp_dir(), 'zip').'.zip');
+        $changed = self::rewritten($zip, function (array $files): array {
+            $manifest = json_decode($files[Manifest::NAME]);
+            $log = array_values(preg_grep('/events\.jsonl/', array_keys($files)) ?: [])[0] ?? '';
+            $manifest->files = array_values(array_filter($manifest->files, fn (\stdClass $f): bool => $f->name !== $log));
+            $take = $manifest->lessons[0]->takes[0];
+            [$take->hearing, $take->heard, $take->spoken, $take->verdict] = [null, null, null, 'undecided'];
+            $take->given = [(object) ['line' => $take->lines[0]->id, 'within' => 0.5, 'cue' => '[layout: slide]']];
+
+            return [Manifest::NAME => self::written($manifest)] + array_diff_key($files, [$log => 1]);
+        });
+        config(['reel.hear' => false]);
+        $this->bring($changed)->assertJson(['state' => 'done']);
+        $take = Take::query()->sole();
+        self::assertNull($take->hearing);
+
+        // Another one, newer, of which hearing fails each time for a reason that nobody foresaw.
+        $bad = $take->replicate()->fill(['id' => strtolower((string) Str::ulid()), 'number' => 2, 'line_ticks' => []]);
+        $bad->setAttribute('lines', [['id' => 'x']]);
+        $bad->save();
+        $bad->tracks()->create($take->tracks()->sole()->only([
+            'kind', 'file_path', 'file_mime', 'hash', 'length_ticks', 'offset_ticks',
+        ]));
+        $bad->forceFill(['created_at' => now()->addHour(), 'inspected' => InspectTake::NOTHING])->save();
+        for ($round = 0; $round < 3; $round++) {
+            app()->call([new HearTakesJob(), 'handle']);
+        }
+        self::assertSame('sure', $take->refresh()->hearing?->value);
+        self::assertSame('failed', $bad->refresh()->hearing?->value);
+    }
+
+    /** Lessons as nobody would make them on purpose: whatever can be made here comes out and in again, and is the same film. */
+    #[DataProvider('seeds')]
+    public function test_odd_lessons_come_out_and_in_again(int $seed): void
+    {
+        $random = new Randomizer(new Mt19937($seed));
+        $one = fn (array $of): mixed => $of[$random->getInt(0, count($of) - 1)];
+        $lesson = Lesson::factory()->create(['width' => 320, 'height' => 180]);
+        $texts = [
+            '', 'So leave a margin. ', '"Quoted" {braces} \\ back. ', '👩‍🚀 goes. ', 'שלום. ',
+            '[pause 2 s] After it. ', "Row\n\nTwo. ",
+        ];
+        $sections = Section::factory()->count($random->getInt(1, 4))->for($lesson)->create();
+        $sections->each(fn (Section $s) => $this->patchJson("/api/sections/{$s->id}", [
+            'heading' => $one(['', 'High', 'A "B" \\ {c}']),
+            'script' => implode('', array_map(fn (): string => $one($texts), range(1, $random->getInt(1, 4)))),
+        ])->assertOk());
+        foreach ($sections as $section) {
+            for ($n = $random->getInt(0, 2); $n > 0; $n--) {
+                $length = $random->getInt(1, 960_000);
+                $used = $one([null, null, [], [[0, $length]], [[0, 1]]]);
+                Take::factory()->for($section)->create([
+                    'number' => $n, 'length_ticks' => $length, 'used' => $used,
+                    'verdict' => $one(['kept', 'undecided', 'discarded']),
+                    'cuts' => $one([[], [[0, $length]], [[0, intdiv($length, 2)]]]), 'speech_from' => $one([null, 0]),
+                    'speech_until' => $one([null, $length]),
+                ] + SpokenLines::asTaken($section->refresh()));
+            }
+        }
+        foreach (DB::table('lines')->where('lesson_id', $lesson->id)->pluck('id') as $line) {
+            CaptionRow::query()->create([
+                'lesson_id' => $lesson->id, 'line_id' => $line, 'word' => $random->getInt(0, 9), 'was' => 'x',
+                'rows' => $one([[], ['a']]), 'checked' => false,
+            ]);
+        }
+        // Lines that captions hang on go from the script, sections with takes are deleted.
+        $this->patchJson("/api/sections/{$sections[0]->id}", ['script' => 'Other words.'])->assertOk();
+        $random->getInt(0, 1) === 1 && $this->deleteJson("/api/sections/{$sections->last()?->id}");
+        $hash = fn (Lesson $l): string => app(AssembleLesson::class)($l)->hash();
+        $was = $hash($lesson->refresh());
+
+        $zip = $this->taken("/api/lessons/{$lesson->id}/archive.zip");
+        $made = $this->bring($zip)->assertJson(['state' => 'done', 'problem' => null])->json('made');
+        self::assertTrue($made[0]['same']);
+        $again = Lesson::query()->whereKey($made[0]['id'])->sole();
+        self::assertSame([$was, $lesson->script], [$hash($again), $again->script]);
+        $this->getJson("/api/lessons/{$again->id}")->assertOk();
+        $this->getJson('/api/lessons')->assertOk();
+    }
+
+    /** @return array<int, array{int}> */
+    public static function seeds(): array
+    {
+        return array_map(fn (int $n): array => [$n], array_combine(range(1, 12), range(1, 12)));
+    }
+
+    public function test_only_so_much_is_on_its_way_for_one_person(): void
+    {
+        for ($n = 0; $n < 3; $n++) {
+            $id = $this->postJson('/api/archives', ['name' => 'Tides.zip'])->assertCreated()->json('id');
+        }
+        $fourth = $this->postJson('/api/archives', ['name' => 'x'])->assertStatus(409)->json('detail');
+        self::assertStringContainsString('Three archives', $fourth);
+        config(['reel.limits.archive_bytes' => 5]);
+        $this->piece($id, 0, 'abcde')->assertOk();
+        self::assertStringContainsString('64 GB together', $this->piece($id, 1, 'f')->assertStatus(422)->json('detail'));
+        $this->postJson("/api/archives/{$id}/cancel")->assertOk();
+        $this->postJson('/api/archives', ['name' => 'x'])->assertCreated();
     }
 
     public function test_what_cannot_be_taken_out_whole_is_not_taken_out(): void
@@ -274,6 +426,25 @@ final class ArchiveTest extends FeatureTestCase
     private static function written(\stdClass $manifest): string
     {
         return json_encode($manifest, JSON_PRESERVE_ZERO_FRACTION | JSON_THROW_ON_ERROR);
+    }
+
+    /**
+     * The same, with what is in it packed.
+     *
+     * @param  callable(array<string, string>): array<string, string>  $how  content by name
+     */
+    private static function packed(string $zip, callable $how): string
+    {
+        $from = new \ZipArchive();
+        $from->open(self::rewritten($zip, $how));
+        $to = new \ZipArchive();
+        $to->open("{$zip}.packed", \ZipArchive::CREATE);
+        for ($i = 0; $i < $from->numFiles; $i++) {
+            $to->addFromString((string) $from->getNameIndex($i), (string) $from->getFromIndex($i));
+        }
+        $to->close();
+
+        return "{$zip}.packed";
     }
 
     /** @param  callable(array<string, string>): array<string, string>  $how  content by name */

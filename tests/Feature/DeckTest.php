@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
+use App\Health\FilesCheck;
 use App\Jobs\DrawCardsJob;
 use App\Jobs\ImportDeckJob;
 use App\Media\OfficeConverter;
@@ -184,6 +185,69 @@ final class DeckTest extends FeatureTestCase
         $this->postJson("/api/decks/{$report['id']}/undo")->assertOk();
         self::assertEquals($before->all(), Slide::query()->pluck('hash', 'name')->all());
         $this->postJson("/api/decks/{$report['id']}/undo")->assertConflict();
+    }
+
+    public function test_what_a_report_says_of_others_slides_and_of_other_files_is_not_put_back(): void
+    {
+        $lesson = $this->lesson();
+        $this->bring($lesson, Decks::pdf(self::PAGES));
+        $own = $lesson->slides()->firstOrFail();
+        $strange = $this->lesson()->slides()->create($own->only([
+            'name', 'path', 'mime', 'hash', 'width', 'height', 'text', 'look', 'position',
+        ]));
+        $deck = $lesson->decks()->firstOrFail();
+        $deck->forceFill(['purpose' => 'replace', 'report' => [
+            'before' => [
+                $own->id => ['path' => '../../.env', 'mime' => 'text/html', 'position' => 7],
+                $strange->id => ['text' => 'Not yours.'],
+            ],
+            'added' => [['id' => $strange->id, 'name' => 'x']],
+        ]])->save();
+        $this->postJson("/api/decks/{$deck->id}/undo")->assertOk();
+        self::assertSame([$own->path, $own->mime], [$own->refresh()->path, $own->mime]);
+        self::assertNotSame('Not yours.', $strange->refresh()->text);
+
+        $deck->refresh()->forceFill(['state' => 'done', 'report' => ['before' => [
+            $own->id => ['lesson_id' => $strange->lesson_id, 'name' => 'Other', 'text' => 'As before.', 'position' => 7],
+        ]]])->save();
+        $this->postJson("/api/decks/{$deck->id}/undo")->assertOk();
+        self::assertSame(
+            ['As before.', 7, $lesson->id], [$own->refresh()->text, $own->position, $own->lesson_id],
+        );
+        self::assertNotSame('Other', $own->name);
+
+        // An upgrade takes away what such a report could do, and leaves one that was made here.
+        $honest = $lesson->decks()->create([
+            'name' => 'Tides.pdf', 'path' => 'x', 'purpose' => 'replace', 'state' => 'done',
+            'report' => ['before' => [$own->id => ['path' => $own->path, 'position' => 1]], 'added' => []],
+        ]);
+        (require database_path('migrations/2026_12_01_000000_take_nothing_back_that_came_from_elsewhere.php'))->up();
+        self::assertSame([], $deck->refresh()->report);
+        self::assertNotSame([], $honest->refresh()->report);
+
+        // Rows that an earlier version let in are told of, and what they name is not given out.
+        $own->forceFill(['path' => '../../.env'])->save();
+        $this->get("/api/slides/{$own->id}/picture")->assertStatus(500);
+        $told = collect(app(FilesCheck::class)->look())->firstWhere('about', 'slides');
+        self::assertSame(['bad', true], [$told?->verdict->value, str_contains((string) $told?->says, $own->id)]);
+    }
+
+    public function test_nothing_but_the_media_disk_is_reached_by_a_name(): void
+    {
+        mkdir("{$this->mediaRoot}/lessons", 0o755, true);
+        symlink('/etc', "{$this->mediaRoot}/lessons/out");
+        $outside = [
+            '../x', 'lessons/../../x', '/etc/passwd', 'lessons/out/passwd', 'lessons/out', "a\0b", '..', 'lessons/./x', 'a\\b',
+        ];
+        $isReached = function (string $name): bool {
+            try {
+                return $this->media()->path($name) !== '';
+            } catch (\LogicException) {
+                return false;
+            }
+        };
+        self::assertSame([], array_filter($outside, $isReached));
+        self::assertSame("{$this->mediaRoot}/lessons/x/y.png", $this->media()->path('lessons/x/y.png'));
     }
 
     public function test_the_next_slide_stays_the_same_slide_when_the_deck_changes_its_order(): void

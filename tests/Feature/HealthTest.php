@@ -8,6 +8,7 @@ use App\Health\Doctor;
 use App\Health\Finding;
 use App\Media\MediaStore;
 use App\Models\Export;
+use App\Models\Take;
 use App\Models\WorkState;
 use App\Work\Pulse;
 use Illuminate\Support\Facades\Artisan;
@@ -135,6 +136,12 @@ final class HealthTest extends FeatureTestCase
         }
         self::assertMatchesRegularExpression('/\nreel_jobs_oldest_seconds\{queue="hear"\} 9\d\n/', $text);
         self::assertMatchesRegularExpression('/\nreel_recorded_seconds [1-9]\d*\n/', $text);
+        // However much a row says, others are told what is theirs.
+        Take::factory()->count(2)->sequence(['number' => 8], ['number' => 9])->for($section)->create([
+            'length_ticks' => PHP_INT_MAX - 1, 'used_ticks' => PHP_INT_MAX - 1, 'verdict' => 'kept',
+        ]);
+        $this->get('/metrics')->assertOk();
+        $this->getJson('/api/lessons')->assertOk();
         self::assertStringEndsWith("# EOF\n", $text);
 
         $this->get('/metrics', ['X-Forwarded-For' => '192.0.2.7'])->assertNotFound();

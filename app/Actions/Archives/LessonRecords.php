@@ -93,6 +93,13 @@ final class LessonRecords
             $takes[$track->take_id]->tracks[] = self::record($track, self::TRACK);
         }
         $record->choices = array_values(array_filter($record->choices, fn (\stdClass $c): bool => isset($takes[$c->take_id])));
+        // What hangs on a line that is gone for good is of no use to anybody.
+        $lines = array_column($record->lines, null, 'id');
+        foreach (['choices', 'captions', 'translations'] as $name) {
+            $record->{$name} = array_values(
+                array_filter($record->{$name}, fn (\stdClass $row): bool => isset($lines[$row->line_id])),
+            );
+        }
         foreach ($record->decks as $deck) {
             // Its pages can be drawn again; what it replaced here is not taken along.
             [$deck->purpose, $deck->report] = ['add', new \stdClass()];
@@ -118,6 +125,10 @@ final class LessonRecords
     {
         DB::table('lessons')->insert(self::row($lesson, self::LESSON) + ['course_id' => $courseId] + self::now());
         // What others hang on comes first.
+        foreach ($lesson->decks as $deck) {
+            // What it replaced elsewhere is not here: there is nothing to take back.
+            [$deck->purpose, $deck->report] = ['add', new \stdClass()];
+        }
         foreach (['decks', 'slides', 'sections', 'lines'] as $name) {
             $more = ['lesson_id' => $lesson->id] + ($name === 'decks' ? ['state' => WorkState::Done->value] : []);
             self::insert($name, $lesson->{$name}, self::TABLES[$name][1], $more, withTimes: $name !== 'lines');

@@ -30,6 +30,9 @@ use OpenReel\Core\People\Right;
  */
 final class UnpackArchive
 {
+    /** Takes looked at together. */
+    private const BATCH = 200;
+
     public function __construct(
         private readonly LessonRecords $records,
         private readonly AssembleLesson $assemble,
@@ -109,7 +112,9 @@ final class UnpackArchive
                 $lesson = $this->records->storeLesson($record, $course?->id);
                 ($this->own)($lesson, Deed::BroughtIn);
                 // Whatever cannot be read again is found here, and not in the middle of somebody's work.
-                Take::query()->whereKey(array_column($record->takes, 'id'))->with('tracks')->each(TakeReader::core(...));
+                foreach (array_chunk(array_column($record->takes, 'id'), self::BATCH) as $ids) {
+                    Take::query()->whereKey($ids)->with('tracks')->get()->each(self::mustBeRead(...));
+                }
                 $made[] = [
                     'id' => $lesson->id,
                     'title' => $lesson->title,
@@ -122,6 +127,16 @@ final class UnpackArchive
         }
 
         return $made;
+    }
+
+    /** Of a take all of which was cut out nothing is seen; its parts are told all the same. */
+    private static function mustBeRead(Take $take): void
+    {
+        TakeReader::known($take->getAttributes());
+        if (TakeReader::used($take) !== []) {
+            TakeReader::core($take);
+        }
+        $take->update(['used_ticks' => TakeReader::usedTicks($take)]);
     }
 
     /** A single lesson joins a course that looks just as its own did; a course that is brought in is one of its own. */

@@ -7,6 +7,7 @@ namespace App\Actions\Lessons;
 use App\Models\Lesson;
 use App\Models\Section as SectionRow;
 use App\People\Standings;
+use Illuminate\Database\Query\Builder;
 use Illuminate\Support\Facades\DB;
 use OpenReel\Core\Script\Section;
 use OpenReel\Core\Take\Verdict;
@@ -18,20 +19,26 @@ final class ListLessons
     /** @return list<array<string, mixed>> */
     public function __invoke(): array
     {
+        $own = Standings::lessons(Lesson::query())->toBase()->select('lessons.id');
         $kept = DB::table('takes')
             ->where('verdict', Verdict::Kept)
             ->join('sections', 'sections.id', '=', 'takes.section_id')
+            ->whereIn('sections.lesson_id', $own)
             ->whereNull('sections.deleted_at')
             ->groupBy('sections.lesson_id')
             ->selectRaw(
-                'sections.lesson_id as lesson, count(distinct sections.id) as sections, sum(coalesce(used_ticks, '
+                'sections.lesson_id as lesson, count(distinct sections.id) as sections, total(coalesce(used_ticks, '
                     .'coalesce(speech_until, length_ticks) - coalesce(speech_from, 0))) as ticks',
             )
             ->get()
             ->keyBy('lesson');
-        $cards = $this->cards();
+        $cards = $this->cards($own);
         $standing = Standings::inMany();
-        $first = SectionRow::query()->whereNotNull('slide_id')->orderByDesc('position')->pluck('slide_id', 'lesson_id');
+        $first = SectionRow::query()
+            ->whereIn('lesson_id', $own)
+            ->whereNotNull('slide_id')
+            ->orderByDesc('position')
+            ->pluck('slide_id', 'lesson_id');
 
         return array_values(
             Standings::lessons(Lesson::query())
@@ -60,11 +67,14 @@ final class ListLessons
         );
     }
 
-    /** @return array<string, list<int>> ticks of each card by lesson: cards need no take */
-    private function cards(): array
+    /**
+     * @return array<string, list<int>> ticks of each card by lesson: cards need no take
+     */
+    private function cards(Builder $own): array
     {
         $cards = [];
         $rows = DB::table('sections')
+            ->whereIn('lesson_id', $own)
             ->whereNull('deleted_at')
             ->where('script', 'like', '%[card%')
             ->get(['lesson_id', 'script']);

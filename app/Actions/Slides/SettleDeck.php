@@ -15,6 +15,7 @@ use App\Models\Slide;
 use App\Models\WorkState;
 use App\Readers\SlideNames;
 use App\Refusal;
+use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Support\Collection;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
@@ -119,18 +120,27 @@ final class SettleDeck
             if ($deck->purpose !== 'replace' || ! $deck->become(WorkState::Cancelled, [WorkState::Done], ['problem' => null])) {
                 throw Refusal::conflict('There is nothing to take back: no slides were replaced by this file.');
             }
-            foreach ((array) ($deck->report['before'] ?? []) as $id => $values) {
-                $look = isset($values['look']) ? ['look' => json_decode((string) $values['look'], true)] : [];
-                Slide::query()
-                    ->whereKey($id)
-                    ->first()
-                    ?->forceFill($look + $values)
-                    ->save();
+            // Its own lesson's slides, and what a new page changed of them: whatever else a report says is not done.
+            $slides = fn (array $ids): Builder => Slide::query()->where('lesson_id', $deck->lesson_id)->whereKey($ids);
+            $before = (array) ($deck->report['before'] ?? []);
+            foreach ($slides(array_keys($before))->get() as $slide) {
+                self::putBack($slide, (array) $before[$slide->id]);
             }
-            Slide::query()->whereIn('id', array_column((array) ($deck->report['added'] ?? []), 'id'))->delete();
+            $slides(array_column((array) ($deck->report['added'] ?? []), 'id'))->delete();
             ($this->link)($deck->lesson->refresh());
         });
         PrepareLessonJob::dispatch($deck->lesson_id);
+    }
+
+    /** @param  array<string, mixed>  $values  what it showed, by column */
+    private static function putBack(Slide $slide, array $values): void
+    {
+        $values = array_intersect_key($values, array_flip(self::DRAWN));
+        if (isset($values['path']) && ! MediaStore::isInFolder((string) $values['path'], "lessons/{$slide->lesson_id}/slides")) {
+            return;
+        }
+        $look = isset($values['look']) ? ['look' => json_decode((string) $values['look'], true)] : [];
+        $slide->forceFill($look + $values)->save();
     }
 
     /** @return array<string, mixed> */

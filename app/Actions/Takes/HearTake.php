@@ -45,6 +45,9 @@ use OpenReel\Core\Time\Tick;
  */
 final class HearTake
 {
+    /** Bytes; a sentence of five minutes has some four thousand. */
+    private const LONGEST_LINE = 20_000;
+
     public function __construct(
         private readonly HeardSounds $sounds,
         private readonly TakeLevels $levels,
@@ -63,7 +66,7 @@ final class HearTake
         $voice = $take->track(TrackKind::Microphone);
         $order = $this->order($take, $voice);
         if ($take->state !== TakeState::Ready || $voice === null || $order === null) {
-            $take->update(['hearing' => Hearing::Nothing]);
+            $take->update(['hearing' => self::isTooLong($take) ? Hearing::Unsure : Hearing::Nothing]);
 
             return true;
         }
@@ -105,12 +108,18 @@ final class HearTake
     /** @return HearOrder|null null when there is nothing to be heard */
     private function order(Take $take, ?Track $voice): ?HearOrder
     {
-        if ($take->lines === [] || $voice?->file_path === null) {
+        if ($take->lines === [] || $voice?->file_path === null || self::isTooLong($take)) {
             return null;
         }
         $language = LessonStyle::of($take->lesson())->language;
 
         return new HearOrder((string) $voice->hash, self::lines($take, $language), $language);
+    }
+
+    /** Whether something that is called a line is none that anybody could say: it stays where the prompter had it. */
+    private static function isTooLong(Take $take): bool
+    {
+        return array_filter($take->lines, fn (array $l): bool => strlen($l['text']) > self::LONGEST_LINE) !== [];
     }
 
     /** @return list<LineToHear> */
@@ -214,8 +223,9 @@ final class HearTake
         $spans = TakeReader::used($take);
         $take->used_ticks = TakeReader::usedTicks($take);
         if ($take->given !== [] && $take->verdict !== Verdict::Kept) {
+            // A take that came from elsewhere need not have a log.
             $log = $take->folder().'/events.jsonl';
-            $events = EventLog::read((string) file_get_contents($this->media->path($log)));
+            $events = EventLog::read($this->media->exists($log) ? (string) file_get_contents($this->media->path($log)) : '');
             $take->given = Given::of($events, $take->fluffs, $starts, $spans, $reached);
         }
     }

@@ -16,6 +16,7 @@ use App\Models\Lesson;
 use App\Models\WorkState;
 use App\People\Whoever;
 use App\Refusal;
+use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
@@ -28,6 +29,9 @@ use Symfony\Component\HttpFoundation\Response;
 final class ArchiveController
 {
     private const LATEST = 5;
+
+    /** Of one person; one that nobody goes on sending counts for a day. */
+    private const MOST_OPEN = 3;
 
     public function lesson(Lesson $lesson, PackLessons $pack): Response
     {
@@ -55,6 +59,11 @@ final class ArchiveController
     public function store(Request $request): JsonResponse
     {
         $request->validate(['name' => ['required', 'string']], ['*' => 'Say what the file is called.']);
+        if (self::onTheirWay()->where('updated_at', '>', now()->subDay())->count() >= self::MOST_OPEN) {
+            throw Refusal::conflict(
+                'Three archives are on their way already. Wait until one of them is here, or cancel it, then send the next.',
+            );
+        }
         $id = strtolower((string) Str::ulid());
         $arrival = Arrival::query()->create([
             'id' => $id,
@@ -78,6 +87,10 @@ final class ArchiveController
         $bytes = $request->getContent();
         if ($bytes === '' || strlen($bytes) > config('reel.limits.chunk_bytes')) {
             throw Refusal::badInput('A piece of an archive has at least 1 byte and at most 16 MB.');
+        }
+
+        if (self::onTheirWay()->sum('bytes') + strlen($bytes) > config('reel.limits.archive_bytes')) {
+            throw Refusal::badInput('Archives that are on their way have at most 64 GB together. Take the course out in parts.');
         }
 
         return new JsonResponse(['next' => $append($arrival, $number, $bytes, $request->headers->get('X-Chunk-SHA256') ?? '')]);
@@ -108,5 +121,14 @@ final class ArchiveController
         }
 
         return new ArrivalResource($arrival);
+    }
+
+    /** @return Builder<Arrival> of whoever asks */
+    private static function onTheirWay(): Builder
+    {
+        $own = Arrival::query()->where('user_id', Whoever::asks()?->id);
+        $own->whereIn('state', WorkState::OPEN);
+
+        return $own;
     }
 }
