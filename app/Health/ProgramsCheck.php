@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Health;
 
 use App\Media\Program;
+use App\Media\Sandbox;
 use App\Media\Trouble;
 
 /** Whether the programs are there that cut, draw, listen and speak. */
@@ -38,7 +39,26 @@ final class ProgramsCheck implements Check
             );
         }
 
+        $findings[] = $this->sandbox();
+
         return $findings;
+    }
+
+    /** What programs that open somebody's files are kept from. */
+    private function sandbox(): Finding
+    {
+        $lacking = [
+            ...Sandbox::hasNoNetwork() ? [] : ['the network (unshare)'],
+            ...Sandbox::hasLimits() ? [] : ['all of the memory (prlimit)'],
+        ];
+
+        return $lacking === []
+            ? Finding::good('foreign files', 'Programs that open them have no network and a limit of memory.')
+            : Finding::doubtful(
+                'foreign files', 'Programs that open them are not kept from '.implode(' and ', $lacking).'.',
+                'Install util-linux and allow user namespaces (sysctl kernel.unprivileged_userns_clone=1), or run the workers in '
+                    .'a service without a network.',
+            );
     }
 
     private function of(string $program, string $asks, string $package): Finding

@@ -21,28 +21,29 @@ final class FfprobeProber implements Prober
 
     public function recording(string $path): RecordingFacts
     {
+        $rows = new ProbeRows();
         // Only key frames can change the size, and they alone are quick to decode.
-        $found = $this->probe(
+        Program::run(
             [
+                $this->program,
+                '-v',
+                'error',
+                '-of',
+                'compact',
                 ...RecordingInput::GUARD,
                 '-skip_frame',
                 'nokey',
                 '-show_entries',
                 'stream=codec_type,codec_name,width,height,color_range,color_space:stream_disposition=attached_pic'.
                 ':stream_side_data=rotation:packet=codec_type,pts_time:frame=width,height',
+                $path,
             ],
-            $path,
-            self::SECONDS + (float) @filesize($path) / self::BYTES_A_SECOND,
+            $rows->add(...),
+            seconds: self::SECONDS + (float) @filesize($path) / self::BYTES_A_SECOND,
         );
-        $streams = $found['streams'] ?? [];
-        $pieces = $found['packets_and_frames'] ?? [];
-        $sizes = array_map(
-            fn (array $f): string => "{$f['width']}x{$f['height']}",
-            array_filter($pieces, fn (array $f): bool => isset($f['width'], $f['height'])),
-        );
-        $video = $this->first($streams, 'video');
-        $audio = $this->first($streams, 'audio');
-        $turned = abs((int) ($video['side_data_list'][0]['rotation'] ?? 0)) % 180 === 90;
+        $video = $rows->stream('video');
+        $audio = $rows->stream('audio');
+        $turned = abs((int) ($video['rotation'] ?? 0)) % 180 === 90;
         $width = (int) ($video['width'] ?? 0);
         $height = (int) ($video['height'] ?? 0);
 
@@ -51,12 +52,9 @@ final class FfprobeProber implements Prober
             $turned ? $height : $width,
             $turned ? $width : $height,
             isset($audio['codec_name']) ? (string) $audio['codec_name'] : null,
-            count(array_unique($sizes)) > 1,
-            (float) max([0, ...array_column($pieces, 'pts_time')]),
-            (float) max([0, ...array_column(
-                array_filter($pieces, fn (array $p): bool => ($p['codec_type'] ?? '') === 'video'),
-                'pts_time',
-            )]),
+            $rows->changesSize(),
+            $rows->seconds(),
+            $rows->seconds('video'),
             self::known($video['color_range'] ?? null),
             self::known($video['color_space'] ?? null),
         );

@@ -38,7 +38,7 @@ final class Heartbeat
             'database' => (int) ($redis['database'] ?? 0),
             'key' => config('database.redis.options.prefix').self::KEY.$id,
         ];
-        $command = Program::ofThisProcess([PHP_BINARY, base_path('bin/heartbeat.php')]);
+        $command = [...Sandbox::ending(), PHP_BINARY, base_path('bin/heartbeat.php')];
         $null = ['file', '/dev/null', 'a'];
         $program = proc_open($command, [['pipe', 'r'], ['pipe', 'w'], $null], $pipes);
         if ($program === false) {

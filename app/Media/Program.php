@@ -6,7 +6,6 @@ namespace App\Media;
 
 use Symfony\Component\Process\Exception\ProcessStartFailedException;
 use Symfony\Component\Process\Exception\ProcessTimedOutException;
-use Symfony\Component\Process\ExecutableFinder;
 use Symfony\Component\Process\Process;
 
 /** Runs an outside program without a shell, letting other work go on while it waits. */
@@ -17,6 +16,12 @@ final class Program
     private const POLL_MICROSECONDS = 4_000;
 
     private const KILL_AFTER_SECONDS = 2;
+
+    /** Bytes: no answer that is read whole is longer. */
+    private const MOST_OUTPUT = 32 * 1024 * 1024;
+
+    /** Bytes of what it complains of that are kept. */
+    private const MOST_LOG = 1024 * 1024;
 
     /** What a program ends with that was told or made to stop from outside: SIGKILL, SIGTERM, and ffmpeg's own answer to it. */
     private const KILLED = [137, 143, 255];
@@ -40,17 +45,22 @@ final class Program
         array $environment = [],
         ?float $seconds = null,
     ): array {
-        $process = new Process(self::ofThisProcess($command), env: $environment === [] ? null : $environment, timeout: $seconds);
+        $process = new Process(Sandbox::around($command), env: $environment === [] ? null : $environment, timeout: $seconds);
         $process->setInput($input);
-        $output = '';
+        $output = $log = '';
         try {
             $process->start();
             while ($process->isRunning()) {
-                $output .= self::passOn($process->getIncrementalOutput(), $onOutput);
+                $output .= self::passOn($process, $onOutput);
+                $log = self::more($process, $log);
+                if (strlen($output) > self::MOST_OUTPUT) {
+                    throw ProgramFailed::saidTooMuch($command);
+                }
                 $process->checkTimeout();
                 self::wait();
             }
-            $output .= self::passOn($process->getIncrementalOutput(), $onOutput);
+            $output .= self::passOn($process, $onOutput);
+            $log = self::more($process, $log);
         } catch (ProcessTimedOutException) {
             throw ProgramFailed::tookTooLong($command, (float) $seconds);
         } catch (ProcessStartFailedException) {
@@ -62,7 +72,6 @@ final class Program
         }
 
         $exit = $process->getExitCode() ?? -1;
-        $log = $process->getErrorOutput();
         if ($exit === self::COMMAND_NOT_FOUND) {
             throw ProgramMissing::named($command[0]);
         }
@@ -80,21 +89,6 @@ final class Program
         return ['output' => $output, 'log' => $log];
     }
 
-    /**
-     * Outside programs end with the process that started them: a worker that is killed leaves nothing running that holds
-     * its locks and writes its files.
-     *
-     * @param  list<string>  $command
-     * @return list<string>
-     */
-    public static function ofThisProcess(array $command): array
-    {
-        static $setpriv = null;
-        $setpriv ??= (new ExecutableFinder())->find('setpriv') ?? '';
-
-        return $setpriv === '' ? $command : [$setpriv, '--pdeathsig', 'KILL', '--', ...$command];
-    }
-
     /** Gives way: to the other pieces of work in a Workshop, or else to the machine. */
     public static function wait(): void
     {
@@ -105,13 +99,25 @@ final class Program
         }
     }
 
-    private static function passOn(string $text, ?callable $onOutput): string
+    /** @param  (callable(string $text): void)|null  $onOutput */
+    private static function passOn(Process $process, ?callable $onOutput): string
     {
+        $text = $process->getIncrementalOutput();
+        $process->clearOutput();
         if ($onOutput === null || $text === '') {
             return $text;
         }
         $onOutput($text);
 
         return '';
+    }
+
+    /** What a damaged file makes a program complain of has no end; what counts is said last. */
+    private static function more(Process $process, string $log): string
+    {
+        $more = $process->getIncrementalErrorOutput();
+        $process->clearErrorOutput();
+
+        return substr($log.$more, -self::MOST_LOG);
     }
 }

@@ -20,6 +20,12 @@ final class ProgramFailed extends Trouble
         return $failure;
     }
 
+    /** @param  list<string>  $command */
+    public static function saidTooMuch(array $command): self
+    {
+        return self::running($command, -1, 'stopped: it said more than anybody reads');
+    }
+
     public static function cutShort(string $file, float $made, float $meant): self
     {
         return new self(

@@ -7,6 +7,8 @@ namespace Tests\Feature;
 use App\Jobs\ReadAloudJob;
 use App\Media\Office\Presentation;
 use App\Media\Program;
+use App\Media\ProgramFailed;
+use App\Media\Sandbox;
 use App\Models\Export;
 use App\Models\Lesson;
 use App\Models\Slide;
@@ -44,6 +46,36 @@ final class TrustTest extends FeatureTestCase
         self::assertSame(TakeState::Unusable, $take->state);
         self::assertStringContainsString('times in this recording jump', (string) $take->problem);
         self::assertLessThan(20, microtime(true) - $start);
+    }
+
+    public function test_programs_that_open_foreign_files_have_no_network_and_not_all_of_the_memory(): void
+    {
+        $server = stream_socket_server('tcp://127.0.0.1:0');
+        self::assertNotFalse($server);
+        $address = (string) stream_socket_get_name($server, false);
+        try {
+            Program::run(['ffmpeg', '-v', 'error', '-i', "tcp://{$address}", '-f', 'null', '-'], seconds: 10);
+            self::fail('It had something to play.');
+        } catch (ProgramFailed $failure) {
+            self::assertStringContainsString('Network is unreachable', $failure->detail);
+        }
+        $read = [$server];
+        $write = $except = null;
+        self::assertSame(0, stream_select($read, $write, $except, 0), 'nobody knocked');
+        $limit = Program::run(['bash', '-c', 'ulimit -v'])['output'];
+        self::assertSame(Sandbox::MEMORY_BYTES / 1024, (int) $limit);
+    }
+
+    public function test_a_program_that_says_more_than_anybody_reads_is_stopped(): void
+    {
+        $before = memory_get_peak_usage();
+        try {
+            Program::run(['sh', '-c', 'yes 1>&2 & yes'], seconds: 60);
+            self::fail('It came to an end.');
+        } catch (ProgramFailed $failure) {
+            self::assertStringContainsString('more than anybody reads', $failure->detail);
+        }
+        self::assertLessThan(256 * 1024 * 1024, memory_get_peak_usage() - $before);
     }
 
     public function test_what_a_presentation_would_fetch_is_taken_out(): void
