@@ -28,6 +28,12 @@ final class ImportDeckJob implements ShouldQueue
     {
     }
 
+    /** What brings in a file of slides, or one slide. */
+    public static function of(Deck $deck): self|DrawSlidesJob
+    {
+        return $deck->isSingle() ? new DrawSlidesJob($deck->lesson_id) : new self($deck->id);
+    }
+
     public function lockName(): string
     {
         return "deck/{$this->deckId}";

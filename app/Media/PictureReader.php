@@ -11,6 +11,11 @@ final class PictureReader
 {
     private const TYPES = [IMAGETYPE_PNG => 'png', IMAGETYPE_JPEG => 'jpg', IMAGETYPE_WEBP => 'webp'];
 
+    /** For all of somebody's drawing, and as much more for each of its steps: one budget a file. */
+    private const DRAWING_SECONDS = 5.0;
+
+    private const STEP_SECONDS = 1.5;
+
     public function __construct(private readonly SlideMaker $slides, private readonly MediaStore $media)
     {
     }
@@ -118,11 +123,17 @@ final class PictureReader
         $draft = $this->media->draft('png');
         $steps = [];
         try {
-            $this->slides->drawFile($svg->source, $width, $height, $draft);
-            foreach ($svg->steps() as $source) {
+            $built = $svg->steps($name);
+            $until = microtime(true) + self::DRAWING_SECONDS + self::STEP_SECONDS * count($built);
+            $left = fn (): float => max(0.1, $until - microtime(true));
+            $this->slides->drawFile($svg->source, $width, $height, $draft, $left());
+            foreach ($built as $source) {
                 $steps[] = $step = $this->media->draft('png');
-                $this->slides->drawFile($source, $width, $height, $step);
+                $this->slides->drawFile($source, $width, $height, $step, $left());
             }
+        } catch (UnreadableFile $refused) {
+            array_map(unlink(...), array_filter([$draft, ...$steps], is_file(...)));
+            throw $refused;
         } catch (ProgramFailed $failure) {
             array_map(unlink(...), array_filter([$draft, ...$steps], is_file(...)));
             throw UnreadableFile::because(

@@ -13,9 +13,6 @@ final class PopplerSlideMaker implements SlideMaker
     /** And for every page of a file that is gone through whole: a photograph of 12 megapixels takes half a second. */
     private const SECONDS_A_PAGE = 3;
 
-    /** Somebody's drawing is made while they wait. */
-    private const DRAWING_SECONDS = 5;
-
     /** @param  string  $fonts  folder of the shipped typefaces */
     public function __construct(private readonly string $fonts)
     {
@@ -40,7 +37,7 @@ final class PopplerSlideMaker implements SlideMaker
         );
     }
 
-    public function drawFile(string $svg, int $width, int $height, string $out): void
+    public function drawFile(string $svg, int $width, int $height, string $out, float $seconds): void
     {
         // Read from its input the drawing has no address, so librsvg loads nothing that it refers to.
         Program::run(
@@ -58,7 +55,7 @@ final class PopplerSlideMaker implements SlideMaker
             ],
             input: $svg,
             environment: ['FONTCONFIG_FILE' => $this->fontConfig()],
-            seconds: self::DRAWING_SECONDS,
+            seconds: $seconds,
         );
     }
 

@@ -28,9 +28,11 @@ interface SlideMaker
     /**
      * Somebody's SVG drawing as a PNG picture that fills a box; nothing it refers to is loaded.
      *
+     * @param  float  $seconds  after which it is given up
+     *
      * @throws ProgramMissing|ProgramFailed
      */
-    public function drawFile(string $svg, int $width, int $height, string $out): void;
+    public function drawFile(string $svg, int $width, int $height, string $out, float $seconds): void;
 
     /**
      * What a PDF file contains.

@@ -20,7 +20,7 @@ final class StageFilmReader
     private const PATIENCE = 240.0;
 
     /** By the name's ending: what is in the file is found by its content. */
-    private const KINDS = ['mp4', 'm4v', 'mov', 'webm', 'gif'];
+    public const KINDS = ['mp4', 'm4v', 'mov', 'webm', 'gif'];
 
     public function __construct(
         private readonly Encoder $encoder,

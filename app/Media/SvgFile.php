@@ -17,6 +17,9 @@ final readonly class SvgFile
     /** Groups of a drawing that builds up are called so, by their id or as layers of Inkscape. */
     private const STEP = '/^step[ _-]?(\d{1,2})$/i';
 
+    /** Nobody talks through more on one slide. */
+    private const MOST_STEPS = 20;
+
     private const INKSCAPE = 'http://www.inkscape.org/namespaces/inkscape';
 
     /** @param  string  $source  the drawing in UTF-8 */
@@ -27,11 +30,20 @@ final readonly class SvgFile
     /**
      * A drawing that builds up: without its steps, with the first, with two of them, and so on.
      *
+     * @param  string  $name  what its file was called, for messages
      * @return list<string> none when it has no steps
+     *
+     * @throws UnreadableFile when it has more than are drawn
      */
-    public function steps(): array
+    public function steps(string $name): array
     {
         $numbers = array_keys(self::stepsOf($this->copy()));
+        if (count($numbers) > self::MOST_STEPS) {
+            throw UnreadableFile::because(sprintf(
+                '"%s" builds up in %d steps; at most %d are drawn. Put some of its groups together.',
+                $name, count($numbers), self::MOST_STEPS,
+            ));
+        }
         sort($numbers);
 
         return $numbers === [] ? [] : array_map(function (int $seen) use ($numbers): string {

@@ -41,4 +41,10 @@ final class Deck extends Model
     {
         return $this->belongsTo(Lesson::class)->withTrashed();
     }
+
+    /** Whether it becomes one slide: a drawing, a short film. */
+    public function isSingle(): bool
+    {
+        return preg_match('/\.(pdf|pptx|odp)$/', $this->path) !== 1;
+    }
 }

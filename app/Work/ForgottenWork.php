@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Work;
 
 use App\Jobs\DeliverFilmJob;
+use App\Jobs\DrawSlidesJob;
 use App\Jobs\ExportLessonJob;
 use App\Jobs\ImportDeckJob;
 use App\Jobs\IngestTakeJob;
@@ -37,7 +38,7 @@ final class ForgottenWork
         }
         if (Queue::size('default') === 0) {
             self::each(self::open(Export::query()), fn (string $id) => new ExportLessonJob($id));
-            self::each(self::open(Deck::query()), fn (string $id) => new ImportDeckJob($id));
+            self::each(self::open(Deck::query()), fn (string $id) => ImportDeckJob::of(Deck::query()->findOrFail($id)));
             self::each(self::open(Arrival::query()->where('whole', true)), fn (string $id) => new UnpackArchiveJob($id));
             self::each(self::open(Delivery::query()), fn (string $id) => new DeliverFilmJob($id));
         }
@@ -60,7 +61,7 @@ final class ForgottenWork
      * @template T of Model
      *
      * @param  Builder<T>  $open
-     * @param  callable(string): (IngestTakeJob|ExportLessonJob|ImportDeckJob|UnpackArchiveJob|DeliverFilmJob)  $job
+     * @param  callable(string): (IngestTakeJob|ExportLessonJob|ImportDeckJob|DrawSlidesJob|UnpackArchiveJob|DeliverFilmJob)  $job
      */
     private static function each(Builder $open, callable $job): void
     {

@@ -135,7 +135,7 @@ final class CourseTest extends FeatureTestCase
                 "/api/lessons/{$lesson->id}/slides",
                 ['files' => [UploadedFile::fake()->createWithContent("{$name}.svg", $svg)], 'fill' => false],
                 ['Accept' => 'application/json'],
-            )->assertJson(['added' => 1]);
+            )->assertJsonPath('decks.0.state', 'done');
         }
         $this->patchJson("/api/sections/{$section->id}", [
             'script' => '[slide: red] Find the day. [slide] Then find the first high water.',
@@ -262,7 +262,7 @@ final class CourseTest extends FeatureTestCase
                 "/api/lessons/{$lesson->id}/slides",
                 ['files' => [UploadedFile::fake()->createWithContent('blue.svg', $svg)], 'section' => $section->id],
                 ['Accept' => 'application/json'],
-            )->assertJson(['added' => 1]);
+            )->assertJsonPath('decks.0.state', 'done');
         }
 
         return $lesson->refresh();

@@ -126,6 +126,12 @@ abstract class FeatureTestCase extends TestCase
     }
 
     /** The file that an answer gives. */
+    /** Why a file that was brought in is no slide: said at once, or when it was made. */
+    protected static function refusal(TestResponse $answer): string
+    {
+        return (string) ($answer->json('refused.0') ?? $answer->json('decks.0.problem'));
+    }
+
     protected function fileOf(TestResponse $answer): \SplFileInfo
     {
         self::assertInstanceOf(BinaryFileResponse::class, $answer->baseResponse);

@@ -5,11 +5,14 @@ declare(strict_types=1);
 namespace Tests\Feature;
 
 use App\Actions\Script\SaveScript;
+use App\Jobs\DrawSlidesJob;
 use App\Media\Program;
+use App\Models\Deck;
 use App\Models\Export;
 use App\Models\Lesson;
 use App\Models\Slide;
 use Illuminate\Http\UploadedFile;
+use Illuminate\Support\Facades\Queue;
 use Illuminate\Testing\TestResponse;
 use OpenReel\Core\Script\Script;
 use PHPUnit\Framework\Attributes\TestWith;
@@ -23,7 +26,8 @@ final class MovingSlideTest extends FeatureTestCase
     public function test_a_short_film_becomes_a_slide(string $name, string $codec): void
     {
         $lesson = Lesson::factory()->create(['width' => 320, 'height' => 180, 'fps' => 25]);
-        $this->bring($lesson, $this->film($name, ['-c:v', $codec]), $name)->assertCreated()->assertJson(['added' => 1]);
+        $answer = $this->bring($lesson, $this->film($name, ['-c:v', $codec]), $name);
+        $answer->assertCreated()->assertJsonPath('decks.0.state', 'done');
         $told = $this->getJson("/api/lessons/{$lesson->id}/slides")->json()[0];
 
         self::assertSame(['tide', 320, 180], [$told['name'], $told['width'], $told['height']]);
@@ -39,10 +43,54 @@ final class MovingSlideTest extends FeatureTestCase
     {
         $lesson = Lesson::factory()->create(['width' => 320, 'height' => 180, 'fps' => 25]);
         $still = $this->film('still.gif', ['-c:v', 'gif'], 'color=red:s=160x90:r=25:d=0.04');
-        $this->bring($lesson, $still, 'still.gif')->assertJson(['added' => 1]);
+        $this->bring($lesson, $still, 'still.gif')->assertJsonPath('decks.0.state', 'done');
 
         self::assertNull($this->getJson("/api/lessons/{$lesson->id}/slides")->json('0.film_ms'));
         self::assertSame([], $this->draftsLeft());
+    }
+
+    public function test_a_slide_shows_another_drawing_once_it_is_made_and_the_one_before_until_then(): void
+    {
+        $lesson = Lesson::factory()->create(['width' => 320, 'height' => 180]);
+        $step = fn (int $n): string => "<g id=\"step {$n}\"><rect width=\"9\" height=\"{$n}\"/></g>";
+        $drawing = fn (int $steps): string => '<svg xmlns="http://www.w3.org/2000/svg" width="320" height="180">'
+            .implode('', array_map($step, range(1, $steps)))
+            .'</svg>';
+        $file = function (string $content): string {
+            file_put_contents($path = tempnam(sys_get_temp_dir(), 'svg').'.svg', $content);
+
+            return $path;
+        };
+        $this->bring($lesson, $file($drawing(20)), 'bars.svg')->assertJsonPath('decks.0.added.0.name', 'bars');
+        $slide = Slide::query()->sole();
+        self::assertCount(21, $slide->steps);
+
+        $replace = fn (string $content): TestResponse => $this->post(
+            "/api/slides/{$slide->id}/picture", ['file' => new UploadedFile($file($content), 'more.svg', null, null, true)],
+        );
+        $deck = $replace($drawing(21))->assertStatus(202)->json('deck');
+        self::assertStringContainsString('builds up in 21 steps; at most 20 are drawn', $deck['problem']);
+        self::assertCount(21, $slide->refresh()->steps);
+        $replace($drawing(2))->assertJsonPath('deck.state', 'done');
+        self::assertSame(['bars', 3], [$slide->refresh()->name, count($slide->steps)]);
+        self::assertSame([[], []], [$this->draftsLeft(), glob("{$this->mediaRoot}/lessons/*/decks/*")]);
+    }
+
+    public function test_drawings_become_slides_in_the_order_of_their_names_whoever_draws_them(): void
+    {
+        Queue::fake();
+        $lesson = Lesson::factory()->create(['width' => 320, 'height' => 180]);
+        $svg = '<svg xmlns="http://www.w3.org/2000/svg" width="320" height="180"><rect width="9" height="9"/></svg>';
+        $this->post("/api/lessons/{$lesson->id}/slides", ['fill' => false, 'files' => array_map(
+            fn (string $name): UploadedFile => UploadedFile::fake()->createWithContent($name, $svg),
+            ['b10.svg', 'b9.svg', 'a.svg'],
+        )], ['Accept' => 'application/json'])->assertJsonCount(3, 'decks');
+        self::assertSame(0, Slide::query()->count());
+        // One of them is cancelled; the others are drawn by whoever comes first.
+        $this->postJson('/api/decks/'.Deck::query()->where('name', 'b9.svg')->sole()->id.'/cancel')->assertOk();
+        app()->call([new DrawSlidesJob($lesson->id), 'handle']);
+        self::assertSame(['a', 'b10'], $lesson->slides()->pluck('name')->all());
+        self::assertSame([], array_diff(Deck::query()->pluck('state')->map->value->all(), ['done', 'cancelled']));
     }
 
     public function test_what_is_no_film_is_refused_with_a_sentence_and_leaves_nothing(): void
@@ -62,7 +110,7 @@ final class MovingSlideTest extends FeatureTestCase
             [$this->film('long.mp4', ['-c:v', 'libx264', '-r', '1'], 'color=s=16x16:r=1:d=200'), 'lasts 199 seconds'],
         ] as [$file, $says]) {
             $answer = $this->bring($lesson, $file, pathinfo($file, PATHINFO_FILENAME).($file === $gif ? '.gif' : '.mp4'));
-            self::assertStringContainsString($says, $answer->assertCreated()->json('refused.0') ?? '');
+            self::assertStringContainsString($says, self::refusal($answer->assertCreated()));
         }
         self::assertSame(0, Slide::query()->count());
         self::assertSame([], $this->draftsLeft());

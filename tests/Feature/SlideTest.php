@@ -80,8 +80,8 @@ final class SlideTest extends FeatureTestCase
         ])->assertCreated();
 
         self::assertSame(1, $answer->json('added'), 'the good one is taken all the same');
-        self::assertStringContainsString("\"{$name}\"", $answer->json('refused.0'));
-        self::assertStringContainsString($says, $answer->json('refused.0'));
+        self::assertStringContainsString("\"{$name}\"", self::refusal($answer));
+        self::assertStringContainsString($says, self::refusal($answer));
         self::assertSame(1, Slide::query()->count());
     }
 

@@ -35,9 +35,9 @@ final class SlowPages implements SlideMaker
         $this->inner->book($svgs, $out);
     }
 
-    public function drawFile(string $svg, int $width, int $height, string $out): void
+    public function drawFile(string $svg, int $width, int $height, string $out, float $seconds): void
     {
-        $this->inner->drawFile($svg, $width, $height, $out);
+        $this->inner->drawFile($svg, $width, $height, $out, $seconds);
     }
 
     public function look(string $pdf): PdfFacts

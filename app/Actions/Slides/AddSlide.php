@@ -34,27 +34,66 @@ final class AddSlide
      */
     public function __invoke(Lesson $lesson, string $file, string $name, ?string $as = null): Slide
     {
-        $id = strtolower((string) Str::ulid());
-        $kept = $this->read($lesson, $id, $file, $name);
+        return $this->add($lesson, $this->made($lesson, $file, $name), $as ?? pathinfo($name, PATHINFO_FILENAME));
+    }
 
+    /**
+     * A slide of what was made of a file.
+     *
+     * @param  array<string, mixed>  $made
+     */
+    public function add(Lesson $lesson, array $made, string $as): Slide
+    {
         return $lesson
             ->slides()
             ->create(
                 [
-                    'id' => $id,
-                    'name' => SlideNames::of($lesson)->free($as ?? pathinfo($name, PATHINFO_FILENAME)),
+                    'name' => SlideNames::of($lesson)->free($as),
                     'position' => 1 + (int) $lesson->slides()->max('position'),
-                ] + $kept,
+                ] + $made,
             );
     }
 
     /** Another picture for a slide: everything that refers to it stays. */
     public function replace(Slide $slide, Lesson $lesson, string $file, string $name): Slide
     {
-        $kept = $this->read($lesson, strtolower((string) Str::ulid()), $file, $name);
-        $slide->update(['deck_id' => null, 'page' => null] + $kept);
+        return $this->show($slide, $this->made($lesson, $file, $name));
+    }
+
+    /**
+     * Has a slide show what was made of a file.
+     *
+     * @param  array<string, mixed>  $made
+     */
+    public function show(Slide $slide, array $made): Slide
+    {
+        $slide->update(['deck_id' => null, 'page' => null] + $made);
 
         return $slide;
+    }
+
+    /**
+     * Makes of a file what a slide shows; its files are in their places then, and nothing of the lesson has changed.
+     *
+     * @return array<string, mixed> what is known of it
+     *
+     * @throws \App\Media\UnreadableFile saying what is wrong with it
+     */
+    public function made(Lesson $lesson, string $file, string $name): array
+    {
+        return $this->read($lesson, strtolower((string) Str::ulid()), $file, $name);
+    }
+
+    /**
+     * Removes the files of what was made and is not used.
+     *
+     * @param  array<string, mixed>  $made
+     */
+    public function forget(array $made): void
+    {
+        array_map(
+            $this->media->delete(...), [$made['path'], ...array_column($made['steps'], 'path'), $made['film']['path'] ?? null],
+        );
     }
 
     /** @return array<string, mixed> what is known of it */

@@ -46,11 +46,9 @@ final class FillSlides
             }
             $added++;
             $names[] = $slide->name;
-            if (! $fill) {
-                continue;
+            if ($fill) {
+                $this->place($lesson, $slide, array_shift($places));
             }
-            $section = array_shift($places) ?? Section::query()->findOrFail($this->edit->add($lesson, null));
-            $this->edit->opening($section, CueKind::Slide, $slide->name);
         }
 
         if (! $fill) {
@@ -58,6 +56,23 @@ final class FillSlides
         }
 
         return ['added' => $added, 'names' => $names, 'refused' => $refused];
+    }
+
+    /**
+     * Ties a slide that has been added to a section, as the files above are.
+     *
+     * @param  string|null  $sectionId  null for the first without a slide
+     */
+    public function one(Lesson $lesson, Slide $slide, ?string $sectionId, bool $fill): void
+    {
+        $fill ? $this->place($lesson, $slide, $this->places($lesson, $sectionId)[0] ?? null) : ($this->link)($lesson);
+    }
+
+    /** @param  Section|null  $section  null for one of its own */
+    private function place(Lesson $lesson, Slide $slide, ?Section $section): void
+    {
+        $section ??= Section::query()->findOrFail($this->edit->add($lesson, null));
+        $this->edit->opening($section, CueKind::Slide, $slide->name);
     }
 
     private function slide(Lesson $lesson, BroughtFile $file): Slide

@@ -6,6 +6,7 @@ namespace App\Actions\Slides;
 
 use App\Jobs\ImportDeckJob;
 use App\Media\MediaStore;
+use App\Media\StageFilmReader;
 use App\Models\Deck;
 use App\Models\Lesson;
 use App\Models\WorkState;
@@ -13,10 +14,13 @@ use App\Refusal;
 use Illuminate\Support\Str;
 use OpenReel\Core\Script\PlainText;
 
-/** Takes in a file of slides and has its pages drawn in the background. */
+/** Takes in a file of slides and has its pages drawn in the background; a drawing or a short film is made one slide there. */
 final class RequestDeck
 {
     public const KINDS = ['pdf', 'pptx', 'odp', 'ppt'];
+
+    /** What becomes one slide, and takes a while to. */
+    public const SINGLE = ['svg', ...StageFilmReader::KINDS];
 
     public function __construct(private readonly MediaStore $media)
     {
@@ -24,10 +28,11 @@ final class RequestDeck
 
     /**
      * @param  string  $purpose  `add` or `replace`
+     * @param  array<string, mixed>  $for  of a single slide: `fill` and `section` (see FillSlides), or the `slide` it is for
      *
      * @throws Refusal
      */
-    public function __invoke(Lesson $lesson, string $file, string $name, string $purpose): Deck
+    public function __invoke(Lesson $lesson, string $file, string $name, string $purpose, array $for = []): Deck
     {
         $name = mb_substr(PlainText::row($name), 0, 200);
         $kind = strtolower(pathinfo($name, PATHINFO_EXTENSION));
@@ -41,14 +46,20 @@ final class RequestDeck
         if ($kind === 'ppt') {
             throw Refusal::badInput("\"{$name}\" is an old presentation file. Save it as .pptx, .odp or PDF and try again.");
         }
+        if ($kind === 'svg' && $bytes > config('reel.limits.slide_bytes')) {
+            throw Refusal::badInput("\"{$name}\" is larger than 20 MB. Save it smaller and try again.");
+        }
         $this->media->mustHaveRoomFor(2 * $bytes, 'the slides');
         $id = strtolower((string) Str::ulid());
         $path = "lessons/{$lesson->id}/decks/{$id}.{$kind}";
         $this->media->settle($this->media->copied($file, $kind), $path);
         $deck = $lesson
             ->decks()
-            ->create(['id' => $id, 'name' => $name, 'path' => $path, 'purpose' => $purpose, 'state' => WorkState::Waiting]);
-        ImportDeckJob::dispatch($deck->id);
+            ->create([
+                'id' => $id, 'name' => $name, 'path' => $path, 'purpose' => $purpose, 'state' => WorkState::Waiting,
+                'report' => $for,
+            ]);
+        dispatch(ImportDeckJob::of($deck));
 
         return $deck->refresh();
     }

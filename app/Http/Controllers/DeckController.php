@@ -9,18 +9,44 @@ use App\Http\Resources\DeckResource;
 use App\Models\Deck;
 use App\Models\Lesson;
 use App\Models\WorkState;
+use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
 
 /** Files of slides being brought in. */
 final class DeckController
 {
     private const LATEST = 5;
 
-    public function index(Lesson $lesson): JsonResponse
+    private const MOST_ASKED = 100;
+
+    /** Those that are named in `ids`, behind commas, or else the latest. */
+    public function index(Request $request, Lesson $lesson): JsonResponse
     {
-        return new JsonResponse(
-            $lesson->decks()->limit(self::LATEST)->get()->map(fn (Deck $d): array => (new DeckResource($d))->toArray())->all(),
-        );
+        $ids = array_slice(explode(',', $request->string('ids')->value()), 0, self::MOST_ASKED);
+        $decks = $request->has('ids') ? self::these($lesson, $ids) : self::told($lesson);
+
+        return new JsonResponse($decks->map(fn (Deck $d): array => (new DeckResource($d))->toArray())->values()->all());
+    }
+
+    /** @return Collection<int, Deck> the latest, and whatever is still on its way */
+    private static function told(Lesson $lesson): Collection
+    {
+        $latest = $lesson->decks()->limit(self::LATEST)->get();
+
+        return $latest->merge(self::these($lesson))->unique('id')->sortByDesc('id');
+    }
+
+    /**
+     * @param  list<string>|null  $ids  those of them; null for what is on its way
+     * @return Collection<int, Deck>
+     */
+    private static function these(Lesson $lesson, ?array $ids = null): Collection
+    {
+        $decks = $lesson->decks();
+        $ids === null ? $decks->whereIn('state', WorkState::OPEN) : $decks->whereIn('id', $ids);
+
+        return $decks->get();
     }
 
     public function cancel(Deck $deck): DeckResource

@@ -48,9 +48,15 @@ final class SlideController
         if ($files === []) {
             throw Refusal::badInput('No file arrived. Choose pictures (PNG, JPEG, WebP, SVG), a PDF, a presentation or a film.');
         }
+        usort($files, fn (UploadedFile $a, UploadedFile $b): int => strnatcasecmp(
+            $a->getClientOriginalName(), $b->getClientOriginalName(),
+        ));
         $decks = $pictures = $refused = [];
+        $section = $request->string('section')->value() ?: null;
         foreach ($files as $file) {
-            if (! in_array(strtolower($file->getClientOriginalExtension()), RequestDeck::KINDS, true)) {
+            $kind = strtolower($file->getClientOriginalExtension());
+            $isSingle = in_array($kind, RequestDeck::SINGLE, true);
+            if (! $isSingle && ! in_array($kind, RequestDeck::KINDS, true)) {
                 $pictures[] = self::brought($file);
 
                 continue;
@@ -66,9 +72,12 @@ final class SlideController
                         $lesson,
                         $file->getPathname(),
                         $file->getClientOriginalName(),
-                        $request->string('purpose')->value() ?: 'add',
+                        $isSingle ? 'add' : ($request->string('purpose')->value() ?: 'add'),
+                        $isSingle ? ['fill' => $request->boolean('fill', true), 'section' => $section] : [],
                     ),
                 ))->toArray();
+                // The next ones go on to the sections that follow, as pictures do.
+                $section = $isSingle ? null : $section;
             } catch (Refusal $refusal) {
                 $refused[] = $refusal->getMessage();
             }
@@ -107,18 +116,26 @@ final class SlideController
         return MediaResponse::of($slide->film['path'] ?? null, 'video/mp4');
     }
 
-    /** Another picture for this slide; every tie to it holds. */
-    public function replace(Request $request, Slide $slide, AddSlide $addSlide): SlideResource
+    /** Another picture for this slide; every tie to it holds. A drawing or a film is made meanwhile: `deck` tells when. */
+    public function replace(Request $request, Slide $slide, AddSlide $addSlide, RequestDeck $requestDeck): JsonResponse
     {
         $file = $request->file('file');
         if (! ($file instanceof UploadedFile) || ! $file->isValid()) {
             throw Refusal::badInput('No picture arrived. Choose a PNG, JPEG, WebP or SVG file of at most 20 MB.');
         }
         $lesson = Lesson::query()->findOrFail($slide->lesson_id);
-        $addSlide->replace($slide, $lesson, $file->getPathname(), $file->getClientOriginalName());
+        $name = $file->getClientOriginalName();
+        if (in_array(strtolower($file->getClientOriginalExtension()), RequestDeck::SINGLE, true)) {
+            $deck = $requestDeck($lesson, $file->getPathname(), $name, 'add', ['slide' => $slide->id]);
+
+            return new JsonResponse(
+                ['deck' => (new DeckResource($deck))->toArray()] + (new SlideResource($slide->refresh()))->toArray(), 202,
+            );
+        }
+        $addSlide->replace($slide, $lesson, $file->getPathname(), $name);
         PrepareLessonJob::dispatch($lesson->id);
 
-        return new SlideResource($slide);
+        return new JsonResponse(['deck' => null] + (new SlideResource($slide))->toArray());
     }
 
     public function update(Request $request, Slide $slide, RenameSlide $rename): SlideResource

@@ -17,6 +17,7 @@ final class DeckResource extends JsonResource
         return [
             'id' => $this->id,
             'name' => $this->name,
+            'single' => $this->isSingle(),
             'purpose' => $this->purpose,
             'state' => $this->state->value,
             'done' => $this->done,

@@ -14,6 +14,9 @@ export interface Brought {
     decks: Deck[];
 }
 
+/** How often it is asked whether a drawing or a film has become a slide. */
+const askAgainMs = 400;
+
 /** Servers drop what is more than twenty files at once, and say nothing. */
 const mostFiles = 12;
 const mostBytes = 60_000_000;
@@ -50,13 +53,33 @@ export async function bringSlides(
     let sent = 0;
     for (const portion of portions(files)) {
         const answer = await send(lessonId, portion, purpose);
-        all.added += answer.added;
-        all.names.push(...answer.names);
-        all.refused.push(...answer.refused);
-        all.decks.push(...answer.decks);
+        const drawn = await drawnSlides(
+            lessonId,
+            answer.decks.filter((deck) => deck.single),
+        );
+        all.added += answer.added + drawn.names.length;
+        all.names.push(...answer.names, ...drawn.names);
+        all.refused.push(...answer.refused, ...drawn.refused);
+        all.decks.push(...answer.decks.filter((deck) => !deck.single));
         onProgress((sent += portion.length));
     }
     return all;
+}
+
+/** Waits until drawings and short films have become slides; on the server that goes on whether somebody waits or not. */
+export async function drawnSlides(lessonId: string, files: Deck[]): Promise<{ names: string[]; refused: string[] }> {
+    const wanted = files.map(({ id }) => id);
+    let latest = files;
+    while (latest.some(({ state }) => state === 'waiting' || state === 'running')) {
+        await new Promise((resolve) => setTimeout(resolve, askAgainMs));
+        const told = await api.get<Deck[]>(`lessons/${lessonId}/decks?ids=${wanted.join(',')}`);
+        latest = told.filter(({ id }) => wanted.includes(id));
+    }
+    const inOrder = wanted.flatMap((id) => latest.filter((deck) => deck.id === id));
+    return {
+        names: inOrder.flatMap((deck) => deck.added.map(({ name }) => name)),
+        refused: inOrder.flatMap(({ problem }) => problem ?? []),
+    };
 }
 
 /** A portion that the server refuses whole is named file by file, and does not stop the others. */

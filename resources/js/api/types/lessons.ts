@@ -178,6 +178,8 @@ export interface TieProposal {
 export interface Deck {
     id: string;
     name: string;
+    /** Becomes one slide: a drawing, a short film. */
+    single: boolean;
     purpose: 'add' | 'replace';
     state: WorkState;
     done: number;

@@ -26,15 +26,17 @@ export function DeckProgress({ lesson, decks, onChanged }: Props) {
                 <div key={deck.id} className="deck-progress">
                     <p className="mb-1">
                         {deck.name}:{' '}
-                        {deck.total === 0
-                            ? 'looking at its pages'
-                            : `page ${Math.min(deck.total, deck.done + 1)} of ${deck.total}`}
+                        {deck.single
+                            ? 'becoming a slide'
+                            : deck.total === 0
+                              ? 'looking at its pages'
+                              : `page ${Math.min(deck.total, deck.done + 1)} of ${deck.total}`}
                     </p>
                     <div className="panel-row">
                         <ProgressBar
                             now={deck.done}
                             max={Math.max(1, deck.total)}
-                            aria-label={`Drawing the pages of ${deck.name}`}
+                            aria-label={deck.single ? `Drawing ${deck.name}` : `Drawing the pages of ${deck.name}`}
                             className="flex-grow-1"
                         />
                         <Button

@@ -7,9 +7,9 @@ import Offcanvas from 'react-bootstrap/Offcanvas';
 import { api } from '../../api/client';
 import { useDecks, useLessonChange, useSlides } from '../../api/lesson';
 import { refreshLesson } from '../../api/queries';
-import type { Lesson, ScriptText, Slide, TieProposal } from '../../api/types';
+import type { Deck, Lesson, ScriptText, Slide, TieProposal } from '../../api/types';
 import { useNotices } from '../../shell/Notices';
-import { bringSlides, filmTypes, pictureTypes } from '../../ui/bringSlides';
+import { bringSlides, drawnSlides, filmTypes, pictureTypes } from '../../ui/bringSlides';
 import { FilePick } from '../../ui/FilePick';
 import { Icon } from '../../ui/Icon';
 import { DeckProgress } from './DeckProgress';
@@ -55,7 +55,10 @@ export default function SlidesPanel({
     const [tying, setTying] = useState(false);
     const [sought, setSought] = useState('');
     const found = slides.filter((slide) => `${slide.name} ${slide.text}`.toLowerCase().includes(sought.toLowerCase()));
-    const settled = decks.filter((deck) => deck.state === 'done').length;
+    const settled = decks
+        .filter((deck) => deck.state === 'done')
+        .map((deck) => deck.id)
+        .join();
     useEffect(() => {
         // A deck that has just been drawn brings slides and, where there was no script, sections.
         void refreshLesson(lesson.id);
@@ -196,10 +199,12 @@ function DeckSlide({ lesson, slide, onInsert }: { lesson: Lesson; slide: Slide; 
     const file = useRef<HTMLInputElement>(null);
     const restore = useLessonChange(lesson.id, () => api.post(`slides/${slide.id}/restore`));
     const remove = useLessonChange(lesson.id, () => api.delete(`slides/${slide.id}`));
-    const replace = useLessonChange(lesson.id, (picture: File) => {
+    const replace = useLessonChange(lesson.id, async (picture: File) => {
         const form = new FormData();
         form.append('file', picture);
-        return api.post(`slides/${slide.id}/picture`, form);
+        const { deck } = await api.post<{ deck: Deck | null }>(`slides/${slide.id}/picture`, form);
+        const { refused } = await drawnSlides(lesson.id, deck ? [deck] : []);
+        refused.forEach((why) => say(why));
     });
     return (
         <li>
