@@ -12,6 +12,9 @@ namespace OpenReel\Core\Script;
  */
 final readonly class Script
 {
+    /** Each is recorded by itself and becomes a chapter; five times as many as the longest lesson anybody planned. */
+    public const MOST_SECTIONS = 1_000;
+
     private const BOM = "\xEF\xBB\xBF";
 
     private const HEADING = '/^(#{1,2})(?!#)[ \t]*(.*?)(?:[ \t]+#+)?[ \t]*$/u';

@@ -249,6 +249,14 @@ final class ScriptTest extends FeatureTestCase
             self::zip(['content.xml' => '<?xml version="1.0"?><!DOCTYPE a [<!ENTITY x SYSTEM "file:///etc/passwd">]><a>&x;</a>']),
             'its text cannot be read',
         ];
+        $w = 'xmlns:w="http://schemas.openxmlformats.org/wordprocessingml/2006/main"';
+        yield 'paragraphs in each other' => ['a.docx', self::zip(['word/document.xml' => "<w:document {$w}><w:body>"
+            .str_repeat('<w:p><w:r><w:t>Tide</w:t></w:r>', 5000).str_repeat('</w:p>', 5000).'</w:body></w:document>',
+        ]), 'its text cannot be read'];
+        $odt = 'xmlns:text="urn:oasis:names:tc:opendocument:xmlns:text:1.0"';
+        yield 'words in each other' => ['a.odt', self::zip(['content.xml' => "<x {$odt}><text:p>".str_repeat('<text:span>', 5000)
+            .'Tide'.str_repeat('</text:span>', 5000).'</text:p></x>',
+        ]), 'its text cannot be read'];
         yield 'a bomb' => ['a.docx', self::zip(['word/document.xml' => str_repeat("\0", 30_000_000)]), 'It was not opened.'];
     }
 
@@ -266,6 +274,16 @@ final class ScriptTest extends FeatureTestCase
             ->assertUnprocessable()
             ->assertJsonPath('detail', 'A script has at most 500,000 characters. Make a second lesson of the rest.');
         $this->putJson('/api/lessons/'.$this->lesson()->id.'/script', ['text' => 'x'])->assertUnprocessable();
+        $start = microtime(true);
+        $this->save($this->lesson(), str_repeat("## T\n", 100_000), 1)
+            ->assertUnprocessable()
+            ->assertJsonPath('detail', 'A script has at most 1,000 sections. Make a second lesson of the rest.');
+        self::assertLessThan(10, microtime(true) - $start);
+        // As many as there can be are opened.
+        $lesson = $this->lesson();
+        $this->save($lesson, str_repeat("## T\n\nOne. Two.\n\n", 1000), 1)->assertOk();
+        $this->getJson("/api/lessons/{$lesson->id}")->assertOk()->assertJsonCount(1000, 'sections');
+        $this->getJson("/api/lessons/{$lesson->id}/script")->assertOk();
     }
 
     /** @param  array<string, string>  $parts */

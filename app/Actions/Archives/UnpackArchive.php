@@ -23,6 +23,7 @@ use OpenReel\Core\Archive\ArchiveProblem;
 use OpenReel\Core\Archive\Manifest;
 use OpenReel\Core\People\Deed;
 use OpenReel\Core\People\Right;
+use OpenReel\Core\Script\Script;
 
 /**
  * Makes lessons of an archive, with ids of their own. Either all of it is here afterwards or nothing: files are written
@@ -109,6 +110,9 @@ final class UnpackArchive
         try {
             $course = $this->courseFor($manifest);
             foreach ($manifest->lessons as $record) {
+                if (count(Script::read($record->script)->sections) > Script::MOST_SECTIONS) {
+                    throw ArchiveProblem::tooMuch('sections');
+                }
                 $lesson = $this->records->storeLesson($record, $course?->id);
                 ($this->own)($lesson, Deed::BroughtIn);
                 // Whatever cannot be read again is found here, and not in the middle of somebody's work.

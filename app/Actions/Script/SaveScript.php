@@ -48,6 +48,9 @@ final class SaveScript
         if (mb_strlen($text) > self::LONGEST) {
             throw Refusal::badInput('A script has at most 500,000 characters. Make a second lesson of the rest.');
         }
+        if (count($script->sections) > Script::MOST_SECTIONS) {
+            throw Refusal::badInput('A script has at most 1,000 sections. Make a second lesson of the rest.');
+        }
         $changed = DB::transaction(function () use ($lesson, $script, $text, $base, $known): bool {
             $lesson->refresh();
             if ($lesson->script === $text) {

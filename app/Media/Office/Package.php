@@ -111,7 +111,7 @@ final class Package
             if (! $reader->open('zip://'.$this->path.'#'.$part, null, LIBXML_NONET | LIBXML_COMPACT)) {
                 throw $this->damaged();
             }
-            for ($more = $reader->read(); $more;) {
+            for ($more = @$reader->read(); $more;) {
                 if ($reader->nodeType === \XMLReader::DOC_TYPE) {
                     throw $this->damaged();
                 }
@@ -121,15 +121,15 @@ final class Package
                     in_array($reader->localName, $names, true)
                 ) {
                     $document = new \DOMDocument();
-                    $element = $reader->expand($document);
+                    $element = @$reader->expand($document);
                     if (! ($element instanceof \DOMElement)) {
                         throw $this->damaged();
                     }
                     $document->appendChild($element);
                     yield $element;
-                    $more = $reader->next();
+                    $more = @$reader->next();
                 } else {
-                    $more = $reader->read();
+                    $more = @$reader->read();
                 }
             }
             $error = libxml_get_last_error();
