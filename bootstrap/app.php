@@ -15,6 +15,7 @@ use Illuminate\Foundation\Application;
 use Illuminate\Foundation\Configuration\Exceptions;
 use Illuminate\Foundation\Configuration\Middleware;
 use Illuminate\Http\Middleware\HandleCors;
+use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Route;
 
 return Application::configure(basePath: dirname(__DIR__))
@@ -30,6 +31,8 @@ return Application::configure(basePath: dirname(__DIR__))
     )
     ->withMiddleware(function (Middleware $middleware): void {
         $middleware->remove(HandleCors::class);
+        // What a proxy says of host, port and path before it is what its clients say: links would lead to them.
+        $middleware->trustProxies(headers: Request::HEADER_X_FORWARDED_FOR | Request::HEADER_X_FORWARDED_PROTO);
         $middleware->prepend([NameRequest::class, SecurityHeaders::class, RefuseOtherSites::class]);
         $middleware->append(CleanText::class);
         $middleware->api(prepend: [KnowPeople::class], append: [OnlyMembers::class, LivingLesson::class, NoteChange::class]);

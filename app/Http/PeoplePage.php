@@ -5,10 +5,10 @@ declare(strict_types=1);
 namespace App\Http;
 
 use App\People\OpenId;
+use App\People\Tries;
 use App\People\Whoever;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
-use Illuminate\Support\Facades\RateLimiter;
 
 /** A page about signing in: drawn on the server, kept by nobody, and there only where people sign in. */
 final class PeoplePage
@@ -60,14 +60,12 @@ final class PeoplePage
      */
     public static function isTooMany(array $limits): bool
     {
-        foreach ($limits as $key => $most) {
-            if (RateLimiter::tooManyAttempts($key, $most)) {
-                return true;
-            }
-            RateLimiter::hit($key);
+        $may = true;
+        foreach ($limits as $what => $most) {
+            $may = Tries::may($what, $most) && $may;
         }
 
-        return false;
+        return ! $may;
     }
 
     /** Where one wanted to go; a page of ours, whatever is said. */

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Mail;
 
+use App\OwnAddress;
 use Illuminate\Mail\Mailable;
 use Illuminate\Mail\Mailables\Content;
 use Illuminate\Mail\Mailables\Envelope;
@@ -30,7 +31,7 @@ final class AccountMail extends Mailable
     {
         return new self('Your password was changed', [
             'Your password for Open Reel was changed, and you were signed out everywhere else.',
-            'If that was not you, choose a new password at once: '.url('/forgotten'),
+            'If that was not you, choose a new password at once: '.OwnAddress::of('/forgotten'),
         ]);
     }
 
@@ -40,7 +41,16 @@ final class AccountMail extends Mailable
             $on
                 ? 'From now on you are asked for a code from your phone when you sign in to Open Reel.'
                 : 'You are no longer asked for a code when you sign in to Open Reel.',
-            'If that was not you, choose a new password at once: '.url('/forgotten'),
+            'If that was not you, choose a new password at once: '.OwnAddress::of('/forgotten'),
+        ]);
+    }
+
+    public static function wrongCodes(int $count): self
+    {
+        return new self('Somebody knows your password', [
+            "{$count} wrong one-time codes were tried for your account in Open Reel today, by somebody who knew your password.",
+            'If that was not you, choose a new password at once: '.OwnAddress::of('/forgotten'),
+            'Nobody was let in. If codes are refused meanwhile, a spare code lets you in.',
         ]);
     }
 

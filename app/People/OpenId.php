@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\People;
 
+use App\OwnAddress;
 use App\Refusal;
 use Firebase\JWT\JWK;
 use Firebase\JWT\JWT;
@@ -98,7 +99,7 @@ final class OpenId
         return new GenericProvider([
             'clientId' => self::config('client'),
             'clientSecret' => self::config('secret'),
-            'redirectUri' => url('/sign-in/from'),
+            'redirectUri' => OwnAddress::of('/sign-in/from'),
             'urlAuthorize' => $known['authorization_endpoint'],
             'urlAccessToken' => $known['token_endpoint'],
             'urlResourceOwnerDetails' => '',

@@ -13,6 +13,8 @@ use App\Models\Notice;
 use App\Models\User;
 use App\People\Devices;
 use App\Work\Upkeep;
+use Illuminate\Support\Facades\Cache;
+use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Hash;
 use Illuminate\Support\Facades\Mail;
 use Illuminate\Testing\TestResponse;
@@ -163,6 +165,91 @@ final class AccountTest extends PeopleTestCase
         Mail::assertSent(AccountMail::class, 2);
         $this->travel(2)->minutes();
         $this->post("{$path}", $chosen)->assertStatus(422);
+    }
+
+    /** @param  array<string, string>  $headers */
+    #[TestWith([['X-Forwarded-Host' => 'evil.example', 'X-Forwarded-Prefix' => '/evil', 'X-Forwarded-Port' => '99']])]
+    #[TestWith([['Host' => 'localhost:6666']])]
+    public function test_a_link_in_a_mail_begins_as_the_settings_say_whatever_a_request_says(array $headers): void
+    {
+        config(['app.url' => 'https://studio.example.org/', 'trustedproxy.proxies' => '127.0.0.1']);
+        $this->person('Wenna');
+        $this->post('/forgotten', ['email' => 'wenna@saltmarsh.example'], $headers)->assertOk();
+        Mail::assertSent(AccountMail::class, fn (AccountMail $mail): bool => str_contains(
+            $mail->render(), "\nhttps://studio.example.org/forgotten/",
+        ) && ! str_contains($mail->render(), 'evil') && ! str_contains($mail->render(), '6666'));
+    }
+
+    public function test_where_no_mail_is_sent_nobody_waits_for_one(): void
+    {
+        config(['mail.default' => 'log']);
+        $this->person('Wenna');
+        $this->post('/forgotten', ['email' => 'wenna@saltmarsh.example'])->assertStatus(503)->assertSee('sends no mail');
+        self::assertSame(0, DB::table('password_reset_tokens')->count());
+    }
+
+    public function test_strangers_who_try_from_everywhere_are_stopped_and_lock_nobody_out_of_their_own_browser(): void
+    {
+        $wenna = $this->person('Wenna');
+        $own = $this->signIn()->assertRedirect('/')->getCookie('reel_known', decrypt: false);
+        $this->as(null);
+        $from = fn (int $n): self => $this->at("198.51.100.{$n}");
+        $answers = array_map(
+            fn (int $n): int => $from($n)->signIn(['password' => 'guess'])->getStatusCode(), range(1, 60),
+        );
+        self::assertSame(array_fill(0, 50, 422), array_slice($answers, 0, 50));
+        self::assertSame(array_fill(0, 10, 429), array_slice($answers, 50));
+        // Right or not, from anywhere it is closed; not where she has been before.
+        $from(200)->signIn()->assertStatus(429)->assertSee('tried too often');
+        $from(201)->disableCookieEncryption()->withUnencryptedCookie('reel_known', $wenna->id)->signIn()->assertStatus(429);
+        $from(202)->withUnencryptedCookie('reel_known', (string) $own?->getValue())->signIn()->assertRedirect('/');
+    }
+
+    public function test_networks_are_counted_and_not_the_addresses_in_them(): void
+    {
+        $this->person('Wenna');
+        $try = fn (int $n): int => $this->at("2001:db8:1:2::{$n}")
+            ->signIn(['password' => 'guess'])->getStatusCode();
+        self::assertSame([422, 422, 422, 422, 422, 429], array_map($try, range(1, 6)));
+        // And longer each time.
+        $this->travel(61)->seconds();
+        self::assertSame([422, 422, 422, 422, 422, 429], array_map($try, range(11, 16)));
+        $this->travel(61)->seconds();
+        self::assertSame(429, $try(20));
+        $this->travel(61)->seconds();
+        self::assertSame(422, $try(21));
+    }
+
+    public function test_codes_tried_by_others_close_no_door_to_their_owner_who_is_told(): void
+    {
+        $wenna = $this->person('Wenna');
+        [$secret, $spare] = $this->turnOn($wenna);
+        $this->travel(60)->seconds();
+        $sent = fn (): int => Mail::sent(AccountMail::class, fn (AccountMail $m): bool => str_contains(
+            $m->render(), 'wrong one-time codes were tried',
+        ))->count();
+        foreach (range(1, 21) as $n) {
+            $this->as(null)->at("198.51.100.{$n}")->signIn();
+            $status = $this->post('/sign-in/code', ['code' => '000000'])->getStatusCode();
+            self::assertSame([$n > 20 ? 429 : 422, $n < 10 ? 0 : 1], [$status, $sent()], "try {$n}");
+        }
+        $code = (new OneTimeCode($secret))->at(now()->getTimestamp());
+        $this->as(null)->at('203.0.113.1')->signIn();
+        $this->post('/sign-in/code', ['code' => $code])->assertStatus(429)->assertSee('Use a spare code');
+        $this->post('/sign-in/code', ['code' => $spare[0]])->assertRedirect('/');
+        // Whoever was right has opened it again.
+        $this->as(null)->signIn();
+        $this->post('/sign-in/code', ['code' => $code])->assertRedirect('/');
+    }
+
+    public function test_a_stranger_takes_as_much_work_as_anybody(): void
+    {
+        Cache::flush();
+        Hash::shouldReceive('make')->once()->andReturn('$keyed$nobodys');
+        Hash::shouldReceive('check')->once()->with('guess', '$keyed$nobodys')->andReturn(false);
+        $this->signIn(['email' => 'nobody@saltmarsh.example', 'password' => 'guess'])->assertStatus(422);
+        Hash::shouldReceive('make')->once()->andReturn('x');
+        $this->post('/forgotten', ['email' => 'nobody@saltmarsh.example'])->assertOk();
     }
 
     public function test_a_link_holds_for_an_hour(): void

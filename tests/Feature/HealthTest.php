@@ -144,8 +144,12 @@ final class HealthTest extends FeatureTestCase
         $this->getJson('/api/lessons')->assertOk();
         self::assertStringEndsWith("# EOF\n", $text);
 
-        $this->get('/metrics', ['X-Forwarded-For' => '192.0.2.7'])->assertNotFound();
-        $this->withServerVariables(['REMOTE_ADDR' => '192.0.2.7'])->get('/metrics')->assertNotFound();
+        $this->get('/metrics', ['X-Forwarded-For' => '192.0.2.7'])->assertStatus(421);
+        $this->withServerVariables(['REMOTE_ADDR' => '192.0.2.7'])->get('/metrics')->assertStatus(421);
+        // A proxy that says nothing of itself looks like this machine: where people sign in a token is asked for.
+        $this->withServerVariables(['REMOTE_ADDR' => '127.0.0.1']);
+        config(['reel.mode' => 'people', 'session.driver' => 'array']);
+        $this->get('/metrics')->assertNotFound();
         config(['reel.metrics_token' => 'ebb and flow']);
         $this->get('/metrics', ['Authorization' => 'Bearer ebb and flow'])->assertOk();
         $this->get('/metrics', ['Authorization' => 'Bearer flow'])->assertNotFound();

@@ -126,6 +126,22 @@ final class MembersTest extends PeopleTestCase
         $this->post("/invited/{$late}", $jory)->assertNotFound();
     }
 
+    public function test_an_invitation_to_what_is_gone_makes_no_account(): void
+    {
+        $wenna = $this->person('Wenna');
+        $lesson = $this->lessonOf($wenna);
+        $made = $this->postJson("/api/lessons/{$lesson->id}/invitations", ['role' => 'reviewer'])->assertCreated();
+        $token = basename((string) $made->json('url'));
+        $lesson->delete();
+        $jory = ['name' => 'Jory', 'email' => 'jory@saltmarsh.example', 'password' => 'high water at six'];
+        $this->as(null)->post("/invited/{$token}", $jory)->assertNotFound();
+        self::assertSame(1, User::query()->count());
+        // Who cannot come in leaves it to be used.
+        $lesson->restore();
+        $this->post("/invited/{$token}", ['password' => 'short'] + $jory)->assertStatus(422);
+        $this->post("/invited/{$token}", $jory)->assertRedirect("/lessons/{$lesson->id}");
+    }
+
     public function test_an_invitation_can_be_withdrawn_and_ends_with_what_it_is_for(): void
     {
         $lesson = $this->lessonOf($this->person('Wenna'));

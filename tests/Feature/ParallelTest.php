@@ -21,6 +21,37 @@ final class ParallelTest extends FeatureTestCase
         parent::tearDown();
     }
 
+    public function test_of_twenty_who_come_by_one_invitation_at_once_one_comes_in(): void
+    {
+        [, $lesson] = $this->processes->call('POST', 'lessons', ['title' => 'At once']);
+        $this->processes->each(1, <<<PHP
+            \$owner = App\Models\User::query()->create(['name' => 'W', 'email' => 'w@saltmarsh.example', 'password' => 'x']);
+            return App\Models\Invitation::query()->create([
+                'token_hash' => hash('sha256', 'once'), 'lesson_id' => '{$lesson['id']}', 'invited_by' => \$owner->id,
+                'role' => 'reviewer', 'ends_at' => now()->addDay(),
+            ])->id;
+        PHP);
+        $made = $this->processes->each(20, <<<'PHP'
+            config(['reel.mode' => 'people']);
+            $invitation = App\Actions\People\Invite::find('once');
+            if ($invitation === null) {
+                return 'late';
+            }
+            try {
+                app(App\Actions\People\AcceptInvitation::class)($invitation, fn () => app(App\Actions\People\AddPerson::class)(
+                    "p{$me}@saltmarsh.example", "P {$me}", 'high water at six',
+                ));
+                return 'in';
+            } catch (App\Refusal) {
+                return 'out';
+            }
+        PHP);
+        self::assertSame(1, count(array_keys($made, 'in', true)), (string) json_encode($made));
+        self::assertSame([], array_diff($made, ['in', 'out', 'late']));
+        $count = 'return [App\Models\User::query()->count(), App\Models\Membership::query()->count()];';
+        self::assertSame([[2, 1]], $this->processes->each(1, $count));
+    }
+
     public function test_of_a_thousand_writes_at_once_none_fails(): void
     {
         [, $lesson] = $this->processes->call('POST', 'lessons', ['title' => 'At once']);

@@ -21,7 +21,7 @@ abstract class PeopleTestCase extends FeatureTestCase
     protected function setUp(): void
     {
         parent::setUp();
-        config(['reel.mode' => 'people', 'session.driver' => 'array']);
+        config(['reel.mode' => 'people', 'session.driver' => 'array', 'mail.default' => 'array']);
         // As strong as it has to be only where that is what is tried.
         config(['hashing.argon.memory' => 1024, 'hashing.argon.time' => 1]);
         $this->app['hash']->forgetDrivers();
@@ -46,6 +46,12 @@ abstract class PeopleTestCase extends FeatureTestCase
         }
 
         return $this;
+    }
+
+    /** Requests come from this address from now on. */
+    protected function at(string $address): static
+    {
+        return $this->withServerVariables(['REMOTE_ADDR' => $address, 'HTTP_X_OPEN_REEL' => '1']);
     }
 
     protected function deviceOf(User $person): Device

@@ -197,7 +197,37 @@ final class TrustTest extends FeatureTestCase
         $this->withServerVariables([]);
         $this->postJson('http://localhost/api/lessons', ['title' => 'Whose?'], $headers)->assertStatus($status);
         self::assertSame($status === 201 ? 1 : 0, Lesson::query()->count());
-        $this->getJson('/api/lessons', $headers)->assertOk();
+        // Nor may a page of another site have anything drawn or packed here.
+        $from = $headers['Sec-Fetch-Site'] ?? 'same-origin';
+        $this->getJson('/api/lessons', $headers)->assertStatus($from === 'same-origin' ? 200 : 403);
+        $this->getJson('/api/sample-card', $headers)->assertStatus($from === 'same-origin' ? 200 : 403);
+    }
+
+    /** @param  array<string, string>  $server */
+    #[TestWith([['REMOTE_ADDR' => '127.0.0.1'], 200])]
+    #[TestWith([['REMOTE_ADDR' => '::1'], 200])]
+    #[TestWith([['REMOTE_ADDR' => '192.168.1.7'], 421], 'somebody else in the house, who says the right name')]
+    #[TestWith([['REMOTE_ADDR' => '127.0.0.1', 'HTTP_X_FORWARDED_FOR' => '203.0.113.9'], 421], 'through a proxy')]
+    #[TestWith([['REMOTE_ADDR' => '127.0.0.1', 'HTTP_VIA' => '1.1 studio'], 421])]
+    #[TestWith([['REMOTE_ADDR' => '127.0.0.1', 'HTTP_FORWARDED' => 'for=203.0.113.9'], 421])]
+    public function test_where_one_works_alone_nobody_else_is_answered(array $server, int $status): void
+    {
+        $this->withServerVariables($server)->getJson('http://localhost/api/lessons')->assertStatus($status);
+    }
+
+    #[TestWith(['studio.example.org', 200])]
+    #[TestWith(['studio.example.org:443', 200])]
+    #[TestWith(['studio.example.org:8443', 200], 'as the settings say')]
+    #[TestWith(['studio.example.org:9999', 421], 'somebody else may listen there')]
+    #[TestWith(['other.example.org:9000', 200], 'with its port')]
+    #[TestWith(['other.example.org', 421])]
+    public function test_a_name_is_known_with_its_port(string $host, int $status): void
+    {
+        config([
+            'reel.mode' => 'people', 'session.driver' => 'array', 'app.url' => 'https://studio.example.org:8443',
+            'reel.hosts' => ['localhost', 'studio.example.org', 'other.example.org:9000'],
+        ]);
+        $this->withoutVite()->get("http://{$host}/sign-in")->assertStatus($status);
     }
 
     #[TestWith(['localhost', 200])]

@@ -21,19 +21,27 @@ final class AcceptInvitation
     {
     }
 
-    /** @throws Refusal when it was used meanwhile, or what it is for is gone */
-    public function __invoke(Invitation $invitation, User $person): Lesson|Course
+    /**
+     * Of those who come by one link at once only the first does, and only they get a place here.
+     *
+     * @param  callable(): User  $who  comes in; asked once the invitation is used up
+     * @return array{Lesson|Course, User}
+     *
+     * @throws Refusal when it was used meanwhile, or what it is for is gone; then nothing has happened
+     */
+    public function __invoke(Invitation $invitation, callable $who): array
     {
-        return DB::transaction(function () use ($invitation, $person): Lesson|Course {
+        return DB::transaction(function () use ($invitation, $who): array {
             $place = Belongs::to($invitation);
             if (Invitation::query()->whereKey($invitation->id)->delete() === 0 || $place === null || $place->trashed()) {
                 throw Refusal::notYet('This invitation is no longer valid. Ask for a new one.');
             }
+            $person = $who();
             if (Standings::in($place, $person)->isStranger()) {
                 ($this->give)($place, $person, $invitation->role, Deed::Joined);
             }
 
-            return $place;
+            return [$place, $person];
         });
     }
 }

@@ -7,6 +7,7 @@ namespace App\Actions\People;
 use App\Mail\AccountMail;
 use App\Models\User;
 use App\Refusal;
+use Illuminate\Support\Facades\Cache;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
 use OpenReel\Core\People\OneTimeCode;
@@ -17,6 +18,11 @@ final class OneTimeCodes
     private const SPARE = 8;
 
     private const SPARE_LENGTH = 10;
+
+    /** So many wrong codes in a day are no slips of the finger. */
+    private const TOLD_AFTER = 10;
+
+    private const COUNTED_SECONDS = 86_400;
 
     public function __construct(private readonly MailPerson $mail)
     {
@@ -54,16 +60,20 @@ final class OneTimeCodes
         ($this->mail)($person, AccountMail::codes(false));
     }
 
-    /** Uses up a code of the telephone, or a spare one. */
-    public function use(User $person, string $code): bool
+    /**
+     * Uses up a code of the telephone, or a spare one.
+     *
+     * @param  bool  $spareOnly  those of the telephone are not asked now
+     */
+    public function use(User $person, string $code, bool $spareOnly = false): bool
     {
-        return DB::transaction(function () use ($person, $code): bool {
+        return DB::transaction(function () use ($person, $code, $spareOnly): bool {
             $person->refresh();
             $secret = base64_decode((string) $person->code_secret, true);
             if ($secret === false || $secret === '') {
                 return false;
             }
-            $step = (new OneTimeCode($secret))->stepOf($code, now()->getTimestamp(), $person->code_step);
+            $step = $spareOnly ? null : (new OneTimeCode($secret))->stepOf($code, now()->getTimestamp(), $person->code_step);
             if ($step !== null) {
                 $person->forceFill(['code_step' => $step])->save();
 
@@ -77,6 +87,15 @@ final class OneTimeCodes
 
             return true;
         });
+    }
+
+    /** Whoever tries codes knows the password: their owner is told, once a day. */
+    public function noteWrong(User $person): void
+    {
+        Cache::add("wrong-codes/{$person->id}", 0, self::COUNTED_SECONDS);
+        if ((int) Cache::increment("wrong-codes/{$person->id}") === self::TOLD_AFTER) {
+            ($this->mail)($person, AccountMail::wrongCodes(self::TOLD_AFTER));
+        }
     }
 
     private static function hash(string $code): string

@@ -8,6 +8,8 @@ use App\Health\Counters;
 use App\Health\Doctor;
 use App\Health\Finding;
 use App\Health\Verdict;
+use App\Http\Peer;
+use App\People\Whoever;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use OpenReel\Core\Formats\OpenMetrics;
@@ -31,24 +33,15 @@ final class HealthController
         ], $isUp ? 200 : 503, ['Cache-Control' => 'no-store']);
     }
 
-    /** For this machine, or for whoever knows the token. */
+    /** For whoever knows the token; where one works alone without one for this machine, of which a bare proxy is a part, too. */
     public function metrics(Request $request, Counters $counters): Response
     {
         $token = (string) config('reel.metrics_token');
         $knows = $token !== '' && hash_equals($token, (string) $request->bearerToken());
-        abort_unless($knows || ($token === '' && self::isThisMachine($request)), 404);
+        abort_unless($knows || ($token === '' && ! Whoever::signsIn() && Peer::isThisMachine($request)), 404);
 
         return new Response(OpenMetrics::write($counters->all()), 200, [
             'Content-Type' => OpenMetrics::TYPE, 'Cache-Control' => 'no-store',
         ]);
-    }
-
-    /** What a proxy passes on comes from this machine too, and says so. */
-    private static function isThisMachine(Request $request): bool
-    {
-        $marks = ['X-Forwarded-For', 'Forwarded', 'Via'];
-        $passedOn = array_filter($marks, fn (string $mark): bool => $request->headers->has($mark)) !== [];
-
-        return ! $passedOn && in_array($request->server('REMOTE_ADDR'), ['127.0.0.1', '::1'], true);
     }
 }

@@ -7,6 +7,7 @@ namespace App\Http\Controllers;
 use App\Actions\People\AcceptInvitation;
 use App\Actions\People\AddPerson;
 use App\Actions\People\Invite;
+use App\Http\Peer;
 use App\Http\PeoplePage;
 use App\Models\Course;
 use App\Models\Invitation;
@@ -14,6 +15,7 @@ use App\Models\Lesson;
 use App\Models\User;
 use App\People\Belongs;
 use App\People\Devices;
+use App\People\KnownBrowser;
 use App\Refusal;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Auth;
@@ -29,7 +31,7 @@ final class InvitationController
     public function show(Request $request, string $token): Response
     {
         PeoplePage::mustBeForPeople();
-        if (PeoplePage::isTooMany(["invited/{$request->ip()}" => self::TRIES])) {
+        if (PeoplePage::isTooMany(['invited/'.Peer::network($request) => self::TRIES])) {
             return PeoplePage::of('people.no-invitation', ['says' => PeoplePage::TOO_MANY], 429);
         }
         $invitation = Invite::find($token);
@@ -40,23 +42,25 @@ final class InvitationController
     public function accept(Request $request, string $token, AcceptInvitation $accept, AddPerson $add): Response
     {
         PeoplePage::mustBeForPeople();
-        if (PeoplePage::isTooMany(["invited/{$request->ip()}" => self::TRIES])) {
+        if (PeoplePage::isTooMany(['invited/'.Peer::network($request) => self::TRIES])) {
             return PeoplePage::of('people.no-invitation', ['says' => PeoplePage::TOO_MANY], 429);
         }
         $invitation = Invite::find($token);
         if ($invitation === null) {
             return self::none();
         }
+        $known = Auth::user();
         try {
-            $person = Auth::user();
-            if (! $person instanceof User) {
-                $said = fn (string $name): string => PeoplePage::said($request, $name);
-                $person = $add($said('email'), $said('name'), $said('password'));
-                Devices::begin($request, $person, remember: false);
-            }
-            $place = $accept($invitation, $person);
+            [$place, $person] = $accept($invitation, fn (): User => $known instanceof User ? $known : $add(
+                PeoplePage::said($request, 'email'), PeoplePage::said($request, 'name'), PeoplePage::said($request, 'password'),
+            ));
         } catch (Refusal $no) {
             return self::page($token, $invitation, $no->getMessage(), $request);
+        }
+
+        if (! $known instanceof User) {
+            Devices::begin($request, $person, remember: false);
+            KnownBrowser::note($request, $person);
         }
 
         return redirect($place instanceof Course ? "/courses/{$place->id}" : "/lessons/{$place->id}");

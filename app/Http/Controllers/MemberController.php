@@ -12,6 +12,7 @@ use App\Models\Invitation;
 use App\Models\Lesson;
 use App\Models\Membership;
 use App\Models\User;
+use App\OwnAddress;
 use App\People\Belongs;
 use App\People\Standings;
 use App\People\Whoever;
@@ -105,7 +106,7 @@ final class MemberController
         $by = Whoever::asks() ?? throw Refusal::conflict('Nobody signs in here, so nobody can be invited.');
         $token = $invite($place, $by, self::role($request));
 
-        return new JsonResponse(['url' => url("/invited/{$token}")] + MembersResource::of($place), 201);
+        return new JsonResponse(['url' => OwnAddress::of("/invited/{$token}")] + MembersResource::of($place), 201);
     }
 
     private function answer(Lesson|Course $place): JsonResponse

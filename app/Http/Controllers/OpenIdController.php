@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Actions\People\FindByOpenId;
+use App\Http\Peer;
 use App\Http\PeoplePage;
 use App\People\Devices;
 use App\People\OpenId;
@@ -27,7 +28,7 @@ final class OpenIdController
     public function begin(Request $request): Response
     {
         self::mustBeSetUp();
-        if (PeoplePage::isTooMany(["openid/{$request->ip()}" => self::TRIES_OF_ADDRESS])) {
+        if (PeoplePage::isTooMany(['openid/'.Peer::network($request) => self::TRIES_OF_ADDRESS])) {
             return self::failed(PeoplePage::TOO_MANY, 429);
         }
         try {

@@ -7,15 +7,20 @@ namespace App\Http\Controllers;
 use App\Actions\People\AddPerson;
 use App\Actions\People\HashAnew;
 use App\Actions\People\OneTimeCodes;
+use App\Http\Peer;
 use App\Http\PeoplePage;
 use App\Models\User;
 use App\People\Devices;
+use App\People\KnownBrowser;
+use App\People\Tries;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
 use Illuminate\Support\Facades\Auth;
+use Illuminate\Support\Facades\Cache;
+use Illuminate\Support\Facades\Hash;
 use Illuminate\Support\Facades\Log;
-use Illuminate\Support\Facades\RateLimiter;
+use Illuminate\Support\Str;
 use Symfony\Component\HttpFoundation\Response as AnyResponse;
 
 /** Signing in, with a password and perhaps a code, and out. */
@@ -25,6 +30,17 @@ final class SignInController
     private const TRIES = 5;
 
     private const TRIES_OF_ADDRESS = 30;
+
+    /** And from anywhere but where they have been before: tries, and seconds. */
+    private const TRIES_OF_PERSON = [50, 3600];
+
+    private const TRIES_OF_CODES = [20, 3600];
+
+    private const TRIED_ELSEWHERE = 'This password was tried too often. Sign in where you have before, choose a new password by '
+        .'mail, or try again later.';
+
+    private const CODES_TRIED_ELSEWHERE = 'Codes were tried too often. Use a spare code, sign in where you have before, or try '
+        .'again later.';
 
     /** Who has said the password and still has to say a code, in the session. */
     private const HALF = 'half_signed_in';
@@ -47,19 +63,22 @@ final class SignInController
     {
         PeoplePage::mustBeForPeople();
         $email = AddPerson::address(PeoplePage::said($request, 'email'));
-        $own = "sign-in/{$email}/{$request->ip()}";
-        if (PeoplePage::isTooMany([$own => self::TRIES, "sign-in/{$request->ip()}" => self::TRIES_OF_ADDRESS])) {
+        $network = Peer::network($request);
+        $own = "sign-in/{$email}/{$network}";
+        if (PeoplePage::isTooMany([$own => self::TRIES, "sign-in-from/{$network}" => self::TRIES_OF_ADDRESS])) {
             return $this->page($request, PeoplePage::TOO_MANY, 429);
         }
-        // A stranger's password takes as long to be found wrong as anybody's.
-        if (! Auth::validate(['email' => $email, 'password' => PeoplePage::said($request, 'password')])) {
-            $person = User::query()->where('email', $email)->first();
+        $person = User::query()->where('email', $email)->first();
+        if (! KnownBrowser::isOf($request, $person) && ! Tries::may("sign-in-of/{$email}", ...self::TRIES_OF_PERSON)) {
+            return $this->page($request, self::TRIED_ELSEWHERE, 429);
+        }
+        if (! self::isRight($person, PeoplePage::said($request, 'password')) || $person === null) {
             Log::warning('A password was wrong', ['address' => $request->ip(), 'person' => $person?->id]);
 
             return $this->page($request, 'That e-mail address and password do not match.', 422);
         }
-        $person = User::query()->where('email', $email)->sole();
-        RateLimiter::clear($own);
+        Tries::forget($own);
+        Tries::forget("sign-in-of/{$email}");
         $hashAnew($person, PeoplePage::said($request, 'password'));
         if ($person->code_secret !== null) {
             $request->session()->put(self::HALF, [
@@ -84,15 +103,22 @@ final class SignInController
         if ($person === null) {
             return redirect('/sign-in');
         }
-        if (PeoplePage::isTooMany(["code/{$person->id}" => self::TRIES])) {
+        $own = "code/{$person->id}/".Peer::network($request);
+        if (PeoplePage::isTooMany([$own => self::TRIES])) {
             return $this->codePage($request, PeoplePage::TOO_MANY, 429);
         }
-        if (! $codes->use($person, PeoplePage::said($request, 'code'))) {
+        // Spare ones cannot be guessed: whoever is tried by strangers gets in with one, or where they have been before.
+        $spareOnly = ! KnownBrowser::isOf($request, $person) && ! Tries::may("code-of/{$person->id}", ...self::TRIES_OF_CODES);
+        if (! $codes->use($person, PeoplePage::said($request, 'code'), $spareOnly)) {
             Log::warning('A one-time code was wrong', ['address' => $request->ip(), 'person' => $person->id]);
+            $codes->noteWrong($person);
 
-            return $this->codePage($request, 'That code is not right. Each one works once, for half a minute.', 422);
+            return $spareOnly
+                ? $this->codePage($request, self::CODES_TRIED_ELSEWHERE, 429)
+                : $this->codePage($request, 'That code is not right. Each one works once, for half a minute.', 422);
         }
-        RateLimiter::clear("code/{$person->id}");
+        Tries::forget($own);
+        Tries::forget("code-of/{$person->id}");
         /** @var array{remember: bool} $half */
         $half = $request->session()->pull(self::HALF);
 
@@ -108,10 +134,22 @@ final class SignInController
         return redirect('/sign-in');
     }
 
+    /** A stranger's password takes as long to be found wrong as anybody's. */
+    private static function isRight(?User $person, #[\SensitiveParameter] string $password): bool
+    {
+        $nobodys = Cache::rememberForever(
+            'nobodys-password/'.hash('xxh128', (string) json_encode([config('hashing'), config('app.key')])),
+            fn (): string => Hash::make(Str::random(40)),
+        );
+
+        return Hash::check($password, $person->password ?? $nobodys) && $person !== null;
+    }
+
     private function letIn(Request $request, User $person, bool $remember): RedirectResponse
     {
         Log::info('Somebody signed in', ['address' => $request->ip(), 'person' => $person->id]);
         Devices::begin($request, $person, $remember);
+        KnownBrowser::note($request, $person);
 
         return redirect(PeoplePage::way($request));
     }

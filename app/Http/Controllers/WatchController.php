@@ -13,6 +13,7 @@ use App\Http\Resources\CommentResource;
 use App\Models\Course;
 use App\Models\Export;
 use App\Models\Publication;
+use App\OwnAddress;
 use App\Readers\CourseFilms;
 use App\Readers\LessonStyle;
 use App\Readers\SaidInFilm;
@@ -170,7 +171,7 @@ final class WatchController
         abort_if($publication->password !== null, 401, 'This film asks for a password.');
         $lesson = $publication->lesson;
         [$width, $height] = [960, (int) round(960 * $lesson->height / $lesson->width)];
-        $address = url("/watch/{$publication->token}/embed");
+        $address = OwnAddress::of("/watch/{$publication->token}/embed");
 
         return new JsonResponse([
             'version' => '1.0', 'type' => 'video', 'title' => $lesson->title, 'provider_name' => 'Open Reel',

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Http\Middleware;
 
+use App\Http\Peer;
+use App\OwnAddress;
 use Closure;
 use Illuminate\Http\Request;
 use Symfony\Component\HttpFoundation\Response;
@@ -26,14 +28,13 @@ final class RefuseOtherSites
 
     public function handle(Request $request, Closure $next): Response
     {
-        $host = strtolower($request->getHost());
         abort_unless(
-            in_array($host, (array) config('reel.hosts'), true),
+            self::isOurName($request),
             421,
             'This server does not go by that name. Whoever runs Open Reel can add it (REEL_HOSTS).',
         );
         abort_unless(
-            config('reel.mode') === 'people' || in_array($host, self::THIS_MACHINE, true),
+            config('reel.mode') === 'people' || self::isAlone($request),
             421,
             'This server is for one person at its own machine. Whoever runs it can let people sign in (REEL_MODE=people).',
         );
@@ -42,8 +43,36 @@ final class RefuseOtherSites
             403,
             'Only this application\'s own pages may change things here.',
         );
+        // Looking can be work, too: no other site has this machine draw or pack something.
+        abort_unless(
+            ! $request->is('api/*') || self::mayAsk($request),
+            403,
+            'Only this application\'s own pages may ask for this.',
+        );
 
         return $next($request);
+    }
+
+    /** A name may come with a port: of another one on the same host somebody else may have the say. */
+    private static function isOurName(Request $request): bool
+    {
+        $names = (array) config('reel.hosts');
+        $host = strtolower($request->getHost());
+        $ports = [80, 443, (int) parse_url(OwnAddress::root(), PHP_URL_PORT)];
+
+        return in_array("{$host}:{$request->getPort()}", $names, true) || (in_array($host, $names, true)
+            && (in_array($host, self::THIS_MACHINE, true) || in_array($request->getPort(), $ports, true)));
+    }
+
+    /** Whoever is at this machine, whatever name a request says: a name costs nothing. */
+    private static function isAlone(Request $request): bool
+    {
+        return in_array(strtolower($request->getHost()), self::THIS_MACHINE, true) && Peer::isThisMachine($request);
+    }
+
+    private static function mayAsk(Request $request): bool
+    {
+        return in_array($request->headers->get('Sec-Fetch-Site'), [null, 'same-origin', 'none'], true);
     }
 
     private static function isOurOwn(Request $request): bool

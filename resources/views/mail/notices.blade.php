@@ -3,7 +3,7 @@
 
 @foreach ($notices as $notice)
 {!! $notice->says !!}
-{!! url($notice->path) !!}
+{!! \App\OwnAddress::of($notice->path) !!}
 
 @endforeach
-At most one such mail an hour. To get none: {!! url('/account') !!}
+At most one such mail an hour. To get none: {!! \App\OwnAddress::of('/account') !!}
