@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 use App\Http\Middleware\CleanText;
 use App\Http\Middleware\KnowPeople;
+use App\Http\Middleware\LimitBodies;
 use App\Http\Middleware\LivingLesson;
 use App\Http\Middleware\NameRequest;
 use App\Http\Middleware\NoteChange;
@@ -17,6 +18,9 @@ use Illuminate\Foundation\Configuration\Middleware;
 use Illuminate\Http\Middleware\HandleCors;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Route;
+
+// What is written here, recordings, copies, logs, is for this user only.
+umask(0o077);
 
 return Application::configure(basePath: dirname(__DIR__))
     ->withRouting(
@@ -33,7 +37,7 @@ return Application::configure(basePath: dirname(__DIR__))
         $middleware->remove(HandleCors::class);
         // What a proxy says of host, port and path before it is what its clients say: links would lead to them.
         $middleware->trustProxies(headers: Request::HEADER_X_FORWARDED_FOR | Request::HEADER_X_FORWARDED_PROTO);
-        $middleware->prepend([NameRequest::class, SecurityHeaders::class, RefuseOtherSites::class]);
+        $middleware->prepend([NameRequest::class, SecurityHeaders::class, RefuseOtherSites::class, LimitBodies::class]);
         $middleware->append(CleanText::class);
         $middleware->api(prepend: [KnowPeople::class], append: [OnlyMembers::class, LivingLesson::class, NoteChange::class]);
         // Script text keeps its line ends and an emptied field is an empty text, not "nothing said".

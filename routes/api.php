@@ -207,6 +207,7 @@ Route::group(['right' => 'own'], function (): void {
 });
 
 Route::get('lessons/{lesson}/publication', [PublicationController::class, 'show']);
+Route::post('lessons/{lesson}/held-comments', [PublicationController::class, 'settleHeld']);
 Route::group(['right' => 'publish'], function (): void {
     Route::post('lessons/{lesson}/publication', [PublicationController::class, 'store']);
     Route::patch('lessons/{lesson}/publication', [PublicationController::class, 'update']);

@@ -16,8 +16,35 @@ final class DatabaseCheck implements Check
 
     public function look(): array
     {
-        try {
+        return $this->looked(function (): void {
             DB::transaction(fn () => DB::table('migrations')->where('id', 0)->update(['batch' => 0]));
+        });
+    }
+
+    /**
+     * The same without asking for the right to write, for which those wait who record: whether this process could.
+     *
+     * @return list<Finding>
+     */
+    public function quickly(): array
+    {
+        return $this->looked(function (): void {
+            $file = (string) DB::connection()->getDatabaseName();
+            DB::table('migrations')->limit(1)->get();
+            if (is_file($file) && ! (is_writable($file) && is_writable(dirname($file)))) {
+                throw new \RuntimeException('this user may not write');
+            }
+        });
+    }
+
+    /**
+     * @param  callable(): void  $try  throws when it cannot be used
+     * @return list<Finding>
+     */
+    private function looked(callable $try): array
+    {
+        try {
+            $try();
         } catch (\PDOException|\RuntimeException $e) {
             return [Finding::bad(
                 self::ABOUT, 'It cannot be opened or written to.',

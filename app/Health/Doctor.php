@@ -37,7 +37,7 @@ final class Doctor
     /** @return list<Finding> what is known at once, and without which nobody can record or hand over */
     public function quickly(): array
     {
-        $found = [...$this->disk->look(), ...$this->shared->look(), ...$this->database->look()];
+        $found = [...$this->disk->look(), ...$this->shared->look(), ...$this->database->quickly()];
         if (Doctor::worst($found) === Verdict::Bad) {
             return $found;
         }

@@ -39,7 +39,8 @@ final class SiteFolder
     {
         $stream = CountedFile::open($file, $sent);
         try {
-            $this->disk()->writeStream($path, $stream) ?: throw new \RuntimeException("{$path} was not written");
+            self::readable(fn (): bool => $this->disk()->writeStream($path, $stream))
+                ?: throw new \RuntimeException("{$path} was not written");
         } catch (\Exception $e) {
             throw self::meant($e) ?? SiteUnreachable::because($e);
         } finally {
@@ -51,9 +52,25 @@ final class SiteFolder
     public function putText(string $path, string $text): void
     {
         try {
-            $this->disk()->put($path, $text) ?: throw new \RuntimeException("{$path} was not written");
+            self::readable(fn (): bool => $this->disk()->put($path, $text))
+                ?: throw new \RuntimeException("{$path} was not written");
         } catch (FilesystemException|\RuntimeException $e) {
             throw SiteUnreachable::because($e);
+        }
+    }
+
+    /**
+     * What lies there is for everybody, and for the web server first of all; all else that is written here is for this user only.
+     *
+     * @param  callable(): bool  $write
+     */
+    private static function readable(callable $write): bool
+    {
+        $mask = umask(0o022);
+        try {
+            return $write();
+        } finally {
+            umask($mask);
         }
     }
 

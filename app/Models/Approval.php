@@ -18,6 +18,7 @@ use Illuminate\Support\Carbon;
  * @property string $user_id
  * @property string $person what they were called then
  * @property int $revision of the script that the draft shows
+ * @property string|null $made_of what the draft was made of, see Export
  * @property Carbon $created_at
  * @property-read Version $version
  */

@@ -26,6 +26,7 @@ use Illuminate\Support\Carbon;
  * @property Carbon|null $done_at
  * @property int|null $done_in the version in which it is put right
  * @property Carbon|null $hidden_at
+ * @property Carbon|null $held_at came with so many others that somebody is to look at it first
  * @property Carbon $created_at
  * @property-read Publication $publication
  */
@@ -39,7 +40,7 @@ final class Comment extends Model
 
     protected function casts(): array
     {
-        return ['by_presenter' => 'boolean', 'done_at' => 'datetime', 'hidden_at' => 'datetime'];
+        return ['by_presenter' => 'boolean', 'done_at' => 'datetime', 'hidden_at' => 'datetime', 'held_at' => 'datetime'];
     }
 
     /** @return BelongsTo<Publication, $this> */

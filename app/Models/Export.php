@@ -19,6 +19,7 @@ use OpenReel\Core\Render\Edition;
  * @property bool $draft a stand-in voice reads in it what is not recorded yet
  * @property int|null $bytes
  * @property int $frames
+ * @property string|null $made_of what is seen, heard and said in it, whatever kind of file it is; null where that was not noted
  * @property string|null $plan_hash what the file was made from; another plan makes the file out of date
  * @property float $progress 0..1
  * @property string|null $doing

@@ -19,6 +19,7 @@ use Illuminate\Support\Carbon;
  * @property string|null $password hashed
  * @property Carbon|null $ends_on the last day on which it is shown
  * @property bool $for_review it shows a draft to those who are to say what they think of it
+ * @property bool $open_to_links a draft that whoever has its link may see
  * @property Carbon|null $withdrawn_at
  * @property-read Lesson $lesson
  */
@@ -28,7 +29,7 @@ final class Publication extends Model
 
     protected $guarded = [];
 
-    protected $attributes = ['for_review' => false];
+    protected $attributes = ['for_review' => false, 'open_to_links' => false];
 
     /** What of a lesson viewers see, or those who review it. */
     public static function of(Lesson $lesson, bool $forReview = false): ?self
@@ -38,7 +39,7 @@ final class Publication extends Model
 
     protected function casts(): array
     {
-        return ['ends_on' => 'date', 'withdrawn_at' => 'datetime', 'for_review' => 'boolean'];
+        return ['ends_on' => 'date', 'withdrawn_at' => 'datetime', 'for_review' => 'boolean', 'open_to_links' => 'boolean'];
     }
 
     /** @return BelongsTo<Lesson, $this> */
@@ -56,10 +57,11 @@ final class Publication extends Model
         return $versions;
     }
 
-    /** @return HasMany<Comment, $this> in the order of the film */
+    /** @return HasMany<Comment, $this> in the order of the film, without those that wait to be looked at */
     public function comments(): HasMany
     {
         $comments = $this->hasMany(Comment::class);
+        $comments->whereNull('held_at');
         $comments->orderBy('at_ms')->orderBy('id');
 
         return $comments;

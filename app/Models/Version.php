@@ -17,6 +17,7 @@ use Illuminate\Support\Carbon;
  * @property string $export_id
  * @property int $number counted from 1
  * @property string $note what is new in it
+ * @property string|null $user_id whoever published it
  * @property Carbon $created_at
  * @property-read Export $export
  */

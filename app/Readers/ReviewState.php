@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Readers;
 
 use App\Actions\Film\AssembleLesson;
+use App\Media\FilmPlan;
 use App\Models\Approval;
 use App\Models\Comment;
 use App\Models\Export;
@@ -28,6 +29,7 @@ final class ReviewState
     {
         $publication = Publication::of($lesson, forReview: true);
         $draft = $publication?->versions()->with('export')->first();
+        $usual = $draft === null ? null : ($this->assemble)($lesson);
 
         return [
             'needs_approval' => $lesson->needs_approval,
@@ -38,22 +40,30 @@ final class ReviewState
                 'note' => $draft->note,
                 'made_at' => $draft->created_at->toIso8601ZuluString(),
                 'export_id' => $draft->export_id,
+                'yours' => $draft->user_id !== null && $draft->user_id === Whoever::asks()?->id,
+                'open' => $publication->open_to_links,
+                'password' => $publication->password !== null,
+                'ends_on' => $publication->ends_on?->toDateString(),
             ],
             'newest_film' => self::newestFilm($lesson)?->id,
             'approvals' => $draft === null ? [] : self::approvals($draft),
-            'approved' => $draft !== null && self::isApproved($lesson, $lesson->revision),
-            'since' => $draft === null ? null : $this->since($lesson, $draft),
+            'approved' => $draft !== null && self::isApproved($lesson, $usual?->hash()),
+            'since' => $draft === null || $usual === null ? null : $this->since($lesson, $draft, $usual),
             'open_comments' => Comment::query()
                 ->whereIn('publication_id', Publication::query()->where('lesson_id', $lesson->id)->select('id'))
-                ->whereNull('answers')->whereNull('done_at')->whereNull('hidden_at')
+                ->whereNull('answers')->whereNull('done_at')->whereNull('hidden_at')->whereNull('held_at')
                 ->count(),
         ];
     }
 
-    /** Whether somebody approved the script as it is in some revision. */
-    public static function isApproved(Lesson $lesson, ?int $revision): bool
+    /**
+     * Whether somebody approved exactly this: what is seen, heard and said.
+     *
+     * @param  string|null  $madeOf  see Export
+     */
+    public static function isApproved(Lesson $lesson, ?string $madeOf): bool
     {
-        return $revision !== null && Approval::query()->where('lesson_id', $lesson->id)->where('revision', $revision)->exists();
+        return $madeOf !== null && Approval::query()->where('lesson_id', $lesson->id)->where('made_of', $madeOf)->exists();
     }
 
     /** @return list<array{id: string, person: string, you: bool, at: string}> of a draft, the first first */
@@ -71,10 +81,8 @@ final class ReviewState
     }
 
     /** @return array<string, mixed> */
-    private function since(Lesson $lesson, Version $draft): array
+    private function since(Lesson $lesson, Version $draft, FilmPlan $usual): array
     {
-        $usual = ($this->assemble)($lesson);
-
         $edition = $draft->export->edition();
         $same = $edition->toArray() === (new Edition)->toArray();
 

@@ -10,6 +10,7 @@ use App\Models\ClearedTake;
 use App\Models\Export;
 use App\Models\Lesson;
 use App\People\Standings;
+use App\People\Whoever;
 use Illuminate\Support\Facades\DB;
 
 /** What lies on the media disk: by lesson and kind, and what of it can go. */
@@ -27,13 +28,14 @@ final class StorageUse
             $lessons[] = $this->lesson($lesson);
         }
         $known = array_sum(array_column($lessons, 'bytes'));
-        $cache = $this->cache->bytes();
+        // How much others have is nobody's business but the operator's (/metrics).
+        $cache = Whoever::signsIn() ? null : $this->cache->bytes();
 
         return [
             'free_bytes' => (int) min($this->media->free(), PHP_INT_MAX),
             'lessons' => $lessons,
-            'cache' => ['bytes' => $cache, 'limit' => (int) config('reel.cache_bytes')],
-            'other_bytes' => max(0, $this->media->bytesIn('') - $known - $cache),
+            'cache' => $cache === null ? null : ['bytes' => $cache, 'limit' => (int) config('reel.cache_bytes')],
+            'other_bytes' => $cache === null ? null : max(0, $this->media->bytesIn('') - $known - $cache),
             'days' => ClearedTake::DAYS,
         ];
     }

@@ -18,6 +18,9 @@ enum Deed: string
     case Published = 'published';
     case Withdrawn = 'withdrawn';
     case ShownAgain = 'shown-again';
+    case LinkRenewed = 'link-renewed';
+    case DraftOpened = 'draft-opened';
+    case DraftClosed = 'draft-closed';
     case Delivered = 'delivered';
     case Deleted = 'deleted';
     case Restored = 'restored';
@@ -69,6 +72,9 @@ enum Deed: string
             self::Published => "published {$version}",
             self::Withdrawn => 'withdrew the film from the course site',
             self::ShownAgain => 'showed the film on the course site again',
+            self::LinkRenewed => 'gave the page on the course site a new link',
+            self::DraftOpened => 'opened the draft to whoever has its link',
+            self::DraftClosed => 'closed the draft to all who do not take part',
             self::Delivered => "sent {$file} to the site",
             self::Deleted => "took {$title} off the shelf",
             self::Restored => "put {$title} back on the shelf",

@@ -43,6 +43,7 @@ final class RolesTest extends PeopleTestCase
         'GET lessons/{lesson}/draft' => 'see',
         'GET lessons/{lesson}/glance' => 'see',
         'POST lessons/{lesson}/draft' => 'write',
+        'POST lessons/{lesson}/held-comments' => 'write',
         'PATCH lessons/{lesson}/draft' => 'write',
         'POST lessons/{lesson}/approvals' => 'comment',
         'DELETE lessons/{lesson}/approvals/mine' => 'comment',

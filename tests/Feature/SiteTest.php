@@ -10,8 +10,9 @@ use App\Models\Export;
 use App\Models\Hearing;
 use App\Models\Publication;
 use App\Models\Section;
+use Illuminate\Support\Facades\Cache;
 use Illuminate\Support\Facades\DB;
-use Illuminate\Support\Facades\RateLimiter;
+use Illuminate\Testing\TestResponse;
 use OpenReel\Core\Script\Script;
 
 /** The course site: who sees a film, and what is said of it. */
@@ -23,7 +24,8 @@ final class SiteTest extends FeatureTestCase
     {
         $section = $this->spoken();
         $lesson = $section->lesson_id;
-        $this->getJson("/api/lessons/{$lesson}/publication")->assertOk()->assertExactJson(['site' => null, 'comments' => []]);
+        $this->getJson("/api/lessons/{$lesson}/publication")->assertOk()
+            ->assertExactJson(['site' => null, 'comments' => [], 'held' => 0]);
         $first = $this->export($lesson);
         $path = $this->publish($lesson, $first);
 
@@ -94,6 +96,7 @@ final class SiteTest extends FeatureTestCase
             $last = $this->post($path, ['password' => "guess {$try}"]);
         }
         self::assertSame(429, $last->getStatusCode());
+        $this->patchJson("/api/lessons/{$lesson}/publication", ['password' => 'ebb'])->assertStatus(422);
         $this->patchJson("/api/lessons/{$lesson}/publication", ['password' => null])->assertOk();
         $this->get($path)->assertSee('ribbon');
 
@@ -108,6 +111,79 @@ final class SiteTest extends FeatureTestCase
         $this->get($path)->assertOk();
         $this->deleteJson("/api/lessons/{$lesson}")->assertNoContent();
         $this->get($path)->assertNotFound();
+    }
+
+    public function test_a_password_is_tried_from_everywhere_only_so_often(): void
+    {
+        $lesson = $this->spoken()->lesson_id;
+        $path = $this->publish($lesson, $this->export($lesson));
+        Publication::query()->sole()->update(['password' => password_hash('low water at six', PASSWORD_BCRYPT, ['cost' => 4])]);
+        config(['hashing.driver' => 'bcrypt']);
+        $from = fn (int $n): self => $this->withServerVariables(['HTTP_X_OPEN_REEL' => '1', 'REMOTE_ADDR' => "127.0.3.{$n}"]);
+        $guess = fn (int $n): int => $from($n)->post($path, ['password' => "guess {$n}"])->getStatusCode();
+        $said = array_map($guess, range(1, 201));
+        self::assertSame([...array_fill(0, 200, 422), 429], $said);
+        $from(202)->post($path, ['password' => 'low water at six'])->assertStatus(429)->assertSee('tried too often');
+        $this->travel(61)->minutes();
+        $from(203)->post($path, ['password' => 'low water at six'])->assertRedirect($path);
+    }
+
+    public function test_a_link_that_leaked_is_renewed_and_publishing_shows_nothing_that_was_withdrawn(): void
+    {
+        $section = $this->spoken();
+        $lesson = $section->lesson_id;
+        $path = $this->publish($lesson, $this->export($lesson));
+        $new = (string) $this->patchJson("/api/lessons/{$lesson}/publication", ['renew' => true])->assertOk()->json('site.path');
+        self::assertNotSame($path, $new);
+        $this->get($path)->assertNotFound();
+        $this->get($new)->assertOk();
+
+        $this->patchJson("/api/lessons/{$lesson}/publication", ['withdrawn' => true])->assertOk();
+        $this->write($section, self::WORDS[0]);
+        $film = $this->export($lesson);
+        $this->postJson("/api/lessons/{$lesson}/publication", ['export_id' => $film])->assertOk()
+            ->assertJsonPath('site.withdrawn', true)->assertJsonPath('site.versions.0.number', 2);
+        $this->get($new)->assertNotFound();
+        $this->postJson("/api/lessons/{$lesson}/publication", ['export_id' => $film, 'show' => true])->assertOk()
+            ->assertJsonPath('site.withdrawn', false)->assertJsonPath('site.versions.0.number', 2);
+        $this->get($new)->assertOk();
+    }
+
+    public function test_a_flood_of_comments_closes_no_door_and_waits_until_somebody_looks(): void
+    {
+        $lesson = $this->spoken()->lesson_id;
+        $path = $this->publish($lesson, $this->export($lesson));
+        $said = fn (int $n): TestResponse => $this->withServerVariables([
+            'HTTP_X_OPEN_REEL' => '1', 'REMOTE_ADDR' => '127.0.'.intdiv($n, 200).'.'.($n % 200 + 1),
+        ])->postJson("{$path}/comments", ['name' => "N{$n}", 'text' => 'x', 'at_ms' => 1]);
+        foreach (range(1, 63) as $n) {
+            $last = $said($n)->assertCreated();
+        }
+        // Whoever said it sees it once; other viewers do not, and the presenter is told how many wait.
+        self::assertSame(['N63', true], [$last->json('60.name'), $last->json('60.held')]);
+        $this->getJson("{$path}/comments")->assertJsonCount(60);
+        $this->getJson("/api/lessons/{$lesson}/publication")->assertJsonPath('held', 3)->assertJsonCount(60, 'comments');
+        $this->postJson("/api/lessons/{$lesson}/held-comments", [])->assertStatus(422);
+        $this->postJson("/api/lessons/{$lesson}/held-comments", ['show' => true])->assertJsonPath('held', 0)
+            ->assertJsonCount(63, 'comments');
+        $said(64)->assertCreated();
+        $this->postJson("/api/lessons/{$lesson}/held-comments", ['show' => false])->assertJsonPath('held', 0)
+            ->assertJsonCount(63, 'comments');
+        // An hour later it is as before.
+        $this->travel(61)->minutes();
+        $said(65)->assertCreated()->assertJsonCount(64);
+        $this->getJson("/api/lessons/{$lesson}/publication")->assertJsonPath('held', 0);
+    }
+
+    public function test_more_than_a_comment_is_not_even_read(): void
+    {
+        $lesson = $this->spoken()->lesson_id;
+        $path = $this->publish($lesson, $this->export($lesson));
+        $large = ['name' => 'A', 'text' => str_repeat('x', 70_000), 'at_ms' => 1];
+        $this->postJson("{$path}/comments", $large)->assertStatus(413)
+            ->assertJsonPath('detail', 'That is more than the server takes at once.');
+        $text = str_repeat('x', 5_000_000);
+        $this->putJson("/api/lessons/{$lesson}/script", ['text' => $text, 'revision' => 1])->assertStatus(413);
     }
 
     public function test_a_comment_lands_on_its_line_and_stays_there_when_words_and_times_change(): void
@@ -151,11 +227,13 @@ final class SiteTest extends FeatureTestCase
         $good = ['name' => 'A', 'text' => 'B', 'at_ms' => 1];
         foreach ([['name' => ''], ['text' => ''], ['text' => str_repeat('x', 2001)], ['name' => str_repeat('x', 61)],
             ['at_ms' => -1], ['at_ms' => 'soon'], ['answers' => ['x']]] as $bad) {
+            // What is refused counts, too.
+            Cache::flush();
             $answer = $this->postJson("{$path}/comments", $bad + $good)->assertStatus(422);
             self::assertStringEndsWith('.', (string) $answer->json('detail'));
         }
         $this->postJson("{$path}/comments", ['answers' => 'nobody'] + $good)->assertNotFound();
-        RateLimiter::clear('watch-comment/127.0.0.1');
+        Cache::flush();
         for ($n = 0; $n < 6; $n++) {
             $this->postJson("{$path}/comments", $good)->assertCreated();
         }

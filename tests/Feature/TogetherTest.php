@@ -108,9 +108,27 @@ final class TogetherTest extends PeopleTestCase
             'detail', 'This lesson is published once somebody has approved its draft. Nobody has yet.',
         );
         $path = (string) $this->postJson($draft)->assertOk()->assertJsonPath('draft.version', 1)->json('draft.path');
+        // Who takes part sees it once signed in; whoever has the link when somebody who may publish has opened it.
+        $this->as(null)->get($path)->assertRedirect('/sign-in?to='.rawurlencode($path));
+        $this->getJson("{$path}/comments")->assertUnauthorized();
+        $this->as($this->piran)->get($path)->assertOk()->assertSee('Draft for review');
+        $this->as($this->person('Kerra'))->get($path)->assertNotFound();
+        $this->as($this->piran)->patchJson($draft, ['open' => true])->assertForbidden();
+        $this->as($this->wenna)->patchJson($draft, ['open' => true, 'password' => 'low water at six'])->assertOk();
+        $this->as(null)->get($path)->assertOk()->assertSee('Password')->assertDontSee('Draft for review');
+        $this->as($this->wenna)->patchJson($draft, [
+            'password' => null, 'ends_on' => now()->subDay()->toDateString(),
+        ])->assertOk();
+        $this->as(null)->get($path)->assertNotFound();
+        $this->as($this->wenna)->patchJson($draft, ['ends_on' => null])->assertOk()->assertJsonPath('draft.open', true);
         $this->as(null)->get($path)->assertOk()->assertSee('Draft for review');
         $this->postJson("{$path}/comments", ['name' => 'Jory', 'text' => 'Too fast.', 'at_ms' => 500])->assertCreated();
 
+        // Nobody approves their own.
+        $this->as($this->wenna)->getJson($draft)->assertJsonPath('draft.yours', true);
+        $this->postJson("/api/lessons/{$lesson->id}/approvals", ['version' => 1])->assertStatus(409)->assertJsonPath(
+            'detail', 'You sent this draft yourself: somebody else has to look at it and approve it.',
+        );
         $this->as($this->piran)->getJson($draft)->assertJsonPath('open_comments', 1)->assertJsonPath('approved', false);
         $this->postJson($draft)->assertForbidden();
         $this->postJson("/api/lessons/{$lesson->id}/approvals", ['version' => 2])->assertStatus(409);
@@ -128,12 +146,25 @@ final class TogetherTest extends PeopleTestCase
         self::assertContains('Piran approved version 1 of the draft of How to read a tide table', $told);
         self::assertContains('Jory says of How to read a tide table at 0:00: Too fast.', $told);
 
+        // Not the script alone counts: another look of the lesson was approved by nobody, on either way out.
+        $this->as($this->wenna)->patchJson("/api/lessons/{$lesson->id}/style", ['style' => ['fade_in' => 1000]])->assertOk();
+        $film = (string) $this->postJson("/api/lessons/{$lesson->id}/exports")->json('id');
+        $says = 'The lesson has changed since Piran approved the draft. Have the new one approved first.';
+        $publish($film)->assertStatus(409)->assertJsonPath('detail', $says);
+        config(['filesystems.disks.site' => ['driver' => 'local', 'root' => $this->mediaRoot.'/site', 'name' => 'Tides']]);
+        $this->postJson("/api/lessons/{$lesson->id}/delivery", ['export_id' => $film])
+            ->assertStatus(409)->assertJsonPath('detail', $says);
+        $this->patchJson("/api/lessons/{$lesson->id}/style", ['style' => ['fade_in' => null]])->assertOk();
+        // The same in a smaller frame is what was looked at.
+        $small = (string) $this->postJson("/api/lessons/{$lesson->id}/exports", [
+            'editions' => [['width' => 160, 'height' => 90]],
+        ])->json('0.id');
         // The script changes: what is made of it now was approved by nobody.
         app(SaveScript::class)($lesson->refresh(), Script::read("## One\n\nThe gate is shut now."), $lesson->revision);
         $this->getJson($draft)->assertJsonPath('approved', false)->assertJsonPath('since.sections.0.title', 'One');
         $film = (string) $this->postJson("/api/lessons/{$lesson->id}/exports")->json('id');
         $publish($film)->assertStatus(409)->assertJsonPath(
-            'detail', 'The script has changed since Piran approved the draft. Have the new one approved first.',
+            'detail', $says,
         );
         $this->as($this->piran)->deleteJson("/api/lessons/{$lesson->id}/approvals/mine")->assertJsonCount(0, 'approvals');
     }
@@ -232,5 +263,30 @@ final class TogetherTest extends PeopleTestCase
         return $this->as($who)->putJson("/api/lessons/{$lesson->id}/here/{$window}", [
             'room' => $room, 'section' => $section, 'recording' => $recording,
         ])->assertOk()->json();
+    }
+
+    public function test_each_act_of_a_review_needs_its_role(): void
+    {
+        $section = $this->shared(Role::Reviewer);
+        $lesson = $section->lesson;
+        $this->as($this->wenna);
+        $film = $this->film($section);
+        $this->postJson("/api/lessons/{$lesson->id}/publication", ['export_id' => $film])->assertOk();
+        $path = (string) $this->getJson("/api/lessons/{$lesson->id}/publication")->json('site.path');
+        $this->postJson("{$path}/comments", ['name' => 'Jory', 'text' => 'Too fast.', 'at_ms' => 500])->assertCreated();
+        $comment = (string) $this->getJson("/api/lessons/{$lesson->id}/publication")->json('comments.0.id');
+
+        // A reviewer answers as who they are, hides nothing, and keeps nobody from recording.
+        $this->as($this->piran)->postJson("/api/comments/{$comment}/answers", ['text' => 'I agree.'])->assertOk()
+            ->assertJsonPath('comments.0.answers.0.name', 'Piran')->assertJsonPath('comments.0.answers.0.by_presenter', false);
+        $this->patchJson("/api/comments/{$comment}", ['hidden' => true])->assertForbidden();
+        $this->patchJson("/api/comments/{$comment}", ['done' => true])->assertOk();
+        $this->here($this->piran, $lesson, 'record', $section->id, true);
+        $this->as($this->wenna)->postJson("/api/sections/{$section->id}/takes", [
+            'tracks' => [['kind' => 'camera', 'mime' => 'video/webm']],
+        ])->assertCreated();
+        $this->patchJson("/api/comments/{$comment}", ['hidden' => true])->assertOk();
+        $this->postJson("/api/comments/{$comment}/answers", ['text' => 'Slower now.'])
+            ->assertJsonPath('comments.0.answers.1.by_presenter', true);
     }
 }

@@ -1124,7 +1124,8 @@ export const site = {
                 }
             ]
         }
-    ]
+    ],
+    "held": 0
 } satisfies LessonSite;
 
 export const delivery = {

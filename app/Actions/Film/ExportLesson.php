@@ -10,6 +10,7 @@ use App\Jobs\ClearRecordingsJob;
 use App\Jobs\MakeMediaBesideJob;
 use App\Media\Cancelled;
 use App\Media\FilmMaker;
+use App\Media\FilmPlan;
 use App\Media\MediaStore;
 use App\Media\Prober;
 use App\Models\Export;
@@ -18,6 +19,7 @@ use App\Readers\CardPicture;
 use App\Refusal;
 use App\Work\ExportProgress;
 use OpenReel\Core\People\Deed;
+use OpenReel\Core\Render\Edition;
 use OpenReel\Core\Render\ExportCheck;
 
 /** Makes the finished film: renders the pieces that are not in the cache, joins them, and checks the result. */
@@ -54,7 +56,7 @@ final class ExportLesson
         $this->media->mustHaveRoomFor(0, 'the film');
         $report = new ExportProgress($export, $progress);
         $report->begin($assembly->frames(), $lesson->hash(), $edition->needsAnotherPass());
-        $export->update(['revision' => $export->lesson->revision]);
+        $export->update(['revision' => $export->lesson->revision, 'made_of' => $this->madeOf($export, $edition, $lesson)]);
         $this->cards->drawAll($export->lesson, $edition->frame);
 
         $title = $export->lesson->title.($export->draft ? ' (draft)' : '');
@@ -90,5 +92,13 @@ final class ExportLesson
         ($this->write)(Deed::Exported, $export->lesson, ['file' => $export->file_name]);
         MakeMediaBesideJob::dispatch($export->id);
         ClearRecordingsJob::dispatch($lesson->takes());
+    }
+
+    /** Of another kind of file the same was looked at and approved. */
+    private function madeOf(Export $export, Edition $edition, FilmPlan $plan): string
+    {
+        $usual = new Edition(draft: $edition->draft);
+
+        return $edition->toArray() === $usual->toArray() ? $plan->hash() : ($this->assemble)($export->lesson, as: $usual)->hash();
     }
 }

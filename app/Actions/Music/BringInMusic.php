@@ -11,8 +11,10 @@ use App\Media\ProgramFailed;
 use App\Media\UnreadableFile;
 use App\Models\Lesson;
 use App\Models\Music;
+use App\People\Standings;
 use App\Readers\LessonMusic;
 use OpenReel\Core\Formats\FlacHeader;
+use OpenReel\Core\People\Right;
 use OpenReel\Core\Script\PlainText;
 use OpenReel\Core\Sound\Bed;
 use OpenReel\Core\Sound\LoudnessReport;
@@ -71,9 +73,13 @@ final class BringInMusic
             @unlink($round);
         }
 
+        // A course's lessons share their music; who has a say in one of them only brings it into that.
+        $course = $lesson->course;
+        $isShared = $course !== null && Standings::may(Right::Write, $course);
+
         return Music::query()->create([
-            'course_id' => $lesson->course_id,
-            'lesson_id' => $lesson->course_id === null ? $lesson->id : null,
+            'course_id' => $isShared ? $course->id : null,
+            'lesson_id' => $isShared ? null : $lesson->id,
             'name' => $this->freeName($lesson, $name),
             'hash' => $hash,
             'path' => LessonMusic::path($hash, 'flac'),

@@ -34,9 +34,15 @@ final class ApproveDraft
             if ($latest->number !== $version) {
                 throw Refusal::conflict("A newer draft is there: version {$latest->number}. Look at it first.");
             }
+            if ($latest->user_id === $person->id) {
+                throw Refusal::conflict('You sent this draft yourself: somebody else has to look at it and approve it.');
+            }
             $approval = Approval::query()->firstOrCreate(
                 ['version_id' => $latest->id, 'user_id' => $person->id],
-                ['lesson_id' => $lesson->id, 'person' => $person->name, 'revision' => (int) $latest->export->revision],
+                [
+                    'lesson_id' => $lesson->id, 'person' => $person->name, 'revision' => (int) $latest->export->revision,
+                    'made_of' => $latest->export->made_of,
+                ],
             );
             if ($approval->wasRecentlyCreated) {
                 ($this->write)(Deed::Approved, $lesson, ['version' => $version]);

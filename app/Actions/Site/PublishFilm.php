@@ -8,13 +8,12 @@ use App\Actions\Film\FilesBeside;
 use App\Actions\People\Notify;
 use App\Actions\People\WriteHistory;
 use App\Media\MediaStore;
-use App\Models\Approval;
 use App\Models\Export;
 use App\Models\Lesson;
 use App\Models\Publication;
 use App\Models\Version;
 use App\Models\WorkState;
-use App\Readers\ReviewState;
+use App\People\Whoever;
 use App\Refusal;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
@@ -27,17 +26,24 @@ final class PublishFilm
         private readonly MediaStore $media,
         private readonly WriteHistory $write,
         private readonly Notify $notify,
+        private readonly RequireApproval $approved,
     ) {
     }
 
     /**
      * @param  string  $note  what is new in it
      * @param  bool  $forReview  it is a draft, behind a link of its own
+     * @param  bool  $show  a page that was withdrawn is shown again with it; else it stays as it is
      *
      * @throws Refusal
      */
-    public function __invoke(Lesson $lesson, Export $export, string $note = '', bool $forReview = false): Version
-    {
+    public function __invoke(
+        Lesson $lesson,
+        Export $export,
+        string $note = '',
+        bool $forReview = false,
+        bool $show = false,
+    ): Version {
         if ($export->lesson_id !== $lesson->id || $export->state !== WorkState::Done) {
             throw Refusal::conflict('Only a finished film of this lesson can be published.');
         }
@@ -48,14 +54,17 @@ final class PublishFilm
             throw Refusal::conflict('This film was made by an earlier Open Reel. Export the lesson again to publish it.');
         }
 
-        $forReview || self::mustBeApproved($lesson, $export);
+        $forReview || ($this->approved)($lesson, $export);
 
-        return DB::transaction(function () use ($lesson, $export, $note, $forReview): Version {
+        return DB::transaction(function () use ($lesson, $export, $note, $forReview, $show): Version {
             /** @var Publication $publication */
             $publication = Publication::query()->firstOrCreate(
                 ['lesson_id' => $lesson->id, 'for_review' => $forReview], ['token' => Str::random(24)],
             );
-            $publication->update(['withdrawn_at' => null]);
+            if ($show && $publication->withdrawn_at !== null) {
+                $publication->update(['withdrawn_at' => null]);
+                ($this->write)(Deed::ShownAgain, $lesson);
+            }
             /** @var Version|null $latest */
             $latest = $publication->versions()->first();
             if ($latest?->export_id === $export->id) {
@@ -64,6 +73,7 @@ final class PublishFilm
             /** @var Version $version */
             $version = $publication->versions()->create([
                 'export_id' => $export->id, 'number' => ($latest->number ?? 0) + 1, 'note' => $note,
+                'user_id' => Whoever::asks()?->id,
             ]);
             $publication->comments()->whereNotNull('done_at')->whereNull('done_in')->update(['done_in' => $version->number]);
 
@@ -76,17 +86,5 @@ final class PublishFilm
 
             return $version;
         });
-    }
-
-    private static function mustBeApproved(Lesson $lesson, Export $export): void
-    {
-        if (! $lesson->needs_approval || ReviewState::isApproved($lesson, $export->revision)) {
-            return;
-        }
-        /** @var Approval|null $before */
-        $before = Approval::query()->where('lesson_id', $lesson->id)->orderByDesc('id')->first();
-        throw Refusal::conflict($before === null
-            ? 'This lesson is published once somebody has approved its draft. Nobody has yet.'
-            : "The script has changed since {$before->person} approved the draft. Have the new one approved first.");
     }
 }

@@ -17,7 +17,7 @@ use OpenReel\Core\Formats\FolderName;
 /** Puts a finished film on its way into the course site's folder: the first into one of its own, others as the next version. */
 final class RequestDelivery
 {
-    public function __construct(private readonly SiteFolder $site)
+    public function __construct(private readonly SiteFolder $site, private readonly RequireApproval $approved)
     {
     }
 
@@ -33,6 +33,7 @@ final class RequestDelivery
         if ($export->edition()->section !== null) {
             throw Refusal::conflict('This film is of one section only. Send a film of the whole lesson.');
         }
+        ($this->approved)($lesson, $export);
 
         return DB::transaction(function () use ($lesson, $export): Delivery {
             $deliveries = Delivery::query()->where('lesson_id', $lesson->id);

@@ -15,8 +15,13 @@ use OpenReel\Core\Captions\SpokenLines;
 /** Keeps what a viewer says of a moment, with the line that is said there: that stays when times become others. */
 final class SayOfFilm
 {
-    /** So many that are not done yet, and nobody can say more: somebody is playing tricks. */
+    /** So many in an hour, or not done yet, and what comes then is shown once somebody has looked at it. */
+    private const MOST_AN_HOUR = 60;
+
     private const MOST_OPEN = 500;
+
+    /** And so many that wait are enough to see that somebody is playing tricks. */
+    private const MOST_HELD = 2000;
 
     public function __construct(private readonly SaidInFilm $said, private readonly Notify $notify)
     {
@@ -29,9 +34,7 @@ final class SayOfFilm
      */
     public function __invoke(Publication $publication, string $name, string $text, int $milliseconds, ?string $answers): Comment
     {
-        if ($publication->comments()->whereNull('done_at')->count() >= self::MOST_OPEN) {
-            throw Refusal::conflict('There are too many comments here that nobody has answered yet. Please come back later.');
-        }
+        $isHeld = $this->isHeld($publication);
         $version = $publication->current();
         if ($answers !== null) {
             /** @var Comment $first */
@@ -52,13 +55,41 @@ final class SayOfFilm
         /** @var Comment $comment */
         $comment = $publication->comments()->create($place + [
             'answers' => $answers, 'version' => $version->number, 'name' => $name, 'text' => $text,
+            'held_at' => $isHeld ? now() : null,
         ]);
 
         CountChange::of($publication->lesson);
-        $minutes = sprintf('%d:%02d', intdiv($comment->at_ms, 60_000), intdiv($comment->at_ms, 1000) % 60);
-        $title = $publication->lesson->title;
-        $this->notify->members($publication->lesson, "{$name} says of {$title} at {$minutes}: {$text}", 'people');
+        $this->tell($publication, $comment);
 
         return $comment;
+    }
+
+    /** @throws Refusal when even those that wait are too many */
+    private function isHeld(Publication $publication): bool
+    {
+        $held = Comment::query()->where('publication_id', $publication->id)->whereNotNull('held_at')->count();
+        if ($held >= self::MOST_HELD) {
+            throw Refusal::conflict('Too many comments came here at once. Please come back later.');
+        }
+
+        return $publication->comments()->where('created_at', '>', now()->subHour())->count() >= self::MOST_AN_HOUR
+            || $publication->comments()->whereNull('done_at')->count() >= self::MOST_OPEN;
+    }
+
+    private function tell(Publication $publication, Comment $comment): void
+    {
+        $title = $publication->lesson->title;
+        if ($comment->held_at === null) {
+            $minutes = sprintf('%d:%02d', intdiv($comment->at_ms, 60_000), intdiv($comment->at_ms, 1000) % 60);
+            $this->notify->members(
+                $publication->lesson, "{$comment->name} says of {$title} at {$minutes}: {$comment->text}", 'people',
+            );
+        } elseif (Comment::query()->where('publication_id', $publication->id)->whereNotNull('held_at')->count() === 1) {
+            $this->notify->members(
+                $publication->lesson,
+                "Very many comments came on {$title} at once. The newest wait until you have looked.",
+                'handover',
+            );
+        }
     }
 }

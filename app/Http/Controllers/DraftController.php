@@ -4,8 +4,10 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Actions\People\WriteHistory;
 use App\Actions\Site\ApproveDraft;
 use App\Actions\Site\PublishFilm;
+use App\Http\Requests\PublicationRequest;
 use App\Models\Export;
 use App\Models\Lesson;
 use App\Models\Publication;
@@ -16,11 +18,14 @@ use App\Readers\ReviewState;
 use App\Refusal;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
+use OpenReel\Core\People\Deed;
 use OpenReel\Core\People\Right;
 
 /** A lesson as a draft that others look at and approve, before it is published. */
 final class DraftController
 {
+    private const NOT_TO_OPEN = 'Who may open a draft is for editors and the owner to say, as publishing is.';
+
     public function __construct(private readonly ReviewState $state)
     {
     }
@@ -46,17 +51,21 @@ final class DraftController
         return $this->answer($lesson);
     }
 
-    /** Whether it is published only when it is approved (the owner says so), and whether the draft's link works. */
-    public function update(Request $request, Lesson $lesson): JsonResponse
+    /** Whether it is published only when it is approved (the owner says so), and who may open the draft (who may publish). */
+    public function update(PublicationRequest $request, Lesson $lesson, WriteHistory $write): JsonResponse
     {
-        $request->validate(['needs_approval' => ['sometimes', 'boolean'], 'withdrawn' => ['sometimes', 'boolean']]);
+        $request->validate(['needs_approval' => ['sometimes', 'boolean'], 'open' => ['sometimes', 'boolean']]);
         if ($request->has('needs_approval')) {
             abort_unless(Standings::may(Right::Own, $lesson), 403, Right::Own->refusal());
             $lesson->update(['needs_approval' => $request->boolean('needs_approval')]);
         }
-        if ($request->has('withdrawn')) {
+        $changes = $request->changes() + ($request->has('open') ? ['open_to_links' => $request->boolean('open')] : []);
+        if ($changes !== []) {
             $publication = Publication::of($lesson, forReview: true) ?? throw Refusal::notYet('There is no draft yet.');
-            $publication->update(['withdrawn_at' => $request->boolean('withdrawn') ? now() : null]);
+            $closes = $request->boolean('withdrawn') && count($changes) === 1;
+            abort_unless($closes || Standings::may(Right::Publish, $lesson), 403, self::NOT_TO_OPEN);
+            $publication->update($changes);
+            $request->has('open') && $write($request->boolean('open') ? Deed::DraftOpened : Deed::DraftClosed, $lesson);
         }
 
         return $this->answer($lesson);

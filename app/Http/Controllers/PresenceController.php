@@ -6,12 +6,14 @@ namespace App\Http\Controllers;
 
 use App\Models\Lesson;
 use App\People\Presences;
+use App\People\Standings;
 use App\People\Whoever;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Validation\Rule;
+use OpenReel\Core\People\Right;
 
 /**
  * Who is here, and whether anything changed. Asked every other second by every window: a question of three small
@@ -32,7 +34,9 @@ final class PresenceController
         if ($who !== null) {
             $room = $request->string('room')->value();
             $section = $request->input('section');
-            Presences::note($lesson->id, $window, $who, $room, $section, $request->boolean('recording'));
+            // Only who may record keeps others from it.
+            $records = $request->boolean('recording') && Standings::may(Right::Record, $lesson);
+            Presences::note($lesson->id, $window, $who, $room, $section, $records);
         }
 
         return new JsonResponse([

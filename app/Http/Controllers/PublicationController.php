@@ -6,18 +6,20 @@ namespace App\Http\Controllers;
 
 use App\Actions\People\WriteHistory;
 use App\Actions\Site\PublishFilm;
+use App\Http\Requests\PublicationRequest;
 use App\Http\Resources\PublicationResource;
 use App\Models\Comment;
 use App\Models\Export;
 use App\Models\Lesson;
 use App\Models\Publication;
+use App\People\Standings;
 use App\People\Whoever;
 use App\Readers\LessonStyle;
 use App\Refusal;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
-use Illuminate\Support\Facades\Hash;
 use OpenReel\Core\People\Deed;
+use OpenReel\Core\People\Right;
 
 /** A lesson on the course site, for whoever made it: publishing, who may watch, what was said of it. */
 final class PublicationController
@@ -32,33 +34,37 @@ final class PublicationController
         $request->validate([
             'export_id' => ['required', 'string'],
             'note' => ['sometimes', 'nullable', 'string', 'max:500'],
+            'show' => ['sometimes', 'boolean'],
         ], ['*' => 'Say which film is to be published.']);
         /** @var Export $export */
         $export = $lesson->exports()->findOrFail($request->string('export_id')->value());
-        $publish($lesson, $export, trim($request->string('note')->value()));
+        $publish($lesson, $export, trim($request->string('note')->value()), show: $request->boolean('show'));
 
         return $this->answer($lesson);
     }
 
-    public function update(Request $request, Lesson $lesson, WriteHistory $write): JsonResponse
+    public function update(PublicationRequest $request, Lesson $lesson, WriteHistory $write): JsonResponse
     {
-        $request->validate([
-            'password' => ['sometimes', 'nullable', 'string', 'min:4', 'max:200'],
-            'ends_on' => ['sometimes', 'nullable', 'date_format:Y-m-d'],
-            'withdrawn' => ['sometimes', 'boolean'],
-        ], [
-            'password.min' => 'A password needs at least four characters.',
-            'ends_on.*' => 'Give the last day as a date.',
-        ]);
         $publication = Publication::of($lesson) ?? throw Refusal::notYet('This lesson is not published yet.');
-        $publication->update(array_filter([
-            'password' => $request->has('password') ? self::hashed($request->input('password')) : false,
-            'ends_on' => $request->has('ends_on') ? ($request->input('ends_on') ?: null) : false,
-            'withdrawn_at' => $request->has('withdrawn') ? ($request->boolean('withdrawn') ? now() : null) : false,
-        ], fn (mixed $v): bool => $v !== false));
+        $publication->update($request->changes());
         if ($request->has('withdrawn')) {
             $write($request->boolean('withdrawn') ? Deed::Withdrawn : Deed::ShownAgain, $lesson);
         }
+        if ($request->boolean('renew')) {
+            $write(Deed::LinkRenewed, $lesson);
+        }
+
+        return $this->answer($lesson);
+    }
+
+    /** Comments that came all at once are shown to viewers, or thrown away. */
+    public function settleHeld(Request $request, Lesson $lesson): JsonResponse
+    {
+        $request->validate(['show' => ['required', 'boolean']], ['*' => 'Say whether they are shown or thrown away.']);
+        $held = Comment::query()->whereNotNull('held_at')->whereIn(
+            'publication_id', Publication::query()->where('lesson_id', $lesson->id)->select('id'),
+        );
+        $request->boolean('show') ? $held->update(['held_at' => null]) : $held->delete();
 
         return $this->answer($lesson);
     }
@@ -72,6 +78,8 @@ final class PublicationController
             $comment->update(['done_at' => $done ? now() : null, 'done_in' => null]);
         }
         if ($request->has('hidden')) {
+            // What viewers may not read is for those to say whose lesson it is.
+            abort_unless(Standings::may(Right::Write, $comment->publication->lesson), 403, Right::Write->refusal());
             $comment->update(['hidden_at' => $request->boolean('hidden') ? now() : null]);
         }
 
@@ -86,7 +94,8 @@ final class PublicationController
         $publication->comments()->create($comment->only(['at_ms', 'section_id', 'line_id', 'line_text', 'version']) + [
             'answers' => $comment->answers ?? $comment->id,
             'name' => Whoever::asks()->name ?? LessonStyle::of($publication->lesson)->presenter ?? 'The presenter',
-            'by_presenter' => true,
+            // A reviewer answers as who they are.
+            'by_presenter' => Standings::may(Right::Write, $publication->lesson),
             'text' => trim($request->string('text')->value()),
         ]);
 
@@ -96,10 +105,5 @@ final class PublicationController
     private function answer(Lesson $lesson): JsonResponse
     {
         return new JsonResponse(PublicationResource::of($lesson));
-    }
-
-    private static function hashed(mixed $password): ?string
-    {
-        return is_string($password) && $password !== '' ? Hash::make($password) : null;
     }
 }

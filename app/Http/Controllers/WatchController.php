@@ -9,11 +9,13 @@ use App\Actions\Film\MakeThumbnail;
 use App\Actions\Site\CountWatched;
 use App\Actions\Site\SayOfFilm;
 use App\Http\MediaResponse;
+use App\Http\Peer;
 use App\Http\Resources\CommentResource;
 use App\Models\Course;
 use App\Models\Export;
 use App\Models\Publication;
 use App\OwnAddress;
+use App\People\Tries;
 use App\Readers\CourseFilms;
 use App\Readers\LessonStyle;
 use App\Readers\SaidInFilm;
@@ -21,7 +23,6 @@ use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
 use Illuminate\Support\Facades\Hash;
-use Illuminate\Support\Facades\RateLimiter;
 use OpenReel\Core\Captions\CaptionLanguage;
 use Symfony\Component\HttpFoundation\Cookie;
 use Symfony\Component\HttpFoundation\Response as AnyResponse;
@@ -35,6 +36,9 @@ final class WatchController
 
     /** So much may be said from one address in a minute, and so often a password be tried. */
     private const A_MINUTE = 6;
+
+    /** From wherever: tries, and seconds. */
+    private const TRIES_OF_FILM = [200, 3600];
 
     /** A school may watch from one address. */
     private const COUNTS_A_MINUTE = 120;
@@ -77,15 +81,17 @@ final class WatchController
     public function open(Request $request, string $token): AnyResponse
     {
         $publication = self::publication($token);
-        $key = "watch-password/{$publication->id}/{$request->ip()}";
-        if (RateLimiter::tooManyAttempts($key, self::A_MINUTE)) {
+        $own = "film/{$publication->id}/".Peer::network($request);
+        if (! Tries::may($own, self::A_MINUTE)) {
             return $this->asksPassword($publication, 'Too many tries. Wait a minute, then try again.', 429);
         }
-        RateLimiter::hit($key);
+        if (! Tries::may("film-of/{$publication->id}", ...self::TRIES_OF_FILM)) {
+            return $this->asksPassword($publication, 'This password was tried too often today. Try again later.', 429);
+        }
         if ($publication->password === null || ! Hash::check($request->string('password')->value(), $publication->password)) {
             return $this->asksPassword($publication, 'That is not the password.', 422);
         }
-        RateLimiter::clear($key);
+        Tries::forget($own);
         $cookie = Cookie::create(self::cookie($publication), $publication->pass())
             ->withPath("/watch/{$token}")
             ->withSameSite('lax')
@@ -121,6 +127,11 @@ final class WatchController
     public function comment(Request $request, string $token, SayOfFilm $say): JsonResponse
     {
         $publication = $this->allowed($request, $token);
+        abort_unless(
+            Tries::may('comment/'.Peer::network($request), self::A_MINUTE),
+            429,
+            'That was a lot in one minute. Wait a moment; what you wrote is still here.',
+        );
         $request->validate([
             'name' => ['required', 'string', 'max:60'],
             'text' => ['required', 'string', 'max:2000'],
@@ -131,14 +142,7 @@ final class WatchController
             'text.*' => 'Write a comment of at most 2000 characters.',
             '*' => 'Say which moment of the film it is about.',
         ]);
-        $key = "watch-comment/{$request->ip()}";
-        abort_if(
-            RateLimiter::tooManyAttempts($key, self::A_MINUTE),
-            429,
-            'That was a lot in one minute. Wait a moment; what you wrote is still here.',
-        );
-        RateLimiter::hit($key);
-        $say(
+        $said = $say(
             $publication,
             trim($request->string('name')->value()),
             trim($request->string('text')->value()),
@@ -146,7 +150,11 @@ final class WatchController
             $request->input('answers') === null ? null : $request->string('answers')->value(),
         );
 
-        return $this->comments($request, $token)->setStatusCode(201);
+        // Whoever said it sees it all the same, once.
+        $held = $said->held_at === null ? [] : [CommentResource::held($said)];
+        $shown = CommentResource::forViewers($publication->comments()->get());
+
+        return new JsonResponse([...$shown, ...$held], 201);
     }
 
     /** Which parts somebody has seen: counted, and nothing else. */
@@ -154,9 +162,7 @@ final class WatchController
     {
         $publication = $this->allowed($request, $token);
         $request->validate(['parts' => ['required', 'array', 'max:720'], 'parts.*' => ['integer', 'between:0,20000']]);
-        $key = "watch-count/{$request->ip()}";
-        if (! RateLimiter::tooManyAttempts($key, self::COUNTS_A_MINUTE)) {
-            RateLimiter::hit($key);
+        if (Tries::may('count/'.Peer::network($request), self::COUNTS_A_MINUTE)) {
             $count($publication->current(), array_map(intval(...), array_values($request->array('parts'))));
         }
 
@@ -247,7 +253,8 @@ final class WatchController
 
     private static function knowsPassword(Request $request, Publication $publication): bool
     {
-        return $publication->password === null ||
+        // A draft that only those see who have signed in and take part has no need of one.
+        return $publication->password === null || ($publication->for_review && ! $publication->open_to_links) ||
             hash_equals($publication->pass(), (string) $request->cookies->get(self::cookie($publication)));
     }
 

@@ -29,6 +29,14 @@ final class CommentResource
         ])->all());
     }
 
+    /** @return array<string, mixed> one that waits to be looked at, for whoever has just said it */
+    public static function held(Comment $comment): array
+    {
+        return self::said($comment) + [
+            'at_ms' => $comment->at_ms, 'version' => $comment->version, 'done_in' => null, 'answers' => [], 'held' => true,
+        ];
+    }
+
     /**
      * As the presenter sees them: with the line they are about, as the script says it now.
      *

@@ -16,7 +16,7 @@ use OpenReel\Core\Watching\WatchCurve;
 /** What the presenter sees of a lesson on the course site. */
 final class PublicationResource
 {
-    /** @return array{site: array<string, mixed>|null, comments: list<array<string, mixed>>} */
+    /** @return array{site: array<string, mixed>|null, comments: list<array<string, mixed>>, held: int} */
     public static function of(Lesson $lesson): array
     {
         $publications = Publication::query()->where('lesson_id', $lesson->id)->select('id');
@@ -24,6 +24,7 @@ final class PublicationResource
         $comments = Comment::query()
             ->with('publication')
             ->whereIn('publication_id', $publications)
+            ->whereNull('held_at')
             ->orderBy('at_ms')
             ->orderBy('id')
             ->get();
@@ -32,6 +33,7 @@ final class PublicationResource
         return [
             'site' => $publication === null ? null : self::site($publication),
             'comments' => CommentResource::forPresenter($comments),
+            'held' => Comment::query()->whereIn('publication_id', $publications)->whereNotNull('held_at')->count(),
         ];
     }
 

@@ -26,6 +26,7 @@ export function CommentCard({ lessonId, comment, besideLine = false }: Props) {
     const alone = useMe()?.mode === 'me';
     const { data: lesson } = useLesson(lessonId);
     const records = lesson !== undefined && may(lesson, 'record');
+    const writes = lesson !== undefined && may(lesson, 'write');
     const { id, line_id: line, section_id: section } = comment;
     const [reply, setReply] = useKept(`answer/${id}`);
     const [isOpen, setOpen] = useState(reply !== '');
@@ -64,15 +65,17 @@ export function CommentCard({ lessonId, comment, besideLine = false }: Props) {
                 <p className={answer.hidden ? 'answer is-done mb-0' : 'answer mb-0'} key={answer.id}>
                     <b>{answer.by_presenter && alone ? `${answer.name} (you)` : answer.name}</b> {answer.text}{' '}
                     {answer.hidden && <span className="soft">(hidden) </span>}
-                    <Button
-                        size="sm"
-                        variant="quiet"
-                        aria-label={`${answer.hidden ? 'Show' : 'Hide'} the answer of ${answer.name}`}
-                        disabled={change.isPending}
-                        onClick={() => change.mark(answer.id, { hidden: !answer.hidden })}
-                    >
-                        {answer.hidden ? 'Show' : 'Hide'}
-                    </Button>
+                    {writes && (
+                        <Button
+                            size="sm"
+                            variant="quiet"
+                            aria-label={`${answer.hidden ? 'Show' : 'Hide'} the answer of ${answer.name}`}
+                            disabled={change.isPending}
+                            onClick={() => change.mark(answer.id, { hidden: !answer.hidden })}
+                        >
+                            {answer.hidden ? 'Show' : 'Hide'}
+                        </Button>
+                    )}
                 </p>
             ))}
             {!isOpen ? (
@@ -93,17 +96,19 @@ export function CommentCard({ lessonId, comment, besideLine = false }: Props) {
                     <Button size="sm" variant="quiet" onClick={() => setOpen(true)}>
                         Answer
                     </Button>
-                    <Button
-                        size="sm"
-                        variant="quiet"
-                        disabled={change.isPending}
-                        onClick={() => {
-                            change.mark(id, { hidden: true });
-                            say('The comment is hidden from viewers.', () => change.mark(id, { hidden: false }));
-                        }}
-                    >
-                        Hide
-                    </Button>
+                    {writes && (
+                        <Button
+                            size="sm"
+                            variant="quiet"
+                            disabled={change.isPending}
+                            onClick={() => {
+                                change.mark(id, { hidden: true });
+                                say('The comment is hidden from viewers.', () => change.mark(id, { hidden: false }));
+                            }}
+                        >
+                            Hide
+                        </Button>
+                    )}
                 </p>
             ) : (
                 <Form

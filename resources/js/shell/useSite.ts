@@ -25,6 +25,8 @@ interface SiteSettings {
     password?: string | null;
     ends_on?: string | null;
     withdrawn?: boolean;
+    /** Another link; the one before leads nowhere. */
+    renew?: boolean;
 }
 
 /** Changes of what is published; each answers with all of it. */
@@ -44,8 +46,10 @@ export function useSiteChange(lessonId: string) {
     const path = `lessons/${lessonId}/publication`;
     return {
         isPending: save.isPending,
-        publish: (exportId: string, note: string, done?: () => void) =>
-            change(() => api.post<LessonSite>(path, { export_id: exportId, note }), done),
+        publish: (exportId: string, note: string, show: boolean, done?: () => void) =>
+            change(() => api.post<LessonSite>(path, { export_id: exportId, note, show }), done),
+        settleHeld: (show: boolean, done?: () => void) =>
+            change(() => api.post<LessonSite>(`lessons/${lessonId}/held-comments`, { show }), done),
         set: (settings: SiteSettings, done?: () => void) =>
             change(() => api.patch<LessonSite>(path, { ...settings }), done),
         mark: (comment: string, as: { done?: boolean; hidden?: boolean }) =>

@@ -12,6 +12,8 @@ interface Comment extends Said {
     version: number;
     done_in: number | null;
     answers: Said[];
+    /** So many came at once that somebody is to look at it first. */
+    held?: true;
 }
 
 const kept = 'watch-comment';
@@ -121,6 +123,9 @@ function drawn(one: Comment, go: (milliseconds: number) => void, onAnswer: () =>
     const time = button(clock(one.at_ms), () => go(one.at_ms));
     time.className = 'time';
     item.append(time, ...saying(one));
+    if (one.held) {
+        item.append(text('p', 'Others see it once somebody has looked at it.', 'done'));
+    }
     if (one.done_in !== null) {
         item.append(text('p', `Put right in version ${one.done_in}.`, 'done'));
     }
@@ -135,7 +140,9 @@ function drawn(one: Comment, go: (milliseconds: number) => void, onAnswer: () =>
     if (one.answers.length > 0) {
         item.append(answers);
     }
-    item.append(button('Answer', onAnswer));
+    if (!one.held) {
+        item.append(button('Answer', onAnswer));
+    }
     return item;
 }
 

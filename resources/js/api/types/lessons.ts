@@ -237,8 +237,8 @@ export interface StoredLesson {
 export interface Stored {
     free_bytes: number;
     lessons: StoredLesson[];
-    cache: { bytes: number; limit: number };
-    other_bytes: number;
+    cache: { bytes: number; limit: number } | null;
+    other_bytes: number | null;
     /** For so long cleared takes can be brought back. */
     days: number;
 }

@@ -65,6 +65,12 @@ export interface ReviewState {
         note: string;
         made_at: string;
         export_id: string;
+        /** Sent by whoever asks: somebody else approves it. */
+        yours: boolean;
+        /** Whoever has the link may watch; otherwise only who takes part and has signed in. */
+        open: boolean;
+        password: boolean;
+        ends_on: string | null;
     } | null;
     /** The film that would be the next draft. */
     newest_film: string | null;

@@ -43,6 +43,8 @@ export interface LessonSite {
         watched: { title: string; seen: number }[];
     } | null;
     comments: SiteComment[];
+    /** Comments that came all at once and wait until somebody has looked. */
+    held: number;
 }
 
 /** A lesson in the folder of a course site that is not ours; `folder` is null where none is set up. */

@@ -2,12 +2,14 @@ import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
+import Modal from 'react-bootstrap/Modal';
 import { api } from '../../api/client';
 import { may } from '../../api/me';
 import type { ChangedSince, Export, Lesson, LessonSite } from '../../api/types';
 import { useNotices } from '../../shell/Notices';
 import { useSite, useSiteChange } from '../../shell/useSite';
 import { CommentCard } from '../../shell/CommentCard';
+import { WatchPassword } from '../../shell/WatchPassword';
 import { copyText } from '../../ui/copyText';
 import { Icon } from '../../ui/Icon';
 import { day } from '../../ui/time';
@@ -45,7 +47,7 @@ export function CourseSite({ lesson, latest }: { lesson: Lesson; latest: Export 
                     className="publish"
                     onSubmit={(event) => {
                         event.preventDefault();
-                        change.publish(latest.id, note, () => setNote(''));
+                        change.publish(latest.id, note, site?.withdrawn === true, () => setNote(''));
                     }}
                 >
                     {current && (
@@ -62,6 +64,7 @@ export function CourseSite({ lesson, latest }: { lesson: Lesson; latest: Export 
                     )}
                     <Button type="submit" disabled={change.isPending}>
                         {current ? `Publish as version ${current.number + 1}` : 'Publish'}
+                        {site?.withdrawn && ' and show it again'}
                     </Button>
                     {latest.draft && <span className="soft">It is a draft, and says so.</span>}
                     {!latest.up_to_date && <span className="soft">The lesson has changed since it was exported.</span>}
@@ -69,6 +72,7 @@ export function CourseSite({ lesson, latest }: { lesson: Lesson; latest: Export 
             )}
             {site && site.versions.length > 1 && <Before versions={site.versions.slice(1)} />}
             {site && site.watched.length > 0 && <Watched of={site.watched} />}
+            {data.held > 0 && may(lesson, 'write') && <Held lessonId={lesson.id} count={data.held} />}
             {site && <Comments lessonId={lesson.id} all={comments} />}
         </section>
     );
@@ -94,7 +98,7 @@ function WhatChanged({ lesson, exportId, onSay }: { lesson: Lesson; exportId: st
 function Published({ lesson, site }: { lesson: Lesson; site: NonNullable<LessonSite['site']> }) {
     const { say, failed } = useNotices();
     const change = useSiteChange(lesson.id);
-    const [password, setPassword] = useState('');
+    const [renewing, setRenewing] = useState(false);
     const [current] = site.versions;
     const address = `${location.origin}${site.path}`;
     const height = Math.round((960 * lesson.height) / lesson.width);
@@ -141,7 +145,32 @@ function Published({ lesson, site }: { lesson: Lesson; site: NonNullable<LessonS
                 >
                     {site.withdrawn ? 'Show it again' : 'Withdraw'}
                 </Button>
+                <Button size="sm" variant="quiet" disabled={change.isPending} onClick={() => setRenewing(true)}>
+                    New link...
+                </Button>
             </p>
+            <Modal show={renewing} onHide={() => setRenewing(false)} aria-labelledby="renew-title">
+                <Modal.Body>
+                    <h2 id="renew-title" className="h5">
+                        Give the page a new link?
+                    </h2>
+                    The link you have given out stops working at once, also where the video is embedded. Versions,
+                    comments and views stay. This cannot be undone.
+                </Modal.Body>
+                <Modal.Footer>
+                    <Button variant="quiet" autoFocus onClick={() => setRenewing(false)}>
+                        Cancel
+                    </Button>
+                    <Button
+                        onClick={() => {
+                            setRenewing(false);
+                            change.set({ renew: true }, () => say('The page has a new link. Copy it from here.'));
+                        }}
+                    >
+                        New link
+                    </Button>
+                </Modal.Footer>
+            </Modal>
             <div className="site-settings">
                 <Form.Group controlId="site-ends">
                     <Form.Label>Last day (empty: no end)</Form.Label>
@@ -152,44 +181,11 @@ function Published({ lesson, site }: { lesson: Lesson; site: NonNullable<LessonS
                         onChange={(event) => change.set({ ends_on: event.target.value || null })}
                     />
                 </Form.Group>
-                <Form
-                    onSubmit={(event) => {
-                        event.preventDefault();
-                        change.set({ password }, () => {
-                            setPassword('');
-                            say('The password is set.');
-                        });
-                    }}
-                >
-                    <Form.Label htmlFor="site-password">
-                        {site.password ? 'Viewers need a password; another one' : 'Password (none now)'}
-                    </Form.Label>
-                    <span className="comment-acts">
-                        <Form.Control
-                            id="site-password"
-                            size="sm"
-                            value={password}
-                            minLength={4}
-                            maxLength={200}
-                            autoComplete="off"
-                            onChange={(event) => setPassword(event.target.value)}
-                        />
-                        <Button size="sm" variant="quiet" type="submit" disabled={password.length < 4}>
-                            Set
-                        </Button>
-                        {site.password && (
-                            <Button
-                                size="sm"
-                                variant="quiet"
-                                onClick={() =>
-                                    change.set({ password: null }, () => say('Nobody needs a password now.'))
-                                }
-                            >
-                                Remove
-                            </Button>
-                        )}
-                    </span>
-                </Form>
+                <WatchPassword
+                    id="site-password"
+                    isSet={site.password}
+                    onSet={(password, done) => change.set({ password }, done)}
+                />
             </div>
         </>
     );
@@ -235,6 +231,27 @@ function Watched({ of }: { of: { title: string; seen: number }[] }) {
             </ul>
             <p className="soft mb-0">
                 Against the part that was seen most often. Views are counted, viewers are not followed.
+            </p>
+        </div>
+    );
+}
+
+/** Comments that came all at once are shown to nobody until somebody has said so. */
+function Held({ lessonId, count }: { lessonId: string; count: number }) {
+    const change = useSiteChange(lessonId);
+    return (
+        <div className="flag held-comments" role="status">
+            <p className="mb-1">
+                <Icon name="exclamation" /> {count === 1 ? 'One comment waits' : `${count} comments wait`}: so many came
+                at once that viewers do not see the newest yet.
+            </p>
+            <p className="comment-acts mb-0">
+                <Button size="sm" variant="quiet" disabled={change.isPending} onClick={() => change.settleHeld(true)}>
+                    Show them
+                </Button>
+                <Button size="sm" variant="quiet" disabled={change.isPending} onClick={() => change.settleHeld(false)}>
+                    Discard them
+                </Button>
             </p>
         </div>
     );

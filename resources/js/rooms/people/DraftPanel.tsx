@@ -10,6 +10,7 @@ import { CommentCard } from '../../shell/CommentCard';
 import { useNotices } from '../../shell/Notices';
 import { roomPath } from '../../shell/paths';
 import { openComments, useSite } from '../../shell/useSite';
+import { WatchPassword } from '../../shell/WatchPassword';
 import { copyText } from '../../ui/copyText';
 import { Icon } from '../../ui/Icon';
 import { day } from '../../ui/time';
@@ -78,14 +79,19 @@ function Draft({ lesson, state, draft, change, alone }: DraftProps) {
                     size="sm"
                     onClick={() =>
                         copyText(new URL(draft.path, window.location.href).href).then(
-                            () => say('The link is copied. Anyone who has it can watch and comment.'),
+                            () =>
+                                say(
+                                    draft.open || alone
+                                        ? 'The link is copied. Anyone who has it can watch and comment.'
+                                        : 'The link is copied. Who takes part in this lesson can watch and comment.',
+                                ),
                             () => say('The link could not be copied. Copy it from the page it leads to.'),
                         )
                     }
                 >
                     Copy link
                 </Button>
-                {may(lesson, 'write') && (
+                {may(lesson, draft.shown ? 'write' : 'publish') && (
                     <Button
                         variant="quiet"
                         size="sm"
@@ -101,6 +107,7 @@ function Draft({ lesson, state, draft, change, alone }: DraftProps) {
                 {draft.note && `: ${draft.note}`}
                 {!draft.shown && '. The link is closed: nobody can watch it now'}.
             </p>
+            {!alone && <WhoMayWatch lesson={lesson} draft={draft} change={change} />}
             {!alone && (
                 <div className="approvals" role="status">
                     {state.approvals.map((one) => (
@@ -112,7 +119,10 @@ function Draft({ lesson, state, draft, change, alone }: DraftProps) {
                     <Since since={state.since} approved={state.approvals.length > 0} />
                 </div>
             )}
-            {!alone && (
+            {!alone && draft.yours && !mine && (
+                <p className="soft">You sent this draft, so somebody else approves it.</p>
+            )}
+            {!alone && (!draft.yours || mine) && (
                 <Button
                     variant={mine ? 'quiet' : 'primary'}
                     disabled={change.isPending}
@@ -120,6 +130,48 @@ function Draft({ lesson, state, draft, change, alone }: DraftProps) {
                 >
                     {mine ? 'Withdraw your approval' : `Approve version ${draft.version}`}
                 </Button>
+            )}
+        </>
+    );
+}
+
+/** Who takes part always may; whoever may publish opens the draft to others, as they would what is published. */
+function WhoMayWatch({ lesson, draft, change }: Pick<DraftProps, 'lesson' | 'draft' | 'change'>) {
+    if (!may(lesson, 'publish')) {
+        return (
+            <p className="soft">
+                {draft.open
+                    ? 'Anyone who has the link can watch it.'
+                    : 'Who takes part in this lesson can watch it, once signed in. Editors and the owner can open it to others.'}
+            </p>
+        );
+    }
+    return (
+        <>
+            <Form.Check
+                id="draft-open"
+                label="Anyone who has the link can watch it, without signing in"
+                checked={draft.open}
+                disabled={change.isPending}
+                onChange={(event) => change.set({ open: event.target.checked })}
+            />
+            {draft.open && (
+                <div className="site-settings">
+                    <Form.Group controlId="draft-ends">
+                        <Form.Label>Last day (empty: no end)</Form.Label>
+                        <Form.Control
+                            type="date"
+                            size="sm"
+                            value={draft.ends_on ?? ''}
+                            onChange={(event) => change.set({ ends_on: event.target.value || null })}
+                        />
+                    </Form.Group>
+                    <WatchPassword
+                        id="draft-password"
+                        isSet={draft.password}
+                        onSet={(password, done) => change.set({ password }, done)}
+                    />
+                </div>
             )}
         </>
     );
@@ -190,6 +242,14 @@ function OpenComments({ lesson }: { lesson: Lesson }) {
     );
 }
 
+interface DraftSettings {
+    needs_approval?: boolean;
+    withdrawn?: boolean;
+    open?: boolean;
+    password?: string | null;
+    ends_on?: string | null;
+}
+
 function useDraft(lesson: Lesson) {
     const { failed } = useNotices();
     const path = `lessons/${lesson.id}/draft`;
@@ -215,10 +275,19 @@ function useDraft(lesson: Lesson) {
             isPending: save.isPending,
             send: (note: string, done: () => void) =>
                 save.mutate(() => api.post<ReviewState>(path, { note }), { onSuccess: done }),
-            set: (as: { needs_approval?: boolean; withdrawn?: boolean }) => {
+            set: (as: DraftSettings, done?: () => void) => {
                 // What is ticked shows it at once.
-                queryClient.setQueryData<ReviewState>(queryKey, (now) => now && { ...now, ...as });
-                save.mutate(() => api.patch<ReviewState>(path, { ...as }));
+                const { needs_approval: needs, open } = as;
+                queryClient.setQueryData<ReviewState>(
+                    queryKey,
+                    (now) =>
+                        now && {
+                            ...now,
+                            needs_approval: needs ?? now.needs_approval,
+                            draft: now.draft && { ...now.draft, open: open ?? now.draft.open },
+                        },
+                );
+                save.mutate(() => api.patch<ReviewState>(path, { ...as }), { onSuccess: done });
             },
             approve: (version: number) => save.mutate(() => api.post<ReviewState>(approvals, { version })),
             takeBack: () => save.mutate(() => api.delete<ReviewState>(`${approvals}/mine`)),

@@ -34,7 +34,7 @@ function Storage({ stored }: { stored: Stored }) {
     const own = here.filter((one) => may(one, 'own'));
     const deleted = lessons.filter((one) => one.deleted && may(one, 'own'));
     const alone = useMe()?.mode === 'me';
-    const all = lessons.reduce((sum, one) => sum + one.bytes, 0) + cache.bytes + stored.other_bytes;
+    const all = lessons.reduce((sum, one) => sum + one.bytes, 0) + (cache?.bytes ?? 0) + (stored.other_bytes ?? 0);
     const { act, change } = useChanges();
     return (
         <main className="storage-room">
@@ -142,7 +142,7 @@ function Storage({ stored }: { stored: Stored }) {
                         A newer one is there, and {one.older_films.films === 1 ? 'it is' : 'they are'} not published.
                     </CanGo>
                 ))}
-            {cache.bytes > 0 && alone && (
+            {cache && cache.bytes > 0 && alone && (
                 <CanGo
                     verb="Delete pieces"
                     label="Delete rendered pieces"
