@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Health;
 
 use App\Http\Middleware\RefuseOtherSites;
+use App\OwnAddress;
 
 /** Whether PHP and the settings are as they should be. */
 final class SettingsCheck implements Check
@@ -25,6 +26,7 @@ final class SettingsCheck implements Check
                 ? Finding::good('interface', 'It is built.')
                 : Finding::bad('interface', 'It is not built.', 'Run bin/setup.'),
             $this->who(),
+            ...config('reel.mode') === 'people' ? $this->links() : [],
         ];
         if (config('app.debug')) {
             $findings[] = Finding::bad(
@@ -36,6 +38,28 @@ final class SettingsCheck implements Check
         }
 
         return $findings;
+    }
+
+    /** @return list<Finding> what people who sign in miss */
+    private function links(): array
+    {
+        $host = strtolower((string) parse_url(OwnAddress::root(), PHP_URL_HOST));
+        $isOwn = in_array($host, RefuseOtherSites::THIS_MACHINE, true);
+        $found = [];
+        if ($host === '' || ($isOwn && array_diff((array) config('reel.hosts'), RefuseOtherSites::THIS_MACHINE) !== [])) {
+            $found[] = Finding::bad(
+                'links', 'Links in mails and invitations begin with '.(OwnAddress::root() ?: 'nothing').': others cannot open them.',
+                'Set APP_URL to the address at which people open it.',
+            );
+        }
+        if (config('mail.default') === 'log') {
+            $found[] = Finding::doubtful(
+                'mail', 'None is sent: nobody can choose a new password by themselves, and notices wait in the interface.',
+                'Set MAIL_MAILER and what belongs to it, or give new passwords with bin/reel user reset.',
+            );
+        }
+
+        return $found;
     }
 
     private function who(): Finding

@@ -49,6 +49,25 @@ final class BackupTest extends FeatureTestCase
         self::assertSame(['Currents'], $this->courses($user));
     }
 
+    public function test_what_was_ended_or_used_up_since_a_copy_was_made_stays_so(): void
+    {
+        $user = $this->database('live.sqlite');
+        $user->exec(
+            "INSERT INTO users (id, name, email, password) VALUES ('u', 'Wenna', 'w@saltmarsh.example', 'x');".
+            "INSERT INTO lessons (id, title, width, height, fps) VALUES ('l', 'Tides', 1280, 720, 25);".
+            "INSERT INTO devices (id, user_id, name, mark, used_at) VALUES ('d', 'u', 'Lost laptop', 'm', '2026-01-01');".
+            'INSERT INTO invitations (id, token_hash, lesson_id, invited_by, role, ends_at) '.
+            "VALUES ('i', 'h', 'l', 'u', 'owner', '2099-01-01 00:00:00')",
+        );
+        $copy = trim($this->reel('reel:backup', "{$this->folder}/copies")->mustRun()->getOutput());
+        $user->exec('DELETE FROM devices; DELETE FROM invitations');
+        $this->reel('reel:restore', $copy)->mustRun();
+        $counts = array_map(fn (string $table): int => (int) $user->querySingle("SELECT count(*) FROM {$table}"), [
+            'users', 'devices', 'invitations',
+        ]);
+        self::assertSame([1, 0, 0], $counts);
+    }
+
     public function test_recordings_that_a_restored_database_lacks_are_told(): void
     {
         $user = $this->database('live.sqlite');

@@ -4,13 +4,17 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
+use App\Health\DatabaseCheck;
 use App\Health\Doctor;
 use App\Health\Finding;
+use App\Health\SettingsCheck;
+use App\Health\Verdict;
 use App\Media\MediaStore;
 use App\Models\Export;
 use App\Models\Take;
 use App\Models\WorkState;
 use App\Work\Pulse;
+use Illuminate\Database\Events\QueryExecuted;
 use Illuminate\Support\Facades\Artisan;
 use Illuminate\Support\Facades\Context;
 use Illuminate\Support\Facades\DB;
@@ -73,7 +77,7 @@ final class HealthTest extends FeatureTestCase
         self::assertSame('1 changes of its form are missing.', $found['database']->says);
         self::assertSame('Run php artisan migrate --force.', $found['database']->todo);
         DB::statement('PRAGMA query_only = 1');
-        $said = self::by(app(Doctor::class)->quickly())['database'];
+        $said = self::by(app(DatabaseCheck::class)->look())['database'];
         DB::statement('PRAGMA query_only = 0');
         self::assertSame('It cannot be opened or written to.', $said->says);
     }
@@ -110,6 +114,42 @@ final class HealthTest extends FeatureTestCase
         config(['queue.default' => 'sync']);
         Artisan::call('reel:doctor');
         self::assertStringContainsString('Set QUEUE_CONNECTION to database or redis.', Artisan::output());
+    }
+
+    public function test_who_watches_over_it_holds_nobody_up_who_writes(): void
+    {
+        $this->workersLook();
+        $asked = [];
+        DB::listen(function (QueryExecuted $query) use (&$asked): void {
+            $asked[] = $query->sql;
+        });
+        $this->get('/up')->assertOk();
+        self::assertNotSame([], $asked);
+        self::assertSame([], preg_grep('/^\s*select|^PRAGMA/i', $asked, PREG_GREP_INVERT));
+    }
+
+    public function test_what_is_written_here_is_for_this_user_only(): void
+    {
+        $this->media()->write('lessons/x/takes/y/wave.json', '[]');
+        $modes = array_map(fn (string $path): int => fileperms($this->media()->path($path)) & 0o077, [
+            'lessons/x', 'lessons/x/takes/y/wave.json',
+        ]);
+        self::assertSame([0, 0], $modes);
+    }
+
+    public function test_the_doctor_says_where_links_lead_and_that_no_mail_is_sent(): void
+    {
+        config([
+            'reel.mode' => 'people', 'mail.default' => 'log', 'app.url' => 'http://127.0.0.1:8020',
+            'reel.hosts' => ['localhost', 'studio.example.org'],
+        ]);
+        $found = array_column(app(SettingsCheck::class)->look(), null, 'about');
+        self::assertSame(Verdict::Bad, $found['links']->verdict);
+        self::assertSame(Verdict::Doubtful, $found['mail']->verdict);
+        config(['app.url' => 'https://studio.example.org', 'mail.default' => 'smtp']);
+        $found = array_column(app(SettingsCheck::class)->look(), null, 'about');
+        self::assertArrayNotHasKey('links', $found);
+        self::assertArrayNotHasKey('mail', $found);
     }
 
     public function test_counters_are_for_this_machine_or_whoever_knows_the_token(): void

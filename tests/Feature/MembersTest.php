@@ -10,9 +10,11 @@ use App\Models\HistoryEntry;
 use App\Models\Invitation;
 use App\Models\Lesson;
 use App\Models\Membership;
+use App\Models\Music;
 use App\Models\Section;
 use App\Models\User;
 use App\People\Whoever;
+use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\Artisan;
 use Illuminate\Support\Facades\Context;
 use OpenReel\Core\People\Role;
@@ -140,6 +142,28 @@ final class MembersTest extends PeopleTestCase
         $lesson->restore();
         $this->post("/invited/{$token}", ['password' => 'short'] + $jory)->assertStatus(422);
         $this->post("/invited/{$token}", $jory)->assertRedirect("/lessons/{$lesson->id}");
+    }
+
+    public function test_who_has_a_say_in_one_lesson_brings_no_music_into_its_course_and_sees_no_totals_of_others(): void
+    {
+        [$wenna, $piran] = [$this->person('Wenna'), $this->person('Piran')];
+        $lesson = $this->lessonOf($wenna);
+        $course = Course::query()->create(['name' => 'Reading the Water', 'style' => []]);
+        $lesson->update(['course_id' => $course->id]);
+        Membership::query()->create(['lesson_id' => $lesson->id, 'user_id' => $piran->id, 'role' => Role::Editor]);
+        $music = fn (): UploadedFile => new UploadedFile(Clips::soundOnly(), 'Slack.webm', null, null, true);
+        $this->as($piran)->post("/api/lessons/{$lesson->id}/music", ['file' => $music()])->assertCreated();
+        $this->as($wenna)->post("/api/lessons/{$lesson->id}/music", ['file' => $music()])->assertCreated();
+        self::assertSame(
+            [[null, $lesson->id], [$course->id, null]],
+            Music::all()->sortBy('id')->map(fn (Music $m): array => [$m->course_id, $m->lesson_id])->values()->all(),
+        );
+        // Heard in the lesson, whoever brought it; removed from the course by who has a say there.
+        $this->as($piran)->getJson("/api/lessons/{$lesson->id}/music")->assertJsonPath('0.says', 'brought in');
+        $shared = Music::query()->where('course_id', $course->id)->sole();
+        $this->get("/api/music/{$shared->hash}")->assertOk();
+        $this->deleteJson("/api/music/{$shared->id}")->assertNotFound();
+        $this->getJson('/api/storage')->assertOk()->assertJsonPath('other_bytes', null)->assertJsonPath('cache', null);
     }
 
     public function test_an_invitation_can_be_withdrawn_and_ends_with_what_it_is_for(): void
