@@ -86,13 +86,16 @@ final readonly class EmphasisPlan
             return [];
         }
         $plan = new self(array_flip($section->lines), $passage, $map);
+        $places = $section->places();
         $found = [];
         foreach ($section->emphases as $shown) {
             $from = $surface === null || $shown->surface === $surface ? $plan->frame($shown->from) : null;
             $until = $shown->until === null ? $map->frames : $plan->frame($shown->until) ?? $map->frames;
             if ($from !== null && $shown->milliseconds !== null) {
                 // What was laid over an earlier passage for a moment is gone.
-                $until = $plan->isSpoken($shown->from) ? min($until, self::later($from, $shown->milliseconds, $map)) : 0;
+                $until = $plan->isSpoken($places->atIndex($shown->from))
+                    ? min($until, self::later($from, $shown->milliseconds, $map))
+                    : 0;
             }
             if ($from !== null && $from < $until) {
                 $found[] = [$from, $until, $shown->emphasis];

@@ -42,28 +42,32 @@ final readonly class SectionSource
         return trim($this->heading) === '' ? "Section {$position}" : $this->heading;
     }
 
-    /**
-     * Its cues with those before lines that nobody has spoken yet moved to the next line that somebody has.
-     *
-     * @return list<PictureChange>
-     */
+    /** @return list<PictureChange> its cues, where they take effect */
     public function timedChanges(): array
     {
-        $spoken = [];
-        foreach ($this->passages as $passage) {
-            $spoken += array_flip($passage->spoken());
-        }
-        $next = [];
-        $following = null;
-        foreach (array_reverse($this->lines) as $line) {
-            $following = isset($spoken[$line]) ? $line : $following;
-            $next[$line] = $following;
-        }
+        $places = $this->places();
 
-        return array_map(function (PictureChange $change) use ($spoken, $next): PictureChange {
-            $line = isset($spoken[$change->line]) ? null : $next[$change->line] ?? null;
+        return array_map(
+            fn (PictureChange $c): PictureChange => new PictureChange(...[...$places->at($c->line, $c->within), $c->then]),
+            $this->changes,
+        );
+    }
 
-            return $line === null ? $change : new PictureChange($line, 0.0, $change->then);
-        }, $this->changes);
+    /** @return list<OverlayShown> key caps and names, where they are shown */
+    public function timedOverlays(): array
+    {
+        $places = $this->places();
+
+        return array_map(
+            fn (OverlayShown $o): OverlayShown => new OverlayShown(
+                ...[...$places->at($o->line, $o->within), $o->layer, $o->milliseconds],
+            ),
+            $this->overlays,
+        );
+    }
+
+    public function places(): SpokenPlaces
+    {
+        return SpokenPlaces::of($this->lines, $this->passages);
     }
 }

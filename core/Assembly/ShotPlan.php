@@ -80,7 +80,7 @@ final readonly class ShotPlan
             }
             $choice = $then;
         }
-        $overlays = $this->overlays($section->overlays, $passage, $map);
+        $overlays = $this->overlays($section->timedOverlays(), $passage, $map);
         $starts = [...array_keys($cuts), ...$map->changes()];
         foreach ($ways as $frame => [, $frames]) {
             foreach ([$frames, $moves[$frame]] as $length) {

@@ -17,4 +17,19 @@ final readonly class SpeedCued
     public function __construct(public ?string $line, public float $within, public SpeedCue $cue, public int $number = 0)
     {
     }
+
+    /**
+     * Where they take effect.
+     *
+     * @param  list<self>  $cues
+     * @return list<self>
+     */
+    public static function where(array $cues, SpokenPlaces $places): array
+    {
+        return array_map(function (self $cued) use ($places): self {
+            return $cued->line === null
+                ? $cued
+                : new self(...[...$places->at($cued->line, $cued->within), $cued->cue, $cued->number]);
+        }, $cues);
+    }
 }

@@ -105,6 +105,37 @@ final class HearingTest extends FeatureTestCase
         self::assertSame($before, [$take->speech_from, $take->speech_until, $take->line_ticks]);
     }
 
+    public function test_a_take_that_was_sure_and_is_not_any_more_is_as_the_prompter_had_it(): void
+    {
+        [$file] = Stumbling::take('stumbles', $this->says());
+        $section = $this->written(self::LINES);
+        $take = $this->record($section, $file);
+        $columns = [
+            'speech_from', 'speech_until', 'line_ticks', 'cut_ticks', 'reached', 'spoken', 'left', 'tightened', 'flawed',
+            'used_ticks',
+        ];
+        $before = $take->refresh()->only($columns);
+        app(HearTake::class)($take);
+        self::assertSame(Hearing::Sure, $take->hearing);
+        self::assertNotSame($before['line_ticks'], $take->refresh()->line_ticks);
+
+        // It is listened to once more, for words that nobody says in it.
+        $others = ['Mix the flour with two eggs and a pinch of salt.', 'Nobody expected the train to be early.'];
+        $lines = $take->lines;
+        $take->update(['hearing' => null, 'lines' => array_map(
+            fn (array $l, string $text): array => ['text' => $text] + $l, array_slice($lines, 0, 2), $others,
+        )]);
+        app(HearTake::class)($take);
+        self::assertSame(Hearing::Unsure, $take->refresh()->hearing);
+        $now = $take->only($columns);
+        foreach (['speech_from', 'speech_until', 'used_ticks'] as $column) {
+            self::assertEqualsWithDelta($before[$column], $now[$column], 960, $column);
+        }
+        self::assertSame(array_slice(array_keys($before['line_ticks']), 0, 2), array_keys($now['line_ticks']));
+        self::assertSame([], $now['reached']);
+        self::assertSame([null, [], [], []], [$take->spoken, $take->left, $take->tightened, $take->flawed]);
+    }
+
     public function test_newest_takes_come_first_and_those_of_before_are_heard_as_well(): void
     {
         config(['reel.hear' => true]);

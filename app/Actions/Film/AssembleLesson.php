@@ -25,6 +25,8 @@ use OpenReel\Core\Assembly\PictureCues;
 use OpenReel\Core\Assembly\SectionSource;
 use OpenReel\Core\Assembly\SilenceFound;
 use OpenReel\Core\Assembly\Silences;
+use OpenReel\Core\Assembly\SpeedCued;
+use OpenReel\Core\Assembly\SpokenPlaces;
 use OpenReel\Core\Coverage\Coverage;
 use OpenReel\Core\Coverage\DraftOrder;
 use OpenReel\Core\Coverage\SectionCoverage;
@@ -92,7 +94,7 @@ final class AssembleLesson
             $own = $lines[$section->id] ?? [];
             [$opening, $changes] = $cues->of($text, $own);
             $passages = $card === null ? self::passages($own, $coverage->sections[$section->id] ?? null, $takes, $drafts) : [];
-            $speeds = PictureCues::speeds($text, $own);
+            $speeds = SpeedCued::where(PictureCues::speeds($text, $own), SpokenPlaces::of($own, $passages));
             $idle[$section->id] = Silences::idle($passages, $speeds);
             $sources[] = new SectionSource(
                 $section->id,

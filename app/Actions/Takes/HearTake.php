@@ -31,8 +31,8 @@ use OpenReel\Core\Listening\WordPlaces;
 use OpenReel\Core\Script\Language;
 use OpenReel\Core\Script\SpeakingTime;
 use OpenReel\Core\Script\Spoken;
+use OpenReel\Core\Take\Event\TakeEvent;
 use OpenReel\Core\Take\EventLog;
-use OpenReel\Core\Take\Given;
 use OpenReel\Core\Take\Reached;
 use OpenReel\Core\Take\TrackKind;
 use OpenReel\Core\Take\Verdict;
@@ -153,14 +153,38 @@ final class HearTake
             $take->tightened = PauseTightening::of($take, LessonStyle::of($take->lesson())->longestPause);
             $this->use($take, $used, $later);
         } else {
-            // Heard otherwise before, in another language perhaps: that does not count any more.
-            $take->fill(['spoken' => null, 'left' => [], 'flawed' => [], 'tightened' => []]);
+            $this->forget($take, $later);
         }
         $take->flags = array_values(array_unique([
             ...array_diff($take->flags, array_column(SpeechFlag::cases(), 'value')),
             ...array_column($this->flags($take, $voice, $heard, $used), 'value'),
         ]));
         $take->save();
+    }
+
+    /** Heard otherwise before, in another language perhaps: that does not count any more, and the prompter's times do. */
+    private function forget(Take $take, Tick $voiceFrom): void
+    {
+        $levels = $take->spoken === null ? null : $this->levels->of($take);
+        if ($levels === null) {
+            $take->fill(['spoken' => null, 'left' => [], 'flawed' => [], 'tightened' => []]);
+            $take->used_ticks = TakeReader::usedTicks($take);
+
+            return;
+        }
+        $events = $this->events($take);
+        PrompterTimes::put($take, $levels, $voiceFrom, $events);
+        if ($take->given !== [] && $take->verdict !== Verdict::Kept) {
+            $take->given = GivenCues::of($take, $events);
+        }
+    }
+
+    /** @return list<TakeEvent> none of a take that came from elsewhere without a log */
+    private function events(Take $take): array
+    {
+        $log = $take->folder().'/events.jsonl';
+
+        return EventLog::read($this->media->exists($log) ? (string) file_get_contents($this->media->path($log)) : '');
     }
 
     /** @return list<SpeechFlag> */
@@ -220,13 +244,9 @@ final class HearTake
                 $reached,
             ),
         ]);
-        $spans = TakeReader::used($take);
         $take->used_ticks = TakeReader::usedTicks($take);
         if ($take->given !== [] && $take->verdict !== Verdict::Kept) {
-            // A take that came from elsewhere need not have a log.
-            $log = $take->folder().'/events.jsonl';
-            $events = EventLog::read($this->media->exists($log) ? (string) file_get_contents($this->media->path($log)) : '');
-            $take->given = Given::of($events, $take->fluffs, $starts, $spans, $reached);
+            $take->given = GivenCues::of($take, $this->events($take));
         }
     }
 

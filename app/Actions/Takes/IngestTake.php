@@ -14,12 +14,10 @@ use App\Media\TakeMaker;
 use App\Media\UnreadableFile;
 use App\Models\Take;
 use App\Models\TakeState;
-use App\Readers\TakeReader;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Log;
 use OpenReel\Core\Listening\Levels;
 use OpenReel\Core\Listening\SoundFlag;
-use OpenReel\Core\Listening\SpeechFinder;
 use OpenReel\Core\Mark\TakeMark;
 use OpenReel\Core\Mark\TakeMarks;
 use OpenReel\Core\Mark\Wipe;
@@ -28,10 +26,6 @@ use OpenReel\Core\Take\Event\TakeEvent;
 use OpenReel\Core\Take\Event\TrackStarted;
 use OpenReel\Core\Take\EventLog;
 use OpenReel\Core\Take\Fluffs;
-use OpenReel\Core\Take\Given;
-use OpenReel\Core\Take\LineTimes;
-use OpenReel\Core\Take\Reached;
-use OpenReel\Core\Take\SpokenLine;
 use OpenReel\Core\Take\TakeClock;
 use OpenReel\Core\Take\TrackOffsets;
 use OpenReel\Core\Take\Verdict;
@@ -65,12 +59,6 @@ final class IngestTake
         'loudness' => null,
         'peak' => null,
     ];
-
-    /** A cut between two lines may lie so far from where the prompter moved on, in milliseconds. */
-    private const CUT_WITHIN_MS = 400;
-
-    /** So long is looked at what was written last. */
-    private const AFTER_WRITING_MS = 600;
 
     private const DAMAGED =
         'This recording is damaged or is not a film or sound file. It is kept as it came; record the section again.';
@@ -174,12 +162,7 @@ final class IngestTake
         $this->media->write($take->folder().'/wave.json', json_encode($levels->wave(self::WAVE_POINTS), JSON_THROW_ON_ERROR));
         $this->media->write($take->folder().'/levels.dat', $levels->packed());
         $this->media->delete($take->folder().'/poster.jpg');
-        $speech = SpeechFinder::find($levels);
-        $later = fn (?Tick $at): ?int => $at?->plus($made->voiceFrom)->count;
-        // What was written behind the last word is meant to be seen.
         $drawn = TakeMarks::of($events);
-        $written = $drawn->written()?->plus(Tick::ofMilliseconds(self::AFTER_WRITING_MS));
-        $until = $later($speech?->until);
         $take->fill([
             'state' => TakeState::Ready,
             'problem' => null,
@@ -187,42 +170,23 @@ final class IngestTake
             'hearing' => null,
             'heard' => null,
             'inspected' => null,
-            'spoken' => null,
-            'left' => [],
-            'tightened' => [],
-            'flawed' => [],
             'length_ticks' => $made->length->count,
-            'speech_from' => $later($speech?->from),
-            'speech_until' => $until === null || $written === null
-                ? $until
-                : max($until, min($written->count, $made->length->count)),
             'flags' => $made->voice === null ? ['no-sound'] : array_column(SoundFlag::of($levels), 'value'),
             'marks' => self::marks($drawn),
             'fluffs' => array_map(
                 fn (Span $s): array => array_map(
-                    fn (Tick $t): int => self::quiet($levels, $t, $made)->count,
+                    fn (Tick $t): int => PrompterTimes::quiet($levels, $t, $made->voiceFrom)->count,
                     [$s->from, $s->until],
                 ),
                 Fluffs::of($events),
             ),
         ]);
         $take->fluffs = array_values(array_filter($take->fluffs, fn (array $f): bool => $f[0] < $f[1]));
-        $take->used_ticks = TakeReader::usedTicks($take);
         $take->markers = self::markers($take->markers, $events);
-        $times = $this->lineTimes($take, $events);
-        $reached = LineTimes::reached(self::lines($take), $events);
-        $take->reached = array_map(
-            fn (Reached $r): array => ['line' => $r->line, 'within' => $r->within, 'at' => $r->at->count],
-            $reached,
-        );
-        $take->line_ticks = array_map(fn (Tick $t): int => $t->count, $times);
-        $take->cut_ticks = array_map(
-            fn (Tick $t): int => self::quiet($levels, $t, $made)->count,
-            $times,
-        );
+        PrompterTimes::put($take, $levels, $made->voiceFrom, $events);
         if ($isFirst) {
             // Read again, it keeps what is left of them: those written into the script are there, or were taken out of it.
-            $take->given = Given::of($events, $take->fluffs, $times, TakeReader::used($take), $reached);
+            $take->given = GivenCues::of($take, $events);
         }
         $tracks = $this->settle($take, $made);
         DB::transaction(function () use ($take, $tracks): void {
@@ -272,33 +236,6 @@ final class IngestTake
         }
 
         return $tracks;
-    }
-
-    /**
-     * @param  list<TakeEvent>  $events
-     * @return array<string, Tick>
-     */
-    private function lineTimes(Take $take, array $events): array
-    {
-        $used = TakeReader::used($take);
-
-        return $used === []
-            ? []
-            : LineTimes::of(self::lines($take), $events, Span::between($used[0]->from, $used[count($used) - 1]->until));
-    }
-
-    /** @return list<SpokenLine> */
-    private static function lines(Take $take): array
-    {
-        return array_map(fn (array $l): SpokenLine => new SpokenLine($l['id'], $l['text']), $take->lines);
-    }
-
-    /** The quietest moment near one: where a cut does least harm. */
-    private static function quiet(Levels $levels, Tick $at, MadeTake $made): Tick
-    {
-        return $levels
-            ->quietest($at->minusOrZero($made->voiceFrom), Tick::ofMilliseconds(self::CUT_WITHIN_MS))
-            ->plus($made->voiceFrom);
     }
 
     /** @return list<array<string, mixed>> */

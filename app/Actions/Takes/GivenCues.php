@@ -1,0 +1,31 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Actions\Takes;
+
+use App\Models\Take;
+use App\Readers\TakeReader;
+use OpenReel\Core\Take\Event\TakeEvent;
+use OpenReel\Core\Take\Given;
+use OpenReel\Core\Take\Reached;
+use OpenReel\Core\Time\Tick;
+
+/** Where in a take's lines the cues lie that were given while it was recorded, as its times are now. */
+final class GivenCues
+{
+    /**
+     * @param  list<TakeEvent>  $events
+     * @return list<array{line: string, within: float, cue: string}>
+     */
+    public static function of(Take $take, array $events): array
+    {
+        return Given::of(
+            $events,
+            $take->fluffs,
+            array_map(fn (int $t): Tick => Tick::of($t), $take->line_ticks),
+            TakeReader::used($take),
+            array_map(fn (array $r): Reached => new Reached($r['line'], $r['within'], Tick::of($r['at'])), $take->reached),
+        );
+    }
+}
