@@ -22,6 +22,8 @@ final class ServeTest extends FeatureTestCase
             $serve->start();
             $this->waitUntil(fn (): bool => str_contains($serve->getOutput(), 'Open Reel runs at'), 20);
             $this->assertTrue($this->answers($port));
+            $this->assertStringContainsString(' 400 ', $this->statusOf($port, '/%00'));
+            $this->assertStringContainsString(' 400 ', $this->statusOf($port, '/build/%0a'));
             // The web server with its children, two workers and what starts them again.
             $this->assertGreaterThan(8, count($processes->running()));
             $this->whatCanWaitGivesWay($processes);
@@ -72,6 +74,14 @@ final class ServeTest extends FeatureTestCase
         fclose($socket);
 
         return (int) substr($name, (int) strrpos($name, ':') + 1);
+    }
+
+    private function statusOf(int $port, string $address): string
+    {
+        $context = stream_context_create(['http' => ['ignore_errors' => true]]);
+        @file_get_contents("http://127.0.0.1:{$port}{$address}", false, $context);
+
+        return $http_response_header[0] ?? '';
     }
 
     private function answers(int $port): bool

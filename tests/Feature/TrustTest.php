@@ -203,6 +203,15 @@ final class TrustTest extends FeatureTestCase
         $this->getJson('/api/sample-card', $headers)->assertStatus($from === 'same-origin' ? 200 : 403);
     }
 
+    #[TestWith(['/%00'])]
+    #[TestWith(['/api/lessons/%00'])]
+    #[TestWith(['/watch/%0a'])]
+    #[TestWith(['/lessons/%7f/script'])]
+    public function test_an_address_that_nobody_can_have_typed_is_none(string $address): void
+    {
+        $this->withoutVite()->get($address)->assertStatus(400);
+    }
+
     /** @param  array<string, string>  $server */
     #[TestWith([['REMOTE_ADDR' => '127.0.0.1'], 200])]
     #[TestWith([['REMOTE_ADDR' => '::1'], 200])]

@@ -119,15 +119,24 @@ describe('the shelf', () => {
         ]);
     });
 
-    const start = { title: 'Tides', course: null, like: 'other', width: 1280, height: 720, fps: 25 };
-    const answers = () => {
+    const start = {
+        title: 'Tides',
+        titleIsGuess: false,
+        course: null,
+        like: 'other',
+        width: 1280,
+        height: 720,
+        fps: 25,
+    };
+    const answers = (text = '## A\n\nb.', title: string | null = null) => {
         const calls: string[] = [];
         const answer = (method: string) =>
             vi.fn(async (path: string, body?: unknown) => {
                 calls.push(`${method} ${path} ${body instanceof FormData ? 'file' : JSON.stringify(body)}`);
-                return path === 'read-script' ? { text: '## A\n\nb.' } : { id: 'new', revision: 1 };
+                return path === 'read-script' ? { text, title } : { id: 'new', revision: 1 };
             });
-        return { calls, api: { post: answer('post'), put: answer('put'), delete: answer('delete') } as never };
+        const api = { post: answer('post'), put: answer('put'), patch: answer('patch'), delete: answer('delete') };
+        return { calls, api: api as never };
     };
 
     it('makes a lesson like another', async () => {
@@ -143,6 +152,20 @@ describe('the shelf', () => {
         expect(calls.map((call) => call.split(' ')[1])).toEqual(['read-script', 'lessons', 'lessons/new/script']);
         expect(calls[1]).toContain('"like":null');
         expect(calls[2]).toContain('# Tides\\n\\n## A');
+    });
+
+    it('is called what its script says, unless somebody chose a title', async () => {
+        const text = '[target 3:00]\n\n# High and low\n\n## A\n\nb.';
+        const file = new File(['x'], 'draft_7.md');
+        const guessed = answers(text, 'High and low');
+        await begin({ ...start, title: 'draft 7', titleIsGuess: true, file }, guessed.api, vi.fn());
+        expect(guessed.calls).toHaveLength(3);
+        expect(guessed.calls[1]).toContain('"title":"High and low"');
+        expect(guessed.calls[2]).toContain(JSON.stringify(text));
+        const chosen = answers(text, 'High and low');
+        await begin({ ...start, title: 'My own', file }, chosen.api, vi.fn());
+        expect(chosen.calls[1]).toContain('"title":"My own"');
+        expect(chosen.calls.at(-1)).toBe('patch lessons/new {"title":"My own"}');
     });
 
     it('takes a lesson back when its slides are refused', async () => {

@@ -43,7 +43,7 @@ final class ScriptController
         return Script::read(str_replace(["\r\n", "\r"], "\n", $text));
     }
 
-    /** A file's words as a script's text, for the page to put in; nothing is saved. */
+    /** A file's words as a script's text, for the page to put in, and the title they have, if any; nothing is saved. */
     public function read(Request $request, ScriptReader $reader): JsonResponse
     {
         $file = $request->file('file');
@@ -51,7 +51,9 @@ final class ScriptController
             throw Refusal::badInput('No file arrived. Choose a script of at most 20 MB.');
         }
 
-        return new JsonResponse(['text' => $reader->read($file->getPathname(), $file->getClientOriginalName())]);
+        $text = $reader->read($file->getPathname(), $file->getClientOriginalName());
+
+        return new JsonResponse(['text' => $text, 'title' => Script::read($text)->title]);
     }
 
     /** The script as a file. */

@@ -28,6 +28,7 @@ final class RefuseOtherSites
 
     public function handle(Request $request, Closure $next): Response
     {
+        abort_if(preg_match('/[\x00-\x1f\x7f]/', rawurldecode($request->getPathInfo())) === 1, 400, 'There is no such address.');
         abort_unless(
             self::isOurName($request),
             421,

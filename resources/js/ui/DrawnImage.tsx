@@ -4,23 +4,35 @@ const againMs = 800;
 /** A picture that does not come in this time does not come. */
 const tries = 60;
 
-/** A picture that may still be being drawn on the server: asked for again until it is there. */
+type State = 'asked' | 'missing' | 'there';
+
+/** A picture that may still be being drawn on the server: asked for again until it is there, and said to be drawn until then. */
 export function DrawnImage({ src, alt, ...rest }: ImgHTMLAttributes<HTMLImageElement> & { src: string; alt: string }) {
-    const [asked, setAsked] = useState({ src, times: 0, missing: false });
-    const now = asked.src === src ? asked : { src, times: 0, missing: false };
+    const [asked, setAsked] = useState<{ src: string; times: number; state: State }>({ src, times: 0, state: 'asked' });
+    const now = asked.src === src ? asked : { src, times: 0, state: 'asked' as State };
     useEffect(() => {
-        if (!now.missing || now.times >= tries) {
+        if (now.state !== 'missing' || now.times >= tries) {
             return;
         }
-        const timer = setTimeout(() => setAsked({ src, times: now.times + 1, missing: false }), againMs);
+        const timer = setTimeout(() => setAsked({ src, times: now.times + 1, state: 'asked' }), againMs);
         return () => clearTimeout(timer);
-    }, [now.missing, now.times, src]);
+    }, [now.state, now.times, src]);
+    const waits = now.state === 'missing' || (now.state === 'asked' && now.times > 0);
     return (
-        <img
-            {...rest}
-            src={now.times === 0 ? src : `${src}${src.includes('?') ? '&' : '?'}again=${now.times}`}
-            alt={now.missing ? `${alt} (being drawn)` : alt}
-            onError={() => setAsked({ ...now, missing: true })}
-        />
+        <>
+            {waits && (
+                <span className="being-drawn" role="img" aria-label={`${alt} (being drawn)`.trim()}>
+                    {now.times >= tries ? 'No picture' : 'Being drawn…'}
+                </span>
+            )}
+            <img
+                {...rest}
+                src={now.times === 0 ? src : `${src}${src.includes('?') ? '&' : '?'}again=${now.times}`}
+                alt={alt}
+                hidden={waits}
+                onLoad={() => setAsked({ ...now, state: 'there' })}
+                onError={() => setAsked({ ...now, state: 'missing' })}
+            />
+        </>
     );
 }

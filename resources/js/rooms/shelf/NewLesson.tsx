@@ -20,6 +20,7 @@ export function NewLesson({ onClose }: { onClose: () => void }) {
     const courses = all.filter((one) => may(one, 'write'));
     const { data: lessons = [] } = useLessons();
     const [title, setTitle] = useState('');
+    const [guess, setGuess] = useState('');
     const [file, setFile] = useState<File | null>(null);
     const [chosen, setChosen] = useState<Partial<Beginning>>(lastSetup);
     const course = courses.find((one) => one.id === chosen.course) ?? null;
@@ -31,7 +32,16 @@ export function NewLesson({ onClose }: { onClose: () => void }) {
     const make = useMutation({
         mutationFn: () =>
             begin(
-                { title, course: course?.id ?? null, like: like?.id ?? null, width, height, fps, file },
+                {
+                    title,
+                    titleIsGuess: title === guess,
+                    course: course?.id ?? null,
+                    like: like?.id ?? null,
+                    width,
+                    height,
+                    fps,
+                    file,
+                },
                 api,
                 bringSlides,
             ),
@@ -103,8 +113,10 @@ export function NewLesson({ onClose }: { onClose: () => void }) {
                             onChange={(e) => {
                                 const picked = (e.target as HTMLInputElement).files?.[0] ?? null;
                                 setFile(picked);
-                                if (picked && title === '') {
-                                    setTitle(picked.name.replace(/\.[^.]*$/, '').replace(/[-_]+/g, ' '));
+                                if (picked && (title === '' || title === guess)) {
+                                    const called = picked.name.replace(/\.[^.]*$/, '').replace(/[-_]+/g, ' ');
+                                    setTitle(called);
+                                    setGuess(called);
                                 }
                             }}
                         />
