@@ -112,7 +112,7 @@ final readonly class EmphasisPlan
     private function frame(array $place): ?int
     {
         $after = null;
-        foreach ($this->passage->spoken() as $n => $id) {
+        foreach ($this->passage->heard() as $n => $id) {
             $index = $this->lines[$id] ?? null;
             if ($index === $place[0]) {
                 $at = $this->passage->take->at($id, $place[1]);
@@ -129,10 +129,22 @@ final readonly class EmphasisPlan
         return $after;
     }
 
-    /** @param  array{int, float}  $place */
+    /**
+     * Whether a place comes by in the passage, and not before something was cut out of its line.
+     *
+     * @param  array{int, float}  $place
+     */
     private function isSpoken(array $place): bool
     {
-        return in_array($place[0], array_map(fn (string $id): ?int => $this->lines[$id] ?? null, $this->passage->spoken()), true);
+        foreach ($this->passage->heard() as $id) {
+            if (($this->lines[$id] ?? null) === $place[0]) {
+                $goesOn = in_array($id, $this->passage->goesOn, true);
+
+                return ! $goesOn || ! ($this->passage->take->at($id, $place[1])?->isBefore($this->passage->span->from) ?? true);
+            }
+        }
+
+        return false;
     }
 
     private static function later(int $frame, int $milliseconds, TimeMap $map): int

@@ -59,7 +59,7 @@ final readonly class ShotPlan
         $begins = [0 => -$staged];
         $begun = -$staged;
         $before = $ways = $moves = [];
-        foreach ($this->timed($section->timedChanges(), $passage, $map) as [$frame, $then]) {
+        foreach ($this->timed($section, $passage, $map) as [$frame, $then]) {
             if ($then == $choice) {
                 // It says what is seen anyway.
                 continue;
@@ -80,7 +80,7 @@ final readonly class ShotPlan
             }
             $choice = $then;
         }
-        $overlays = $this->overlays($section->timedOverlays(), $passage, $map);
+        $overlays = $this->overlays($section, $passage, $map);
         $starts = [...array_keys($cuts), ...$map->changes()];
         foreach ($ways as $frame => [, $frames]) {
             foreach ([$frames, $moves[$frame]] as $length) {
@@ -248,16 +248,13 @@ final readonly class ShotPlan
         return $shots === [] ? [$shot($card->picture, 0, $frames)] : $shots;
     }
 
-    /**
-     * @param  list<PictureChange>  $changes
-     * @return list<array{int, PictureChoice}> frame and what is seen from it on, in order
-     */
-    private function timed(array $changes, Passage $passage, TimeMap $map): array
+    /** @return list<array{int, PictureChoice}> frame and what is seen from it on, in order */
+    private function timed(SectionSource $section, Passage $passage, TimeMap $map): array
     {
         $timed = [];
         $last = 0;
-        foreach ($changes as $change) {
-            $at = self::at($change->line, $change->within, $passage);
+        foreach ($section->timedChanges() as $change) {
+            $at = self::at($change->line, $change->within, $passage, $section->passages);
             if ($at !== null) {
                 $frame = $at->isBefore($passage->span->until) ? $map->frameOf($at) : $map->frames;
                 // A cue never takes effect before the one it follows.
@@ -268,15 +265,12 @@ final readonly class ShotPlan
         return $timed;
     }
 
-    /**
-     * @param  list<OverlayShown>  $overlays
-     * @return list<array{int, int, Layer}> first frame, the frame behind the last, and what is shown
-     */
-    private function overlays(array $overlays, Passage $passage, TimeMap $map): array
+    /** @return list<array{int, int, Layer}> first frame, the frame behind the last, and what is shown */
+    private function overlays(SectionSource $section, Passage $passage, TimeMap $map): array
     {
         $timed = [];
-        foreach ($overlays as $shown) {
-            $at = self::at($shown->line, $shown->within, $passage);
+        foreach ($section->timedOverlays() as $shown) {
+            $at = self::at($shown->line, $shown->within, $passage, $section->passages);
             if ($at !== null && $at->isBefore($passage->span->until)) {
                 $from = $map->frameOf($at);
                 $until = max($from + 1, $map->frameOf($at->plus(Tick::ofMilliseconds($shown->milliseconds))));
@@ -287,9 +281,32 @@ final readonly class ShotPlan
         return $timed;
     }
 
-    private static function at(string $line, float $within, Passage $passage): ?Tick
+    /**
+     * The moment at which a place in the script is reached in a passage. Where something was cut out of its line, it is reached
+     * in the first part that has not come to its end by then.
+     *
+     * @param  list<Passage>  $passages  of the section
+     * @return Tick|null null where that is in another passage, or nowhere
+     */
+    private static function at(string $line, float $within, Passage $passage, array $passages): ?Tick
     {
-        return $passage->lines !== [] && ! in_array($line, $passage->lines, true) ? null : $passage->take->at($line, $within);
+        $at = in_array($line, $passage->heard(), true) ? $passage->take->at($line, $within) : null;
+        if ($at === null) {
+            return null;
+        }
+        $isLast = true;
+        foreach ($passages as $one) {
+            if ($one->take->id !== $passage->take->id || ! in_array($line, $one->heard(), true)) {
+                continue;
+            }
+            $isThis = $one->span->from->count === $passage->span->from->count;
+            if ($at->isBefore($one->span->until)) {
+                return $isThis ? Tick::later($at, $passage->span->from) : null;
+            }
+            $isLast = $isThis;
+        }
+
+        return $isLast ? $at : null;
     }
 
     private function picture(

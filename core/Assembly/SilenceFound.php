@@ -31,7 +31,7 @@ final readonly class SilenceFound
         $found = [];
         foreach ($section->passages as $passage) {
             $silences = Silences::in($passage);
-            $words = $silences === [] ? [] : WordFrames::ticks($passage, $texts);
+            $words = $silences === [] ? [] : WordFrames::ticks($passage, $passage->spoken(), $texts);
             foreach ($silences as $silence) {
                 $hasScreen = self::stage($section, $passage, $silence) === StageKind::Screen;
                 $found[] = new self(...[...self::word($words, $silence), $silence->length(), $hasScreen]);

@@ -53,7 +53,9 @@ final class Silences
         }
         ksort($quick);
 
-        return $quick === [] ? $passage : new Passage($passage->take, $passage->span, $passage->lines, array_values($quick));
+        return $quick === []
+            ? $passage
+            : new Passage($passage->take, $passage->span, $passage->lines, array_values($quick), $passage->goesOn);
     }
 
     /**

@@ -24,18 +24,19 @@ final class WordFrames
 
         return array_map(
             fn (array $ticks): array => array_map(fn (int $t): int => max(0, min($last, $map->frameOf(Tick::of($t)))), $ticks),
-            self::ticks($passage, $texts),
+            self::ticks($passage, $passage->spoken(), $texts),
         );
     }
 
     /**
+     * @param  list<string>  $lines  ids of those that are asked for
      * @param  array<string, string>  $texts  of lines, by id
-     * @return array<string, list<int>> by line, the tick of the take on which each word begins
+     * @return array<string, list<int>> by line, the tick of the take on which each word begins, also of words that are cut out
      */
-    public static function ticks(Passage $passage, array $texts): array
+    public static function ticks(Passage $passage, array $lines, array $texts): array
     {
         $found = [];
-        foreach ($passage->spoken() as $line) {
+        foreach ($lines as $line) {
             $text = $texts[$line] ?? '';
             $places = $passage->take->places($line);
             if ($places === null) {

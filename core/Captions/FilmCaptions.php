@@ -71,11 +71,13 @@ final class FilmCaptions
         if ($passage === null || $map === null) {
             return [];
         }
+        $longest = Tick::ofMilliseconds(self::LONGEST_WORD_MS)->count;
         $said = [];
-        foreach (WordFrames::ticks($passage, $texts) as $line => $ticks) {
+        foreach (WordFrames::ticks($passage, $passage->heard(), $texts) as $line => $ticks) {
             preg_match_all('/\S+/u', $texts[$line] ?? '', $found);
+            $places = $passage->take->places($line) ?? [[1.0, $passage->span->until->count]];
             foreach ($ticks as $n => $tick) {
-                $said[] = [$found[0][$n], $tick, $line, $n];
+                $said[] = [$found[0][$n], $tick, $line, $n, min($ticks[$n + 1] ?? end($places)[1], $tick + $longest)];
             }
         }
         foreach (self::unscripted($passage) as $span) {
@@ -86,21 +88,28 @@ final class FilmCaptions
             $segment->startFrame + min($segment->frames, $map->frameOf(Tick::of($tick))),
             $assembly->rate,
         );
-        $longest = Tick::ofMilliseconds(self::LONGEST_WORD_MS)->count;
         $words = [];
         foreach ($said as $n => $one) {
-            [$text, $tick, $line, $number] = $one;
-            $until = min($said[$n + 1][1] ?? $passage->span->until->count, $one[4] ?? $tick + $longest);
+            [$text, $tick, $line, $number, $until] = $one;
+            $until = min($said[$n + 1][1] ?? $until, $until);
             foreach ($passage->take->pauses as $pause) {
                 // It ends where a silence begins.
                 $until = $pause->from->count > $tick ? min($until, $pause->from->count) : $until;
             }
-            if ($tick >= $passage->span->from->count && $tick < $passage->span->until->count) {
+            if (self::isHeard($tick, $until, $passage->span)) {
                 $words[] = new SpokenWord($text, $at($tick), Tick::later($at($tick), $at($until)), $line, $number);
             }
         }
 
         return $words;
+    }
+
+    /** Whether more of a word is left than is cut away: an edge that was chosen lies beside it, to the hundredth of a second. */
+    private static function isHeard(int $from, int $until, Span $span): bool
+    {
+        $left = min($until, $span->until->count) - max($from, $span->from->count);
+
+        return $until > $from ? 2 * $left > $until - $from : $from >= $span->from->count && $from < $span->until->count;
     }
 
     /** @return list<Span> speech of a passage that the script does not have */

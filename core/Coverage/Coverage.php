@@ -244,6 +244,11 @@ final readonly class Coverage
                 $take->id,
                 $piece,
                 array_values(array_filter($run, fn (string $id): bool => self::pieceOf($spans[$id], $pieces) === $n)),
+                array_values(array_filter(
+                    $run,
+                    fn (string $id): bool => self::pieceOf($spans[$id], $pieces) < $n
+                        && $piece->from->isBefore($spans[$id]->until),
+                )),
             ),
             $pieces,
             array_keys($pieces),

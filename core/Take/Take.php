@@ -97,7 +97,7 @@ final readonly class Take
         if ($from === null) {
             return null;
         }
-        $until = $this->used->until;
+        $until = $this->endOf($line);
         foreach ($this->lines as $other) {
             if ($from->isBefore($other) && $other->isBefore($until)) {
                 $until = $other;
@@ -112,6 +112,19 @@ final readonly class Take
         usort($places, fn (array $a, array $b): int => $a[0] <=> $b[0]);
 
         return [[0.0, $from->count], ...$places, [1.0, $until->count]];
+    }
+
+    /** Words that are heard behind what is used of the take are not said before. */
+    private function endOf(string $line): Tick
+    {
+        $until = $this->used->until;
+        foreach ($this->reached as $place) {
+            if ($place->line === $line && ! $place->at->isBefore($until)) {
+                $until = $place->at->plus(Tick::of(1));
+            }
+        }
+
+        return $until;
     }
 
     /**

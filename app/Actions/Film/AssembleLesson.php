@@ -246,7 +246,7 @@ final class AssembleLesson
         foreach ($covered === null ? [] : DraftOrder::of($lines, $covered) as $part) {
             $draft = is_string($part) ? $drafts[$part] ?? null : null;
             if ($part instanceof UsedPart) {
-                $passages[] = new Passage($takes[$part->take], $part->span, $part->lines);
+                $passages[] = new Passage($takes[$part->take], $part->span, $part->lines, goesOn: $part->goesOn);
             } elseif ($draft !== null) {
                 $passages[] = new Passage($draft, $draft->used, [$part]);
             }

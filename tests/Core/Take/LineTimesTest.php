@@ -104,7 +104,7 @@ final class LineTimesTest extends TestCase
         self::assertSame(1750, $at('a', 0.5), 'between two, by the text');
         self::assertSame(250, $at('a', 0.125));
         self::assertSame(3500, $at('a', 0.875));
-        self::assertSame(6000, $at('b', 0.5), 'a moment outside the line does not count');
+        self::assertSame(9000, $at('b', 0.5), 'what is said behind what is used is not said before');
         self::assertNull($at('c', 0.5));
     }
 
