@@ -99,8 +99,8 @@ final class CutWordsTest extends TestCase
             fn (string $id, string $text): SpokenLine => new SpokenLine($id, $text), array_keys(self::TEXTS), self::TEXTS,
         ), $lines);
         $take = new Take(
-            't', 1, Example::take('t', [0, $end])->tracks, Example::span($used[0]->from->count, $used[count($used) - 1]->until->count),
-            $lines, reached: $reached,
+            't', 1, Example::take('t', [0, $end])->tracks,
+            Example::span($used[0]->from->count, $used[count($used) - 1]->until->count), $lines, reached: $reached,
         );
         $parts = Coverage::of([new KnownSection('s', self::TEXTS)], [$known])->sections['s']->parts;
         $passages = array_map(
