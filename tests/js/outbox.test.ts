@@ -109,6 +109,23 @@ describe('the outbox', () => {
         expect(server.finished).toEqual(['take true 2 2']);
     });
 
+    it('says how many seconds wait, however many tracks they have', async () => {
+        const outbox = make();
+        server.away = true;
+        const kinds = ['camera', 'screen', 'computer'] as const;
+        const tracks = kinds.map((kind) => ({ id: kind, kind, chunks: 0, bytes: 0 }));
+        await outbox.open({ takeId: 'take', lessonId: 'lesson', number: 1, tracks });
+        for (const second of ['1', '2', '3']) {
+            for (const { id } of second === '3' ? tracks.slice(0, 1) : tracks) {
+                await outbox.add('take', id, new Blob([second]));
+            }
+        }
+        expect(outbox.snapshot().waiting).toBe(3);
+        server.away = false;
+        await outbox.finish('take', true);
+        expect(outbox.snapshot().waiting).toBe(0);
+    });
+
     it('finds after a crash what was not sent, even when the count was not stored', async () => {
         const dead = new FakeServer();
         dead.away = true;

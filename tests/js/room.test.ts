@@ -126,6 +126,7 @@ describe('the prompter that follows the voice', () => {
 describe('warnings', () => {
     const fine: RoomState = {
         rolling: false,
+        cannotRecord: null,
         microphone: 'fine',
         silentMs: 0,
         telephone: null,
@@ -146,6 +147,7 @@ describe('warnings', () => {
     it('are silent when all is well', () => expect(kinds({})).toEqual([]));
 
     it.each<[string, Partial<RoomState>]>([
+        ['cannot record', { cannotRecord: 'This browser cannot record.' }],
         ['muted', { microphone: 'muted' }],
         ['silent', { microphone: 'silent', silentMs: 9000 }],
         ['no microphone', { microphone: 'off' }],

@@ -1,6 +1,7 @@
 import type { Assembly, Segment } from '../api/types';
 import { Subscribable } from '../ui/Subscribable';
 import { BedPlayer } from './BedPlayer';
+import { runsSoon } from '../recorder/awake';
 import { follow } from './follow';
 import { frameAt, isOver, isSilentAt, mediaTime, overlaps, paceOf, partsOf, placeOf, runsOf } from './plan';
 import { TICKS_PER_SECOND } from './TimeMap';
@@ -16,6 +17,9 @@ export interface PlayerSnapshot {
 
 /** Seconds by which music may be off from the picture before it is set right; that is heard as a small jump. */
 const MOST_APART = 0.25;
+
+/** Milliseconds in which sound is there, or is not waited for. */
+const SOUND_MS = 800;
 
 /** How long a picture stands before what comes behind it is got ready. */
 const AT_REST_MS = 800;
@@ -72,8 +76,7 @@ export class AssemblyPlayer extends Subscribable<PlayerSnapshot> {
     }
 
     async play(): Promise<void> {
-        this.wire();
-        await this.context?.resume();
+        await this.wire();
         if (this.over) {
             this.seek(0);
         }
@@ -344,12 +347,20 @@ export class AssemblyPlayer extends Subscribable<PlayerSnapshot> {
         }
     }
 
-    /** Sound goes through gains, so that sections are as loud as they will be in the film. */
-    private wire(): void {
+    /**
+     * Sound goes through gains, so that sections are as loud as they will be in the film. Without a sound output there is nothing
+     * to go through, and the pictures do not wait for it.
+     */
+    private async wire(): Promise<void> {
         if (this.context) {
+            await runsSoon(this.context, SOUND_MS);
             return;
         }
         const context = new AudioContext({ sampleRate: TICKS_PER_SECOND });
+        if (!(await runsSoon(context, SOUND_MS))) {
+            void context.close();
+            return;
+        }
         const limiter = new DynamicsCompressorNode(context, { threshold: -3, ratio: 20, attack: 0.003, release: 0.06 });
         limiter.connect(context.destination);
         this.out = limiter;

@@ -4,10 +4,26 @@ import { StandInScreen } from './standInScreen';
 
 export const NONE = 'none';
 export const STAND_IN = 'stand-in';
+/** Before the kind of a device of which the browser does not say more yet. */
+export const ANY = 'any-';
 /** The browser asks which screen, window or tab. */
 export const ASK = 'ask';
 /** Before the id of a second camera, such as one over the desk, that is recorded as a screen is. */
 const DESK = 'camera:';
+
+const WHOLE_SCREEN = 'monitor';
+
+/** Why nothing can be recorded in this browser, and what to do; null where it can. */
+export function cannotRecord(): string | null {
+    if (navigator.mediaDevices === undefined) {
+        return globalThis.isSecureContext === false
+            ? 'Browsers give out cameras and microphones over HTTPS and on this machine only. Open this page by its https address.'
+            : 'This browser gives out neither camera nor microphone. Open this page in Chromium, Chrome, Edge or Firefox.';
+    }
+    return globalThis.MediaRecorder === undefined
+        ? 'This browser cannot record. Open this page in Chromium, Chrome, Edge or Firefox.'
+        : null;
+}
 
 export interface DeviceChoice {
     id: string;
@@ -18,6 +34,8 @@ export interface DeviceLists {
     cameras: DeviceChoice[];
     microphones: DeviceChoice[];
     screens: DeviceChoice[];
+    /** Whether the browser says what there is: before anything was allowed devices have neither names nor ids. */
+    named: boolean;
 }
 
 /** Real and stand-in devices in the same lists. Names of real ones are known only after permission was given. */
@@ -30,11 +48,12 @@ export async function listDevices(): Promise<DeviceLists> {
                     device.kind === kind && device.deviceId !== 'default' && device.deviceId !== 'communications',
             )
             .map((device, index) => ({
-                id: device.deviceId || `any-${kind}`,
+                id: device.deviceId || `${ANY}${kind}`,
                 name: device.label || `${name} ${index + 1}`,
             }));
     const cameras = real('videoinput', 'Camera');
     return {
+        named: found.some(({ label }) => label !== ''),
         screens: [
             { id: NONE, name: 'No screen' },
             ...(canShare() ? [{ id: ASK, name: 'Screen, window or tab' }] : []),
@@ -49,6 +68,10 @@ export async function listDevices(): Promise<DeviceLists> {
         ],
     };
 }
+
+/** Of an open device its own id, also where it was asked for as any there is. */
+export const deviceIdOf = (device: OpenDevice): string | undefined =>
+    device.stream.getTracks()[0]?.getSettings?.().deviceId;
 
 const canShare = () => typeof navigator.mediaDevices?.getDisplayMedia === 'function';
 
@@ -67,13 +90,15 @@ function problem(error: unknown, what: string): DeviceProblem {
 }
 
 const exactly = (id: string): { deviceId?: { exact: string } } =>
-    id.startsWith('any-') ? {} : { deviceId: { exact: id } };
+    id.startsWith(ANY) ? {} : { deviceId: { exact: id } };
 
 /** What a device gives, and how to let go of it. */
 export interface OpenDevice {
     stream: MediaStream;
     /** What a screen is taken from: `monitor`, `window`, `browser`. */
     surface?: string;
+    /** Whether the browser says what is shared: those that do not give no sound with it. */
+    namesSurface?: boolean;
     close(): void;
 }
 
@@ -163,8 +188,14 @@ export async function openScreen(
             selfBrowserSurface: 'exclude',
             surfaceSwitching: 'include',
         } as DisplayMediaStreamOptions);
-        const surface = stream.getVideoTracks()[0]?.getSettings().displaySurface;
-        return { stream, surface, close: () => stream.getTracks().forEach((track) => track.stop()) };
+        // Where it is not said what was chosen, it may be the whole screen.
+        const said = stream.getVideoTracks()[0]?.getSettings().displaySurface;
+        return {
+            stream,
+            surface: said ?? WHOLE_SCREEN,
+            namesSurface: said !== undefined,
+            close: () => stream.getTracks().forEach((track) => track.stop()),
+        };
     } catch (error) {
         const refused = error instanceof DOMException && error.name === 'NotAllowedError';
         throw new DeviceProblem(

@@ -1,13 +1,17 @@
 import { Subscribable } from '../ui/Subscribable';
+import { keepAwake } from './awake';
 
 export type LevelWord = 'silent' | 'too quiet' | 'good' | 'too loud';
+
+/** Nobody can say yet: the browser keeps sound asleep until the page is touched. */
+export const ASLEEP = 'asleep';
 
 export interface MeterSnapshot {
     /** Level of the last moment, dBFS, -96..0. */
     db: number;
     /** Highest peak lately, dBFS. */
     peakDb: number;
-    word: LevelWord;
+    word: LevelWord | typeof ASLEEP;
     /** Milliseconds since something was last heard. */
     silentMs: number;
 }
@@ -37,13 +41,14 @@ export class Meter extends Subscribable<MeterSnapshot> {
     private readonly timer: ReturnType<typeof setInterval>;
     private recent: { at: number; db: number; peak: number }[] = [];
     private heardAt = performance.now();
+    private readonly letSleep: () => void;
 
     constructor(stream: MediaStream) {
-        super({ db: FLOOR_DB, peakDb: FLOOR_DB, word: 'silent', silentMs: 0 });
+        super({ db: FLOOR_DB, peakDb: FLOOR_DB, word: ASLEEP, silentMs: 0 });
         this.analyser.fftSize = 2048;
         this.samples = new Float32Array(this.analyser.fftSize);
         this.context.createMediaStreamSource(stream).connect(this.analyser);
-        void this.context.resume();
+        this.letSleep = keepAwake(this.context);
         this.timer = setInterval(() => this.measure(), EVERY_MS);
     }
 
@@ -52,10 +57,17 @@ export class Meter extends Subscribable<MeterSnapshot> {
 
     close(): void {
         clearInterval(this.timer);
+        this.letSleep();
         void this.context.close();
     }
 
     private measure(): void {
+        if (this.context.state !== 'running') {
+            // What is not listened to is not silent.
+            this.heardAt = performance.now();
+            this.set({ db: FLOOR_DB, peakDb: FLOOR_DB, word: ASLEEP, silentMs: 0 });
+            return;
+        }
         this.analyser.getFloatTimeDomainData(this.samples);
         let sum = 0;
         let top = 0;

@@ -5,7 +5,7 @@ import { type Delivery, httpDelivery } from './delivery';
 import { Subscribable } from '../ui/Subscribable';
 
 export interface OutboxSnapshot {
-    /** Chunks that are here and not yet on the server. */
+    /** Seconds that are here and not yet on the server: each track of a take has a chunk a second. */
     waiting: number;
     /** Why sending does not get on; null while it does. */
     trouble: string | null;
@@ -26,6 +26,8 @@ export class Outbox extends Subscribable<OutboxSnapshot> {
     private readonly writing = new Map<string, Promise<void>>();
     private readonly sending = new Map<string, Promise<void>>();
     private readonly releases = new Map<string, () => void>();
+    /** Chunks that wait, by track. */
+    private readonly waiting = new Map<string, number>();
 
     constructor(
         private readonly store: ChunkStore,
@@ -72,7 +74,7 @@ export class Outbox extends Subscribable<OutboxSnapshot> {
         }
         const number = track.chunks++;
         track.bytes += chunk.size;
-        this.set({ waiting: this.snapshot().waiting + 1 });
+        this.count(track.id, 1);
         const before = this.writing.get(takeId) ?? Promise.resolve();
         const written = before.then(async () => {
             await this.store.putChunk(trackId, number, chunk);
@@ -211,7 +213,7 @@ export class Outbox extends Subscribable<OutboxSnapshot> {
             const next = chunk ? await this.delivery.sendChunk(track.id, number, chunk) : number + 1;
             if (next > number) {
                 await this.store.deleteChunk(track.id, number);
-                this.set({ waiting: Math.max(0, this.snapshot().waiting - 1) });
+                this.count(track.id, -1);
                 return true;
             }
             throw new Error('The server lost a piece of this recording that it had confirmed. The rest is kept here.');
@@ -243,7 +245,21 @@ export class Outbox extends Subscribable<OutboxSnapshot> {
         this.takes.delete(take.takeId);
         this.writing.delete(take.takeId);
         await this.store.deleteTake(take);
-        this.set({ trouble: null, waiting: this.takes.size === 0 ? 0 : this.snapshot().waiting });
+        take.tracks.forEach((track) => this.waiting.delete(track.id));
+        this.set({ trouble: null });
+        this.tell();
+    }
+
+    private count(track: string, by: number): void {
+        this.waiting.set(track, Math.max(0, (this.waiting.get(track) ?? 0) + by));
+        this.tell();
+    }
+
+    private tell(): void {
+        const seconds = [...this.takes.values()].map((take) =>
+            Math.max(0, ...take.tracks.map((track) => this.waiting.get(track.id) ?? 0)),
+        );
+        this.set({ waiting: seconds.reduce((sum, one) => sum + one, 0) });
     }
 }
 

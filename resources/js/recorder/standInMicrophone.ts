@@ -1,3 +1,5 @@
+import { keepAwake } from './awake';
+
 /** The voice comes near full scale; a well-set microphone leaves room. */
 const DISTANCE = 0.4;
 
@@ -37,6 +39,10 @@ export class StandInMicrophone {
     private readonly room: GainNode;
     private source: AudioBufferSourceNode | null = null;
 
+    /** A take is paused: it is silent on purpose. */
+    private held = false;
+    private readonly letSleep: () => void;
+
     private constructor(
         private readonly context: AudioContext,
         out: MediaStreamAudioDestinationNode,
@@ -47,6 +53,7 @@ export class StandInMicrophone {
         this.room.connect(out);
         roomTone(context).connect(out);
         this.rehearse();
+        this.letSleep = keepAwake(context, () => !this.held);
     }
 
     static async open(voiceUrl: string): Promise<StandInMicrophone> {
@@ -73,14 +80,17 @@ export class StandInMicrophone {
     }
 
     hold(): void {
+        this.held = true;
         void this.context.suspend();
     }
 
     go(): void {
+        this.held = false;
         void this.context.resume();
     }
 
     close(): void {
+        this.letSleep();
         this.stream.getTracks().forEach((track) => track.stop());
         void this.context.close();
     }

@@ -1,3 +1,4 @@
+import { keepAwake } from './awake';
 import workletUrl from './voiceWorklet.js?url&no-inline';
 
 export interface VoiceState {
@@ -13,6 +14,7 @@ export class Voice {
     private readonly context = new AudioContext();
     private node: AudioWorkletNode | null = null;
     private closed = false;
+    private readonly letSleep: () => void;
 
     constructor(stream: MediaStream, heard: (state: VoiceState, milliseconds: number) => void) {
         void this.context.audioWorklet.addModule(workletUrl).then(() => {
@@ -23,12 +25,13 @@ export class Voice {
             this.node.port.onmessage = ({ data }: MessageEvent<VoiceState & { milliseconds: number }>) =>
                 heard(data, data.milliseconds);
             this.context.createMediaStreamSource(new MediaStream(stream.getAudioTracks())).connect(this.node);
-            void this.context.resume();
         });
+        this.letSleep = keepAwake(this.context);
     }
 
     close(): void {
         this.closed = true;
+        this.letSleep();
         this.node?.disconnect();
         void this.context.close();
     }

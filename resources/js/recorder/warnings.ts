@@ -1,6 +1,8 @@
 /** What the room knows that could spoil a take. */
 export interface RoomState {
     rolling: boolean;
+    /** Why this browser records nothing at all. */
+    cannotRecord: string | null;
     microphone: 'off' | 'none' | 'muted' | 'silent' | 'too loud' | 'fine';
     silentMs: number;
     /** Hz, when it is a headset's telephone quality. */
@@ -14,7 +16,7 @@ export interface RoomState {
     areaWidth: number | null;
     /** Frames a second that the camera gives, of how many it should. */
     frames: { of: number; come: number } | null;
-    /** Chunks that have not reached the server. */
+    /** Seconds that have not reached the server. */
     waiting: number;
     sendingTrouble: string | null;
     /** Megabytes this browser has left. */
@@ -38,6 +40,7 @@ const SILENT_WARNING_MS = 8000;
 export function warningsOf(state: RoomState): Warning[] {
     const still = state.rolling ? ' The take is still rolling.' : '';
     const found: [string, string | false | null | undefined][] = [
+        ['cannot record', state.cannotRecord],
         [
             'muted',
             state.microphone === 'muted' && `The microphone is switched off at the device.${still} Switch it on.`,

@@ -60,7 +60,9 @@ if (film && main) {
             event.ctrlKey ||
             event.metaKey ||
             event.altKey ||
-            target.closest('input, textarea, select, button, video')
+            target.closest('input, textarea, select, button') ||
+            // The player has keys of its own for what is not ours alone.
+            (target.closest('video') && event.key !== 'c')
         ) {
             return;
         }

@@ -1,7 +1,7 @@
 import { useSyncExternalStore } from 'react';
-import type { Meter, MeterSnapshot } from '../../recorder/meter';
+import { ASLEEP, type Meter, type MeterSnapshot } from '../../recorder/meter';
 
-const deaf: MeterSnapshot = { db: -96, peakDb: -96, word: 'silent', silentMs: 0 };
+const deaf: MeterSnapshot = { db: -96, peakDb: -96, word: ASLEEP, silentMs: 0 };
 const nothing = () => () => undefined;
 
 function useMeter(meter: Meter | null): MeterSnapshot {
@@ -25,9 +25,9 @@ export function MeterBar({ meter: of }: { meter: Meter | null }) {
     const meter = useMeter(of);
     const off = of === null;
     const along = (db: number) => Math.max(0, Math.min(1, (db + RANGE_DB) / RANGE_DB));
-    const word = off ? 'off' : meter.word;
+    const word = off ? 'off' : meter.word === ASLEEP ? 'click anywhere to hear it' : meter.word;
     return (
-        <div className="meter" data-word={word}>
+        <div className="meter" data-word={off ? 'off' : meter.word}>
             <div className="meter-head">
                 <span>Sound</span>
                 <strong>{word}</strong>

@@ -15,7 +15,7 @@ interface Props {
     /** Number of the take that rolls, or comes next. */
     take: number;
     rolling: boolean;
-    /** Chunks that are not on the server yet. */
+    /** Seconds that are not on the server yet. */
     waiting: number;
     markers: number;
     /** Counted from 0. */
@@ -32,7 +32,7 @@ export function RoomFacts(props: Props) {
     const { lesson, section, title, take, rolling, waiting, markers, line, setup, sources, keys } = props;
     const { lists, problems } = sources;
     const name = (list: { id: string; name: string }[], id: string | undefined) =>
-        list.find((device) => device.id === id)?.name ?? '…';
+        list.find((device) => device.id === id)?.name ?? (lists.named ? 'no longer there' : 'the one used last');
     const device = (what: string, says: string, problem: string | undefined) => (
         <div>
             <dt>{what}</dt>

@@ -72,6 +72,7 @@ function Device({
     list,
     value,
     problem,
+    named,
     children,
     onChoose,
 }: {
@@ -80,16 +81,22 @@ function Device({
     list: DeviceChoice[];
     value: string | undefined;
     problem: string | undefined;
+    /** Whether the browser says which devices there are. */
+    named: boolean;
     children?: ReactNode;
     onChoose: (id: string) => void;
 }) {
-    const isGone = value !== undefined && list.length > 0 && !list.some((device) => device.id === value);
+    const isMissing = value !== undefined && list.length > 0 && !list.some((device) => device.id === value);
     return (
         <section className="device">
             <Form.Group controlId={id}>
                 <Form.Label>{name}</Form.Label>
                 <Form.Select size="sm" value={value ?? ''} onChange={(event) => onChoose(event.target.value)}>
-                    {isGone && <option value={value}>The one used last: not there</option>}
+                    {isMissing && (
+                        <option value={value}>
+                            {named ? 'The one used last: no longer there' : 'The one used last'}
+                        </option>
+                    )}
                     {list.map((device) => (
                         <option key={device.id} value={device.id}>
                             {device.name}
@@ -121,6 +128,7 @@ function Devices({ lesson, setup, sources, onChange }: Omit<Props, 'open' | 'onC
                 list={lists.cameras}
                 value={setup.camera}
                 problem={problems.camera}
+                named={lists.named}
                 onChoose={(id) => onChange({ camera: id })}
             >
                 {camera && (
@@ -136,6 +144,7 @@ function Devices({ lesson, setup, sources, onChange }: Omit<Props, 'open' | 'onC
                 list={lists.microphones}
                 value={setup.microphone}
                 problem={problems.microphone}
+                named={lists.named}
                 onChoose={(id) => onChange({ microphone: id })}
             >
                 <MeterBar meter={sources.meter} />
@@ -147,6 +156,7 @@ function Devices({ lesson, setup, sources, onChange }: Omit<Props, 'open' | 'onC
                 list={lists.screens}
                 value={setup.screen}
                 problem={problems.screen}
+                named={lists.named}
                 onChoose={(id) => onChange({ screen: id, area: null })}
             >
                 {setup.screen !== NONE && (
@@ -167,7 +177,9 @@ function Devices({ lesson, setup, sources, onChange }: Omit<Props, 'open' | 'onC
                         {screen.width} × {screen.height}
                         {setup.computer &&
                             sources.screen?.stream.getAudioTracks().length === 0 &&
-                            '. This one gives no sound: share a tab for that.'}
+                            (sources.screen.namesSurface !== false
+                                ? '. This one gives no sound: share a tab for that.'
+                                : '. This browser gives no sound with what is shared. Chromium does, of tabs.')}
                     </p>
                 )}
             </Device>

@@ -1,8 +1,10 @@
 import { useCallback, useEffect, useRef, useState } from 'react';
 import type { Lesson } from '../../api/types';
 import {
+    ANY,
     ASK,
     type DeviceLists,
+    deviceIdOf,
     listDevices,
     NONE,
     type OpenDevice,
@@ -36,14 +38,14 @@ export interface Sources {
     share: () => void;
 }
 
-const none: DeviceLists = { cameras: [], microphones: [], screens: [] };
+const none: DeviceLists = { cameras: [], microphones: [], screens: [], named: false };
 
 /** One device, opened anew whenever what it is opened with changes. */
 function useDevice<Device extends OpenDevice>(
     kind: SourceKind,
     key: string | null,
     open: () => Promise<Device | null>,
-    watch: { note: (problem?: string) => void; lost: () => void; opened: () => void },
+    watch: { note: (problem?: string) => void; lost: () => void; opened: (device: Device) => void },
 ) {
     /** What is open, and what it was opened for. */
     const [{ device, opened }, setOpen] = useState<{ device: Device | null; opened: string | null }>({
@@ -79,7 +81,9 @@ function useDevice<Device extends OpenDevice>(
                     };
                 });
                 setOpen({ device: found, opened: key });
-                latest.current.opened();
+                if (found) {
+                    latest.current.opened(found);
+                }
             })
             .catch((error: Error) => {
                 if (!gone) {
@@ -121,7 +125,7 @@ export function useSources(
         const found = await listDevices();
         const names = [...found.cameras, ...found.microphones].map((device) => device.name);
         const before = known.current;
-        if (before && !before.every((name) => /^(Camera|Microphone) \d+$/.test(name) || name.includes('tand-in'))) {
+        if (before && found.named) {
             const came = names.filter((name) => !before.includes(name));
             const went = before.filter((name) => !names.includes(name));
             setNews(
@@ -132,10 +136,29 @@ export function useSources(
                       : null,
             );
         }
-        known.current = names;
+        known.current = found.named ? names : null;
         setLists(found);
         return found;
     }, []);
+    /** What was allowed has names now; nothing came or went by that. */
+    const named = useCallback(async () => {
+        const found = await listDevices();
+        known.current = found.named ? [...found.cameras, ...found.microphones].map((device) => device.name) : null;
+        setLists(found);
+    }, []);
+    /** A device that was asked for as any there is has an id of its own once it is open. */
+    const asked = useRef<Partial<Record<'camera' | 'microphone', { as: string; id: string }>>>({});
+    const keyOf = (kind: 'camera' | 'microphone') =>
+        asked.current[kind] && asked.current[kind].id === setup[kind] ? asked.current[kind].as : setup[kind];
+    const opened = (kind: SourceKind) => (device: OpenDevice) => {
+        const id = deviceIdOf(device);
+        const as = kind === 'screen' ? undefined : setup[kind];
+        if (kind !== 'screen' && as?.startsWith(ANY) && id) {
+            asked.current[kind] = { as, id };
+            change({ [kind]: id });
+        }
+        void named();
+    };
     useEffect(() => {
         const again = () => void refresh();
         void refresh().then((found) => {
@@ -155,14 +178,14 @@ export function useSources(
     const watch = (kind: SourceKind) => ({
         note: note(kind),
         lost: () => lost.current(kind),
-        opened: () => void listDevices().then(setLists),
+        opened: opened(kind),
     });
 
     // The stand-in voice reads the section at hand; real microphones stay open from one section to the next.
     const voiceOf = setup.microphone === STAND_IN ? sectionId : '';
     const [microphone, openingMicrophone] = useDevice<Microphone>(
         'microphone',
-        setup.microphone === undefined ? null : `${setup.microphone}/${voiceOf}`,
+        setup.microphone === undefined ? null : `${keyOf('microphone')}/${voiceOf}`,
         async () => {
             const device = await openMicrophone(setup.microphone ?? NONE, `/api/sections/${voiceOf}/stand-in-voice`);
             if (device && 'speaks' in device && device.speaks === false) {
@@ -182,7 +205,7 @@ export function useSources(
     }, [microphone]);
     const [camera, openingCamera] = useDevice(
         'camera',
-        setup.camera === undefined ? null : `${setup.camera}/${frame.width}x${frame.height}@${frame.fps}`,
+        setup.camera === undefined ? null : `${keyOf('camera')}/${frame.width}x${frame.height}@${frame.fps}`,
         () => openCamera(setup.camera ?? NONE, frame, () => currentMeter.current?.mouth() ?? 0),
         watch('camera'),
     );

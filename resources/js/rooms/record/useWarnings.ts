@@ -1,6 +1,7 @@
 import { useEffect, useState, useSyncExternalStore } from 'react';
 import type { Lesson, LinePicture } from '../../api/types';
-import { telephoneRate } from '../../recorder/devices';
+import { cannotRecord, telephoneRate } from '../../recorder/devices';
+import { FrameCount } from '../../recorder/frameCount';
 import type { MeterSnapshot } from '../../recorder/meter';
 import { isThisPage, nameThisPage, seesFlicker } from '../../recorder/ownPicture';
 import { type PictureState, PictureWatch } from '../../recorder/pictureWatch';
@@ -63,17 +64,19 @@ function useFrames(stream: MediaStream | undefined, rolling: boolean): { of: num
         video.muted = true;
         video.srcObject = new MediaStream(stream.getVideoTracks());
         void video.play().catch(() => undefined);
-        let before: { at: number; count: number } | null = null;
+        const counter = new FrameCount(video);
+        let before: { at: number; count: number | null } | null = null;
         const timer = setInterval(() => {
-            const now = { at: performance.now(), count: video.getVideoPlaybackQuality().totalVideoFrames };
+            const now = { at: performance.now(), count: counter.total() };
             // A page that is not seen paints less, and counts less.
-            if (before && document.visibilityState === 'visible') {
+            if (before && before.count !== null && now.count !== null && document.visibilityState === 'visible') {
                 setFrames({ of, come: (1000 * (now.count - before.count)) / (now.at - before.at) });
             }
             before = now;
         }, EVERY_MS);
         return () => {
             clearInterval(timer);
+            counter.close();
             video.srcObject = null;
         };
     }, [stream, rolling]);
@@ -136,6 +139,7 @@ export function useWarnings({ lesson, setup, sources, heard, rolling, muted, sen
     const screenWidth = sources.screen?.stream.getVideoTracks()[0]?.getSettings().width;
     return warningsOf({
         rolling,
+        cannotRecord: cannotRecord(),
         microphone:
             setup.microphone === 'none'
                 ? 'off'
