@@ -172,7 +172,7 @@ export function HeardText({ lesson, take, media }: Props) {
                 <Button size="sm" variant="quiet" disabled={selected.length === 0} onClick={silence}>
                     {isSilent ? 'Hear again' : 'Silence'} <kbd>S</kbd>
                 </Button>
-                <span className="soft">
+                <span className="soft heard-hint">
                     {selected.length === 0
                         ? 'Click a word to play from there. Drag over words, or press Shift and an arrow, to choose them.'
                         : `${selected.length} chosen`}

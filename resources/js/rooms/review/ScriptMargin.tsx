@@ -1,4 +1,5 @@
 import { useState } from 'react';
+import Button from 'react-bootstrap/Button';
 import type { Lesson, LineHeard, Section, Take } from '../../api/types';
 import { CommentCard } from '../../shell/CommentCard';
 import { takeWarning } from '../../shell/sectionState';
@@ -26,11 +27,14 @@ export function ScriptMargin({ lesson, section, shown, onShow }: Props) {
     const [open, setOpen] = useState<string | null>(null);
     const { data: site } = useSite(lesson.id);
     const comments = openComments(site);
+    const [withAll, setWithAll] = useState(false);
+    const takes = withAll ? section.takes : fewTakes(section, shown);
+    const hidden = section.takes.length - takes.length;
     const used = new Map(section.coverage.lines.map((line) => [line.id, line.take]));
     return (
-        <div className="script-margin">
+        <div className={withAll && section.takes.length > mostRules ? 'script-margin has-all' : 'script-margin'}>
             <div className="rules" role="group" aria-label="Takes of this section">
-                {section.takes.map((take) => (
+                {takes.map((take) => (
                     <button
                         key={take.id}
                         type="button"
@@ -53,13 +57,18 @@ export function ScriptMargin({ lesson, section, shown, onShow }: Props) {
                         )}
                     </button>
                 ))}
+                {(hidden > 0 || withAll) && section.takes.length > mostRules && (
+                    <Button size="sm" variant="quiet" className="more-takes" onClick={() => setWithAll(!withAll)}>
+                        {withAll ? 'Fewer takes' : `${hidden} more`}
+                    </Button>
+                )}
             </div>
             {section.lines.length === 0 && <p className="soft">Nothing is written in this section.</p>}
             <ol className="lines">
                 {section.lines.map((line, index) => (
                     <li key={line.id} className={begins(section, index) ? 'begins' : undefined}>
                         <span className="cells">
-                            {section.takes.map((take) => {
+                            {takes.map((take) => {
                                 const heard = heardIn(take, line.id);
                                 const isUsed = used.get(line.id) === take.id;
                                 return (
@@ -111,6 +120,18 @@ export function ScriptMargin({ lesson, section, shown, onShow }: Props) {
             </ol>
         </div>
     );
+}
+
+/** More rules than this leave no room for the words. */
+const mostRules = 5;
+
+/** Of many takes those that are in the film, the one in hand, and the latest, in their order. */
+function fewTakes(section: Section, shown: string | undefined): Take[] {
+    const inFilm = new Set(section.coverage.lines.map((line) => line.take));
+    const matters = section.takes.filter((take) => take.id === shown || inFilm.has(take.id) || take.verdict === 'kept');
+    const others = section.takes.filter((take) => !matters.includes(take)).reverse();
+    const chosen = [...matters, ...others].slice(0, Math.max(mostRules, matters.length));
+    return section.takes.filter((take) => chosen.includes(take));
 }
 
 type Cell = LineHeard | 'told' | 'unknown' | 'none';
