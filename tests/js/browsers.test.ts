@@ -3,6 +3,7 @@ import { follow } from '../../resources/js/player/follow';
 import { keepAwake, runsSoon } from '../../resources/js/recorder/awake';
 import { cannotRecord, listDevices } from '../../resources/js/recorder/devices';
 import { FrameCount } from '../../resources/js/recorder/frameCount';
+import { ASLEEP, Meter, UNMEASURED } from '../../resources/js/recorder/meter';
 import { madeUpPhrase } from '../../resources/js/ui/phrase';
 
 afterEach(() => {
@@ -42,6 +43,30 @@ describe('sound that sleeps', () => {
         const runs = runsSoon(deaf as never, 800);
         await vi.advanceTimersByTimeAsync(801);
         expect(await runs).toBe(false);
+    });
+});
+
+describe('a meter that hears nothing', () => {
+    it('says to click, and after that why there is no level', async () => {
+        vi.useFakeTimers();
+        class DeafContext {
+            state = 'suspended';
+            resume = () => new Promise<void>(() => undefined);
+            createAnalyser = () => ({ fftSize: 0 });
+            createMediaStreamSource = () => ({ connect: () => undefined });
+            close = async () => undefined;
+        }
+        vi.stubGlobal('AudioContext', DeafContext);
+        vi.stubGlobal('navigator', { userActivation: { hasBeenActive: false } });
+        const meter = new Meter({} as MediaStream);
+        await vi.advanceTimersByTimeAsync(5000);
+        expect(meter.snapshot()).toMatchObject({ word: ASLEEP, silentMs: 0 });
+        vi.stubGlobal('navigator', { userActivation: { hasBeenActive: true } });
+        await vi.advanceTimersByTimeAsync(1000);
+        expect(meter.snapshot().word).toBe(ASLEEP);
+        await vi.advanceTimersByTimeAsync(2000);
+        expect(meter.snapshot()).toMatchObject({ word: UNMEASURED, silentMs: 0 });
+        meter.close();
     });
 });
 

@@ -47,6 +47,10 @@ export function useLesson(id: string) {
     });
 }
 
+/** How far the server is with a lesson's takes. When it says something else, another film follows from them. */
+export const takesKey = (lesson: Lesson): string =>
+    lesson.sections.flatMap(({ takes }) => takes.map((take) => `${take.id} ${take.state} ${take.hearing}`)).join();
+
 const assemblyOf = (lessonId: string, asDraft = false) => ({
     queryKey: asDraft ? ['assembly', lessonId, 'draft'] : ['assembly', lessonId],
     queryFn: () => api.get<Assembly>(`lessons/${lessonId}/assembly${asDraft ? '?draft=1' : ''}`),

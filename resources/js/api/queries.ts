@@ -27,14 +27,19 @@ reach.subscribe(() => {
     }
 });
 
-/** Reads anew all that hangs on a lesson's script and takes. */
-export function refreshLesson(lessonId: string): Promise<void> {
+/** Reads anew all that follows from a lesson's script and takes. */
+export function refreshFilm(lessonId: string): void {
     void queryClient.invalidateQueries({ queryKey: ['assembly', lessonId] });
     void queryClient.invalidateQueries({ queryKey: ['exports', lessonId] });
     void queryClient.invalidateQueries({ queryKey: ['captions', lessonId] });
     void queryClient.invalidateQueries({ queryKey: ['lessons'] });
     void queryClient.invalidateQueries({ queryKey: ['slides', lessonId] });
     void queryClient.invalidateQueries({ queryKey: ['ready', lessonId] });
+}
+
+/** Reads anew a lesson's script and takes, and all that follows from them. */
+export function refreshLesson(lessonId: string): Promise<void> {
+    refreshFilm(lessonId);
     return queryClient.invalidateQueries({ queryKey: lessonKey(lessonId) });
 }
 

@@ -6,12 +6,15 @@ export type LevelWord = 'silent' | 'too quiet' | 'good' | 'too loud';
 /** Nobody can say yet: the browser keeps sound asleep until the page is touched. */
 export const ASLEEP = 'asleep';
 
+/** Nobody can say: some browsers measure no sound where the computer has nothing to play sound on. They record it all the same. */
+export const UNMEASURED = 'unmeasured';
+
 export interface MeterSnapshot {
     /** Level of the last moment, dBFS, -96..0. */
     db: number;
     /** Highest peak lately, dBFS. */
     peakDb: number;
-    word: LevelWord | typeof ASLEEP;
+    word: LevelWord | typeof ASLEEP | typeof UNMEASURED;
     /** Milliseconds since something was last heard. */
     silentMs: number;
 }
@@ -19,6 +22,8 @@ export interface MeterSnapshot {
 const EVERY_MS = 80;
 const REMEMBER_MS = 1800;
 const FLOOR_DB = -96;
+/** A context that runs at all does so this soon after the page was touched. */
+const WAKES_MS = 2000;
 
 // The same limits by which a finished take is judged (core/Listening/SoundFlag).
 const SILENT_DB = -60;
@@ -41,6 +46,7 @@ export class Meter extends Subscribable<MeterSnapshot> {
     private readonly timer: ReturnType<typeof setInterval>;
     private recent: { at: number; db: number; peak: number }[] = [];
     private heardAt = performance.now();
+    private touchedAt = this.heardAt;
     private readonly letSleep: () => void;
 
     constructor(stream: MediaStream) {
@@ -65,7 +71,11 @@ export class Meter extends Subscribable<MeterSnapshot> {
         if (this.context.state !== 'running') {
             // What is not listened to is not silent.
             this.heardAt = performance.now();
-            this.set({ db: FLOOR_DB, peakDb: FLOOR_DB, word: ASLEEP, silentMs: 0 });
+            if (!navigator.userActivation?.hasBeenActive) {
+                this.touchedAt = this.heardAt;
+            }
+            const word = this.heardAt - this.touchedAt > WAKES_MS ? UNMEASURED : ASLEEP;
+            this.set({ db: FLOOR_DB, peakDb: FLOOR_DB, word, silentMs: 0 });
             return;
         }
         this.analyser.getFloatTimeDomainData(this.samples);

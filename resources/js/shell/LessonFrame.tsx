@@ -1,8 +1,9 @@
-import { Suspense, useEffect, useSyncExternalStore } from 'react';
+import { Suspense, useEffect, useRef, useSyncExternalStore } from 'react';
 import { Link, Outlet, useLocation, useOutletContext, useParams } from 'react-router';
 import { reach } from '../api/client';
-import { readAhead, useLesson } from '../api/lesson';
+import { readAhead, takesKey, useLesson } from '../api/lesson';
 import { may, useMe } from '../api/me';
+import { refreshFilm } from '../api/queries';
 import type { Lesson, Section } from '../api/types';
 import { outbox } from '../recorder/outbox';
 import { Icon } from '../ui/Icon';
@@ -51,6 +52,7 @@ export function LessonFrame() {
     // Who records is not spoken to.
     useFinishedFilms(lessonId, room === 'record');
     useReadAhead(lesson, room);
+    useFilmOfTakes(lesson);
     const section = lesson && sectionOf(lesson, room, sectionId);
     const others = useTogether(lessonId, room, section?.id);
     const people = useMe()?.mode === 'people';
@@ -137,6 +139,19 @@ function useReadAhead(lesson: Lesson | undefined, room: string): void {
         }, aheadMs);
         return () => clearTimeout(timer);
     }, [id, room]);
+}
+
+/** A take that has been prepared, or listened to, is in the film of every room at once. */
+function useFilmOfTakes(lesson: Lesson | undefined): void {
+    const known = useRef<string | undefined>(undefined);
+    const id = lesson?.id;
+    const takes = lesson && `${id} ${takesKey(lesson)}`;
+    useEffect(() => {
+        if (id && known.current !== undefined && known.current !== takes) {
+            refreshFilm(id);
+        }
+        known.current = takes;
+    }, [id, takes]);
 }
 
 function AwayNotice({ room }: { room: string }) {

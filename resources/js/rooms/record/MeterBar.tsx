@@ -1,5 +1,5 @@
 import { useSyncExternalStore } from 'react';
-import { ASLEEP, type Meter, type MeterSnapshot } from '../../recorder/meter';
+import { ASLEEP, type Meter, type MeterSnapshot, UNMEASURED } from '../../recorder/meter';
 
 const deaf: MeterSnapshot = { db: -96, peakDb: -96, word: ASLEEP, silentMs: 0 };
 const nothing = () => () => undefined;
@@ -20,12 +20,18 @@ export function useHeard(meter: Meter | null): { word: MeterSnapshot['word']; si
 
 const RANGE_DB = 60;
 
+/** Words of the meter that say what to do, or why there is no level. */
+const said: Partial<Record<MeterSnapshot['word'], string>> = {
+    [ASLEEP]: 'click anywhere to hear it',
+    [UNMEASURED]: 'recorded, but not measured here: this computer has no sound output',
+};
+
 /** How loud the microphone is: a bar, and the verdict in a word. */
 export function MeterBar({ meter: of }: { meter: Meter | null }) {
     const meter = useMeter(of);
     const off = of === null;
     const along = (db: number) => Math.max(0, Math.min(1, (db + RANGE_DB) / RANGE_DB));
-    const word = off ? 'off' : meter.word === ASLEEP ? 'click anywhere to hear it' : meter.word;
+    const word = off ? 'off' : (said[meter.word] ?? meter.word);
     return (
         <div className="meter" data-word={off ? 'off' : meter.word}>
             <div className="meter-head">
