@@ -9,10 +9,10 @@ use App\Media\Shared\SharedDiskAway;
 use App\Media\Trouble;
 use App\Media\VoiceCleaner;
 use App\Work\Guarded;
+use App\Work\LastFault;
 use Illuminate\Contracts\Queue\ShouldBeUnique;
 use Illuminate\Contracts\Queue\ShouldQueue;
 use Illuminate\Foundation\Queue\Queueable;
-use Illuminate\Support\Facades\Cache;
 use Illuminate\Support\Facades\Log;
 use OpenReel\Core\Sound\CleanVoice;
 
@@ -23,9 +23,6 @@ final class CleanVoiceJob implements ShouldBeUnique, ShouldQueue
 
     /** Should a worker die for good, it may be asked for again after this. */
     public int $uniqueFor = 120;
-
-    /** After a fault it is tried again, not before. */
-    private const PROBLEM_SECONDS = 60;
 
     /**
      * @param  array<string, mixed>  $voice  see CleanVoice::toArray
@@ -55,19 +52,17 @@ final class CleanVoiceJob implements ShouldBeUnique, ShouldQueue
                 throw $away;
             } catch (Trouble $fault) {
                 Log::error("A voice could not be cleaned: {$fault->getMessage()}", $fault->context());
-                Cache::put(self::problemKey(CleanVoice::read($this->voice)), $fault->getMessage(), self::PROBLEM_SECONDS);
+                LastFault::note($this->lockName(), $fault->getMessage());
             }
         });
     }
 
-    /** @return string|null why it could not be cleaned, when that was tried a moment ago */
-    public static function problem(CleanVoice $voice): ?string
+    public function failed(\Throwable $e): void
     {
-        return Cache::get(self::problemKey($voice));
-    }
-
-    private static function problemKey(CleanVoice $voice): string
-    {
-        return 'cleaning/'.hash('sha256', (string) json_encode($voice->toArray()));
+        LastFault::note(
+            $this->lockName(),
+            'This voice could not be cleaned because of a fault in the server. The take is as it was; the details are in the '
+                .'server\'s log.',
+        );
     }
 }

@@ -7,6 +7,7 @@ namespace App\Jobs;
 use App\Actions\Takes\ReadAloud;
 use App\Models\Section;
 use App\Work\Guarded;
+use App\Work\LastFault;
 use Illuminate\Contracts\Queue\ShouldBeUnique;
 use Illuminate\Contracts\Queue\ShouldQueue;
 use Illuminate\Foundation\Queue\Queueable;
@@ -15,6 +16,9 @@ use Illuminate\Foundation\Queue\Queueable;
 final class ReadAloudJob implements ShouldBeUnique, ShouldQueue
 {
     use Guarded, Queueable;
+
+    private const NOT_READ = 'The stand-in voice could not read this section because of a fault in the '
+        .'server. It is tried again in a minute; the details are in the server\'s log.';
 
     /** Asked for again and again while it is read, it is read once; should a worker die, again after this. */
     public int $uniqueFor = 120;
@@ -41,5 +45,10 @@ final class ReadAloudJob implements ShouldBeUnique, ShouldQueue
                 $read->all($section);
             }
         });
+    }
+
+    public function failed(\Throwable $e): void
+    {
+        LastFault::note($this->lockName(), self::NOT_READ);
     }
 }

@@ -7,6 +7,7 @@ namespace App\Jobs;
 use App\Actions\Film\ReadDraft;
 use App\Models\Lesson;
 use App\Work\Guarded;
+use App\Work\LastFault;
 use Illuminate\Contracts\Queue\ShouldBeUnique;
 use Illuminate\Contracts\Queue\ShouldQueue;
 use Illuminate\Foundation\Queue\Queueable;
@@ -15,6 +16,9 @@ use Illuminate\Foundation\Queue\Queueable;
 final class ReadDraftJob implements ShouldBeUnique, ShouldQueue
 {
     use Guarded, Queueable;
+
+    private const NOT_READ = 'The stand-in voice could not read what is not recorded yet because of a fault in the '
+        .'server. It is tried again in a minute; the details are in the server\'s log.';
 
     /** Asked for again and again meanwhile, it is read once; should a worker die, again after this. */
     public int $uniqueFor = 120;
@@ -41,5 +45,10 @@ final class ReadDraftJob implements ShouldBeUnique, ShouldQueue
                 $read($lesson);
             }
         });
+    }
+
+    public function failed(\Throwable $e): void
+    {
+        LastFault::note($this->lockName(), self::NOT_READ);
     }
 }

@@ -6,7 +6,10 @@ namespace Tests\Feature;
 
 use App\Actions\Film\AssembleLesson;
 use App\Actions\Film\ReadDraft;
+use App\Jobs\ReadAloudJob;
+use App\Jobs\ReadDraftJob;
 use App\Models\Section;
+use Illuminate\Support\Facades\Queue;
 use OpenReel\Core\Assembly\Segment;
 use OpenReel\Core\Picture\Still;
 use OpenReel\Core\Picture\StillKind;
@@ -35,6 +38,41 @@ final class DraftTest extends FeatureTestCase
         self::assertStringStartsWith('fLaC', (string) file_get_contents($sound->getPathname()));
         $this->get('/api/draft-voices/'.str_repeat('0', 64))->assertStatus(404);
         $this->get('/api/draft-voices/..%2f..%2fdatabase')->assertStatus(404);
+    }
+
+    public function test_when_the_voice_cannot_read_it_is_said_why_and_is_not_begun_over_and_over(): void
+    {
+        $section = $this->written('So leave a margin. '.str_repeat('High water is at seven. ', 80));
+        Queue::fake();
+        $address = "/api/lessons/{$section->lesson_id}/assembly?draft=1";
+        $this->getJson($address)->assertOk()->assertJsonPath('unread_because', null);
+        $this->get("/api/sections/{$section->id}/stand-in-voice")->assertStatus(202);
+
+        $ended = new \RuntimeException('Ended after an hour.');
+        $this->pushed(ReadDraftJob::class)->failed($ended);
+        $this->pushed(ReadAloudJob::class)->failed($ended);
+        $says = $this->getJson($address)->assertOk()->json('unread_because');
+        self::assertStringContainsString('could not read what is not recorded yet', $says);
+        $refused = $this->getJson("/api/sections/{$section->id}/stand-in-voice")->assertStatus(409)->json('detail');
+        self::assertStringContainsString('could not read this section', $refused);
+        Queue::assertPushed(ReadDraftJob::class, 1);
+        Queue::assertPushed(ReadAloudJob::class, 1);
+
+        // A little later it is tried again.
+        $this->travel(2)->minutes();
+        $this->getJson($address)->assertOk()->assertJsonPath('unread_because', null);
+        $this->get("/api/sections/{$section->id}/stand-in-voice")->assertStatus(202);
+    }
+
+    /**
+     * @template T of object
+     *
+     * @param  class-string<T>  $job
+     * @return T
+     */
+    private function pushed(string $job): object
+    {
+        return Queue::pushed($job)->sole();
     }
 
     public function test_how_long_the_voice_takes_is_the_estimate(): void

@@ -712,6 +712,7 @@ export const assembly = {
     ],
     "sections": 2,
     "unread": 0,
+    "unread_because": null,
     "rendered": 2
 } satisfies Assembly;
 

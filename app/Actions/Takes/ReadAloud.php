@@ -8,6 +8,8 @@ use App\Jobs\ReadAloudJob;
 use App\Media\MediaStore;
 use App\Media\Voice;
 use App\Models\Section;
+use App\Refusal;
+use App\Work\LastFault;
 use OpenReel\Core\Script\Line;
 use OpenReel\Core\Script\LineSplitter;
 
@@ -34,7 +36,9 @@ final class ReadAloud
         $path = self::path($text);
         if (! $this->media->exists($path)) {
             if (mb_strlen($text) > self::AT_ONCE) {
-                ReadAloudJob::dispatch($section->id);
+                $job = new ReadAloudJob($section->id);
+                $fault = LastFault::of($job->lockName());
+                $fault === null ? dispatch($job) : throw Refusal::conflict($fault);
 
                 return $this->media->exists($path) ? $path : null;
             }

@@ -25,6 +25,7 @@ use App\Models\Course;
 use App\Models\Lesson;
 use App\Models\Take;
 use App\People\Standings;
+use App\Work\LastFault;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
@@ -118,11 +119,14 @@ final class LessonController
         if ($edition->frame !== null) {
             DrawCardsJob::dispatch($lesson->id, [$edition->frame->width, $edition->frame->height]);
         }
+        $problem = null;
         if ($plan->unread > 0) {
-            ReadDraftJob::dispatch($lesson->id);
+            $job = new ReadDraftJob($lesson->id);
+            $problem = LastFault::of($job->lockName());
+            $problem ?? dispatch($job);
         }
 
-        return new AssemblyResource($plan);
+        return new AssemblyResource($plan, $problem);
     }
 
     /** What the stand-in voice reads in a draft. */

@@ -35,6 +35,7 @@ use App\Models\Track;
 use App\People\Standings;
 use App\Readers\CleanedVoice;
 use App\Refusal;
+use App\Work\LastFault;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\DB;
@@ -285,9 +286,11 @@ final class TakeController
     {
         $voice = CleanedVoice::of($take, $request->cleaning());
         $made = $voice === null ? null : $cleaner->find($voice);
-        $problem = $voice === null || $made !== null ? null : CleanVoiceJob::problem($voice);
-        if ($voice !== null && $made === null && $problem === null) {
-            CleanVoiceJob::dispatch($voice->toArray(), (string) $take->track(TrackKind::Microphone)?->file_path);
+        $problem = null;
+        if ($voice !== null && $made === null) {
+            $job = new CleanVoiceJob($voice->toArray(), (string) $take->track(TrackKind::Microphone)?->file_path);
+            $problem = LastFault::of($job->lockName());
+            $problem ?? dispatch($job);
         }
 
         return new JsonResponse([

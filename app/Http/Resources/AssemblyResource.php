@@ -34,6 +34,12 @@ use OpenReel\Core\Time\Tick;
  */
 final class AssemblyResource extends JsonResource
 {
+    /** @param  string|null  $unreadBecause  why the stand-in voice has not read what is still to be read */
+    public function __construct(FilmPlan $plan, private readonly ?string $unreadBecause = null)
+    {
+        parent::__construct($plan);
+    }
+
     /**
      * Nothing in it is left out on conditions, so it need not be searched for that.
      *
@@ -63,6 +69,7 @@ final class AssemblyResource extends JsonResource
             'sections' => $this->sections($assembly->segments),
             // Sections of which nothing has to be rendered any more.
             'unread' => $this->resource->unread,
+            'unread_because' => $this->unreadBecause,
             'rendered' => $this->sections($assembly->segments) - $this->sections($this->unmade()),
         ];
     }

@@ -74,6 +74,8 @@ export interface Assembly {
     idle_cues: { section_id: string; number: number; says: string }[];
     /** In a draft: lines that the stand-in voice has still to read. */
     unread: number;
+    /** Why the voice has not read them, when it cannot. */
+    unread_because: string | null;
 }
 
 /** A stretch of the film in which music is heard; places in samples of the film (48,000 a second). */

@@ -211,7 +211,8 @@ export default function FinishRoom() {
                 )}
                 {plan.unread > 0 && (
                     <p className="soft" role="status">
-                        Reading {plan.unread} more {plan.unread === 1 ? 'line' : 'lines'}...
+                        {plan.unread_because ??
+                            `Reading ${plan.unread} more ${plan.unread === 1 ? 'line' : 'lines'}...`}
                     </p>
                 )}
                 {plan.segments.length === 0 ? (
