@@ -73,6 +73,6 @@ final class PeoplePage
     {
         $to = self::said($request, 'to');
 
-        return preg_match('#^/(?![/\\\\])[^\x00-\x1f]*$#', $to) === 1 && ! str_starts_with($to, '/sign-in') ? $to : '/';
+        return preg_match('#^/(?![/\\\\])[^\x00-\x1f]*$#D', $to) === 1 && ! str_starts_with($to, '/sign-in') ? $to : '/';
     }
 }

@@ -93,7 +93,7 @@ final class DraftVoice
     /** Where a sound lies on the media disk, by its key; null when there is none of that name. */
     public function path(string $key): ?string
     {
-        return preg_match('/^[0-9a-f]{64}$/', $key) === 1 && $this->cache->find('draft', $key, 'flac') !== null
+        return preg_match('/^[0-9a-f]{64}$/D', $key) === 1 && $this->cache->find('draft', $key, 'flac') !== null
             ? $this->cache->nameOf('draft', $key, 'flac')
             : null;
     }

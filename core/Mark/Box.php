@@ -35,7 +35,7 @@ final readonly class Box implements Drawing, Figure
             }
         }
         $colour = $data['colour'] ?? '0B5D66';
-        if (! is_string($colour) || preg_match('/^[0-9A-F]{6}$/i', $colour) !== 1) {
+        if (! is_string($colour) || preg_match('/^[0-9A-F]{6}$/iD', $colour) !== 1) {
             return null;
         }
         [$x, $y] = [max(0.0, (float) $data['x']), max(0.0, (float) $data['y'])];

@@ -13,6 +13,6 @@ final class Colours
     /** @return string|null RRGGBB; null when it is none */
     public static function read(mixed $said): ?string
     {
-        return is_string($said) && preg_match('/^[0-9A-F]{6}$/i', $said) === 1 ? strtoupper($said) : null;
+        return is_string($said) && preg_match('/^[0-9A-F]{6}$/iD', $said) === 1 ? strtoupper($said) : null;
     }
 }

@@ -51,6 +51,6 @@ final readonly class Options
 
     public static function isColour(string $text): bool
     {
-        return in_array($text, self::COLOURS, true) || preg_match('/^[0-9a-f]{6}$/', $text) === 1;
+        return in_array($text, self::COLOURS, true) || preg_match('/^[0-9a-f]{6}$/D', $text) === 1;
     }
 }

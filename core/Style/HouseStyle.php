@@ -270,7 +270,7 @@ final readonly class HouseStyle
         }
         /** @var array<string, string|int|null> $known */
         $known = array_map(
-            fn (mixed $v): string|int|null => is_string($v) && preg_match('/^#[0-9a-f]{6}$/i', $v) === 1
+            fn (mixed $v): string|int|null => is_string($v) && preg_match('/^#[0-9a-f]{6}$/iD', $v) === 1
                 ? strtoupper(substr($v, 1))
                 : $v,
             $values,
@@ -361,7 +361,7 @@ final readonly class HouseStyle
             'inset_shape' => is_string($value) && InsetShape::tryFrom($value) !== null,
             'border' => is_string($value) && isset(InsetBorder::WIDTHS[$value]),
             'border_colour', 'ground', 'ink', 'paper', 'accent' => is_string($value) &&
-                preg_match('/^#?[0-9a-f]{6}$/i', $value) === 1,
+                preg_match('/^#?[0-9a-f]{6}$/iD', $value) === 1,
             'heading_face', 'text_face' => is_string($value) && isset(self::FACES[$value]),
             'logo' => $value === null || is_string($value),
             'card' => is_string($value) && CardTemplate::tryFrom($value) !== null,

@@ -107,7 +107,7 @@ final class EventLog
     /** Whether it names a surface, see OpenReel\Core\Picture\Stage::surface. */
     private static function isSurface(mixed $said): bool
     {
-        return is_string($said) && preg_match('/^(slide:[\w-]{1,64}|screen|board:\d{1,2})$/', $said) === 1;
+        return is_string($said) && preg_match('/^(slide:[\w-]{1,64}|screen|board:\d{1,2})$/D', $said) === 1;
     }
 
     private static function cue(int $at, mixed $said): ?CueGiven

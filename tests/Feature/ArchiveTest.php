@@ -10,6 +10,7 @@ use App\Actions\Takes\InspectTake;
 use App\Jobs\HearTakesJob;
 use App\Media\Archive;
 use App\Media\Program;
+use App\Media\Schema;
 use App\Models\Arrival;
 use App\Models\CaptionRow;
 use App\Models\Course;
@@ -23,8 +24,10 @@ use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\File;
 use Illuminate\Support\Str;
 use Illuminate\Testing\TestResponse;
+use OpenReel\Core\Archive\ArchiveProblem;
 use OpenReel\Core\Archive\Manifest;
 use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\Attributes\TestWith;
 use Random\Engine\Mt19937;
 use Random\Randomizer;
 
@@ -305,6 +308,76 @@ final class ArchiveTest extends FeatureTestCase
     public static function seeds(): array
     {
         return array_map(fn (int $n): array => [$n], array_combine(range(1, 12), range(1, 12)));
+    }
+
+    public function test_nothing_beyond_a_limit_of_the_schema_is_taken(): void
+    {
+        $manifest = $this->manifest();
+        Schema::mustHold(json_decode($manifest), 'archive-1.json');
+        $edges = (new ArchiveSchema())->edges(json_decode($manifest));
+        [$tried, $taken] = [0, []];
+        foreach ($edges as ['at' => $at, 'beyond' => $beyond]) {
+            foreach ($beyond as $value) {
+                $spoilt = json_decode($manifest);
+                ArchiveSchema::put($spoilt, $at, $value);
+                $tried++;
+                try {
+                    Schema::mustHold($spoilt, 'archive-1.json');
+                    $taken[] = implode('.', $at).' may be '.substr((string) json_encode($value), 0, 40);
+                } catch (ArchiveProblem) {
+                }
+            }
+        }
+        self::assertSame([], $taken);
+        self::assertGreaterThan(300, $tried);
+    }
+
+    /** What the schema allows may be nonsense all the same: it comes in and can be worked with, or is refused in words. */
+    #[TestWith([1])]
+    #[TestWith([2])]
+    #[TestWith([3])]
+    public function test_what_the_schema_just_allows_ends_in_no_fault(int $seed): void
+    {
+        $manifest = $this->manifest();
+        $this->clear();
+        $edges = (new ArchiveSchema())->edges(json_decode($manifest));
+        $edges = array_filter($edges, fn (array $one): bool => $one['within'] !== []);
+        $random = new Randomizer(new Mt19937($seed));
+        $one = fn (array $of): mixed => array_values($of)[$random->getInt(0, count($of) - 1)];
+        for ($case = 0; $case < 8; $case++) {
+            ['at' => $at, 'within' => $within] = $one($edges);
+            $odd = json_decode($manifest);
+            ArchiveSchema::put($odd, $at, $value = $one($within));
+            $what = implode('.', $at).' = '.substr((string) json_encode($value), 0, 60);
+            copy((string) self::$made, $zip = tempnam(sys_get_temp_dir(), 'zip').'.zip');
+            $answer = $this->bring(self::rewritten($zip, fn (array $files): array => [
+                ...$files, 'manifest.json' => self::written($odd),
+            ]));
+            self::assertLessThan(500, $answer->getStatusCode(), $what);
+            self::assertContains($answer->json('state'), ['done', 'failed'], $what);
+            self::assertStringNotContainsString('fault in the server', (string) $answer->json('problem'), $what);
+            if ($answer->json('state') === 'failed') {
+                self::assertNotSame('', (string) $answer->json('problem'), $what);
+                self::assertSame(0, Lesson::query()->count(), $what);
+            }
+            foreach (Lesson::query()->pluck('id') as $id) {
+                foreach (['', '/assembly', '/script', '/captions', '/slides', '/history'] as $part) {
+                    self::assertLessThan(500, $this->getJson("/api/lessons/{$id}{$part}")->getStatusCode(), "{$what} {$part}");
+                }
+                self::assertLessThan(500, $this->get("/api/lessons/{$id}/archive.zip")->getStatusCode(), $what);
+            }
+            $this->clear();
+        }
+    }
+
+    /** @return string of the archive that is spoiled */
+    private function manifest(): string
+    {
+        self::$made ??= $this->taken("/api/lessons/{$this->lesson()->id}/archive.zip");
+        $zip = new \ZipArchive();
+        $zip->open((string) self::$made);
+
+        return (string) $zip->getFromName('manifest.json');
     }
 
     public function test_only_so_much_is_on_its_way_for_one_person(): void

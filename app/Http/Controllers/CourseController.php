@@ -200,6 +200,6 @@ final class CourseController
     /** Not there while it is being drawn: ask again. */
     public function card(string $hash): Response
     {
-        return MediaResponse::of(preg_match('/^[0-9a-f]{64}$/', $hash) === 1 ? CardPicture::path($hash) : null, 'image/png');
+        return MediaResponse::of(preg_match('/^[0-9a-f]{64}$/D', $hash) === 1 ? CardPicture::path($hash) : null, 'image/png');
     }
 }

@@ -23,7 +23,7 @@ final class NameRequest
     public function handle(Request $request, Closure $next): Response
     {
         $given = (string) $request->headers->get(self::HEADER);
-        $name = preg_match('/^[A-Za-z0-9._-]{8,64}$/', $given) === 1 ? $given : strtolower((string) Str::ulid());
+        $name = preg_match('/^[A-Za-z0-9._-]{8,64}$/D', $given) === 1 ? $given : strtolower((string) Str::ulid());
         Context::add(self::KEY, $name);
         $response = $next($request);
         $response->headers->set(self::HEADER, $name);

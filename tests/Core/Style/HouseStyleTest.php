@@ -60,6 +60,7 @@ final class HouseStyleTest extends TestCase
         yield 'layout' => ['layout', 'upside-down', 'layout'];
         yield 'name' => ['presenter', str_repeat('x', 101), '100 characters'];
         yield 'unknown' => ['wallpaper', 'blue', 'no part called "wallpaper"'];
+        yield 'a colour and a row' => ['accent', "0B5D66\n", 'accent'];
         yield 'list' => ['card', ['page'], 'card template'];
     }
 
