@@ -1,7 +1,7 @@
 import { expect, type Page, test } from '@playwright/test';
 import { execFileSync } from 'node:child_process';
 import { readFileSync } from 'node:fs';
-import type { Assembly, Finding, Lesson } from '../../resources/js/api/types';
+import type { Assembly, Finding, Lesson, Slide } from '../../resources/js/api/types';
 import { drawn, frameOf, likeness, taken } from './film';
 import { filmOf, makeLesson, probe, readLesson, slides } from './helpers';
 
@@ -81,6 +81,12 @@ async function decorated(request: Parameters<typeof makeLesson>[0]): Promise<Les
             fill: '0',
         },
     });
+    // Drawings and short films become slides one after the other, on the server.
+    const named = async () =>
+        ((await (await request.get(`/api/lessons/${lesson.id}/slides`)).json()) as Slide[])
+            .map(({ name }) => name)
+            .sort();
+    await expect.poll(named, { timeout: 30_000 }).toEqual(['bars', 'moving']);
     await taken(request, lesson, [], 3, 'smptebars=s=640x360');
     for (const index of [1, 2]) {
         const buffer = readFileSync(slides(index + 1)[0] ?? '');
