@@ -145,14 +145,15 @@ final class LessonTest extends FeatureTestCase
             ->assertJson(['used_from_ms' => 1000, 'used_until_ms' => 9000, 'trimmed_by_hand' => false]);
     }
 
-    public function test_other_web_sites_cannot_change_anything(): void
+    public function test_other_web_sites_cannot_change_or_ask_anything(): void
     {
         $this->postJson(
             '/api/lessons',
             ['title' => 'x', 'width' => 1280, 'height' => 720, 'fps' => 25],
             ['Sec-Fetch-Site' => 'cross-site'],
         )->assertForbidden();
-        $this->getJson('/api/lessons', ['Sec-Fetch-Site' => 'cross-site'])->assertOk();
+        $this->getJson('/api/lessons', ['Sec-Fetch-Site' => 'cross-site'])->assertForbidden();
+        $this->getJson('/api/lessons', ['Sec-Fetch-Site' => 'same-origin'])->assertOk();
     }
 
     public function test_every_page_is_the_shell_and_unknown_calls_are_answered_as_problems(): void
