@@ -48,7 +48,7 @@ final class SettingsCheck implements Check
         $found = [];
         if ($host === '' || ($isOwn && array_diff((array) config('reel.hosts'), RefuseOtherSites::THIS_MACHINE) !== [])) {
             $found[] = Finding::bad(
-                'links', 'Links in mails and invitations begin with '.(OwnAddress::root() ?: 'nothing').': others cannot open them.',
+                'links', 'Links in mails begin with '.(OwnAddress::root() ?: 'nothing').': others cannot open them.',
                 'Set APP_URL to the address at which people open it.',
             );
         }

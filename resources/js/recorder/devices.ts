@@ -17,7 +17,7 @@ const WHOLE_SCREEN = 'monitor';
 export function cannotRecord(): string | null {
     if (navigator.mediaDevices === undefined) {
         return globalThis.isSecureContext === false
-            ? 'Browsers give out cameras and microphones over HTTPS and on this machine only. Open this page by its https address.'
+            ? 'Browsers give out cameras and microphones over HTTPS and on this machine only. Open it by its https address.'
             : 'This browser gives out neither camera nor microphone. Open this page in Chromium, Chrome, Edge or Firefox.';
     }
     return globalThis.MediaRecorder === undefined

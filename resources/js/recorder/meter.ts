@@ -6,7 +6,7 @@ export type LevelWord = 'silent' | 'too quiet' | 'good' | 'too loud';
 /** Nobody can say yet: the browser keeps sound asleep until the page is touched. */
 export const ASLEEP = 'asleep';
 
-/** Nobody can say: some browsers measure no sound where the computer has nothing to play sound on. They record it all the same. */
+/** Nobody can say: some browsers measure none where there is nothing to play sound on. They record it all the same. */
 export const UNMEASURED = 'unmeasured';
 
 export interface MeterSnapshot {
