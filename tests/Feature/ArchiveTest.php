@@ -8,9 +8,11 @@ use App\Actions\Film\AssembleLesson;
 use App\Actions\Takes\HearTake;
 use App\Actions\Takes\InspectTake;
 use App\Jobs\HearTakesJob;
+use App\Jobs\UnpackArchiveJob;
 use App\Media\Archive;
 use App\Media\Program;
 use App\Media\Schema;
+use App\Media\WorkLock;
 use App\Models\Arrival;
 use App\Models\CaptionRow;
 use App\Models\Course;
@@ -378,6 +380,21 @@ final class ArchiveTest extends FeatureTestCase
         $zip->open((string) self::$made);
 
         return (string) $zip->getFromName('manifest.json');
+    }
+
+    public function test_one_is_unpacked_at_a_time_and_whatever_waits_holds_no_worker(): void
+    {
+        $this->manifest();
+        $this->clear();
+        copy((string) self::$made, $zip = tempnam(sys_get_temp_dir(), 'zip').'.zip');
+        $turn = WorkLock::tryFor('unpacking');
+        self::assertNotNull($turn);
+        $waiting = $this->bring($zip)->assertAccepted()->json();
+        self::assertSame(['waiting', 0], [$waiting['state'], Lesson::query()->count()]);
+        $turn->release();
+        UnpackArchiveJob::dispatchSync($waiting['id']);
+        self::assertSame('done', $this->getJson("/api/archives/{$waiting['id']}")->assertOk()->json('state'));
+        self::assertSame(1, Lesson::query()->count());
     }
 
     public function test_only_so_much_is_on_its_way_for_one_person(): void
