@@ -5,23 +5,18 @@ declare(strict_types=1);
 namespace App\Jobs;
 
 use App\Actions\Slides\DrawSlide;
-use App\Media\Cancelled;
 use App\Media\MediaStore;
-use App\Media\Shared\SharedDiskAway;
-use App\Media\Trouble;
 use App\Models\Deck;
 use App\Models\WorkState;
-use App\Refusal;
+use App\Work\BringsInDeck;
 use App\Work\Guarded;
 use Illuminate\Contracts\Queue\ShouldQueue;
 use Illuminate\Foundation\Queue\Queueable;
-use Illuminate\Support\Facades\Log;
-use OpenReel\Core\Problem;
 
 /** Makes slides of drawings and short films that were brought into a lesson, in the order in which they came. */
 final class DrawSlidesJob implements ShouldQueue
 {
-    use Guarded, Queueable;
+    use BringsInDeck, Guarded, Queueable;
 
     public function __construct(public readonly string $lessonId)
     {
@@ -58,18 +53,7 @@ final class DrawSlidesJob implements ShouldQueue
 
     private function draw(Deck $deck, DrawSlide $draw, MediaStore $media): void
     {
-        try {
-            $draw($deck);
-        } catch (Cancelled) {
-            $deck->become(WorkState::Cancelled, WorkState::OPEN);
-        } catch (Refusal|Problem $e) {
-            $deck->become(WorkState::Failed, WorkState::OPEN, ['problem' => $e->getMessage()]);
-        } catch (SharedDiskAway $away) {
-            throw $away;
-        } catch (Trouble $e) {
-            Log::warning("Slide {$deck->id} could not be brought in", $e->context());
-            $deck->become(WorkState::Failed, WorkState::OPEN, ['problem' => $e->getMessage()]);
-        }
+        $this->tellingHow($deck, fn () => $draw($deck));
         $media->delete($deck->path);
     }
 

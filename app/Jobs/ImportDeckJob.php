@@ -5,24 +5,19 @@ declare(strict_types=1);
 namespace App\Jobs;
 
 use App\Actions\Slides\ImportDeck;
-use App\Media\Cancelled;
 use App\Media\MediaStore;
-use App\Media\Shared\SharedDiskAway;
-use App\Media\Trouble;
 use App\Models\Deck;
 use App\Models\WorkState;
-use App\Refusal;
+use App\Work\BringsInDeck;
 use App\Work\Guarded;
 use App\Work\WorkerDied;
 use Illuminate\Contracts\Queue\ShouldQueue;
 use Illuminate\Foundation\Queue\Queueable;
-use Illuminate\Support\Facades\Log;
-use OpenReel\Core\Problem;
 
 /** Brings in a file of slides. When its worker is killed, another starts again. */
 final class ImportDeckJob implements ShouldQueue
 {
-    use Guarded, Queueable;
+    use BringsInDeck, Guarded, Queueable;
 
     public function __construct(public readonly string $deckId)
     {
@@ -46,21 +41,12 @@ final class ImportDeckJob implements ShouldQueue
             if ($deck === null || $deck->state === WorkState::Done) {
                 return;
             }
-            try {
+            $this->tellingHow($deck, function () use ($deck, $import): void {
                 if ($deck->state->isOpen()) {
                     $deck->update(['done' => 0]);
                     $import($deck);
                 }
-            } catch (Cancelled) {
-                $deck->become(WorkState::Cancelled, WorkState::OPEN);
-            } catch (Refusal|Problem $e) {
-                $deck->become(WorkState::Failed, WorkState::OPEN, ['problem' => $e->getMessage()]);
-            } catch (SharedDiskAway $away) {
-                throw $away;
-            } catch (Trouble $e) {
-                Log::warning("Slides {$deck->id} could not be brought in", $e->context());
-                $deck->become(WorkState::Failed, WorkState::OPEN, ['problem' => $e->getMessage()]);
-            }
+            });
             if ($deck->refresh()->state !== WorkState::Done) {
                 // Pages are drawn again from a file only when they were drawn from it before.
                 $media->delete($deck->path);

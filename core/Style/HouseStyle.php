@@ -330,7 +330,7 @@ final readonly class HouseStyle
      * @param  array<string, mixed>  $values
      * @return array<string, mixed> those that can be
      */
-    private static function possible(array $values): array
+    public static function possible(array $values): array
     {
         $known = [];
         foreach (array_intersect_key($values, self::DEFAULTS) as $name => $value) {

@@ -382,6 +382,20 @@ final class ArchiveTest extends FeatureTestCase
         return (string) $zip->getFromName('manifest.json');
     }
 
+    public function test_of_a_house_style_only_what_one_can_be_is_kept(): void
+    {
+        $said = json_decode($this->manifest());
+        $said->course->style = (object) ['accent' => '0B5D66', 'ink' => 7, 'wallpaper' => 'blue'];
+        $said->lessons[0]->style = (object) ['layout' => 'upside-down', 'count_down' => 5];
+        $this->clear();
+        copy((string) self::$made, $zip = tempnam(sys_get_temp_dir(), 'zip').'.zip');
+        $this->bring(self::rewritten($zip, fn (array $files): array => [
+            ...$files, 'manifest.json' => self::written($said),
+        ]))->assertJson(['state' => 'done']);
+        self::assertSame(['accent' => '0B5D66'], Course::query()->sole()->style);
+        self::assertSame(['count_down' => 5], Lesson::query()->sole()->style);
+    }
+
     public function test_one_is_unpacked_at_a_time_and_whatever_waits_holds_no_worker(): void
     {
         $this->manifest();

@@ -10,6 +10,7 @@ use App\Models\TakeState;
 use App\Models\WorkState;
 use Illuminate\Database\Query\Builder;
 use Illuminate\Support\Facades\DB;
+use OpenReel\Core\Style\HouseStyle;
 
 /**
  * Rows of a course and of a lesson as an archive has them, and back. They are read and written as they stand in the
@@ -114,6 +115,7 @@ final class LessonRecords
 
     public function storeCourse(\stdClass $course): Course
     {
+        $course->style = self::styleOf($course);
         DB::table('courses')->insert(self::row($course, self::COURSE) + self::now());
         self::insert('logos', $course->logos, self::LOGO, ['course_id' => $course->id]);
         self::insert('music', $course->music, self::MUSIC, ['course_id' => $course->id]);
@@ -121,8 +123,15 @@ final class LessonRecords
         return Course::query()->where('id', $course->id)->sole();
     }
 
+    /** What no style can be is not kept. */
+    private static function styleOf(\stdClass $record): \stdClass
+    {
+        return (object) HouseStyle::possible((array) $record->style);
+    }
+
     public function storeLesson(\stdClass $lesson, ?string $courseId): Lesson
     {
+        $lesson->style = self::styleOf($lesson);
         DB::table('lessons')->insert(self::row($lesson, self::LESSON) + ['course_id' => $courseId] + self::now());
         // What others hang on comes first.
         foreach ($lesson->decks as $deck) {

@@ -68,6 +68,7 @@ final class ListLessons
     }
 
     /**
+     * @param  Builder  $own  ids of one's own lessons
      * @return array<string, list<int>> ticks of each card by lesson: cards need no take
      */
     private function cards(Builder $own): array
