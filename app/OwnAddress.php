@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App;
 
-use App\People\Whoever;
+use App\People\CurrentUser;
 
 /**
  * How links begin that leave this server: in mails, in what is handed on. Where people sign in only the settings say so, never a
@@ -15,7 +15,7 @@ final class OwnAddress
     /** @param  string  $path  from the top */
     public static function of(string $path): string
     {
-        return Whoever::signsIn() ? self::root().'/'.ltrim($path, '/') : url($path);
+        return CurrentUser::signsIn() ? self::root().'/'.ltrim($path, '/') : url($path);
     }
 
     /** Without a slash at its end. */

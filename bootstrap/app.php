@@ -2,13 +2,13 @@
 
 declare(strict_types=1);
 
+use App\Http\Middleware\Authenticate;
+use App\Http\Middleware\Authorize;
 use App\Http\Middleware\CleanText;
-use App\Http\Middleware\KnowPeople;
+use App\Http\Middleware\EnsureLessonNotTrashed;
 use App\Http\Middleware\LimitBodies;
-use App\Http\Middleware\LivingLesson;
 use App\Http\Middleware\NameRequest;
 use App\Http\Middleware\NoteChange;
-use App\Http\Middleware\OnlyMembers;
 use App\Http\Middleware\RefuseOtherSites;
 use App\Http\Middleware\SecurityHeaders;
 use App\Http\ProblemDetails;
@@ -39,7 +39,7 @@ return Application::configure(basePath: dirname(__DIR__))
         $middleware->trustProxies(headers: Request::HEADER_X_FORWARDED_FOR | Request::HEADER_X_FORWARDED_PROTO);
         $middleware->prepend([NameRequest::class, SecurityHeaders::class, RefuseOtherSites::class, LimitBodies::class]);
         $middleware->append(CleanText::class);
-        $middleware->api(prepend: [KnowPeople::class], append: [OnlyMembers::class, LivingLesson::class, NoteChange::class]);
+        $middleware->api(prepend: [Authenticate::class], append: [Authorize::class, EnsureLessonNotTrashed::class, NoteChange::class]);
         // Script text keeps its line ends and an emptied field is an empty text, not "nothing said".
         $middleware->remove([
             Illuminate\Foundation\Http\Middleware\TrimStrings::class,

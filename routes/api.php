@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-use App\Actions\Film\FilesBeside;
+use App\Actions\Film\Sidecars;
 use App\Http\Controllers\AccountController;
 use App\Http\Controllers\ArchiveController;
 use App\Http\Controllers\CaptionController;
@@ -33,7 +33,7 @@ use Illuminate\Support\Facades\Route;
 
 /*
  * Looking at what an address names asks for the right to see it, and everything else for the right to write, unless it stands
- * in a group with another `right` (OpenReel\Core\People\Right, App\Http\Middleware\OnlyMembers).
+ * in a group with another `right` (OpenReel\Core\People\Right, App\Http\Middleware\Authorize).
  */
 
 // Asked by a page that could not reach the server a moment ago.
@@ -194,7 +194,7 @@ Route::get('exports/{export}/{kind}.zip', [ExportController::class, 'pack'])->wh
 Route::put('exports/{export}/thumbnail', [ExportController::class, 'thumbnail']);
 Route::get('exports/{export}/file', [ExportController::class, 'file']);
 Route::get('exports/{export}/beside/{kind}', [ExportController::class, 'beside'])
-    ->whereIn('kind', array_keys(FilesBeside::kinds()));
+    ->whereIn('kind', array_keys(Sidecars::kinds()));
 
 Route::get('search', SearchController::class);
 Route::get('storage', [StorageController::class, 'index']);

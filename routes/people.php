@@ -7,10 +7,10 @@ use App\Http\Controllers\ForgottenController;
 use App\Http\Controllers\InvitationController;
 use App\Http\Controllers\OpenIdController;
 use App\Http\Controllers\SignInController;
-use App\Http\Middleware\KnowPeople;
+use App\Http\Middleware\Authenticate;
 use Illuminate\Support\Facades\Route;
 
-Route::middleware(KnowPeople::class.':'.KnowPeople::ANYBODY)->group(function (): void {
+Route::middleware(Authenticate::class.':'.Authenticate::ANYBODY)->group(function (): void {
     Route::get('sign-in', [SignInController::class, 'show']);
     Route::post('sign-in', [SignInController::class, 'signIn']);
     Route::get('sign-in/code', [SignInController::class, 'showCode']);
@@ -25,7 +25,7 @@ Route::middleware(KnowPeople::class.':'.KnowPeople::ANYBODY)->group(function ():
     Route::get('invited/{token}', [InvitationController::class, 'show']);
     Route::post('invited/{token}', [InvitationController::class, 'accept']);
 });
-Route::middleware(KnowPeople::class)->group(function (): void {
+Route::middleware(Authenticate::class)->group(function (): void {
     Route::get('account', [AccountController::class, 'show']);
     Route::post('account/password', [AccountController::class, 'password']);
     Route::post('account/elsewhere', [AccountController::class, 'elsewhere']);

@@ -8,8 +8,8 @@ use App\Media\AppendedFile;
 use App\Media\DiskFull;
 use App\Media\MediaStore;
 use App\Media\WorkLock;
-use App\Models\GrowingFile;
-use App\Refusal;
+use App\Models\ChunkedUpload;
+use App\OperationRejected;
 
 /**
  * Adds one chunk to a file that comes in pieces: a recording, an archive. Safe to repeat: a chunk that is there already
@@ -25,10 +25,10 @@ final class AppendChunk
      * @param  int  $number  counted from 0
      * @return int the number wanted next
      *
-     * @throws Refusal when the number or checksum is wrong, or nothing can be added any more
+     * @throws OperationRejected when the number or checksum is wrong, or nothing can be added any more
      * @throws DiskFull
      */
-    public function __invoke(GrowingFile $file, int $number, string $bytes, string $sha256): int
+    public function __invoke(ChunkedUpload $file, int $number, string $bytes, string $sha256): int
     {
         $lock = WorkLock::for("{$file->getTable()}/{$file->id}");
         try {
@@ -38,13 +38,13 @@ final class AppendChunk
                 return $file->next_chunk;
             }
             if (! $file->isGrowing()) {
-                throw Refusal::conflict("{$file->called()} is finished; nothing can be added to it.", $next);
+                throw OperationRejected::conflict("{$file->called()} is finished; nothing can be added to it.", $next);
             }
             if ($number > $file->next_chunk) {
-                throw Refusal::conflict('A piece of it is missing before this one.', $next);
+                throw OperationRejected::conflict('A piece of it is missing before this one.', $next);
             }
             if (! hash_equals(hash('sha256', $bytes), strtolower($sha256))) {
-                throw Refusal::badInput('A piece of it was damaged on its way. It will be sent again.', $next);
+                throw OperationRejected::badInput('A piece of it was damaged on its way. It will be sent again.', $next);
             }
             $this->media->mustHaveRoomFor(strlen($bytes), 'what arrived');
             AppendedFile::add($this->media->pathToWrite((string) $file->path), $file->bytes, $bytes);

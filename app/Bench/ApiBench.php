@@ -6,7 +6,7 @@ namespace App\Bench;
 
 use App\Actions\Film\RequestExport;
 use App\Models\WorkState;
-use App\Readers\LessonCoverage;
+use App\Queries\Takes\LessonCoverage;
 use Illuminate\Contracts\Http\Kernel;
 use Illuminate\Http\Request;
 

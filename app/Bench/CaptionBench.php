@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace App\Bench;
 
-use OpenReel\Core\Captions\CaptionCut;
-use OpenReel\Core\Captions\SpokenWord;
-use OpenReel\Core\Time\FrameRate;
-use OpenReel\Core\Time\Tick;
+use OpenReel\Core\Captions\CaptionSegmenter;
+use OpenReel\Core\Captions\TimedWord;
+use OpenReel\Core\Kernel\FrameRate;
+use OpenReel\Core\Kernel\Tick;
 
 /** How long it takes to cut what is said in ten minutes into captions: 150 words a minute, in sections of a minute. */
 final class CaptionBench implements Bench
@@ -32,9 +32,9 @@ final class CaptionBench implements Bench
             for ($section = 0; $section < self::SECTIONS; $section++) {
                 $said = [];
                 foreach (array_slice($words, $section * self::WORDS, self::WORDS) as $n => $word) {
-                    $said[] = new SpokenWord($word, Tick::ofSeconds(0.4 * $n), Tick::ofSeconds(0.4 * $n + 0.36));
+                    $said[] = new TimedWord($word, Tick::ofSeconds(0.4 * $n), Tick::ofSeconds(0.4 * $n + 0.36));
                 }
-                CaptionCut::of($said, FrameRate::of(30));
+                CaptionSegmenter::of($said, FrameRate::of(30));
             }
             $times[] = (hrtime(true) - $start) / 1e6;
         }

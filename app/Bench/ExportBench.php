@@ -12,8 +12,8 @@ use App\Media\Program;
 use App\Media\SoundRenderer;
 use App\Models\Lesson;
 use App\Models\Take;
-use OpenReel\Core\Sound\SoundPart;
-use OpenReel\Core\Take\TrackKind;
+use OpenReel\Core\Picture\TrackKind;
+use OpenReel\Core\Soundtrack\SoundPart;
 use OpenReel\Core\Take\Verdict;
 
 /**

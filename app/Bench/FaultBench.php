@@ -12,7 +12,7 @@ use App\Models\Take;
 use App\Models\TakeState;
 use App\Models\Track;
 use App\Models\WorkState;
-use App\Readers\StrayFiles;
+use App\Queries\Storage\StrayFiles;
 use OpenReel\Core\Script\Script;
 use Symfony\Component\Process\InputStream;
 use Symfony\Component\Process\Process;
@@ -58,7 +58,7 @@ final class FaultBench implements Bench
         $sections = $lesson->sections()->pluck('id')->implode(',');
         $until = new InputStream;
         $presenter = new Process(
-            ['node', base_path('app/Bench/faults.mjs'), $this->cluster->address(), $sections, $lesson->id, Clip::make($folder)],
+            ['node', base_path('app/Bench/faults.mjs'), $this->cluster->address(), $sections, $lesson->id, SampleTake::make($folder)],
             timeout: null, input: $until,
         );
         $this->cluster->start();

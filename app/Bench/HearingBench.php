@@ -8,20 +8,20 @@ use App\Actions\Lessons\MakeLesson;
 use App\Actions\Script\SaveScript;
 use App\Media\Prober;
 use App\Media\Program;
-use App\Media\TakeListener;
+use App\Media\TakeAligner;
 use App\Media\VoiceCleaner;
 use App\Models\TakeState;
 use Illuminate\Contracts\Http\Kernel;
 use Illuminate\Http\Request;
-use OpenReel\Core\Listening\LevelReader;
-use OpenReel\Core\Listening\LineToHear;
-use OpenReel\Core\Listening\SoundFlag;
-use OpenReel\Core\Listening\SpeechFinder;
+use OpenReel\Core\Alignment\ExpectedLine;
+use OpenReel\Core\Analysis\SoundFlag;
+use OpenReel\Core\Analysis\SpeechFinder;
 use OpenReel\Core\Script\Language;
 use OpenReel\Core\Script\Script;
 use OpenReel\Core\Script\Spoken;
 use OpenReel\Core\Sound\Cleaning;
 use OpenReel\Core\Sound\CleanVoice;
+use OpenReel\Core\Sound\LevelReader;
 use OpenReel\Core\Sound\NoiseReduction;
 
 /** How fast words are heard and in how much memory, and how soon a take can be played that was just finished. */
@@ -37,7 +37,7 @@ final class HearingBench implements Bench
     public function __construct(
         private readonly MakeLesson $make,
         private readonly SaveScript $save,
-        private readonly TakeListener $listener,
+        private readonly TakeAligner $listener,
         private readonly VoiceCleaner $cleaner,
         private readonly Prober $prober,
         private readonly Kernel $kernel,
@@ -62,15 +62,15 @@ final class HearingBench implements Bench
             mkdir("{$lesson}/takes", recursive: true);
             copy(base_path('demo/lesson/script.md'), "{$lesson}/script.md");
             copy($take, "{$lesson}/takes/".self::TAKE.'.webm');
-            $before = Clip::childSeconds();
+            $before = SampleTake::childSeconds();
             Program::run([base_path('bin/reel'), 'listen', $lesson, '--json']);
             $seconds = $this->prober->recording($take)->seconds;
-            yield 'align_realtime' => [round($seconds / (Clip::childSeconds() - $before), 1), '>= 4'];
+            yield 'align_realtime' => [round($seconds / (SampleTake::childSeconds() - $before), 1), '>= 4'];
         }
         if ($wanted('align_mb')) {
             $lines = [];
             foreach ($script->sections[self::SECTION - 1]->lines as $line) {
-                $lines[] = new LineToHear($line->text, Spoken::of($line->text));
+                $lines[] = new ExpectedLine($line->text, Spoken::of($line->text));
             }
             memory_reset_peak_usage();
             $before = memory_get_usage();
@@ -106,10 +106,10 @@ final class HearingBench implements Bench
         $flac = "{$folder}/voice.flac";
         Program::run(['ffmpeg', '-v', 'error', '-i', $take, '-vn', '-ac', '1', '-ar', '48000', $flac]);
         $voice = CleanVoice::of('bench', new Cleaning(NoiseReduction::Light, true, true), 50, [0, 38_400]);
-        $before = Clip::childSeconds();
+        $before = SampleTake::childSeconds();
         $this->cleaner->make($voice ?? throw new \LogicException('There is something to do.'), $flac);
 
-        return $this->prober->seconds($flac) / max(1e-6, Clip::childSeconds() - $before);
+        return $this->prober->seconds($flac) / max(1e-6, SampleTake::childSeconds() - $before);
     }
 
     /** Milliseconds from the recorder's last word to the first bytes of the take. */

@@ -26,7 +26,7 @@ final class IngestBench implements Bench
         if (! $wanted('ingest_realtime') && ! $wanted('look_over_realtime')) {
             return;
         }
-        $clip = Clip::make($folder);
+        $clip = SampleTake::make($folder);
         $section = ($this->make)('Ingest')->sections()->firstOrFail();
         [$spent, $take] = [0.0, null];
         for ($round = 1; $round <= self::ROUNDS; $round++) {
@@ -37,18 +37,18 @@ final class IngestBench implements Bench
             $take->tracks()->create(['kind' => 'camera', 'mime' => 'video/webm', 'path' => $take->folder().'/camera.part']);
             $spent += self::seconds(fn () => ($this->ingest)($take));
         }
-        yield 'ingest_realtime' => [(int) round(self::ROUNDS * Clip::SECONDS / $spent), '>= 30'];
+        yield 'ingest_realtime' => [(int) round(self::ROUNDS * SampleTake::SECONDS / $spent), '>= 30'];
         // Once: all of them are the same file, which is not looked at twice.
         $looked = self::seconds(fn () => ($this->inspect)($take->refresh()));
-        yield 'look_over_realtime' => [(int) round(Clip::SECONDS / $looked), ''];
+        yield 'look_over_realtime' => [(int) round(SampleTake::SECONDS / $looked), ''];
     }
 
     /** @param  callable(): mixed  $work */
     private static function seconds(callable $work): float
     {
-        $before = Clip::ownSeconds() + Clip::childSeconds();
+        $before = SampleTake::ownSeconds() + SampleTake::childSeconds();
         $work();
 
-        return Clip::ownSeconds() + Clip::childSeconds() - $before;
+        return SampleTake::ownSeconds() + SampleTake::childSeconds() - $before;
     }
 }

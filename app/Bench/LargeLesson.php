@@ -7,7 +7,7 @@ namespace App\Bench;
 use App\Actions\Lessons\MakeLesson;
 use App\Actions\Script\SaveScript;
 use App\Models\Lesson;
-use App\Readers\SpokenLines;
+use App\Queries\Script\SpokenLines;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
 use OpenReel\Core\Script\Script;

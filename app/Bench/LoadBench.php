@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Bench;
 
-use App\Actions\Film\FilesBeside;
+use App\Actions\Film\Sidecars;
 use App\Actions\Lessons\MakeLesson;
 use App\Actions\Script\SaveScript;
 use App\Media\MediaStore;
@@ -79,7 +79,7 @@ final class LoadBench implements Bench
         $path = "lessons/{$lesson->id}/exports/{$export->id}.mp4";
         $this->media->write($path, random_bytes(self::FILM_BYTES));
         $export->update(['path' => $path]);
-        $this->media->write(FilesBeside::path($export, FilesBeside::LINES), '{"lines":[],"chapters":[],"sections":[]}');
+        $this->media->write(Sidecars::path($export, Sidecars::LINES), '{"lines":[],"chapters":[],"sections":[]}');
         /** @var Publication $publication */
         $publication = Publication::query()->create(['lesson_id' => $lesson->id, 'token' => Str::random(24)]);
         $publication->versions()->create(['export_id' => $export->id, 'number' => 1, 'note' => '']);

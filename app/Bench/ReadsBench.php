@@ -4,14 +4,14 @@ declare(strict_types=1);
 
 namespace App\Bench;
 
-use App\Media\TakeListener;
-use OpenReel\Core\Listening\LineToHear;
-use OpenReel\Core\Listening\Read;
-use OpenReel\Core\Listening\ReadKind;
+use App\Media\TakeAligner;
+use OpenReel\Core\Alignment\Attempt;
+use OpenReel\Core\Alignment\AttemptKind;
+use OpenReel\Core\Alignment\ExpectedLine;
 use OpenReel\Core\Script\Language;
 use OpenReel\Core\Script\Line;
 use OpenReel\Core\Script\Script;
-use OpenReel\Core\Script\Section;
+use OpenReel\Core\Script\ScriptSection;
 use OpenReel\Core\Script\Spoken;
 
 /** How much of what is said in a take is heard, and how exactly: on takes of which it is known. Takes some minutes. */
@@ -30,7 +30,7 @@ final class ReadsBench implements Bench
         'read_start_p95_ms' => '<= 100',
     ];
 
-    public function __construct(private readonly TakeListener $listener)
+    public function __construct(private readonly TakeAligner $listener)
     {
     }
 
@@ -41,7 +41,7 @@ final class ReadsBench implements Bench
         }
         $sections = Script::read((string) file_get_contents(base_path('demo/lesson/script.md')))->sections;
         $texts = array_merge(...array_map(
-            fn (Section $s): array => array_map(fn (Line $l): string => $l->text, $s->lines),
+            fn (ScriptSection $s): array => array_map(fn (Line $l): string => $l->text, $s->lines),
             $sections,
         ));
         $long = array_filter($texts, fn (string $t): bool => strlen($t) > self::LETTERS);
@@ -50,10 +50,10 @@ final class ReadsBench implements Bench
         $off = [];
         for ($seed = 1; $seed <= self::TAKES; $seed++) {
             [$wave, $lines, $truth] = $takes->make($seed);
-            $hear = array_map(fn (string $t): LineToHear => new LineToHear($t, Spoken::of($t)), $lines);
+            $hear = array_map(fn (string $t): ExpectedLine => new ExpectedLine($t, Spoken::of($t)), $lines);
             $reads = $this->listener->hear($wave, $hear, Language::English)->reads;
             foreach ($reads as $read) {
-                $heard[self::kind($read->kind === ReadKind::Complete)]++;
+                $heard[self::kind($read->kind === AttemptKind::Complete)]++;
             }
             foreach ($truth as $one) {
                 $kind = self::kind($one['complete']);
@@ -89,12 +89,12 @@ final class ReadsBench implements Bench
     }
 
     /** @param  array{line: int, complete: bool, from: float, until: float}  $said */
-    private static function isSame(Read $read, array $said): bool
+    private static function isSame(Attempt $read, array $said): bool
     {
         $both = min($read->span->until->seconds(), $said['until']) - max($read->span->from->seconds(), $said['from']);
 
         return $read->line === $said['line'] &&
-            ($read->kind === ReadKind::Complete) === $said['complete'] &&
+            ($read->kind === AttemptKind::Complete) === $said['complete'] &&
             $both > 0.5 * ($said['until'] - $said['from']);
     }
 }

@@ -29,7 +29,7 @@ final class TwelveSections
         File::deleteDirectory($source);
         File::makeDirectory("{$source}/takes", recursive: true);
         File::makeDirectory("{$source}/slides");
-        $clip = is_file("{$folder}/clip.webm") ? "{$folder}/clip.webm" : Clip::make($folder);
+        $clip = is_file("{$folder}/clip.webm") ? "{$folder}/clip.webm" : SampleTake::make($folder);
         $script = "# Twelve sections\n";
         $slides = glob(base_path('demo/lesson/slides/*.png')) ?: throw new \RuntimeException('The demo has no slides.');
         for ($section = 1; $section <= self::COUNT; $section++) {

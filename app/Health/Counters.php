@@ -12,7 +12,6 @@ use App\Models\WorkState;
 use App\Work\Pulse;
 use Illuminate\Contracts\Cache\Repository;
 use Illuminate\Support\Facades\DB;
-use OpenReel\Core\Formats\Metric;
 
 /** How much there is, waits and fails, for monitoring programs. Nothing in it tells who did what. */
 final class Counters

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Health;
 
+use App\Media\InfrastructureFailure;
 use App\Media\MediaStore;
-use App\Media\Trouble;
 use League\Flysystem\FilesystemException;
 
 /** Whether there is room for recordings, and they can be written. */
@@ -26,7 +26,7 @@ final class DiskCheck implements Check
             $draft = $this->media->draft('health');
             $this->media->fill($draft, 'x');
             unlink($draft);
-        } catch (Trouble|FilesystemException) {
+        } catch (InfrastructureFailure|FilesystemException) {
             return [Finding::bad(
                 self::ABOUT, 'Nothing can be written to it.',
                 'Free some space, or see that REEL_MEDIA_ROOT names a folder that this user may write.',

@@ -24,12 +24,12 @@ final class Doctor
         $found = [...$this->settings->look(), ...$this->programs->look(), ...$this->disk->look()];
         $shared = $this->shared->look();
         $database = $this->database->look();
-        if ($database[0]->verdict === Verdict::Bad) {
+        if ($database[0]->verdict === Severity::Bad) {
             // What stands in it cannot be asked for.
             return [...$found, ...$shared, ...$database];
         }
         // Nor whether files are there that nobody can reach.
-        $files = self::worst($shared) === Verdict::Bad ? [] : $this->files->look();
+        $files = self::worst($shared) === Severity::Bad ? [] : $this->files->look();
 
         return [...$found, ...$shared, ...$database, $this->database->whole(), ...$files, ...$this->workers->look()];
     }
@@ -38,7 +38,7 @@ final class Doctor
     public function quickly(): array
     {
         $found = [...$this->disk->look(), ...$this->shared->look(), ...$this->database->quickly()];
-        if (Doctor::worst($found) === Verdict::Bad) {
+        if (Doctor::worst($found) === Severity::Bad) {
             return $found;
         }
 
@@ -46,14 +46,14 @@ final class Doctor
     }
 
     /** @param  list<Finding>  $found */
-    public static function worst(array $found): Verdict
+    public static function worst(array $found): Severity
     {
         $verdicts = array_column($found, 'verdict');
 
         return match (true) {
-            in_array(Verdict::Bad, $verdicts, true) => Verdict::Bad,
-            in_array(Verdict::Doubtful, $verdicts, true) => Verdict::Doubtful,
-            default => Verdict::Good,
+            in_array(Severity::Bad, $verdicts, true) => Severity::Bad,
+            in_array(Severity::Doubtful, $verdicts, true) => Severity::Doubtful,
+            default => Severity::Good,
         };
     }
 }

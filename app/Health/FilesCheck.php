@@ -6,7 +6,7 @@ namespace App\Health;
 
 use App\Media\MediaStore;
 use App\Models\TakeState;
-use App\Readers\StrayFiles;
+use App\Queries\Storage\StrayFiles;
 use Illuminate\Support\Facades\DB;
 
 /** Whether what the database knows is on the media disk, and the other way round. */

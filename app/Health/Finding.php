@@ -10,7 +10,7 @@ final readonly class Finding
     private function __construct(
         public string $about,
         public string $says,
-        public Verdict $verdict,
+        public Severity $verdict,
         /** What to do. */
         public string $todo = '',
     ) {
@@ -18,19 +18,19 @@ final readonly class Finding
 
     public static function good(string $about, string $says): self
     {
-        return new self($about, $says, Verdict::Good);
+        return new self($about, $says, Severity::Good);
     }
 
     /** Presenters can work; it should be looked at. */
     public static function doubtful(string $about, string $says, string $todo): self
     {
-        return new self($about, $says, Verdict::Doubtful, $todo);
+        return new self($about, $says, Severity::Doubtful, $todo);
     }
 
     /** Something does not work. */
     public static function bad(string $about, string $says, string $todo): self
     {
-        return new self($about, $says, Verdict::Bad, $todo);
+        return new self($about, $says, Severity::Bad, $todo);
     }
 
     /** @return array{about: string, verdict: string, says: string, todo: string} */

@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace App\Health;
 
+use App\Media\InfrastructureFailure;
 use App\Media\Program;
 use App\Media\Sandbox;
-use App\Media\Trouble;
 
 /** Whether the programs are there that cut, draw, listen and speak. */
 final class ProgramsCheck implements Check
@@ -74,7 +74,7 @@ final class ProgramsCheck implements Check
     {
         try {
             $said = Program::run([(string) config('reel.programs.ffmpeg'), '-hide_banner', '-encoders'], seconds: 10)['output'];
-        } catch (Trouble) {
+        } catch (InfrastructureFailure) {
             $said = '';
         }
         $lacking = array_filter(self::ENCODERS, fn (string $one): bool => preg_match('/^ \S+ '.$one.' /m', $said) !== 1);
@@ -89,7 +89,7 @@ final class ProgramsCheck implements Check
     {
         try {
             $said = Program::run([$program, $asks], seconds: 20);
-        } catch (Trouble) {
+        } catch (InfrastructureFailure) {
             return null;
         }
         $row = trim(strtok($said['output']."\n".$said['log'], "\n") ?: '');

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace App\Http;
 
 use App\Media\MediaStore;
-use App\Refusal;
+use App\OperationRejected;
 use Symfony\Component\HttpFoundation\BinaryFileResponse;
 use Symfony\Component\HttpFoundation\Response;
 
@@ -15,13 +15,13 @@ final class MediaResponse
     /**
      * @param  string|null  $downloadAs  offers the file for saving under this name instead of showing it
      *
-     * @throws Refusal when there is no such file
+     * @throws OperationRejected when there is no such file
      */
     public static function of(?string $path, string $mime, bool $unchanging = true, ?string $downloadAs = null): Response
     {
         $media = app(MediaStore::class);
         if ($path === null || ! $media->exists($path)) {
-            throw Refusal::notYet('This file is not there (any more).');
+            throw OperationRejected::notYet('This file is not there (any more).');
         }
 
         return self::ofFile($media->path($path), $mime, $unchanging, $downloadAs);

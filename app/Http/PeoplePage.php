@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace App\Http;
 
+use App\People\CurrentUser;
 use App\People\OpenId;
 use App\People\Tries;
-use App\People\Whoever;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
 
@@ -36,13 +36,13 @@ final class PeoplePage
     {
         return self::of('people.sign-in', [
             'problem' => $problem, 'email' => $email, 'to' => $to, 'provider' => OpenId::isSetUp() ? OpenId::name() : null,
-            'before' => Whoever::asks()?->name,
+            'before' => CurrentUser::asks()?->name,
         ], $status);
     }
 
     public static function mustBeForPeople(): void
     {
-        abort_unless(Whoever::signsIn(), 404);
+        abort_unless(CurrentUser::signsIn(), 404);
     }
 
     /** What a form says; nothing where it says something else than text. */

@@ -6,12 +6,12 @@ namespace App\Http;
 
 use App\Http\Middleware\NameRequest;
 use App\Media\DiskFull;
-use App\Media\Trouble;
+use App\Media\InfrastructureFailure;
 use App\Media\UnreadableFile;
-use App\People\SomebodyElse;
-use App\People\Whoever;
-use App\Refusal;
-use App\RefusalKind;
+use App\OperationRejected;
+use App\People\CurrentUser;
+use App\People\SessionUserChanged;
+use App\RejectionKind;
 use Illuminate\Auth\AuthenticationException;
 use Illuminate\Database\Eloquent\ModelNotFoundException;
 use Illuminate\Foundation\Configuration\Exceptions;
@@ -19,7 +19,7 @@ use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Context;
 use Illuminate\Validation\ValidationException;
-use OpenReel\Core\Problem;
+use OpenReel\Core\Kernel\DomainError;
 use Symfony\Component\HttpKernel\Exception\HttpExceptionInterface;
 use Symfony\Component\HttpKernel\Exception\NotFoundHttpException;
 
@@ -28,7 +28,7 @@ final class ProblemDetails
 {
     public static function register(Exceptions $exceptions): void
     {
-        $exceptions->dontReport([Problem::class, Refusal::class, UnreadableFile::class]);
+        $exceptions->dontReport([DomainError::class, OperationRejected::class, UnreadableFile::class]);
         $exceptions->render(
             function (\Throwable $e, Request $request): ?JsonResponse {
                 return $request->is('api/*', 'watch/*/comments', 'watch/*/watched') ? self::response($e) : null;
@@ -44,12 +44,12 @@ final class ProblemDetails
                 (string) collect($e->errors())->flatten()->first(),
                 ['fields' => $e->errors()],
             ],
-            $e instanceof Refusal => [self::status($e->kind), $e->getMessage(), $e->more],
-            $e instanceof Problem => [422, $e->getMessage(), []],
+            $e instanceof OperationRejected => [self::status($e->kind), $e->getMessage(), $e->more],
+            $e instanceof DomainError => [422, $e->getMessage(), []],
             $e instanceof UnreadableFile => [422, $e->getMessage(), []],
             $e instanceof DiskFull => [507, $e->getMessage(), []],
-            $e instanceof Trouble => [503, $e->getMessage(), []],
-            $e instanceof SomebodyElse => [401, $e->getMessage(), ['somebody_else' => $e->name]],
+            $e instanceof InfrastructureFailure => [503, $e->getMessage(), []],
+            $e instanceof SessionUserChanged => [401, $e->getMessage(), ['somebody_else' => $e->name]],
             $e instanceof AuthenticationException => [401, 'You are signed out. Sign in again; nothing is lost.', []],
             $e instanceof ModelNotFoundException, $e instanceof NotFoundHttpException => [
                 404,
@@ -81,7 +81,7 @@ final class ProblemDetails
     /** The same for what is not there and for what somebody has no part in. */
     private static function notHere(): string
     {
-        $name = Whoever::asks()?->name;
+        $name = CurrentUser::asks()?->name;
 
         return $name === null
             ? 'There is nothing here. It may have been deleted.'
@@ -89,12 +89,12 @@ final class ProblemDetails
                 'It may have been deleted, or its owner has not added you yet.';
     }
 
-    private static function status(RefusalKind $kind): int
+    private static function status(RejectionKind $kind): int
     {
         return match ($kind) {
-            RefusalKind::Conflict => 409,
-            RefusalKind::BadInput => 422,
-            RefusalKind::NotThere => 404,
+            RejectionKind::Conflict => 409,
+            RejectionKind::BadInput => 422,
+            RejectionKind::NotThere => 404,
         };
     }
 }

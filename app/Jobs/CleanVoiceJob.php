@@ -4,12 +4,12 @@ declare(strict_types=1);
 
 namespace App\Jobs;
 
+use App\Media\InfrastructureFailure;
 use App\Media\MediaStore;
 use App\Media\Shared\SharedDiskAway;
-use App\Media\Trouble;
 use App\Media\VoiceCleaner;
-use App\Work\Guarded;
 use App\Work\LastFault;
+use App\Work\RunsExclusively;
 use Illuminate\Contracts\Queue\ShouldBeUnique;
 use Illuminate\Contracts\Queue\ShouldQueue;
 use Illuminate\Foundation\Queue\Queueable;
@@ -19,7 +19,7 @@ use OpenReel\Core\Sound\CleanVoice;
 /** Cleans a voice because somebody wants to hear what it would be like. */
 final class CleanVoiceJob implements ShouldBeUnique, ShouldQueue
 {
-    use Guarded, Queueable;
+    use Queueable, RunsExclusively;
 
     /** Should a worker die for good, it may be asked for again after this. */
     public int $uniqueFor = 120;
@@ -50,7 +50,7 @@ final class CleanVoiceJob implements ShouldBeUnique, ShouldQueue
                 $cleaner->make(CleanVoice::read($this->voice), $media->path($this->path));
             } catch (SharedDiskAway $away) {
                 throw $away;
-            } catch (Trouble $fault) {
+            } catch (InfrastructureFailure $fault) {
                 Log::error("A voice could not be cleaned: {$fault->getMessage()}", $fault->context());
                 LastFault::note($this->lockName(), $fault->getMessage());
             }

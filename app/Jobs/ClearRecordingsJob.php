@@ -5,14 +5,14 @@ declare(strict_types=1);
 namespace App\Jobs;
 
 use App\Actions\Takes\ClearRecordings;
-use App\Work\Guarded;
+use App\Work\RunsExclusively;
 use Illuminate\Contracts\Queue\ShouldQueue;
 use Illuminate\Foundation\Queue\Queueable;
 
 /** Removes recordings that are not needed any more, when there is nothing better to do. */
 final class ClearRecordingsJob implements ShouldQueue
 {
-    use Guarded, Queueable;
+    use Queueable, RunsExclusively;
 
     private const AT_ONCE = 5;
 

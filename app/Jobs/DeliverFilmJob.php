@@ -6,12 +6,12 @@ namespace App\Jobs;
 
 use App\Actions\Site\DeliverFilm;
 use App\Media\Cancelled;
+use App\Media\InfrastructureFailure;
 use App\Media\Shared\SharedDiskAway;
-use App\Media\Trouble;
 use App\Models\Delivery;
 use App\Models\WorkState;
-use App\Refusal;
-use App\Work\Guarded;
+use App\OperationRejected;
+use App\Work\RunsExclusively;
 use Illuminate\Contracts\Queue\ShouldQueue;
 use Illuminate\Foundation\Queue\Queueable;
 use Illuminate\Support\Facades\Log;
@@ -19,7 +19,7 @@ use Illuminate\Support\Facades\Log;
 /** Copies a film into the course site's folder. When its worker is killed, another begins again. */
 final class DeliverFilmJob implements ShouldQueue
 {
-    use Guarded, Queueable;
+    use Queueable, RunsExclusively;
 
     public function __construct(public readonly string $deliveryId)
     {
@@ -41,11 +41,11 @@ final class DeliverFilmJob implements ShouldQueue
                 $deliver($delivery);
             } catch (Cancelled) {
                 // It was said already.
-            } catch (Refusal $e) {
+            } catch (OperationRejected $e) {
                 $delivery->become(WorkState::Failed, WorkState::OPEN, ['problem' => $e->getMessage()]);
             } catch (SharedDiskAway $away) {
                 throw $away;
-            } catch (Trouble $e) {
+            } catch (InfrastructureFailure $e) {
                 Log::error("Delivery {$delivery->id} failed", $e->context());
                 $delivery->become(WorkState::Failed, WorkState::OPEN, ['problem' => $e->getMessage()]);
             }

@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace App\Jobs;
 
 use App\Models\Lesson;
-use App\Readers\CardPicture;
-use App\Work\Guarded;
+use App\Queries\Film\CardPicture;
+use App\Work\RunsExclusively;
 use Illuminate\Contracts\Queue\ShouldBeUniqueUntilProcessing;
 use Illuminate\Contracts\Queue\ShouldQueue;
 use Illuminate\Foundation\Queue\Queueable;
@@ -15,7 +15,7 @@ use OpenReel\Core\Picture\FrameSize;
 /** Draws a lesson's cards as they are worded and styled now, in its own frame or another one. */
 final class DrawCardsJob implements ShouldBeUniqueUntilProcessing, ShouldQueue
 {
-    use Guarded, Queueable;
+    use Queueable, RunsExclusively;
 
     /** Frees the lock should a worker die before it starts. */
     public int $uniqueFor = 30;

@@ -5,22 +5,22 @@ declare(strict_types=1);
 namespace App\Jobs;
 
 use App\Media\DrawnPages;
+use App\Media\InfrastructureFailure;
 use App\Media\Shared\SharedDiskAway;
-use App\Media\Trouble;
-use App\Work\Guarded;
 use App\Work\Pulse;
+use App\Work\RunsExclusively;
 use Illuminate\Contracts\Queue\ShouldQueue;
 use Illuminate\Foundation\Queue\Queueable;
 use Illuminate\Support\Facades\Log;
-use OpenReel\Core\Deck\PageOrder;
+use OpenReel\Core\Deck\PageRequest;
 
 /** Draws a page of a deck on a machine without the database, beside the one that brings the deck in and draws as well. */
 final class DrawPageJob implements ShouldQueue
 {
-    use Guarded, Queueable;
+    use Queueable, RunsExclusively;
 
     /**
-     * @param  array{pdf: string, page: int, width: int, height: int}  $order  see PageOrder::toArray
+     * @param  array{pdf: string, page: int, width: int, height: int}  $order  see PageRequest::toArray
      * @param  string  $path  of the PDF file, on the media disk
      */
     public function __construct(private readonly array $order, private readonly string $path)
@@ -43,11 +43,11 @@ final class DrawPageJob implements ShouldQueue
     {
         $this->alone(function () use ($pages): void {
             try {
-                $pages->draw(new PageOrder(...$this->order), $this->path);
+                $pages->draw(new PageRequest(...$this->order), $this->path);
                 FetchPieceJob::handOver(DrawnPages::KIND, $this->key(), 'png');
             } catch (SharedDiskAway $away) {
                 throw $away;
-            } catch (Trouble $trouble) {
+            } catch (InfrastructureFailure $trouble) {
                 // Whoever brings the deck in finds the same, and says so; or the deck is gone again.
                 Log::notice('A page could not be drawn', $trouble->context());
             }
@@ -56,6 +56,6 @@ final class DrawPageJob implements ShouldQueue
 
     private function key(): string
     {
-        return (new PageOrder(...$this->order))->key();
+        return (new PageRequest(...$this->order))->key();
     }
 }

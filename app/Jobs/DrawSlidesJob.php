@@ -8,15 +8,15 @@ use App\Actions\Slides\DrawSlide;
 use App\Media\MediaStore;
 use App\Models\Deck;
 use App\Models\WorkState;
-use App\Work\BringsInDeck;
-use App\Work\Guarded;
+use App\Work\ImportsDeck;
+use App\Work\RunsExclusively;
 use Illuminate\Contracts\Queue\ShouldQueue;
 use Illuminate\Foundation\Queue\Queueable;
 
 /** Makes slides of drawings and short films that were brought into a lesson, in the order in which they came. */
 final class DrawSlidesJob implements ShouldQueue
 {
-    use BringsInDeck, Guarded, Queueable;
+    use ImportsDeck, Queueable, RunsExclusively;
 
     public function __construct(public readonly string $lessonId)
     {

@@ -6,25 +6,25 @@ namespace App\Jobs;
 
 use App\Actions\Film\ExportLesson;
 use App\Media\Cancelled;
+use App\Media\InfrastructureFailure;
 use App\Media\ProgramKilled;
 use App\Media\Shared\SharedDiskAway;
-use App\Media\Trouble;
 use App\Models\Export;
 use App\Models\WorkState;
-use App\Readers\TakeBeingRead;
-use App\Refusal;
+use App\OperationRejected;
+use App\Queries\Takes\PendingIngest;
 use App\Work\ExportProgress;
-use App\Work\GoesOn;
-use App\Work\Guarded;
+use App\Work\ReportsProgress;
+use App\Work\RunsExclusively;
 use Illuminate\Contracts\Queue\ShouldQueue;
 use Illuminate\Foundation\Queue\Queueable;
 use Illuminate\Support\Facades\Log;
-use OpenReel\Core\Problem;
+use OpenReel\Core\Kernel\DomainError;
 
 /** Exports a lesson. When its worker is killed, another goes on with what is in the cache. */
-final class ExportLessonJob implements GoesOn, ShouldQueue
+final class ExportLessonJob implements ReportsProgress, ShouldQueue
 {
-    use Guarded, Queueable;
+    use Queueable, RunsExclusively;
 
     /** Hours of film in four times their size take a night. */
     private const MOST_SECONDS = 43_200;
@@ -51,7 +51,7 @@ final class ExportLessonJob implements GoesOn, ShouldQueue
             if ($export === null || ! $export->state->isOpen()) {
                 return;
             }
-            $being = TakeBeingRead::in($export->lesson);
+            $being = PendingIngest::in($export->lesson);
             if ($being !== null) {
                 $export->update(['doing' => $being->says()]);
                 $this->release(self::LOOK_AGAIN_SECONDS);
@@ -62,12 +62,12 @@ final class ExportLessonJob implements GoesOn, ShouldQueue
                 $exporter($export);
             } catch (Cancelled) {
                 $export->become(WorkState::Cancelled, WorkState::OPEN, ['doing' => null]);
-            } catch (Refusal|Problem $e) {
+            } catch (OperationRejected|DomainError $e) {
                 $export->become(WorkState::Failed, WorkState::OPEN, ['problem' => $e->getMessage(), 'doing' => null]);
             } catch (ProgramKilled|SharedDiskAway $e) {
                 // The server was stopped, most likely, or waits: it is handed out again, and goes on with what is in the cache.
                 throw $e;
-            } catch (Trouble $e) {
+            } catch (InfrastructureFailure $e) {
                 Log::error("Export {$export->id} failed", $e->context());
                 $export->become(WorkState::Failed, WorkState::OPEN, ['problem' => $e->getMessage(), 'doing' => null]);
             }

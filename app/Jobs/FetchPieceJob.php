@@ -6,14 +6,14 @@ namespace App\Jobs;
 
 use App\Media\MediaStore;
 use App\Media\RenderCache;
-use App\Work\Guarded;
+use App\Work\RunsExclusively;
 use Illuminate\Contracts\Queue\ShouldQueue;
 use Illuminate\Foundation\Queue\Queueable;
 
 /** Has the machine that joins films have a piece as soon as another machine has made it. */
 final class FetchPieceJob implements ShouldQueue
 {
-    use Guarded, Queueable;
+    use Queueable, RunsExclusively;
 
     public function __construct(
         private readonly string $kind,

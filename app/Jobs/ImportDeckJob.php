@@ -8,8 +8,8 @@ use App\Actions\Slides\ImportDeck;
 use App\Media\MediaStore;
 use App\Models\Deck;
 use App\Models\WorkState;
-use App\Work\BringsInDeck;
-use App\Work\Guarded;
+use App\Work\ImportsDeck;
+use App\Work\RunsExclusively;
 use App\Work\WorkerDied;
 use Illuminate\Contracts\Queue\ShouldQueue;
 use Illuminate\Foundation\Queue\Queueable;
@@ -17,7 +17,7 @@ use Illuminate\Foundation\Queue\Queueable;
 /** Brings in a file of slides. When its worker is killed, another starts again. */
 final class ImportDeckJob implements ShouldQueue
 {
-    use BringsInDeck, Guarded, Queueable;
+    use ImportsDeck, Queueable, RunsExclusively;
 
     public function __construct(public readonly string $deckId)
     {

@@ -5,11 +5,11 @@ declare(strict_types=1);
 namespace App\Jobs;
 
 use App\Actions\Takes\IngestTake;
+use App\Media\InfrastructureFailure;
 use App\Media\Shared\SharedDiskAway;
-use App\Media\Trouble;
 use App\Models\Take;
 use App\Models\TakeState;
-use App\Work\Guarded;
+use App\Work\RunsExclusively;
 use Illuminate\Contracts\Queue\ShouldQueue;
 use Illuminate\Foundation\Queue\Queueable;
 use Illuminate\Support\Facades\Log;
@@ -17,7 +17,7 @@ use Illuminate\Support\Facades\Log;
 /** Listens to a finished take. Runs on its own queue, so that it never waits behind a film being rendered. */
 final class IngestTakeJob implements ShouldQueue
 {
-    use Guarded, Queueable;
+    use Queueable, RunsExclusively;
 
     /** After a fault of the server; the recording is there, so it can take as long as it takes. */
     private const AGAIN_SECONDS = 20;
@@ -43,7 +43,7 @@ final class IngestTakeJob implements ShouldQueue
                 $ingest($take);
             } catch (SharedDiskAway $away) {
                 throw $away;
-            } catch (Trouble $fault) {
+            } catch (InfrastructureFailure $fault) {
                 Log::error("Take {$take->id} waits: {$fault->getMessage()}", $fault->context());
                 $this->waiting()->update(['problem' => $fault->getMessage()]);
                 $this->release(self::AGAIN_SECONDS);

@@ -8,12 +8,12 @@ use App\Actions\Film\AssembleLesson;
 use App\Media\PieceRenderer;
 use App\Media\SoundRenderer;
 use App\Models\Lesson;
-use App\Readers\CardPicture;
-use App\Work\Guarded;
+use App\Queries\Film\CardPicture;
+use App\Work\RunsExclusively;
 use Illuminate\Contracts\Queue\ShouldBeUniqueUntilProcessing;
 use Illuminate\Contracts\Queue\ShouldQueue;
 use Illuminate\Foundation\Queue\Queueable;
-use OpenReel\Core\Sound\SoundPart;
+use OpenReel\Core\Soundtrack\SoundPart;
 
 /**
  * Has every piece of picture and sound made that is not in the cache yet, so that an export mostly joins. A new take is got ready
@@ -21,7 +21,7 @@ use OpenReel\Core\Sound\SoundPart;
  */
 final class PrepareLessonJob implements ShouldBeUniqueUntilProcessing, ShouldQueue
 {
-    use Guarded, Queueable;
+    use Queueable, RunsExclusively;
 
     /** Frees the lock should a worker die before it starts. */
     public int $uniqueFor = 30;

@@ -6,8 +6,8 @@ namespace App\Jobs;
 
 use App\Actions\Takes\ReadAloud;
 use App\Models\Section;
-use App\Work\Guarded;
 use App\Work\LastFault;
+use App\Work\RunsExclusively;
 use Illuminate\Contracts\Queue\ShouldBeUnique;
 use Illuminate\Contracts\Queue\ShouldQueue;
 use Illuminate\Foundation\Queue\Queueable;
@@ -15,7 +15,7 @@ use Illuminate\Foundation\Queue\Queueable;
 /** Has the stand-in voice read a long section. */
 final class ReadAloudJob implements ShouldBeUnique, ShouldQueue
 {
-    use Guarded, Queueable;
+    use Queueable, RunsExclusively;
 
     private const NOT_READ = 'The stand-in voice could not read this section because of a fault in the '
         .'server. It is tried again in a minute; the details are in the server\'s log.';

@@ -6,8 +6,8 @@ namespace App\Jobs;
 
 use App\Actions\Film\ReadDraft;
 use App\Models\Lesson;
-use App\Work\Guarded;
 use App\Work\LastFault;
+use App\Work\RunsExclusively;
 use Illuminate\Contracts\Queue\ShouldBeUnique;
 use Illuminate\Contracts\Queue\ShouldQueue;
 use Illuminate\Foundation\Queue\Queueable;
@@ -15,7 +15,7 @@ use Illuminate\Foundation\Queue\Queueable;
 /** Has the stand-in voice read what is not recorded yet: somebody waits to watch the draft. */
 final class ReadDraftJob implements ShouldBeUnique, ShouldQueue
 {
-    use Guarded, Queueable;
+    use Queueable, RunsExclusively;
 
     private const NOT_READ = 'The stand-in voice could not read what is not recorded yet because of a fault in the '
         .'server. It is tried again in a minute; the details are in the server\'s log.';

@@ -6,17 +6,17 @@ namespace App\Jobs;
 
 use App\Media\OtherEncoder;
 use App\Media\PieceRenderer;
-use App\Work\Guarded;
+use App\Work\RunsExclusively;
 use Illuminate\Contracts\Queue\ShouldBeUnique;
 use Illuminate\Contracts\Queue\ShouldQueue;
 use Illuminate\Foundation\Queue\Queueable;
 use Illuminate\Support\Facades\Log;
-use OpenReel\Core\Render\PieceOrder;
+use OpenReel\Core\Render\PieceRequest;
 
 /** Makes one piece of picture ahead of need. Needs the media disk and no database, and carries plain values only. */
 final class RenderPieceJob implements ShouldBeUnique, ShouldQueue
 {
-    use Guarded, Queueable;
+    use Queueable, RunsExclusively;
 
     /** Of its own: machines without the database take nothing else. */
     public const QUEUE = 'pieces';
@@ -28,7 +28,7 @@ final class RenderPieceJob implements ShouldBeUnique, ShouldQueue
     private readonly array $files;
 
     /**
-     * @param  array<string, mixed>  $order  see PieceOrder::toArray
+     * @param  array<string, mixed>  $order  see PieceRequest::toArray
      * @param  array<string, string>  $files  may hold more than is needed
      */
     public function __construct(private readonly array $order, array $files)
@@ -51,7 +51,7 @@ final class RenderPieceJob implements ShouldBeUnique, ShouldQueue
     {
         $this->alone(function () use ($pieces): void {
             try {
-                $pieces->make(PieceOrder::read($this->order), $this->files);
+                $pieces->make(PieceRequest::read($this->order), $this->files);
                 FetchPieceJob::handOver($this->order['kind'], $this->order['key'], 'mp4');
             } catch (OtherEncoder $other) {
                 // Whoever needs it plans it anew.

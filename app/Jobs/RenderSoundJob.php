@@ -5,16 +5,16 @@ declare(strict_types=1);
 namespace App\Jobs;
 
 use App\Media\SoundRenderer;
-use App\Work\Guarded;
+use App\Work\RunsExclusively;
 use Illuminate\Contracts\Queue\ShouldBeUnique;
 use Illuminate\Contracts\Queue\ShouldQueue;
 use Illuminate\Foundation\Queue\Queueable;
-use OpenReel\Core\Sound\SoundPart;
+use OpenReel\Core\Soundtrack\SoundPart;
 
 /** Makes one part of the soundtrack ahead of need. Needs the media disk and no database, and carries plain values only. */
 final class RenderSoundJob implements ShouldBeUnique, ShouldQueue
 {
-    use Guarded, Queueable;
+    use Queueable, RunsExclusively;
 
     /** Of its own: machines without the database take nothing else. */
     public const QUEUE = 'pieces';

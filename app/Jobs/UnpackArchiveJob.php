@@ -6,23 +6,23 @@ namespace App\Jobs;
 
 use App\Actions\Archives\UnpackArchive;
 use App\Media\Cancelled;
+use App\Media\InfrastructureFailure;
 use App\Media\MediaStore;
 use App\Media\ProgramKilled;
 use App\Media\Shared\SharedDiskAway;
-use App\Media\Trouble;
 use App\Media\WorkLock;
-use App\Models\Arrival;
+use App\Models\ArchiveImport;
 use App\Models\WorkState;
-use App\Work\Guarded;
+use App\Work\RunsExclusively;
 use Illuminate\Contracts\Queue\ShouldQueue;
 use Illuminate\Foundation\Queue\Queueable;
 use Illuminate\Support\Facades\Log;
-use OpenReel\Core\Problem;
+use OpenReel\Core\Kernel\DomainError;
 
 /** Makes lessons of an archive that has arrived. When its worker is killed, another starts again. */
 final class UnpackArchiveJob implements ShouldQueue
 {
-    use Guarded, Queueable;
+    use Queueable, RunsExclusively;
 
     /** How often it is noted how far it is, in bytes. */
     private const STEP = 8_000_000;
@@ -64,7 +64,7 @@ final class UnpackArchiveJob implements ShouldQueue
 
     private function unpack(UnpackArchive $unpack, MediaStore $media): void
     {
-        $arrival = Arrival::query()->find($this->arrivalId);
+        $arrival = ArchiveImport::query()->find($this->arrivalId);
         if ($arrival?->become(WorkState::Running, WorkState::OPEN) !== true) {
             return;
         }
@@ -75,12 +75,12 @@ final class UnpackArchiveJob implements ShouldQueue
             });
         } catch (Cancelled) {
             // It was said already.
-        } catch (Problem $e) {
+        } catch (DomainError $e) {
             $arrival->become(WorkState::Failed, WorkState::OPEN, ['problem' => $e->getMessage()]);
         } catch (ProgramKilled|SharedDiskAway $e) {
             // What arrived stays, and is looked through once more.
             throw $e;
-        } catch (Trouble $e) {
+        } catch (InfrastructureFailure $e) {
             Log::warning("Archive {$arrival->id} could not be brought in", $e->context());
             $arrival->become(WorkState::Failed, WorkState::OPEN, ['problem' => $e->getMessage()]);
         }
@@ -89,7 +89,7 @@ final class UnpackArchiveJob implements ShouldQueue
 
     public function failed(\Throwable $e): void
     {
-        $arrival = Arrival::query()->find($this->arrivalId);
+        $arrival = ArchiveImport::query()->find($this->arrivalId);
         $hasFailed = $arrival?->become(WorkState::Failed, WorkState::OPEN, [
             'problem' => 'The archive could not be brought in because of a fault in the server. Nothing was changed; the details '
                 .'are in its log.',
@@ -100,7 +100,7 @@ final class UnpackArchiveJob implements ShouldQueue
     }
 
     /** @return \Closure(int, int): void */
-    private static function noting(Arrival $arrival): \Closure
+    private static function noting(ArchiveImport $arrival): \Closure
     {
         $noted = -self::STEP;
 

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Media;
 
-use OpenReel\Core\Formats\ZipEntry;
+use OpenReel\Core\Archive\ZipEntry;
 
 /**
  * A zip file on the media disk, made for somebody to take away. Films, sounds and pictures are as small as they get, so

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Media;
 
+use OpenReel\Core\Archive\ArchiveError;
 use OpenReel\Core\Archive\ArchiveFile;
-use OpenReel\Core\Archive\ArchiveProblem;
 use OpenReel\Core\Archive\Manifest;
 
 /** Somebody's archive, opened without trusting it: only what its manifest names is looked at, and only as much as it says. */
@@ -26,15 +26,15 @@ final class ArchiveReader
     {
     }
 
-    /** @throws ArchiveProblem */
+    /** @throws ArchiveError */
     public static function open(string $path): self
     {
         $zip = new \ZipArchive();
         if ($zip->open($path, \ZipArchive::RDONLY) !== true) {
-            throw ArchiveProblem::unreadable();
+            throw ArchiveError::unreadable();
         }
         if ($zip->numFiles > self::MOST_ENTRIES) {
-            throw ArchiveProblem::tooMuch('entries');
+            throw ArchiveError::tooMuch('entries');
         }
         $said = Manifest::decoded(self::manifestOf($zip));
         Schema::mustHold($said, "archive-{$said->version}.json");
@@ -46,16 +46,16 @@ final class ArchiveReader
         return new self($zip, $manifest);
     }
 
-    /** @throws ArchiveProblem when it is not there, or is not what it says it is */
+    /** @throws ArchiveError when it is not there, or is not what it says it is */
     private static function manifestOf(\ZipArchive $zip): string
     {
         $stat = $zip->statName(Manifest::NAME);
         $stream = $stat === false ? false : $zip->getStream(Manifest::NAME);
         if ($stat === false || $stream === false) {
-            throw ArchiveProblem::unreadable();
+            throw ArchiveError::unreadable();
         }
         if ($stat['size'] > Manifest::MOST_BYTES || self::isBomb($stat)) {
-            throw ArchiveProblem::tooMuch(Manifest::NAME);
+            throw ArchiveError::tooMuch(Manifest::NAME);
         }
         // What the list of an archive says of a file need not be so.
         $json = (string) stream_get_contents($stream, Manifest::MOST_BYTES + 1);
@@ -64,18 +64,18 @@ final class ArchiveReader
         return $json;
     }
 
-    /** @throws ArchiveProblem */
+    /** @throws ArchiveError */
     private static function mustBeAsLarge(\ZipArchive $zip, ArchiveFile $file): void
     {
         $stat = $zip->statName($file->name);
         if ($stat === false) {
-            throw ArchiveProblem::fileNotListed($file->name);
+            throw ArchiveError::fileNotListed($file->name);
         }
         if ($stat['size'] !== $file->bytes) {
-            throw ArchiveProblem::fileDiffers($file->name);
+            throw ArchiveError::fileDiffers($file->name);
         }
         if (self::isBomb($stat)) {
-            throw ArchiveProblem::tooMuch($file->name);
+            throw ArchiveError::tooMuch($file->name);
         }
     }
 
@@ -90,13 +90,13 @@ final class ArchiveReader
      *
      * @param  callable(int): void  $wrote  told how many bytes more are there
      *
-     * @throws ArchiveProblem|DiskFull
+     * @throws ArchiveError|DiskFull
      */
     public function extract(ArchiveFile $file, string $draft, callable $wrote): void
     {
         $from = $this->zip->getStream($file->name);
         if ($from === false) {
-            throw ArchiveProblem::fileNotListed($file->name);
+            throw ArchiveError::fileNotListed($file->name);
         }
         $to = @fopen($draft, 'wb');
         if ($to === false) {
@@ -107,7 +107,7 @@ final class ArchiveReader
             for ($left = $file->bytes; ($block = fread($from, self::BLOCK)) !== false && $block !== '';) {
                 $left -= strlen($block);
                 if ($left < 0) {
-                    throw ArchiveProblem::fileDiffers($file->name);
+                    throw ArchiveError::fileDiffers($file->name);
                 }
                 hash_update($hash, $block);
                 if (@fwrite($to, $block) !== strlen($block)) {
@@ -120,7 +120,7 @@ final class ArchiveReader
             fclose($to);
         }
         if ($left !== 0 || ! hash_equals($file->sha256, hash_final($hash))) {
-            throw ArchiveProblem::fileDiffers($file->name);
+            throw ArchiveError::fileDiffers($file->name);
         }
     }
 }

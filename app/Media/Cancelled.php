@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Media;
 
-final class Cancelled extends Trouble
+final class Cancelled extends InfrastructureFailure
 {
     public static function byPresenter(): self
     {

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Media;
 
-final class DiskFull extends Trouble
+final class DiskFull extends InfrastructureFailure
 {
     public static function writing(string $what): self
     {

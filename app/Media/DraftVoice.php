@@ -4,14 +4,14 @@ declare(strict_types=1);
 
 namespace App\Media;
 
-use OpenReel\Core\Listening\LevelReader;
-use OpenReel\Core\Render\CacheKey;
+use OpenReel\Core\Kernel\CacheKey;
+use OpenReel\Core\Kernel\Tick;
+use OpenReel\Core\Picture\TrackKind;
 use OpenReel\Core\Script\Language;
 use OpenReel\Core\Script\Spoken;
+use OpenReel\Core\Sound\LevelReader;
 use OpenReel\Core\Sound\LoudnessReport;
-use OpenReel\Core\Take\Track;
-use OpenReel\Core\Take\TrackKind;
-use OpenReel\Core\Time\Tick;
+use OpenReel\Core\Take\RecordedTrack;
 
 /** Reads single lines in a stand-in voice, for a draft of the film; the same words are read once. */
 final class DraftVoice
@@ -37,14 +37,14 @@ final class DraftVoice
     ) {
     }
 
-    /** @return array{Track, string}|null the sound as a take's only track, and where it lies on the media disk; null before */
+    /** @return array{RecordedTrack, string}|null the sound as a take's only track, and where it lies on the media disk; null before */
     public function find(string $text, Language $language): ?array
     {
         $key = $this->key($text, $language);
         $made = $this->cache->find('draft', $key, 'flac');
 
         return $made === null ? null : [
-            new Track(
+            new RecordedTrack(
                 TrackKind::Microphone,
                 $key,
                 Tick::of((int) $made->meta['samples']),

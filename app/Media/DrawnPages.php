@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Media;
 
-use OpenReel\Core\Deck\PageOrder;
+use OpenReel\Core\Deck\PageRequest;
 
 /** Pages of decks as pictures, each drawn once, by whatever machine. */
 final class DrawnPages
@@ -23,7 +23,7 @@ final class DrawnPages
      *
      * @throws ProgramMissing|ProgramFailed
      */
-    public function draw(PageOrder $order, string $path): Rendered
+    public function draw(PageRequest $order, string $path): Rendered
     {
         return $this->cache->findOrMake(self::KIND, $order->key(), 'png', function (string $draft) use ($order, $path): array {
             $this->slides->page($this->media->path($path), $order->page, $order->width, $order->height, $draft);

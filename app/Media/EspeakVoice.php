@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Media;
 
-use OpenReel\Core\Listening\Alignment\ReferenceVoice;
+use OpenReel\Core\Alignment\ReferenceVoice;
 use OpenReel\Core\Script\Language;
 
 /** espeak-ng as the reference voice. */

@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace App\Media;
 
-use OpenReel\Core\Formats\FlacHeader;
 use OpenReel\Core\Render\ExportFacts;
-use OpenReel\Core\Render\RecordingInput;
+use OpenReel\Core\Render\FlacHeader;
+use OpenReel\Core\Sound\RecordingInput;
 
 final class FfprobeProber implements Prober
 {

@@ -6,18 +6,18 @@ namespace App\Media;
 
 use OpenReel\Core\Captions\Caption;
 use OpenReel\Core\Captions\CaptionScript;
-use OpenReel\Core\Formats\ChapterFile;
-use OpenReel\Core\Formats\ConcatList;
-use OpenReel\Core\Formats\TimedText;
-use OpenReel\Core\Render\Edition;
+use OpenReel\Core\Captions\TimedText;
+use OpenReel\Core\Render\ChapterFile;
+use OpenReel\Core\Render\ConcatList;
+use OpenReel\Core\Render\ExportPreset;
 use OpenReel\Core\Render\FilmCaptionTrack;
 use OpenReel\Core\Render\FilmCommand;
-use OpenReel\Core\Render\FilmPass;
-use OpenReel\Core\Render\JoinSpec;
-use OpenReel\Core\Render\PieceOrder;
+use OpenReel\Core\Render\PieceRequest;
+use OpenReel\Core\Render\PostProcess;
 use OpenReel\Core\Render\ShotSpec;
+use OpenReel\Core\Render\TransitionSpec;
 use OpenReel\Core\Sound\LoudnessReport;
-use OpenReel\Core\Sound\SoundPart;
+use OpenReel\Core\Soundtrack\SoundPart;
 
 /** Makes a film from its plan: the pieces that are not in the cache, side by side, and then all of them joined. */
 final class FilmMaker
@@ -41,7 +41,7 @@ final class FilmMaker
         string $title,
         array $captions,
         FilmProgress $report,
-        Edition $edition = new Edition(),
+        ExportPreset $edition = new ExportPreset(),
     ): array {
         $soundtrack = $this->render($plan, $report);
         $report->joining();
@@ -58,7 +58,7 @@ final class FilmMaker
      * @param  list<Caption>  $captions
      * @return string path of the film as it was asked for, a draft
      */
-    private function passed(string $film, FilmPlan $plan, array $captions, Edition $edition, FilmProgress $report): string
+    private function passed(string $film, FilmPlan $plan, array $captions, ExportPreset $edition, FilmProgress $report): string
     {
         $isBurned = $edition->burned && $captions !== [] && $plan->captionStyle !== null;
         $script = $isBurned ? $this->media->draft('ass') : null;
@@ -73,7 +73,7 @@ final class FilmMaker
             }
             $track = $texts === null ? null : new FilmCaptionTrack($texts, $plan->language->threeLetters());
             $this->encoder->run(
-                FilmPass::arguments($film, $edition, $out, $script, resource_path('fonts'), $track),
+                PostProcess::arguments($film, $edition, $out, $script, resource_path('fonts'), $track),
                 $report->passing(...),
             );
         } catch (\Throwable $e) {
@@ -88,9 +88,9 @@ final class FilmMaker
 
     private function render(FilmPlan $plan, FilmProgress $report): Rendered
     {
-        $missing = array_values(array_filter($plan->pictures(), fn (ShotSpec|JoinSpec $s): bool => ! $this->pieces->has($s)));
+        $missing = array_values(array_filter($plan->pictures(), fn (ShotSpec|TransitionSpec $s): bool => ! $this->pieces->has($s)));
         $orders = array_map($this->pieces->order(...), $missing);
-        $report->expect(array_sum(array_map(fn (PieceOrder $o): int => $o->frames, $orders)));
+        $report->expect(array_sum(array_map(fn (PieceRequest $o): int => $o->frames, $orders)));
         $parts = SoundPart::all($plan->sound());
         $work = [];
         foreach ($parts as $part) {
@@ -110,7 +110,7 @@ final class FilmMaker
                 $report->rendered($index, $order->frames);
             };
         }
-        Workshop::run($work, (int) config('reel.render_slots'));
+        FiberPool::run($work, (int) config('reel.render_slots'));
 
         return $this->sounds->soundtrack($parts, $plan->files);
     }
@@ -123,7 +123,7 @@ final class FilmMaker
     {
         $specs = $plan->pictures();
         $pieces = array_map(
-            fn (ShotSpec|JoinSpec $s): Rendered => $this->pieces->make($this->pieces->order($s), $plan->files),
+            fn (ShotSpec|TransitionSpec $s): Rendered => $this->pieces->make($this->pieces->order($s), $plan->files),
             $specs,
         );
         if (count(array_unique(array_map(fn (Rendered $r): string => (string) ($r->meta['setup'] ?? ''), $pieces))) > 1) {
@@ -135,7 +135,7 @@ final class FilmMaker
             $list,
             ConcatList::write(
                 array_map(
-                    fn (ShotSpec|JoinSpec $spec, Rendered $piece): array => ['path' => $piece->path, 'length' => $spec->length()],
+                    fn (ShotSpec|TransitionSpec $spec, Rendered $piece): array => ['path' => $piece->path, 'length' => $spec->length()],
                     $specs,
                     $pieces,
                 ),

@@ -10,20 +10,20 @@ use OpenReel\Core\Assembly\Segment;
 use OpenReel\Core\Assembly\SilenceFound;
 use OpenReel\Core\Captions\Caption;
 use OpenReel\Core\Captions\CaptionScript;
+use OpenReel\Core\Captions\EditedCaption;
 use OpenReel\Core\Captions\FilmCaptions;
-use OpenReel\Core\Captions\SetCaption;
 use OpenReel\Core\Captions\Translation;
-use OpenReel\Core\Render\CacheKey;
+use OpenReel\Core\Kernel\CacheKey;
+use OpenReel\Core\Picture\TrackKind;
 use OpenReel\Core\Render\FilmQuality;
-use OpenReel\Core\Render\JoinSpec;
 use OpenReel\Core\Render\PicturePieces;
 use OpenReel\Core\Render\ShotSpec;
+use OpenReel\Core\Render\TransitionSpec;
 use OpenReel\Core\Script\Language;
 use OpenReel\Core\Sound\MusicLevels;
-use OpenReel\Core\Sound\SoundPart;
-use OpenReel\Core\Sound\SoundPlan;
+use OpenReel\Core\Soundtrack\SoundPart;
+use OpenReel\Core\Soundtrack\SoundPlan;
 use OpenReel\Core\Style\HouseStyle;
-use OpenReel\Core\Take\TrackKind;
 
 /** A lesson's assembly, and where the files lie that it names by their hash. */
 final readonly class FilmPlan
@@ -36,7 +36,7 @@ final readonly class FilmPlan
      * @param  array<string, string>  $texts  words of the lesson's lines, by id
      * @param  array<string, list<SilenceFound>>  $silences  between words, by section
      * @param  array<string, list<int>>  $idle  numbers of speed cues that no silence belongs to, by section
-     * @param  list<SetCaption>  $set  captions as a person wants them
+     * @param  list<EditedCaption>  $set  captions as a person wants them
      * @param  HouseStyle|null  $captionStyle  of captions that are part of the picture
      * @param  array<string, list<Translation>>  $translations  of captions, by language
      */
@@ -66,7 +66,7 @@ final readonly class FilmPlan
         );
     }
 
-    /** @return list<ShotSpec|JoinSpec> in order, together as long as the film */
+    /** @return list<ShotSpec|TransitionSpec> in order, together as long as the film */
     public function pictures(): array
     {
         return PicturePieces::of($this->assembly, $this->quality);
@@ -95,7 +95,7 @@ final readonly class FilmPlan
         return CacheKey::of(
             'film',
             [
-                'pictures' => array_map(fn (ShotSpec|JoinSpec $s): string => $s->key(''), $this->pictures()),
+                'pictures' => array_map(fn (ShotSpec|TransitionSpec $s): string => $s->key(''), $this->pictures()),
                 'sounds' => array_map(fn (SoundPart $p): string => $p->key(''), SoundPart::all($this->sound())),
                 'chapters' => array_map(fn (Chapter $c): string => $c->title, $this->assembly->chapters()),
                 'words' => $this->words(),
@@ -112,7 +112,7 @@ final readonly class FilmPlan
             $segment = $this->assembly->segments[$n];
             $passage = $segment->passage;
             $voice = $passage?->take->track(TrackKind::Microphone);
-            $seen[$segment->sectionId][] = array_map(fn (ShotSpec|JoinSpec $s): string => $s->key(''), $pieces);
+            $seen[$segment->sectionId][] = array_map(fn (ShotSpec|TransitionSpec $s): string => $s->key(''), $pieces);
             $heard[$segment->sectionId][] = $passage === null ? null : [
                 $voice?->hash, $passage->span, $passage->take->clean?->key(''), $passage->take->silences,
             ];
@@ -147,7 +147,7 @@ final readonly class FilmPlan
             'translated' => array_map(fn (array $all): array => array_map(
                 fn (Translation $t): array => [$places[$t->line] ?? null, $t->word, $t->was, $t->text], $all,
             ), $this->translations),
-            'set' => array_map(fn (SetCaption $c): array => [$places[$c->line] ?? null, $c->word, $c->was, $c->rows], $this->set),
+            'set' => array_map(fn (EditedCaption $c): array => [$places[$c->line] ?? null, $c->word, $c->was, $c->rows], $this->set),
         ], fn (array $part, string $name): bool => $part !== [] || $name !== 'translated', ARRAY_FILTER_USE_BOTH);
     }
 }

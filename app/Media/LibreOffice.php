@@ -105,7 +105,7 @@ final class LibreOffice implements OfficeConverter
             ];
             try {
                 Program::run([...$alone, 'true'], seconds: 5);
-            } catch (Trouble) {
+            } catch (InfrastructureFailure) {
                 Log::warning('The office suite runs with a network: the system does not allow shutting it off (unshare).');
                 $alone = [];
             }

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Media;
 
-use OpenReel\Core\Listening\Levels;
-use OpenReel\Core\Time\Tick;
+use OpenReel\Core\Kernel\Tick;
+use OpenReel\Core\Sound\Levels;
 
 /** What was made of a take's recordings, and what was heard of the voice. */
 final readonly class MadeTake

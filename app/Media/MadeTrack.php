@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Media;
 
-use OpenReel\Core\Take\TrackKind;
-use OpenReel\Core\Time\Tick;
+use OpenReel\Core\Kernel\Tick;
+use OpenReel\Core\Picture\TrackKind;
 
 /** A file made of a recording: a draft to be put in its place, and what is known of it. */
 final readonly class MadeTrack

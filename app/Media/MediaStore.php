@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace App\Media;
 
-use App\Media\Shared\Owed;
+use App\Media\Shared\PendingOp;
 use App\Media\Shared\SharedDisk;
 use App\Media\Shared\SharedDiskAway;
-use App\Media\Shared\Unsent;
+use App\Media\Shared\UploadJournal;
 use Illuminate\Filesystem\FilesystemAdapter;
 use Illuminate\Support\Facades\File;
 use Illuminate\Support\Facades\Storage;
@@ -19,7 +19,7 @@ use Illuminate\Support\Facades\Storage;
 final class MediaStore
 {
     /** Folders of this machine alone. */
-    public const OWN = ['drafts', Unsent::FOLDER];
+    public const OWN = ['drafts', UploadJournal::FOLDER];
 
     /** A use of a copy is noted when the last one noted is older than this. */
     private const USED_SECONDS = 1800;
@@ -139,7 +139,7 @@ final class MediaStore
             throw ProgramFailed::wroteNothing($relative);
         }
         $path = $this->pathToWrite($relative);
-        $this->unsent()->owe($relative, Owed::Put, function () use ($draft, $path): void {
+        $this->unsent()->owe($relative, PendingOp::Put, function () use ($draft, $path): void {
             @rename($draft, $path) ?: throw DiskFull::writing('the finished file');
         });
     }
@@ -285,13 +285,13 @@ final class MediaStore
     public function delete(?string $relative): void
     {
         if ($relative !== null && $relative !== '') {
-            $this->unsent()->owe($relative, Owed::Remove, fn () => @unlink($this->here($relative)));
+            $this->unsent()->owe($relative, PendingOp::Remove, fn () => @unlink($this->here($relative)));
         }
     }
 
     public function deleteFolder(string $relative): void
     {
-        $this->unsent()->owe("{$relative}/", Owed::Remove, fn () => File::deleteDirectory($this->here($relative)));
+        $this->unsent()->owe("{$relative}/", PendingOp::Remove, fn () => File::deleteDirectory($this->here($relative)));
     }
 
     /**
@@ -366,9 +366,9 @@ final class MediaStore
         return $this->drafts ??= new Drafts($this->here('drafts'));
     }
 
-    private function unsent(): Unsent
+    private function unsent(): UploadJournal
     {
-        return new Unsent($this->shared, $this->here(...));
+        return new UploadJournal($this->shared, $this->here(...));
     }
 
     private function hasHash(string $path, string $sha256): bool

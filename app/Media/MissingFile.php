@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace App\Media;
 
 /** A file that the film is made from is not where it was. */
-final class MissingFile extends Trouble
+final class MissingFile extends InfrastructureFailure
 {
     public static function named(string $hash): self
     {

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace App\Media;
 
 /** A piece was planned for another version of the encoder: pieces made by different ones are never joined. */
-final class OtherEncoder extends Trouble
+final class OtherEncoder extends InfrastructureFailure
 {
     public static function than(string $version): self
     {

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Media;
 
-use OpenReel\Core\Script\PlainText;
+use OpenReel\Core\Kernel\PlainText;
 
 /** Looks over somebody's picture: PNG, JPEG, WebP, or an SVG drawing, which is drawn. */
 final class PictureReader
@@ -26,7 +26,7 @@ final class PictureReader
      *
      * @throws UnreadableFile
      */
-    public function read(string $file, string $name, int $width, int $height): Picture
+    public function read(string $file, string $name, int $width, int $height): ImageInfo
     {
         $name = mb_substr(PlainText::row($name), 0, 200);
         $bytes = (int) @filesize($file);
@@ -54,7 +54,7 @@ final class PictureReader
         if ($turned !== null) {
             [$width, $height] = (array) getimagesize($turned) + [0, 0];
 
-            return new Picture(
+            return new ImageInfo(
                 $turned,
                 'png',
                 'image/png',
@@ -65,7 +65,7 @@ final class PictureReader
             );
         }
 
-        return new Picture(
+        return new ImageInfo(
             $file,
             self::TYPES[$info[2]],
             image_type_to_mime_type($info[2]),
@@ -117,7 +117,7 @@ final class PictureReader
         return $draft;
     }
 
-    private function drawing(string $file, string $name, int $width, int $height): Picture
+    private function drawing(string $file, string $name, int $width, int $height): ImageInfo
     {
         $svg = SvgFile::read($file, $name);
         $draft = $this->media->draft('png');
@@ -145,7 +145,7 @@ final class PictureReader
         }
         [$w, $h] = (array) getimagesize($draft) + [0, 0];
 
-        return new Picture(
+        return new ImageInfo(
             $draft,
             'png',
             'image/png',

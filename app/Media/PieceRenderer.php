@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace App\Media;
 
-use OpenReel\Core\Render\CacheKey;
-use OpenReel\Core\Render\JoinSpec;
-use OpenReel\Core\Render\PieceOrder;
+use OpenReel\Core\Kernel\CacheKey;
+use OpenReel\Core\Render\PieceRequest;
 use OpenReel\Core\Render\ShotSpec;
+use OpenReel\Core\Render\TransitionSpec;
 
 /** Makes the pieces of picture that a film is joined from, each once. */
 final class PieceRenderer
@@ -24,20 +24,20 @@ final class PieceRenderer
     ) {
     }
 
-    public function has(ShotSpec|JoinSpec $spec): bool
+    public function has(ShotSpec|TransitionSpec $spec): bool
     {
         return $this->cache->has($this->kind($spec), $spec->key($this->encoder->version()), 'mp4');
     }
 
     /** @phpstan-impure another process may make it at any time */
-    public function find(ShotSpec|JoinSpec $spec): ?Rendered
+    public function find(ShotSpec|TransitionSpec $spec): ?Rendered
     {
         return $this->cache->find($this->kind($spec), $spec->key($this->encoder->version()), 'mp4');
     }
 
-    public function order(ShotSpec|JoinSpec $spec): PieceOrder
+    public function order(ShotSpec|TransitionSpec $spec): PieceRequest
     {
-        return PieceOrder::of($spec, $this->encoder->version());
+        return PieceRequest::of($spec, $this->encoder->version());
     }
 
     /**
@@ -46,7 +46,7 @@ final class PieceRenderer
      *
      * @throws OtherEncoder when it was planned for another version of the encoder
      */
-    public function make(PieceOrder $order, array $files, ?callable $progress = null): Rendered
+    public function make(PieceRequest $order, array $files, ?callable $progress = null): Rendered
     {
         if ($order->encoder !== $this->encoder->version()) {
             throw OtherEncoder::than($order->encoder);
@@ -69,7 +69,7 @@ final class PieceRenderer
         });
     }
 
-    private function kind(ShotSpec|JoinSpec $spec): string
+    private function kind(ShotSpec|TransitionSpec $spec): string
     {
         return $spec instanceof ShotSpec ? 'shot' : 'join';
     }
@@ -78,7 +78,7 @@ final class PieceRenderer
      * @param  array<string, string>  $files
      * @return array<string, string> by hash
      */
-    private function paths(PieceOrder $order, array $files): array
+    private function paths(PieceRequest $order, array $files): array
     {
         $paths = [];
         foreach ($order->files as $hash) {

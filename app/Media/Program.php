@@ -89,7 +89,7 @@ final class Program
         return ['output' => $output, 'log' => $log];
     }
 
-    /** Gives way: to the other pieces of work in a Workshop, or else to the machine. */
+    /** Gives way: to the other pieces of work in a FiberPool, or else to the machine. */
     public static function wait(): void
     {
         if (\Fiber::getCurrent() !== null) {

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Media;
 
-final class ProgramFailed extends Trouble
+final class ProgramFailed extends InfrastructureFailure
 {
     private const LOG_TAIL = 4000;
 

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace App\Media;
 
 /** An outside program was stopped from outside: that says nothing about the file it worked on. */
-final class ProgramKilled extends Trouble
+final class ProgramKilled extends InfrastructureFailure
 {
     /** @param  list<string>  $command */
     public static function running(array $command, int $exit): self

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Media;
 
-final class ProgramMissing extends Trouble
+final class ProgramMissing extends InfrastructureFailure
 {
     public static function named(string $program): self
     {

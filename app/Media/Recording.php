@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Media;
 
-use OpenReel\Core\Take\TrackKind;
-use OpenReel\Core\Time\Tick;
+use OpenReel\Core\Kernel\Tick;
+use OpenReel\Core\Picture\TrackKind;
 
 /** What came from one recorder. */
 final readonly class Recording

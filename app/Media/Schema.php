@@ -7,7 +7,7 @@ namespace App\Media;
 use JsonSchema\Constraints\Constraint;
 use JsonSchema\Exception\ExceptionInterface;
 use JsonSchema\Validator;
-use OpenReel\Core\Archive\ArchiveProblem;
+use OpenReel\Core\Archive\ArchiveError;
 
 /** Holds what came from elsewhere against a schema of ours (`resources/schemas`). */
 final class Schema
@@ -17,7 +17,7 @@ final class Schema
      * @param  string  $file  of the schema
      * @param  string|null  $part  one of its definitions; null for all of it
      *
-     * @throws ArchiveProblem at the first thing that is not as it should be: what is wrong everywhere is not listed
+     * @throws ArchiveError at the first thing that is not as it should be: what is wrong everywhere is not listed
      */
     public static function mustHold(mixed $said, string $file, ?string $part = null): void
     {
@@ -27,7 +27,7 @@ final class Schema
         try {
             $validator->validate($said, (object) ['$ref' => $at], $once);
         } catch (ExceptionInterface) {
-            throw ArchiveProblem::unreadable();
+            throw ArchiveError::unreadable();
         }
     }
 }

@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace App\Media;
 
-use App\Media\Office\DocxText;
-use App\Media\Office\OdtText;
-use OpenReel\Core\Script\PlainText;
+use App\Media\Office\DocxReader;
+use App\Media\Office\OdtReader;
+use OpenReel\Core\Kernel\PlainText;
 
 /** Reads a script from somebody's file: plain text, Markdown, and the two open formats of word processors. */
 final class ScriptReader
@@ -33,8 +33,8 @@ final class ScriptReader
         }
         $text = match (strtolower(pathinfo($name, PATHINFO_EXTENSION))) {
             'md', 'markdown', 'txt', 'text' => self::plain((string) file_get_contents($path), $name),
-            'docx' => DocxText::read($path, $name),
-            'odt' => OdtText::read($path, $name),
+            'docx' => DocxReader::read($path, $name),
+            'odt' => OdtReader::read($path, $name),
             'doc' => throw UnreadableFile::because(
                 "\"{$name}\" is an old word processor file. Save it as .docx or .odt and try again.",
             ),

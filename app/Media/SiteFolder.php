@@ -75,10 +75,10 @@ final class SiteFolder
     }
 
     /** What was thrown while the file was read comes wrapped in what the disk makes of it. */
-    private static function meant(?\Throwable $e): ?Trouble
+    private static function meant(?\Throwable $e): ?InfrastructureFailure
     {
         for (; $e !== null; $e = $e->getPrevious()) {
-            if ($e instanceof Trouble) {
+            if ($e instanceof InfrastructureFailure) {
                 return $e;
             }
         }

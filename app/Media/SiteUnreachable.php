@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Media;
 
-final class SiteUnreachable extends Trouble
+final class SiteUnreachable extends InfrastructureFailure
 {
     public static function because(\Throwable $e): self
     {

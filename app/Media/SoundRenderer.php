@@ -4,18 +4,18 @@ declare(strict_types=1);
 
 namespace App\Media;
 
-use OpenReel\Core\Formats\AdtsFrames;
-use OpenReel\Core\Render\CacheKey;
+use OpenReel\Core\Kernel\CacheKey;
+use OpenReel\Core\Kernel\Tick;
+use OpenReel\Core\Render\AdtsFrames;
 use OpenReel\Core\Render\FilmCommand;
-use OpenReel\Core\Sound\BedPlace;
 use OpenReel\Core\Sound\GainSearch;
 use OpenReel\Core\Sound\Loudness;
 use OpenReel\Core\Sound\LoudnessReport;
-use OpenReel\Core\Sound\SoundCommand;
-use OpenReel\Core\Sound\SoundMix;
-use OpenReel\Core\Sound\SoundPart;
-use OpenReel\Core\Sound\SoundPiece;
-use OpenReel\Core\Time\Tick;
+use OpenReel\Core\Soundtrack\MusicClip;
+use OpenReel\Core\Soundtrack\SoundCommand;
+use OpenReel\Core\Soundtrack\SoundMix;
+use OpenReel\Core\Soundtrack\SoundPart;
+use OpenReel\Core\Soundtrack\SoundPiece;
 
 /**
  * Makes the soundtrack: pieces of takes at their loudness, parts of the track mixed from them and encoded, the whole put
@@ -195,7 +195,7 @@ final class SoundRenderer
      *
      * @param  array<string, string>  $files
      */
-    private function copyBed(BedPlace $place, array $files, int $from, int $until, string $to): void
+    private function copyBed(MusicClip $place, array $files, int $from, int $until, string $to): void
     {
         $in = $this->opened($this->bed($place->file(), $files)->path, 'r');
         $out = $this->opened($to, 'w');

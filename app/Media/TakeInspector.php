@@ -5,11 +5,11 @@ declare(strict_types=1);
 namespace App\Media;
 
 use Generator;
-use OpenReel\Core\Listening\Hum;
-use OpenReel\Core\Listening\LevelReader;
-use OpenReel\Core\Listening\Levels;
+use OpenReel\Core\Analysis\MainsHum;
+use OpenReel\Core\Picture\CameraLook;
 use OpenReel\Core\Picture\SourceColour;
-use OpenReel\Core\Seeing\CameraLook;
+use OpenReel\Core\Sound\LevelReader;
+use OpenReel\Core\Sound\Levels;
 
 /** Measures what takes longer than a second to find out about a take's files: hum, missing heights, a black or still picture. */
 final class TakeInspector
@@ -22,7 +22,7 @@ final class TakeInspector
     }
 
     /**
-     * @return array{Hum|null, Levels} and the levels of what lies above 5.5 kHz
+     * @return array{MainsHum|null, Levels} and the levels of what lies above 5.5 kHz
      *
      * @throws ProgramMissing|ProgramKilled|ProgramFailed|DiskFull
      */
@@ -34,12 +34,12 @@ final class TakeInspector
             $raw = ['-c:a', 'pcm_s16le', '-f', 's16le'];
             Program::run([
                 self::ffmpeg(), '-nostdin', '-v', 'error', '-y', '-i', $path, '-filter_complex',
-                '[0:a:0]aformat=channel_layouts=mono,asplit=2[a][b];[a]aresample='.Hum::RATE.'[low];[b]'.self::HIGH.'[high]',
+                '[0:a:0]aformat=channel_layouts=mono,asplit=2[a][b];[a]aresample='.MainsHum::RATE.'[low];[b]'.self::HIGH.'[high]',
                 '-map', '[low]', ...$raw, $low, '-map', '[high]', ...$raw, $high,
             ]);
             $stream = fopen($high, 'rb') ?: throw UnreadableFile::because('The sound of this take cannot be read.');
             try {
-                return [Hum::of((string) file_get_contents($low)), LevelReader::read($stream)];
+                return [MainsHum::of((string) file_get_contents($low)), LevelReader::read($stream)];
             } finally {
                 fclose($stream);
             }

@@ -4,16 +4,16 @@ declare(strict_types=1);
 
 namespace App\Media;
 
-use OpenReel\Core\Listening\Lag;
-use OpenReel\Core\Listening\LevelReader;
-use OpenReel\Core\Listening\Levels;
+use OpenReel\Core\Analysis\SyncOffset;
+use OpenReel\Core\Kernel\Tick;
 use OpenReel\Core\Picture\SourceColour;
+use OpenReel\Core\Picture\TrackKind;
 use OpenReel\Core\Render\IngestCommand;
-use OpenReel\Core\Render\RecordingInput;
 use OpenReel\Core\Render\SoundInput;
+use OpenReel\Core\Sound\LevelReader;
+use OpenReel\Core\Sound\Levels;
 use OpenReel\Core\Sound\LoudnessReport;
-use OpenReel\Core\Take\TrackKind;
-use OpenReel\Core\Time\Tick;
+use OpenReel\Core\Sound\RecordingInput;
 
 /** Makes of a recording, as it came from the recorder, files that play, seek and can be cut. The recording is left as it is. */
 final class TakeMaker
@@ -78,7 +78,7 @@ final class TakeMaker
      */
     private function offset(Recording $recording, Recording $voice): int
     {
-        $lag = $recording->inStep ? Lag::between($this->beginning($voice), $this->beginning($recording)) : null;
+        $lag = $recording->inStep ? SyncOffset::between($this->beginning($voice), $this->beginning($recording)) : null;
 
         return $lag === null ? $recording->offset->count : $voice->offset->count - $lag;
     }
@@ -86,12 +86,12 @@ final class TakeMaker
     /** By how many ticks a microphone of its own began later than the picture it belongs to. */
     private function later(Recording $microphone, Recording $main): int
     {
-        $lag = $main->inStep ? Lag::between($this->beginning($microphone), $this->beginning($main)) : null;
+        $lag = $main->inStep ? SyncOffset::between($this->beginning($microphone), $this->beginning($main)) : null;
 
         return $lag ?? $microphone->offset->count - $main->offset->count;
     }
 
-    /** @return list<int> samples as Lag wants them; none when there is no sound in it */
+    /** @return list<int> samples as SyncOffset wants them; none when there is no sound in it */
     private function beginning(Recording $recording): array
     {
         $pcm = $this->media->draft('pcm');

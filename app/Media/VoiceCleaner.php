@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Media;
 
-use OpenReel\Core\Formats\FlacHeader;
+use OpenReel\Core\Render\FlacHeader;
 use OpenReel\Core\Sound\CleanCommand;
 use OpenReel\Core\Sound\CleanVoice;
 

@@ -6,7 +6,7 @@ namespace App\Models;
 
 use Illuminate\Database\Eloquent\Concerns\HasUlids;
 use Illuminate\Database\Eloquent\Model;
-use OpenReel\Core\Captions\SetCaption;
+use OpenReel\Core\Captions\EditedCaption;
 
 /**
  * A caption as a person wants it.
@@ -32,17 +32,17 @@ final class CaptionRow extends Model
         return ['rows' => 'array', 'checked' => 'boolean'];
     }
 
-    /** @return list<SetCaption> of a lesson */
+    /** @return list<EditedCaption> of a lesson */
     public static function of(string $lesson): array
     {
         /** @var list<self> $rows */
         $rows = self::query()->where('lesson_id', $lesson)->orderBy('id')->get()->all();
 
-        return array_map(fn (self $row): SetCaption => $row->toCore(), $rows);
+        return array_map(fn (self $row): EditedCaption => $row->toCore(), $rows);
     }
 
-    private function toCore(): SetCaption
+    private function toCore(): EditedCaption
     {
-        return new SetCaption($this->line_id, $this->word, $this->was, $this->rows, $this->checked, $this->id);
+        return new EditedCaption($this->line_id, $this->word, $this->was, $this->rows, $this->checked, $this->id);
     }
 }

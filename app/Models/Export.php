@@ -8,7 +8,7 @@ use Illuminate\Database\Eloquent\Concerns\HasUlids;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Support\Carbon;
-use OpenReel\Core\Render\Edition;
+use OpenReel\Core\Render\ExportPreset;
 
 /**
  * @property string $id
@@ -28,7 +28,7 @@ use OpenReel\Core\Render\Edition;
  * @property array<string, mixed> $edition as what it is made, see `edition()`
  * @property string|null $batch what it was asked for together with
  * @property int|null $revision of the script that it is made of
- * @property list<string>|null $beside kinds of files that go with it, see App\Actions\Film\FilesBeside
+ * @property list<string>|null $beside kinds of files that go with it, see App\Actions\Film\Sidecars
  * @property Carbon|null $started_at
  * @property Carbon|null $finished_at
  * @property Carbon $created_at
@@ -51,9 +51,9 @@ final class Export extends Model
         ];
     }
 
-    public function edition(): Edition
+    public function edition(): ExportPreset
     {
-        return Edition::read(['draft' => $this->draft] + $this->edition);
+        return ExportPreset::read(['draft' => $this->draft] + $this->edition);
     }
 
     public function milliseconds(): int

@@ -7,7 +7,7 @@ namespace App\Models;
 use Illuminate\Database\Eloquent\Concerns\HasUlids;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Support\Carbon;
-use OpenReel\Core\People\Deed;
+use OpenReel\Core\People\AuditAction;
 
 /**
  * Something that somebody did to a lesson or course. It refers to nothing, so that it stays when that is gone.
@@ -17,8 +17,8 @@ use OpenReel\Core\People\Deed;
  * @property string|null $course_id
  * @property string|null $user_id null where one works alone, or when the program did it by itself
  * @property string|null $person what they were called then
- * @property Deed $deed
- * @property array<string, string|int> $about see Deed::says
+ * @property AuditAction $deed
+ * @property array<string, string|int> $about see AuditAction::says
  * @property Carbon $created_at
  */
 final class HistoryEntry extends Model
@@ -33,6 +33,6 @@ final class HistoryEntry extends Model
 
     protected function casts(): array
     {
-        return ['deed' => Deed::class, 'about' => 'array'];
+        return ['deed' => AuditAction::class, 'about' => 'array'];
     }
 }

@@ -12,7 +12,7 @@ use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Database\Eloquent\Relations\HasMany;
 use Illuminate\Support\Carbon;
-use OpenReel\Core\Take\TrackKind;
+use OpenReel\Core\Picture\TrackKind;
 use OpenReel\Core\Take\Verdict;
 
 /**
@@ -36,14 +36,14 @@ use OpenReel\Core\Take\Verdict;
  * @property int $silence_ms how long the script asked to be silent meanwhile
  * @property array<string, int> $line_ticks when each of them begins, by line id
  * @property array<string, int> $cut_ticks where it can be cut before each of them, by line id
- * @property list<array<string, mixed>> $marks what was drawn while it was recorded, as OpenReel\Core\Mark\TakeMark has it, and
+ * @property list<array<string, mixed>> $marks what was drawn while it was recorded, as OpenReel\Core\Take\TakeAnnotation has it, and
  *    what was wiped off: kind `wipe`, with `on` and `from`
  * @property list<array{int, int}> $fluffs ticks from and until of reads that went wrong
  * @property list<array{id: int, at: int, says: string}> $markers places to come back to: tick, and what the presenter wrote there
  * @property list<array{line: string, within: float, cue: string}> $given cues given while it was recorded that the script does
  *    not hold yet
  * @property list<array{line: string, within: float, at: int}> $reached places inside its lines of which the tick is known
- * @property Hearing|null $hearing whether its words were listened for; null when that has still to be done
+ * @property AlignmentStatus|null $hearing whether its words were listened for; null when that has still to be done
  * @property array<string, mixed>|null $heard what was heard: `confidence`, `reads` (line id, kind, ticks from and until,
  *    confidence), `unscripted` and `pauses` (ticks from and until), `missing` (line ids)
  * @property list<string>|null $spoken ids of the lines it speaks, in the order it does; null while that is not known
@@ -111,7 +111,7 @@ final class Take extends Model
             'markers' => 'array',
             'given' => 'array',
             'reached' => 'array',
-            'hearing' => Hearing::class,
+            'hearing' => AlignmentStatus::class,
             'heard' => 'array',
             'spoken' => 'array',
             'left' => 'array',

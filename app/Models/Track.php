@@ -8,7 +8,7 @@ use Illuminate\Database\Eloquent\Concerns\HasUlids;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Support\Carbon;
 use OpenReel\Core\Picture\SourceColour;
-use OpenReel\Core\Take\TrackKind;
+use OpenReel\Core\Picture\TrackKind;
 
 /**
  * One stream of a take: how it comes from the recorder, and the file that was made of it.
@@ -37,7 +37,7 @@ use OpenReel\Core\Take\TrackKind;
  * @property Carbon $updated_at
  * @property-read Take $take
  */
-final class Track extends GrowingFile
+final class Track extends ChunkedUpload
 {
     use HasUlids;
 

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\People;
 
+use App\OperationRejected;
 use App\OwnAddress;
-use App\Refusal;
 use Firebase\JWT\JWK;
 use Firebase\JWT\JWT;
 use Illuminate\Support\Facades\Cache;
@@ -45,7 +45,7 @@ final class OpenId
     /**
      * @return array{url: string, state: string, nonce: string, verifier: string} where to send the browser, and what to remember
      *
-     * @throws Refusal
+     * @throws OperationRejected
      */
     public function begin(): array
     {
@@ -61,7 +61,7 @@ final class OpenId
     /**
      * @return array{subject: string, email: string, name: string} email is empty unless the provider says that it is theirs
      *
-     * @throws Refusal
+     * @throws OperationRejected
      */
     public function finish(string $code, string $verifier, string $nonce): array
     {
@@ -71,7 +71,7 @@ final class OpenId
             $token = $provider->getAccessToken('authorization_code', ['code' => $code])->getValues()['id_token'] ?? '';
             JWT::$leeway = self::APART_SECONDS;
             $says = (array) JWT::decode((string) $token, JWK::parseKeySet($this->keys(), 'RS256'));
-        } catch (Refusal $no) {
+        } catch (OperationRejected $no) {
             throw $no;
         } catch (\Throwable $e) {
             throw self::failed('its answer could not be read', $e);
@@ -143,11 +143,11 @@ final class OpenId
         }
     }
 
-    private static function failed(string $why, ?\Throwable $cause = null): Refusal
+    private static function failed(string $why, ?\Throwable $cause = null): OperationRejected
     {
         Log::warning('Signing in with OpenID Connect did not work', ['why' => $why, 'detail' => $cause?->getMessage()]);
 
-        return Refusal::conflict('Signing in with '.self::config('name').' did not work. Try again, or use your password.');
+        return OperationRejected::conflict('Signing in with '.self::config('name').' did not work. Try again, or use your password.');
     }
 
     private static function config(string $key): string

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Providers;
 
-use App\Actions\People\OwnWhatIsMade;
+use App\Actions\People\AssignOwner;
 use App\Database\SqliteConnector;
 use App\Media\Encoder;
 use App\Media\FfmpegEncoder;
@@ -109,8 +109,8 @@ final class AppServiceProvider extends ServiceProvider
         Hash::extend('keyed', fn (): KeyedHasher => new KeyedHasher(
             config('hashing.argon'), [(string) config('app.key'), ...array_values(config('app.previous_keys'))],
         ));
-        Lesson::created(fn (Lesson $made) => $this->app->make(OwnWhatIsMade::class)($made));
-        Course::created(fn (Course $made) => $this->app->make(OwnWhatIsMade::class)($made));
+        Lesson::created(fn (Lesson $made) => $this->app->make(AssignOwner::class)($made));
+        Course::created(fn (Course $made) => $this->app->make(AssignOwner::class)($made));
         Event::listen(WorkerStarting::class, fn () => $this->lookRound());
         Event::listen(Looping::class, function (Looping $event): ?bool {
             // A worker waits when it is told false.

@@ -11,7 +11,7 @@ use App\Jobs\ImportDeckJob;
 use App\Jobs\IngestTakeJob;
 use App\Jobs\UnpackArchiveJob;
 use App\Media\WorkLock;
-use App\Models\Arrival;
+use App\Models\ArchiveImport;
 use App\Models\Deck;
 use App\Models\Delivery;
 use App\Models\Export;
@@ -39,7 +39,7 @@ final class ForgottenWork
         if (Queue::size('default') === 0) {
             self::each(self::open(Export::query()), fn (string $id) => new ExportLessonJob($id));
             self::each(self::open(Deck::query()), fn (string $id) => ImportDeckJob::of(Deck::query()->findOrFail($id)));
-            self::each(self::open(Arrival::query()->where('whole', true)), fn (string $id) => new UnpackArchiveJob($id));
+            self::each(self::open(ArchiveImport::query()->where('whole', true)), fn (string $id) => new UnpackArchiveJob($id));
             self::each(self::open(Delivery::query()), fn (string $id) => new DeliverFilmJob($id));
         }
     }

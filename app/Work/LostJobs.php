@@ -52,7 +52,7 @@ final class LostJobs
 
     private static function decide(LostJob $lost, object $job): void
     {
-        $left = $job instanceof GoesOn ? $job->left() : null;
+        $left = $job instanceof ReportsProgress ? $job->left() : null;
         $hasGoneOn = $left !== null && $left < ($lost->payload['left'] ?? $left);
         $deaths = $hasGoneOn ? 1 : 1 + (int) ($lost->payload['deaths'] ?? 0);
         if ($deaths <= self::MOST_DEATHS) {

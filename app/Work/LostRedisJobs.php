@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Work;
 
-use App\Jobs\HearSoundJob;
+use App\Jobs\AlignSoundJob;
 use Illuminate\Support\Facades\Redis;
 
 /** Jobs in Redis' queues whose worker died: they are reserved, and nobody holds their lock. */
@@ -25,7 +25,7 @@ final class LostRedisJobs
     public static function reserved(int $seconds): iterable
     {
         $redis = Redis::connection();
-        foreach ([...Pulse::QUEUES, HearSoundJob::QUEUE] as $queue) {
+        foreach ([...Pulse::QUEUES, AlignSoundJob::QUEUE] as $queue) {
             $now = now()->getTimestamp();
             $until = $now - $seconds + (int) config('queue.connections.redis.retry_after');
             foreach ($redis->command('zrangebyscore', ["queues:{$queue}:reserved", '-inf', (string) $until]) as $raw) {

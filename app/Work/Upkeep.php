@@ -7,22 +7,22 @@ namespace App\Work;
 use App\Actions\People\MailNotices;
 use App\Actions\Storage\ClearTakes;
 use App\Actions\Takes\IngestTake;
+use App\Jobs\AlignTakesJob;
 use App\Jobs\ClearRecordingsJob;
-use App\Jobs\HearTakesJob;
-use App\Jobs\SendUnsentJob;
+use App\Jobs\FlushUploadsJob;
+use App\Media\InfrastructureFailure;
 use App\Media\MediaStore;
 use App\Media\Prober;
 use App\Media\RenderCache;
 use App\Media\Shared\LocalCopies;
 use App\Media\Shared\SharedDiskAway;
-use App\Media\Trouble;
 use App\Media\WorkLock;
-use App\Models\Arrival;
+use App\Models\ArchiveImport;
 use App\Models\Device;
 use App\Models\Take;
 use App\Models\TakeState;
 use App\Models\Track;
-use App\People\Whoever;
+use App\People\CurrentUser;
 use Illuminate\Contracts\Cache\Repository;
 use Illuminate\Support\Facades\Queue;
 
@@ -74,12 +74,12 @@ final class Upkeep
             LostJobs::release();
             ForgottenWork::release();
             if ($this->media->unsentFiles() > 0) {
-                SendUnsentJob::dispatch();
+                FlushUploadsJob::dispatch();
             }
             if ($this->cache->add('upkeep/sweep', true, self::SWEEP_SECONDS)) {
                 config('queue.default') === 'redis' && $this->encoder->say();
                 $this->sweep();
-                Whoever::signsIn() && ($this->mail)();
+                CurrentUser::signsIn() && ($this->mail)();
             }
             if ($this->cache->add('upkeep/clear', true, self::CLEAR_SECONDS)) {
                 ClearRecordingsJob::dispatch();
@@ -111,11 +111,11 @@ final class Upkeep
     {
         $this->takes->forget();
         Device::query()->whereNotIn('id', Device::living()->select('id'))->delete();
-        Arrival::query()
+        ArchiveImport::query()
             ->where('whole', false)
             ->where('updated_at', '<', now()->subDays(self::ARRIVAL_DAYS))
             ->get()
-            ->each(function (Arrival $arrival): void {
+            ->each(function (ArchiveImport $arrival): void {
                 $this->media->delete($arrival->path);
                 $arrival->delete();
             });
@@ -133,7 +133,7 @@ final class Upkeep
             ->limit(self::AT_ONCE)
             ->count();
         for ($i = 0; $i < $waiting; $i++) {
-            HearTakesJob::dispatch();
+            AlignTakesJob::dispatch();
         }
     }
 
@@ -153,7 +153,7 @@ final class Upkeep
                 $facts = $this->prober->recording($this->media->path((string) $track->file_path));
             } catch (SharedDiskAway) {
                 continue;
-            } catch (Trouble) {
+            } catch (InfrastructureFailure) {
                 $facts = null;
             }
             $track->update([

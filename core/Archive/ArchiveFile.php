@@ -41,16 +41,16 @@ final readonly class ArchiveFile
     {
     }
 
-    /** @throws ArchiveProblem when no file of a lesson or a course is called so, or none of its kind is that large */
+    /** @throws ArchiveError when no file of a lesson or a course is called so, or none of its kind is that large */
     public function mustBelong(): void
     {
         if ($this->bytes > self::most($this->name)) {
-            throw ArchiveProblem::tooMuch($this->name);
+            throw ArchiveError::tooMuch($this->name);
         }
         $isShared = preg_match(self::SHARED, $this->name, $found) === 1;
         $content = $isShared ? ($found['bed'] ?? $found['logo']) : $this->sha256;
         if ((! $isShared && preg_match(self::OF_LESSON, $this->name) !== 1) || $content !== $this->sha256) {
-            throw ArchiveProblem::strangeFile($this->name);
+            throw ArchiveError::strangeFile($this->name);
         }
     }
 

@@ -48,23 +48,23 @@ final readonly class Manifest
      * Reads the outermost form only, so that a schema of the right version can be asked about the rest. What a few bytes make of
      * the memory is limited before anything is made of them.
      *
-     * @throws ArchiveProblem
+     * @throws ArchiveError
      */
     public static function decoded(string $json): \stdClass
     {
         if (strlen($json) > self::MOST_BYTES || substr_count($json, '{') > self::MOST_OBJECTS
             || substr_count($json, '[') > self::MOST_LISTS || substr_count($json, ':') > self::MOST_VALUES) {
-            throw ArchiveProblem::tooMuch('manifest');
+            throw ArchiveError::tooMuch('manifest');
         }
         $said = json_decode($json, depth: self::DEPTH);
         if (! ($said instanceof \stdClass) || ($said->format ?? null) !== self::FORMAT || ! is_int($said->version ?? null)) {
-            throw ArchiveProblem::unreadable();
+            throw ArchiveError::unreadable();
         }
         if ($said->version > self::VERSION) {
-            throw ArchiveProblem::newer($said->version);
+            throw ArchiveError::newer($said->version);
         }
         if (count((array) ($said->lessons ?? [])) > self::MOST_LESSONS) {
-            throw ArchiveProblem::tooMuch('lessons');
+            throw ArchiveError::tooMuch('lessons');
         }
 
         return $said;
@@ -73,7 +73,7 @@ final readonly class Manifest
     /**
      * @param  \stdClass  $said  as the schema has it
      *
-     * @throws ArchiveProblem when its parts do not belong together
+     * @throws ArchiveError when its parts do not belong together
      */
     public static function of(\stdClass $said): self
     {
@@ -131,12 +131,12 @@ final readonly class Manifest
         return new self($said->course, $said->lessons, $files);
     }
 
-    /** @throws ArchiveProblem */
+    /** @throws ArchiveError */
     private function mustHold(): void
     {
         $ids = $this->ids();
         if (count(array_unique($ids)) !== count($ids)) {
-            throw ArchiveProblem::strangeId('twice');
+            throw ArchiveError::strangeId('twice');
         }
         $known = [];
         foreach ($this->files as $file) {
@@ -160,7 +160,7 @@ final readonly class Manifest
     /**
      * Nothing in a lesson hangs on what is in another.
      *
-     * @throws ArchiveProblem
+     * @throws ArchiveError
      */
     private static function mustBelong(\stdClass $lesson): void
     {
@@ -170,7 +170,7 @@ final readonly class Manifest
         );
         $must = function (?string $id, string $kind) use ($ids): void {
             if ($id !== null && ! isset($ids[$kind][$id])) {
-                throw ArchiveProblem::strangeId($id);
+                throw ArchiveError::strangeId($id);
             }
         };
         foreach ($lesson->sections as $row) {

@@ -18,24 +18,24 @@ final class OwnFiles
     {
     }
 
-    /** @throws ArchiveProblem when it is not there, or another one */
+    /** @throws ArchiveError when it is not there, or another one */
     public function mustHave(string $name, string $sha256): void
     {
         if (! isset($this->known[$name])) {
-            throw ArchiveProblem::fileNotListed($name);
+            throw ArchiveError::fileNotListed($name);
         }
         if ($this->known[$name] !== $sha256) {
-            throw ArchiveProblem::fileDiffers($name);
+            throw ArchiveError::fileDiffers($name);
         }
         $this->used[$name] = true;
     }
 
-    /** @throws ArchiveProblem when it lacks one, or one lies in another lesson's folder */
+    /** @throws ArchiveError when it lacks one, or one lies in another lesson's folder */
     public function mustHaveAllOf(\stdClass $lesson): void
     {
         $must = function (string $folder, string $name, string $sha256): void {
             if (! str_starts_with($name, $folder)) {
-                throw ArchiveProblem::strangeFile($name);
+                throw ArchiveError::strangeFile($name);
             }
             $this->mustHave($name, $sha256);
         };
@@ -69,12 +69,12 @@ final class OwnFiles
         }
     }
 
-    /** @throws ArchiveProblem when nothing speaks of one of them */
+    /** @throws ArchiveError when nothing speaks of one of them */
     public function mustBeAll(): void
     {
         $strange = array_key_first(array_diff_key($this->known, $this->used));
         if ($strange !== null) {
-            throw ArchiveProblem::strangeFile($strange);
+            throw ArchiveError::strangeFile($strange);
         }
     }
 }

@@ -4,11 +4,12 @@ declare(strict_types=1);
 
 namespace OpenReel\Core\Assembly;
 
+use OpenReel\Core\Kernel\FrameRate;
+use OpenReel\Core\Kernel\Stretch;
+use OpenReel\Core\Kernel\Tick;
+use OpenReel\Core\Kernel\TimeMap;
 use OpenReel\Core\Picture\FrameSize;
-use OpenReel\Core\Time\FrameRate;
-use OpenReel\Core\Time\Stretch;
-use OpenReel\Core\Time\Tick;
-use OpenReel\Core\Time\TimeMap;
+use OpenReel\Core\Picture\Transition;
 
 /**
  * The ordered, trimmed whole. Preview and export both read this value, so they cannot disagree.
@@ -21,8 +22,8 @@ final readonly class Assembly
 {
     /**
      * @param  list<Segment>  $segments  in order
-     * @param  list<SectionSource>  $missing  sections that are not heard, in order
-     * @param  list<Music>  $music  heard beside what is spoken
+     * @param  list<SectionInput>  $missing  sections that are not heard, in order
+     * @param  list<MusicSpan>  $music  heard beside what is spoken
      * @param  int  $fadeIn  frames in which it comes from the ground
      * @param  int  $fadeOut  frames in which it goes to the ground
      * @param  array<string, BoardPages>  $pages  what stands on the board when each section begins, by its id
@@ -40,14 +41,14 @@ final readonly class Assembly
     }
 
     /**
-     * @param  list<SectionSource>  $sections  in lesson order
+     * @param  list<SectionInput>  $sections  in lesson order
      * @param  string|null  $only  id of the only section that is wanted; what stands on its board comes from those before
      */
     public static function of(
         FrameSize $frame,
         FrameRate $rate,
         array $sections,
-        FilmLook $look = new FilmLook(),
+        FilmStyle $look = new FilmStyle(),
         ?string $only = null,
     ): self {
         $plan = new ShotPlan($frame, $rate, $look);
@@ -65,7 +66,7 @@ final readonly class Assembly
             ) : [] as $n => [$passage, $map, $shots]) {
                 $frames = array_sum(array_map(fn (Shot $s): int => $s->frames, $shots));
                 $last = end($segments) ?: null;
-                $join = $n > 0 || $last === null ? Join::cut() : ($section->join ?? Join::cut())->within($last->frames, $frames);
+                $join = $n > 0 || $last === null ? Transition::cut() : ($section->join ?? Transition::cut())->within($last->frames, $frames);
                 $start = ($last?->endFrame() ?? 0) - $join->overlap();
                 $segments[] = new Segment(
                     $section->id,
@@ -100,13 +101,13 @@ final readonly class Assembly
     }
 
     /**
-     * @param  list<SectionSource>  $sections
-     * @return list<SectionSource>
+     * @param  list<SectionInput>  $sections
+     * @return list<SectionInput>
      */
     private static function wanted(array $sections, ?string $only): array
     {
         return $only === null ? $sections : array_values(array_filter(
-            $sections, fn (SectionSource $s): bool => $s->id === $only,
+            $sections, fn (SectionInput $s): bool => $s->id === $only,
         ));
     }
 
@@ -147,7 +148,7 @@ final readonly class Assembly
      * @return list<array{Passage|null, TimeMap|null, non-empty-list<Shot>}>
      */
     private static function seen(
-        SectionSource $section,
+        SectionInput $section,
         array $maps,
         ShotPlan $plan,
         FrameRate $rate,
@@ -175,7 +176,7 @@ final readonly class Assembly
     }
 
     /**
-     * @param  list<SectionSource>  $sections
+     * @param  list<SectionInput>  $sections
      * @return array<int, list<TimeMap>> by section and passage
      */
     private static function maps(array $sections, FrameRate $rate): array

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace OpenReel\Core\Assembly;
 
-use OpenReel\Core\Mark\Stroke;
-use OpenReel\Core\Mark\TakeMark;
+use OpenReel\Core\Annotation\Stroke;
+use OpenReel\Core\Take\TakeAnnotation;
 
 /** What stands on the pages of the board at a place of the film, because it was written earlier in it and not wiped off. */
 final readonly class BoardPages
@@ -53,7 +53,7 @@ final readonly class BoardPages
     }
 
     /** Whether it was written in the passage, and stands when that is over. */
-    private static function stays(TakeMark $mark, Passage $passage): bool
+    private static function stays(TakeAnnotation $mark, Passage $passage): bool
     {
         $from = $mark->seen->from;
 

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace OpenReel\Core\Assembly;
 
+use OpenReel\Core\Kernel\Tick;
 use OpenReel\Core\Picture\Still;
-use OpenReel\Core\Time\Tick;
 
 /** A section that nobody speaks: a still picture that stands for a while, or one that counts down. */
 final readonly class CardSource

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace OpenReel\Core\Assembly;
 
-use OpenReel\Core\Time\Tick;
+use OpenReel\Core\Kernel\Tick;
 
 final readonly class Chapter
 {

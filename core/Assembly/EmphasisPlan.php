@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace OpenReel\Core\Assembly;
 
-use OpenReel\Core\Mark\Emphasis;
-use OpenReel\Core\Mark\Mark;
-use OpenReel\Core\Time\Tick;
-use OpenReel\Core\Time\TimeMap;
+use OpenReel\Core\Annotation\Annotation;
+use OpenReel\Core\Annotation\Emphasis;
+use OpenReel\Core\Kernel\Tick;
+use OpenReel\Core\Kernel\TimeMap;
 
 /** What is laid over the stage in a passage, on its frames. */
 final readonly class EmphasisPlan
@@ -19,9 +19,9 @@ final readonly class EmphasisPlan
 
     /**
      * @param  float  $aspect  width of the stage's picture, in parts of its height
-     * @return list<Mark> on one surface, in the order of the script
+     * @return list<Annotation> on one surface, in the order of the script
      */
-    public static function of(SectionSource $section, Passage $passage, TimeMap $map, string $surface, float $aspect): array
+    public static function of(SectionInput $section, Passage $passage, TimeMap $map, string $surface, float $aspect): array
     {
         $marks = [];
         foreach (self::shown($section, $passage, $map, $surface) as [$from, $until, $what]) {
@@ -33,20 +33,20 @@ final readonly class EmphasisPlan
         return $marks;
     }
 
-    /** @return list<Mark> one for each frame on which it is drawn on, and one for when it is */
+    /** @return list<Annotation> one for each frame on which it is drawn on, and one for when it is */
     private static function drawn(Emphasis $what, float $aspect, int $from, int $until, TimeMap $map): array
     {
         $drawn = self::drawnFrames($what, $from, $map);
         $marks = [];
         for ($frame = 0; $frame < min($drawn, $until - $from); $frame++) {
-            $marks[] = new Mark($what->figure($aspect, ($frame + 1) / ($drawn + 1)), $from + $frame, $from + $frame + 1);
+            $marks[] = new Annotation($what->figure($aspect, ($frame + 1) / ($drawn + 1)), $from + $frame, $from + $frame + 1);
         }
 
-        return $from + $drawn < $until ? [...$marks, new Mark($what->figure($aspect), $from + $drawn, $until)] : $marks;
+        return $from + $drawn < $until ? [...$marks, new Annotation($what->figure($aspect), $from + $drawn, $until)] : $marks;
     }
 
     /** @return list<int> frames on which something is laid over the stage, is drawn on whole, or goes */
-    public static function changes(SectionSource $section, Passage $passage, TimeMap $map): array
+    public static function changes(SectionInput $section, Passage $passage, TimeMap $map): array
     {
         $frames = [];
         foreach (self::shown($section, $passage, $map, null) as [$from, $until, $what]) {
@@ -65,13 +65,13 @@ final readonly class EmphasisPlan
 
     /**
      * @param  string|null  $surface  null for all
-     * @return list<array{int, int, Laid}> first frame, the frame behind the last, and what is laid over the stage
+     * @return list<array{int, int, Overlay}> first frame, the frame behind the last, and what is laid over the stage
      */
-    public static function laid(SectionSource $section, Passage $passage, TimeMap $map, ?string $surface): array
+    public static function laid(SectionInput $section, Passage $passage, TimeMap $map, ?string $surface): array
     {
         $laid = [];
         foreach (self::shown($section, $passage, $map, $surface) as [$from, $until, $what]) {
-            if ($what instanceof Laid) {
+            if ($what instanceof Overlay) {
                 $laid[] = [$from, $until, $what];
             }
         }
@@ -79,8 +79,8 @@ final readonly class EmphasisPlan
         return $laid;
     }
 
-    /** @return list<array{int, int, Emphasis|Laid}> */
-    private static function shown(SectionSource $section, Passage $passage, TimeMap $map, ?string $surface): array
+    /** @return list<array{int, int, Emphasis|Overlay}> */
+    private static function shown(SectionInput $section, Passage $passage, TimeMap $map, ?string $surface): array
     {
         if ($section->emphases === []) {
             return [];

@@ -10,7 +10,7 @@ use OpenReel\Core\Script\CueChange;
 use OpenReel\Core\Script\CueKind;
 use OpenReel\Core\Script\LayoutCue;
 use OpenReel\Core\Script\Script;
-use OpenReel\Core\Script\Section;
+use OpenReel\Core\Script\ScriptSection;
 use OpenReel\Core\Script\WordPlace;
 use OpenReel\Core\Style\HouseStyle;
 
@@ -23,7 +23,7 @@ final class HeldCue
      * @param  list<string>  $slides  names of the deck's
      * @return string a cue with its brackets; nothing for what does not hold on
      */
-    public static function at(Script $script, Section $section, Cue $new, WordPlace $at, HouseStyle $style, array $slides): string
+    public static function at(Script $script, ScriptSection $section, Cue $new, WordPlace $at, HouseStyle $style, array $slides): string
     {
         $isLaid = in_array($new->kind, [CueKind::Emphasis, CueKind::Label, CueKind::Picture], true);
 
@@ -40,7 +40,7 @@ final class HeldCue
     }
 
     /** A part of one stage is none of another. */
-    private static function zoom(Section $section, WordPlace $at): string
+    private static function zoom(ScriptSection $section, WordPlace $at): string
     {
         $held = null;
         foreach ($section->cues as $cue) {
@@ -53,7 +53,7 @@ final class HeldCue
     }
 
     /** @param  list<string>  $slides */
-    private static function stage(Script $script, Section $section, Cue $new, WordPlace $at, array $slides): string
+    private static function stage(Script $script, ScriptSection $section, Cue $new, WordPlace $at, array $slides): string
     {
         $held = CueChange::inForce($section, $new->kind, $at);
         if ($held === null) {
@@ -66,7 +66,7 @@ final class HeldCue
     }
 
     /** Only what the new one changes, as it was said before or as the house style has it. */
-    private static function layout(Section $section, Cue $new, WordPlace $at, HouseStyle $style): string
+    private static function layout(ScriptSection $section, Cue $new, WordPlace $at, HouseStyle $style): string
     {
         $inset = $style->inset;
         $was = new LayoutCue(

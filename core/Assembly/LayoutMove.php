@@ -4,17 +4,17 @@ declare(strict_types=1);
 
 namespace OpenReel\Core\Assembly;
 
+use OpenReel\Core\Picture\AnnotationLayer;
 use OpenReel\Core\Picture\Ease;
 use OpenReel\Core\Picture\FrameSize;
 use OpenReel\Core\Picture\Layer;
-use OpenReel\Core\Picture\Marks;
 use OpenReel\Core\Picture\Motion;
 use OpenReel\Core\Picture\Picture;
 use OpenReel\Core\Picture\PixelRect;
 use OpenReel\Core\Picture\Still;
 use OpenReel\Core\Picture\StillKind;
 use OpenReel\Core\Picture\TrackAt;
-use OpenReel\Core\Take\TrackKind;
+use OpenReel\Core\Picture\TrackKind;
 
 /**
  * The way from one picture to another: what is seen in both goes to its new place, an inset that comes or goes does so over
@@ -133,7 +133,7 @@ final class LayoutMove
         $source = $layer->source;
 
         return match (true) {
-            $source instanceof Marks => 'marks',
+            $source instanceof AnnotationLayer => 'marks',
             $source instanceof TrackAt => $source->kind === TrackKind::Screen ? 'stage' : 'camera',
             $source instanceof Still && in_array($source->kind, [StillKind::Slide, StillKind::Board], true) => 'stage',
             $source instanceof Still && self::isLaid($source) => "laid {$source->hash}",

@@ -4,17 +4,17 @@ declare(strict_types=1);
 
 namespace OpenReel\Core\Assembly;
 
+use OpenReel\Core\Kernel\FrameRate;
 use OpenReel\Core\Script\MusicCue;
-use OpenReel\Core\Sound\Bed;
-use OpenReel\Core\Time\FrameRate;
+use OpenReel\Core\Sound\MusicTrack;
 
 /** From which frame to which music is heard. It holds through sections, until another cue or the film's end. */
 final class MusicPlan
 {
     /**
      * @param  list<Segment>  $segments  of the film
-     * @param  list<SectionSource>  $sections  in lesson order
-     * @return list<Music> in the order in which they begin
+     * @param  list<SectionInput>  $sections  in lesson order
+     * @return list<MusicSpan> in the order in which they begin
      */
     public static function of(array $segments, array $sections, FrameRate $rate): array
     {
@@ -32,15 +32,15 @@ final class MusicPlan
         }
         $music = [...$music, ...self::sounds($segments, $sections, $rate)];
 
-        return array_values(array_filter($music, fn (Music $m): bool => $m->until > $m->from));
+        return array_values(array_filter($music, fn (MusicSpan $m): bool => $m->until > $m->from));
     }
 
     /**
      * What is heard where sections begin.
      *
      * @param  list<Segment>  $segments
-     * @param  list<SectionSource>  $sections
-     * @return list<Music>
+     * @param  list<SectionInput>  $sections
+     * @return list<MusicSpan>
      */
     private static function sounds(array $segments, array $sections, FrameRate $rate): array
     {
@@ -54,7 +54,7 @@ final class MusicPlan
             $bed = $segment->opens ? $sound[$segment->sectionId] ?? null : null;
             if ($bed !== null && $last !== false) {
                 $until = min($last->endFrame(), $segment->startFrame + intdiv($bed->samples, $rate->ticksPerFrame()));
-                $music[] = new Music($bed, $segment->startFrame, $until, loops: false, ducks: false);
+                $music[] = new MusicSpan($bed, $segment->startFrame, $until, loops: false, ducks: false);
             }
         }
 
@@ -63,8 +63,8 @@ final class MusicPlan
 
     /**
      * @param  list<Segment>  $segments
-     * @param  list<SectionSource>  $sections
-     * @return list<array{int, MusicCued}> frame and cue, in order
+     * @param  list<SectionInput>  $sections
+     * @return list<array{int, MusicCueAt}> frame and cue, in order
      */
     private static function timed(array $segments, array $sections, int $end): array
     {
@@ -91,12 +91,12 @@ final class MusicPlan
     }
 
     /** @param  int  $out  frames in which it goes */
-    private static function stretch(Bed $bed, MusicCue $cue, int $from, int $until, int $out, FrameRate $rate): Music
+    private static function stretch(MusicTrack $bed, MusicCue $cue, int $from, int $until, int $out, FrameRate $rate): MusicSpan
     {
         if (! $cue->loops) {
             $until = min($until, $from + intdiv($bed->samples, $rate->ticksPerFrame()));
         }
 
-        return new Music($bed, $from, $until, $cue->level, $rate->frames($cue->fadeInMs), $out, $cue->loops);
+        return new MusicSpan($bed, $from, $until, $cue->level, $rate->frames($cue->fadeInMs), $out, $cue->loops);
     }
 }

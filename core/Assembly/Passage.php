@@ -4,15 +4,15 @@ declare(strict_types=1);
 
 namespace OpenReel\Core\Assembly;
 
+use OpenReel\Core\Kernel\Span;
 use OpenReel\Core\Take\Take;
-use OpenReel\Core\Time\Span;
 
 /** A stretch of one take used without a cut. */
 final readonly class Passage
 {
     /**
      * @param  list<string>  $lines  ids of the lines it speaks for its section, in order
-     * @param  list<Quickened>  $quick  silences in it that run faster or are left out, in order
+     * @param  list<SpeedUp>  $quick  silences in it that run faster or are left out, in order
      * @param  list<string>  $goesOn  ids of lines that began in an earlier passage, before something was cut out of them
      */
     public function __construct(

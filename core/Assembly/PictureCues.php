@@ -4,35 +4,37 @@ declare(strict_types=1);
 
 namespace OpenReel\Core\Assembly;
 
+use OpenReel\Core\Annotation\Emphasis;
+use OpenReel\Core\Annotation\EmphasisShape;
 use OpenReel\Core\Deck\ShownSlides;
-use OpenReel\Core\Mark\Emphasis;
-use OpenReel\Core\Mark\EmphasisShape;
+use OpenReel\Core\Kernel\FrameRate;
 use OpenReel\Core\Picture\Colour;
 use OpenReel\Core\Picture\FrameSize;
 use OpenReel\Core\Picture\Stage;
 use OpenReel\Core\Picture\Still;
 use OpenReel\Core\Picture\StillKind;
+use OpenReel\Core\Picture\Transition;
+use OpenReel\Core\Picture\TransitionKind;
 use OpenReel\Core\Script\BackgroundCue;
 use OpenReel\Core\Script\BoardCue;
 use OpenReel\Core\Script\Cue;
 use OpenReel\Core\Script\CueKind;
 use OpenReel\Core\Script\EmphasisCue;
-use OpenReel\Core\Script\JoinCue;
 use OpenReel\Core\Script\Keys;
 use OpenReel\Core\Script\LayoutCue;
 use OpenReel\Core\Script\MusicCue;
 use OpenReel\Core\Script\Options;
 use OpenReel\Core\Script\Script;
-use OpenReel\Core\Script\Section;
+use OpenReel\Core\Script\ScriptSection;
 use OpenReel\Core\Script\SpeedCue;
+use OpenReel\Core\Script\TransitionCue;
 use OpenReel\Core\Script\ZoomCue;
-use OpenReel\Core\Sound\Bed;
+use OpenReel\Core\Sound\MusicTrack;
 use OpenReel\Core\Style\BackdropDrawing;
 use OpenReel\Core\Style\HouseStyle;
 use OpenReel\Core\Style\KeysDrawing;
 use OpenReel\Core\Style\LabelDrawing;
 use OpenReel\Core\Style\NameDrawing;
-use OpenReel\Core\Time\FrameRate;
 
 /** Reads off a lesson's script what is seen where, with the slides and the house style at hand. */
 final class PictureCues
@@ -63,9 +65,9 @@ final class PictureCues
 
     /**
      * @param  list<string>  $lines  ids of the section's lines, in order
-     * @return array{PictureChoice, list<PictureChange>} what is seen when the section begins, and what changes then
+     * @return array{ShotStyle, list<PictureCueAt>} what is seen when the section begins, and what changes then
      */
-    public function of(Section $section, array $lines): array
+    public function of(ScriptSection $section, array $lines): array
     {
         $stage = null;
         $layout = new LayoutCue();
@@ -109,7 +111,7 @@ final class PictureCues
                 $opening = $this->choice($layout, $stage, $zoom, $backdrop);
             } elseif (isset($lines[$cue->line - 1])) {
                 $then = $this->choice($layout, $stage, $zoom, $backdrop, $move);
-                $changes[] = new PictureChange($lines[$cue->line - 1], $cue->within, $then);
+                $changes[] = new PictureCueAt($lines[$cue->line - 1], $cue->within, $then);
             }
         }
 
@@ -118,9 +120,9 @@ final class PictureCues
 
     /**
      * @param  list<string>  $lines  ids of the section's lines, in order
-     * @return list<OverlayShown> in order
+     * @return list<OverlayCueAt> in order
      */
-    public function overlays(Section $section, array $lines): array
+    public function overlays(ScriptSection $section, array $lines): array
     {
         $shown = [];
         foreach ($section->cues as $cue) {
@@ -129,7 +131,7 @@ final class PictureCues
                 $length = $cue->kind === CueKind::Keys
                     ? self::KEYS_MS
                     : Options::read($cue->value)->milliseconds ?? self::NAME_MS;
-                $shown[] = new OverlayShown($lines[$cue->line - 1], $cue->within, $layer, $length);
+                $shown[] = new OverlayCueAt($lines[$cue->line - 1], $cue->within, $layer, $length);
             }
         }
 
@@ -149,30 +151,30 @@ final class PictureCues
     }
 
     /** How a section meets what comes before it: as its cue says, or the style; null when neither says anything. */
-    public function join(Section $section, FrameRate $rate): ?Join
+    public function join(ScriptSection $section, FrameRate $rate): ?Transition
     {
         $join = null;
         foreach ($section->openingCues(CueKind::Join) as $cue) {
-            $join = JoinCue::read($cue->value)?->join($rate) ?? $join;
+            $join = TransitionCue::read($cue->value)?->join($rate) ?? $join;
         }
 
         $usual = $this->style->join;
 
-        return $join ?? ($usual->kind === JoinKind::Cut ? null : $usual->join($rate));
+        return $join ?? ($usual->kind === TransitionKind::Cut ? null : $usual->join($rate));
     }
 
     /**
-     * @param  list<Bed>  $beds  the music there is
-     * @return list<MusicCued> in order; what cannot be read is passed over
+     * @param  list<MusicTrack>  $beds  the music there is
+     * @return list<MusicCueAt> in order; what cannot be read is passed over
      */
-    public function music(Section $section, array $beds): array
+    public function music(ScriptSection $section, array $beds): array
     {
         $cued = [];
         foreach ($section->cues as $cue) {
             $music = $cue->kind === CueKind::Music ? MusicCue::read($cue->value) : null;
             if ($music !== null) {
-                $bed = $music->name === null ? null : Bed::named($music->name, $beds);
-                $cued[] = new MusicCued([$cue->line - 1, $cue->within], $music, $bed);
+                $bed = $music->name === null ? null : MusicTrack::named($music->name, $beds);
+                $cued[] = new MusicCueAt([$cue->line - 1, $cue->within], $music, $bed);
             }
         }
 
@@ -181,23 +183,23 @@ final class PictureCues
 
     /**
      * @param  list<string>  $lines  ids of the section's lines, in order
-     * @return list<SpeedCued> in order; what cannot be read is passed over
+     * @return list<SpeedCueAt> in order; what cannot be read is passed over
      */
-    public static function speeds(Section $section, array $lines): array
+    public static function speeds(ScriptSection $section, array $lines): array
     {
         $cued = [];
         foreach ($section->cues as $number => $cue) {
             $speed = $cue->kind === CueKind::Speed ? SpeedCue::read($cue->value) : null;
             if ($speed !== null) {
-                $cued[] = new SpeedCued($lines[$cue->line - 1] ?? null, $cue->within, $speed, $number);
+                $cued[] = new SpeedCueAt($lines[$cue->line - 1] ?? null, $cue->within, $speed, $number);
             }
         }
 
         return $cued;
     }
 
-    /** @return list<EmphasisShown> in order */
-    public function emphases(Section $section): array
+    /** @return list<EmphasisCueAt> in order */
+    public function emphases(ScriptSection $section): array
     {
         $shown = $open = [];
         $stage = null;
@@ -229,16 +231,16 @@ final class PictureCues
     }
 
     /**
-     * @param  list<array{Emphasis|Laid, array{int, float}, int|null, string}>  $open  what, from where, how long, over what
+     * @param  list<array{Emphasis|Overlay, array{int, float}, int|null, string}>  $open  what, from where, how long, over what
      * @param  array{int, float}|null  $until
-     * @return list<EmphasisShown>
+     * @return list<EmphasisCueAt>
      */
     private function laid(array $open, ?array $until): array
     {
-        return array_map(fn (array $one): EmphasisShown => new EmphasisShown($one[0], $one[1], $until, $one[2], $one[3]), $open);
+        return array_map(fn (array $one): EmphasisCueAt => new EmphasisCueAt($one[0], $one[1], $until, $one[2], $one[3]), $open);
     }
 
-    /** @return array{Laid, int|null}|null what a label or picture cue lays over the stage, and for how many milliseconds */
+    /** @return array{Overlay, int|null}|null what a label or picture cue lays over the stage, and for how many milliseconds */
     private function laidOver(Cue $cue): ?array
     {
         $isLabel = $cue->kind === CueKind::Label;
@@ -254,7 +256,7 @@ final class PictureCues
         $still = $index === null ? $this->label($cue)->still() : $this->deck[$index]['still'];
         $still = new Still($isLabel ? StillKind::Label : StillKind::Laid, $still->id, $still->shape, $still->hash);
 
-        return [new Laid($still, $at[0], $at[1], $at[2] ?? null), $options->milliseconds];
+        return [new Overlay($still, $at[0], $at[1], $at[2] ?? null), $options->milliseconds];
     }
 
     private function label(Cue $cue): LabelDrawing
@@ -307,8 +309,8 @@ final class PictureCues
         ZoomCue $zoom,
         ?Still $backdrop,
         int $moveMs = 0,
-    ): PictureChoice {
-        return new PictureChoice(
+    ): ShotStyle {
+        return new ShotStyle(
             $layout->layout ?? $this->style->layout,
             $layout->inset($this->style->inset),
             $stage,
@@ -346,7 +348,7 @@ final class PictureCues
     }
 
     /** What is seen once a cue was given that the script does not hold; what says nothing about the picture changes nothing. */
-    public function with(PictureChoice $choice, Cue $given): PictureChoice
+    public function with(ShotStyle $choice, Cue $given): ShotStyle
     {
         $inset = $choice->inset;
         $layout = $given->kind === CueKind::Layout ? LayoutCue::read($given->value) : null;
@@ -362,7 +364,7 @@ final class PictureCues
             default => $choice->stage,
         };
 
-        return new PictureChoice($layout->layout ?? $choice->layout, $inset, $stage, backdrop: $choice->backdrop);
+        return new ShotStyle($layout->layout ?? $choice->layout, $inset, $stage, backdrop: $choice->backdrop);
     }
 
     private function named(string $slide): ?Stage

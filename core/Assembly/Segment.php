@@ -4,7 +4,8 @@ declare(strict_types=1);
 
 namespace OpenReel\Core\Assembly;
 
-use OpenReel\Core\Time\TimeMap;
+use OpenReel\Core\Kernel\TimeMap;
+use OpenReel\Core\Picture\Transition;
 
 /** One passage's or card's place in the lesson, in whole frames, and what is seen meanwhile. */
 final readonly class Segment
@@ -16,7 +17,7 @@ final readonly class Segment
      * @param  Passage|null  $passage  null for a card
      * @param  TimeMap|null  $map  which moment of the take each frame shows; null for a card
      * @param  non-empty-list<Shot>  $shots  without gaps, together as long as the segment
-     * @param  Join  $join  how it meets the segment before it
+     * @param  Transition  $join  how it meets the segment before it
      * @param  bool  $opens  its section begins with it
      */
     public function __construct(
@@ -28,7 +29,7 @@ final readonly class Segment
         public ?Passage $passage,
         public ?TimeMap $map,
         public array $shots,
-        public Join $join,
+        public Transition $join,
         public bool $opens,
     ) {
     }

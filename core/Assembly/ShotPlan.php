@@ -4,8 +4,11 @@ declare(strict_types=1);
 
 namespace OpenReel\Core\Assembly;
 
-use OpenReel\Core\Mark\Mark;
-use OpenReel\Core\Mark\Stroke;
+use OpenReel\Core\Annotation\Annotation;
+use OpenReel\Core\Annotation\Stroke;
+use OpenReel\Core\Kernel\FrameRate;
+use OpenReel\Core\Kernel\Tick;
+use OpenReel\Core\Kernel\TimeMap;
 use OpenReel\Core\Picture\Crop;
 use OpenReel\Core\Picture\Ease;
 use OpenReel\Core\Picture\FrameSize;
@@ -18,11 +21,8 @@ use OpenReel\Core\Picture\Stage;
 use OpenReel\Core\Picture\StageKind;
 use OpenReel\Core\Picture\Still;
 use OpenReel\Core\Picture\TrackAt;
+use OpenReel\Core\Picture\TrackKind;
 use OpenReel\Core\Picture\Zoom;
-use OpenReel\Core\Take\TrackKind;
-use OpenReel\Core\Time\FrameRate;
-use OpenReel\Core\Time\Tick;
-use OpenReel\Core\Time\TimeMap;
 
 /** Cuts a segment into shots, at the frames on which its cues fall. */
 final readonly class ShotPlan
@@ -33,21 +33,21 @@ final readonly class ShotPlan
     /** Where the eyes are, of what is left free above and below: they stay where they were. */
     private const EYES = 0.35;
 
-    public function __construct(private FrameSize $frame, private FrameRate $rate, private FilmLook $look)
+    public function __construct(private FrameSize $frame, private FrameRate $rate, private FilmStyle $look)
     {
     }
 
     /**
-     * @param  PictureChoice  $choice  what is seen when the passage begins
+     * @param  ShotStyle  $choice  what is seen when the passage begins
      * @param  BoardPages  $boards  what stands on the board when the passage begins
      * @param  bool  $isCloser  the presenter is framed a little closer, where the film hides jumps
      * @param  int  $staged  frames for which its stage has been seen before the passage begins
-     * @return array{non-empty-list<Shot>, PictureChoice, int} the shots, what is seen at the end, and for how many frames its
+     * @return array{non-empty-list<Shot>, ShotStyle, int} the shots, what is seen at the end, and for how many frames its
      *    stage has been seen then
      */
     public function of(
-        PictureChoice $choice,
-        SectionSource $section,
+        ShotStyle $choice,
+        SectionInput $section,
         Passage $passage,
         TimeMap $map,
         BoardPages $boards,
@@ -106,7 +106,7 @@ final readonly class ShotPlan
             $since = isset($cuts[$start]) ? $start : $since;
             $seen = $cuts[$since];
             $zoom = self::zoom($seen, $ways[$since] ?? [null, 0], $start - $since);
-            $see = fn (PictureChoice $choice, Zoom $zoom, int $at): Picture => $this->picture(
+            $see = fn (ShotStyle $choice, Zoom $zoom, int $at): Picture => $this->picture(
                 $choice, $zoom, $section, $passage, $map, $boards, $start, $until, $isCloser, $start - $begins[$at],
             );
             $picture = $see($seen, $zoom, $since);
@@ -130,10 +130,10 @@ final readonly class ShotPlan
     /**
      * What a move sets out from: where another one has not come to its end, as far as that has gone.
      *
-     * @param  array<int, PictureChoice>  $cuts  what is seen from each frame on
-     * @param  array<int, PictureChoice>  $before  what was seen before that
+     * @param  array<int, ShotStyle>  $cuts  what is seen from each frame on
+     * @param  array<int, ShotStyle>  $before  what was seen before that
      * @param  array<int, int>  $moves  frames in which it gets there
-     * @param  \Closure(PictureChoice, Zoom, int): Picture  $see
+     * @param  \Closure(ShotStyle, Zoom, int): Picture  $see
      */
     private function leaving(int $frame, array $cuts, array $before, array $moves, \Closure $see): Picture
     {
@@ -151,7 +151,7 @@ final readonly class ShotPlan
     }
 
     /**
-     * @param  array<int, PictureChoice>  $cuts
+     * @param  array<int, ShotStyle>  $cuts
      * @return int the last frame before one on which something else came up
      */
     private static function before(int $frame, array $cuts): int
@@ -167,7 +167,7 @@ final readonly class ShotPlan
      * @param  array{Crop|null, int}  $now  the part that is seen of it before, and for how many frames that is on its way still
      * @return array{Crop|null, int} the part that is seen before, and for how many frames it is on its way
      */
-    private static function way(PictureChoice $before, PictureChoice $then, int $frame, TimeMap $map, array $now): array
+    private static function way(ShotStyle $before, ShotStyle $then, int $frame, TimeMap $map, array $now): array
     {
         // What is another stage is there at once.
         $isSame = $before->stage?->surface() === $then->stage?->surface();
@@ -188,7 +188,7 @@ final readonly class ShotPlan
      * The part of the stage that is seen on a frame: one that is on its way to another may be sent elsewhere.
      *
      * @param  Crop|null  $to  where it would be
-     * @param  array<int, PictureChoice>  $cuts  what is seen from each frame on
+     * @param  array<int, ShotStyle>  $cuts  what is seen from each frame on
      * @param  array<int, array{Crop|null, int}>  $ways  how it gets there
      * @return array{Crop|null, int} and for how many frames it is on its way still
      */
@@ -205,7 +205,7 @@ final readonly class ShotPlan
     }
 
     /** @return int frames that the way to another layout takes; 0 when it is there at once */
-    private static function moving(PictureChoice $before, PictureChoice $then, int $frame, TimeMap $map): int
+    private static function moving(ShotStyle $before, ShotStyle $then, int $frame, TimeMap $map): int
     {
         $isMove = $then->moveMs > 0 && ($before->layout !== $then->layout || $before->inset != $then->inset);
 
@@ -216,7 +216,7 @@ final readonly class ShotPlan
      * @param  array{Crop|null, int}  $way  as of `way`
      * @param  int  $done  frames of it that have gone
      */
-    private static function zoom(PictureChoice $seen, array $way, int $done): Zoom
+    private static function zoom(ShotStyle $seen, array $way, int $done): Zoom
     {
         [$from, $frames] = $way;
         if ($done >= $frames) {
@@ -248,8 +248,8 @@ final readonly class ShotPlan
         return $shots === [] ? [$shot($card->picture, 0, $frames)] : $shots;
     }
 
-    /** @return list<array{int, PictureChoice}> frame and what is seen from it on, in order */
-    private function timed(SectionSource $section, Passage $passage, TimeMap $map): array
+    /** @return list<array{int, ShotStyle}> frame and what is seen from it on, in order */
+    private function timed(SectionInput $section, Passage $passage, TimeMap $map): array
     {
         $timed = [];
         $last = 0;
@@ -266,7 +266,7 @@ final readonly class ShotPlan
     }
 
     /** @return list<array{int, int, Layer}> first frame, the frame behind the last, and what is shown */
-    private function overlays(SectionSource $section, Passage $passage, TimeMap $map): array
+    private function overlays(SectionInput $section, Passage $passage, TimeMap $map): array
     {
         $timed = [];
         foreach ($section->timedOverlays() as $shown) {
@@ -310,9 +310,9 @@ final readonly class ShotPlan
     }
 
     private function picture(
-        PictureChoice $choice,
+        ShotStyle $choice,
         Zoom $zoom,
-        SectionSource $section,
+        SectionInput $section,
         Passage $passage,
         TimeMap $map,
         BoardPages $boards,
@@ -330,7 +330,7 @@ final readonly class ShotPlan
             $film !== null && $still !== null => TrackAt::film($film, $still, Tick::ofFrames($staged, $this->rate)),
             default => $still,
         };
-        $seen = fn (Mark ...$marks): Picture => Picture::of(
+        $seen = fn (Annotation ...$marks): Picture => Picture::of(
             $this->frame,
             $choice->layout,
             $choice->inset,
@@ -352,7 +352,7 @@ final readonly class ShotPlan
             ...self::marks($choice->stage, $passage, $map, $boards, $aspect),
             ...EmphasisPlan::of($section, $passage, $map, $choice->stage->surface(), $aspect),
         ];
-        $marks = array_values(array_filter(array_map(fn (Mark $m): ?Mark => $m->within($from, $until), $marks)));
+        $marks = array_values(array_filter(array_map(fn (Annotation $m): ?Annotation => $m->within($from, $until), $marks)));
 
         $picture = $marks === [] ? $bare : $seen(...$marks);
         $laid = [];
@@ -390,7 +390,7 @@ final readonly class ShotPlan
             );
     }
 
-    /** @return list<Mark> what is drawn over a stage in a passage, bottom to top; frames counted in the passage */
+    /** @return list<Annotation> what is drawn over a stage in a passage, bottom to top; frames counted in the passage */
     private static function marks(Stage $stage, Passage $passage, TimeMap $map, BoardPages $boards, float $aspect): array
     {
         $surface = $stage->surface();
@@ -401,7 +401,7 @@ final readonly class ShotPlan
             }
         }
         $marks = array_map(
-            fn (Stroke $s): Mark => new Mark($s->whole($aspect), 0, $wiped),
+            fn (Stroke $s): Annotation => new Annotation($s->whole($aspect), 0, $wiped),
             $boards->on($surface, $passage->take->id),
         );
         foreach ($passage->take->marks as $mark) {

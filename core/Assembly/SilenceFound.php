@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace OpenReel\Core\Assembly;
 
+use OpenReel\Core\Kernel\Span;
+use OpenReel\Core\Kernel\Tick;
 use OpenReel\Core\Picture\StageKind;
 use OpenReel\Core\Take\Take;
-use OpenReel\Core\Time\Span;
-use OpenReel\Core\Time\Tick;
 
 /** A silence in the film, and the word behind it: it may run faster. */
 final readonly class SilenceFound
@@ -26,7 +26,7 @@ final readonly class SilenceFound
      * @param  array<string, string>  $texts  of lines, by id
      * @return list<self> in the order of the film
      */
-    public static function all(SectionSource $section, array $texts): array
+    public static function all(SectionInput $section, array $texts): array
     {
         $found = [];
         foreach ($section->passages as $passage) {
@@ -60,7 +60,7 @@ final readonly class SilenceFound
     }
 
     /** What is on the stage when it begins. */
-    private static function stage(SectionSource $section, Passage $passage, Span $silence): ?StageKind
+    private static function stage(SectionInput $section, Passage $passage, Span $silence): ?StageKind
     {
         $seen = $section->opening;
         foreach ($section->timedChanges() as $change) {

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace OpenReel\Core\Assembly;
 
-use OpenReel\Core\Time\Span;
-use OpenReel\Core\Time\Tick;
+use OpenReel\Core\Kernel\Span;
+use OpenReel\Core\Kernel\Tick;
 
 /**
  * The silences in a passage that are long enough to be gone through faster, and which of them a cue means: the one before the
@@ -39,7 +39,7 @@ final class Silences
     }
 
     /**
-     * @param  list<SpeedCued>  $cues  in the order of the script: of two for one silence the last counts
+     * @param  list<SpeedCueAt>  $cues  in the order of the script: of two for one silence the last counts
      */
     public static function quicken(Passage $passage, array $cues): Passage
     {
@@ -48,7 +48,7 @@ final class Silences
         foreach ($silences === [] ? [] : $cues as $cued) {
             $n = self::before(self::place($cued, $passage), $silences);
             if ($n !== null) {
-                $quick[$n] = new Quickened(self::inner($silences[$n]), $cued->cue->times);
+                $quick[$n] = new SpeedUp(self::inner($silences[$n]), $cued->cue->times);
             }
         }
         ksort($quick);
@@ -60,7 +60,7 @@ final class Silences
 
     /**
      * @param  list<Passage>  $passages  of a section
-     * @param  list<SpeedCued>  $cues  of that section
+     * @param  list<SpeedCueAt>  $cues  of that section
      * @return list<int> numbers of the cues whose word is spoken, but behind no silence
      */
     public static function idle(array $passages, array $cues): array
@@ -78,7 +78,7 @@ final class Silences
     }
 
     /** The moment of the take at which a cue stands; null where the passage does not come by. */
-    private static function place(SpeedCued $cued, Passage $passage): ?Tick
+    private static function place(SpeedCueAt $cued, Passage $passage): ?Tick
     {
         return match (true) {
             $cued->line === null => $passage->span->until,

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace OpenReel\Core\Assembly;
 
-use OpenReel\Core\Time\Tick;
+use OpenReel\Core\Kernel\Tick;
 
 /** The picture by which a film is known: of its title card where it begins with one, else of what is seen first. */
 final class Thumbnail

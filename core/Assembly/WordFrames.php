@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace OpenReel\Core\Assembly;
 
+use OpenReel\Core\Kernel\Tick;
 use OpenReel\Core\Take\Take;
-use OpenReel\Core\Time\Tick;
 
 /** On which frame of its segment each word of a line is said first. */
 final class WordFrames

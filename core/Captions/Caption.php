@@ -4,14 +4,14 @@ declare(strict_types=1);
 
 namespace OpenReel\Core\Captions;
 
-use OpenReel\Core\Time\Tick;
+use OpenReel\Core\Kernel\Tick;
 
 /** One or two rows of text, and from when until when in the film they are seen. */
 final readonly class Caption
 {
     /**
      * @param  non-empty-list<string>  $rows
-     * @param  list<SpokenWord>  $words  that are said meanwhile
+     * @param  list<TimedWord>  $words  that are said meanwhile
      * @param  string  $section  id of the section in which they are said
      * @param  bool  $isChecked  a person has read it, as it is
      */
@@ -39,7 +39,7 @@ final readonly class Caption
     /** The words that are said, as the script has them. */
     public function said(): string
     {
-        return SetCaption::words($this->words);
+        return EditedCaption::words($this->words);
     }
 
     /**
@@ -47,19 +47,19 @@ final readonly class Caption
      *
      * @param  list<string>|null  $rows
      */
-    public function set(?array $rows, bool $isChecked = true): SetCaption
+    public function set(?array $rows, bool $isChecked = true): EditedCaption
     {
         [$first] = $this->words;
         $isUsual = $rows === null || $rows === $this->usual();
 
-        return new SetCaption($first->line, $first->number, $this->said(), $isUsual ? [] : $rows, $isChecked);
+        return new EditedCaption($first->line, $first->number, $this->said(), $isUsual ? [] : $rows, $isChecked);
     }
 
     /**
      * Where it ends and the next one begins, some words later.
      *
      * @param  int  $by  words; below zero earlier
-     * @return array{SetCaption, SetCaption}|null null when nothing would be left of one
+     * @return array{EditedCaption, EditedCaption}|null null when nothing would be left of one
      */
     public function endLater(self $next, int $by): ?array
     {
@@ -75,9 +75,9 @@ final readonly class Caption
     /**
      * For other words, to be read again. What somebody typed stays: only its times are others.
      *
-     * @param  list<SpokenWord>  $words
+     * @param  list<TimedWord>  $words
      */
-    private function for(array $words): SetCaption
+    private function for(array $words): EditedCaption
     {
         $rows = $this->rows === $this->usual() ? null : $this->rows;
 
@@ -93,9 +93,9 @@ final readonly class Caption
 
         return match (true) {
             count($this->rows) > 2 => 'It has more than two rows.',
-            $longest > Rows::CHARACTERS => "A row has {$longest} characters; ".Rows::CHARACTERS.' can be seen on a phone.',
-            $speed > CaptionCut::CHARACTERS_A_SECOND + 0.5 => sprintf(
-                'There are %.0f characters a second to be read; most people read %.0f.', $speed, CaptionCut::CHARACTERS_A_SECOND,
+            $longest > CaptionLines::CHARACTERS => "A row has {$longest} characters; ".CaptionLines::CHARACTERS.' can be seen on a phone.',
+            $speed > CaptionSegmenter::CHARACTERS_A_SECOND + 0.5 => sprintf(
+                'There are %.0f characters a second to be read; most people read %.0f.', $speed, CaptionSegmenter::CHARACTERS_A_SECOND,
             ),
             default => null,
         };
@@ -104,13 +104,13 @@ final readonly class Caption
     /** @return non-empty-list<string> the words it stands for as the rules lay them out */
     private function usual(): array
     {
-        return Rows::broken(array_map(fn (SpokenWord $w): string => $w->text, $this->words));
+        return CaptionLines::broken(array_map(fn (TimedWord $w): string => $w->text, $this->words));
     }
 
     /**
      * What was checked here before the words were changed.
      *
-     * @param  list<SetCaption>  $gone
+     * @param  list<EditedCaption>  $gone
      * @return string|null its text; null when it is checked as it stands, or never was
      */
     public function before(array $gone): ?string

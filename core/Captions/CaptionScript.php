@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace OpenReel\Core\Captions;
 
+use OpenReel\Core\Kernel\Tick;
 use OpenReel\Core\Picture\FrameSize;
 use OpenReel\Core\Style\CaptionLook;
 use OpenReel\Core\Style\HouseStyle;
-use OpenReel\Core\Time\Tick;
 
 /** Captions as a subtitle script that libass draws into the picture,
 in the house style's own look (Advanced SubStation Alpha). */

@@ -8,8 +8,8 @@ use OpenReel\Core\Assembly\Assembly;
 use OpenReel\Core\Assembly\Passage;
 use OpenReel\Core\Assembly\Segment;
 use OpenReel\Core\Assembly\WordFrames;
-use OpenReel\Core\Time\Span;
-use OpenReel\Core\Time\Tick;
+use OpenReel\Core\Kernel\Span;
+use OpenReel\Core\Kernel\Tick;
 
 /** What is said in a film as captions: from the script, timed by when each word is heard. */
 final class FilmCaptions
@@ -25,7 +25,7 @@ final class FilmCaptions
 
     /**
      * @param  array<string, string>  $texts  words of the lesson's lines, by id
-     * @param  list<SetCaption>  $set  by a person
+     * @param  list<EditedCaption>  $set  by a person
      * @return list<Caption> in order; none goes from one section into the next
      */
     public static function of(Assembly $assembly, array $texts, array $set = []): array
@@ -39,11 +39,11 @@ final class FilmCaptions
         return self::apart(array_merge(...array_map(
             fn (string $id, array $words): array => array_map(
                 fn (Caption $c): Caption => $c->in($id),
-                CaptionCut::of($words, $assembly->rate, [...$set, ...self::toFill($words)]),
+                CaptionSegmenter::of($words, $assembly->rate, [...$set, ...self::toFill($words)]),
             ),
             array_keys($sections),
             array_values($sections),
-        )), Tick::ofFrames(CaptionCut::GAP_FRAMES, $assembly->rate));
+        )), Tick::ofFrames(CaptionSegmenter::GAP_FRAMES, $assembly->rate));
     }
 
     /**
@@ -63,7 +63,7 @@ final class FilmCaptions
 
     /**
      * @param  array<string, string>  $texts
-     * @return list<SpokenWord> of a segment, in times of the film
+     * @return list<TimedWord> of a segment, in times of the film
      */
     private static function words(Segment $segment, array $texts, Assembly $assembly): array
     {
@@ -97,7 +97,7 @@ final class FilmCaptions
                 $until = $pause->from->count > $tick ? min($until, $pause->from->count) : $until;
             }
             if (self::isHeard($tick, $until, $passage->span)) {
-                $words[] = new SpokenWord($text, $at($tick), Tick::later($at($tick), $at($until)), $line, $number);
+                $words[] = new TimedWord($text, $at($tick), Tick::later($at($tick), $at($until)), $line, $number);
             }
         }
 
@@ -127,14 +127,14 @@ final class FilmCaptions
     /**
      * Each by itself, and to be read by a person.
      *
-     * @param  list<SpokenWord>  $words
-     * @return list<SetCaption>
+     * @param  list<TimedWord>  $words
+     * @return list<EditedCaption>
      */
     private static function toFill(array $words): array
     {
         return array_map(
-            fn (SpokenWord $w): SetCaption => new SetCaption($w->line, $w->number, $w->text, [], false),
-            array_values(array_filter($words, fn (SpokenWord $w): bool => $w->text === self::TO_FILL)),
+            fn (TimedWord $w): EditedCaption => new EditedCaption($w->line, $w->number, $w->text, [], false),
+            array_values(array_filter($words, fn (TimedWord $w): bool => $w->text === self::TO_FILL)),
         );
     }
 }

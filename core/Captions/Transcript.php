@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace OpenReel\Core\Captions;
 
 use OpenReel\Core\Assembly\Assembly;
-use OpenReel\Core\Time\Tick;
+use OpenReel\Core\Kernel\Tick;
 
 /** What is said in a film as plain text, under its chapters. */
 final class Transcript
@@ -33,7 +33,7 @@ final class Transcript
     /**
      * What is said in each chapter, and when.
      *
-     * @param  list<SpokenLine>  $said
+     * @param  list<TimedLine>  $said
      * @return list<array{title: string, at: string, lines: list<array{text: string, at: string, seconds: float}>}> times as m:ss
      */
     public static function chapters(Assembly $assembly, array $said): array
@@ -42,9 +42,9 @@ final class Transcript
         foreach ($assembly->segments as $segment) {
             if ($segment->opens) {
                 $from = Tick::ofFrames($segment->startFrame, $assembly->rate);
-                $lines = array_filter($said, fn (SpokenLine $l): bool => $l->section === $segment->sectionId);
+                $lines = array_filter($said, fn (TimedLine $l): bool => $l->section === $segment->sectionId);
                 $chapters[] = ['title' => $segment->title, 'at' => self::clock($from), 'lines' => array_map(
-                    fn (SpokenLine $l): array => [
+                    fn (TimedLine $l): array => [
                         'text' => $l->text, 'at' => self::clock($l->from), 'seconds' => round($l->from->seconds(), 2),
                     ],
                     array_values($lines),

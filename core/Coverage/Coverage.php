@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace OpenReel\Core\Coverage;
 
+use OpenReel\Core\Kernel\Span;
 use OpenReel\Core\Script\Words;
 use OpenReel\Core\Take\Verdict;
-use OpenReel\Core\Time\Span;
 
 /**
  * Which take speaks which line of the script. A line is spoken by the take that the presenter chose for it or else, of the
@@ -24,7 +24,7 @@ final readonly class Coverage
     }
 
     /**
-     * @param  list<KnownSection>  $sections  in lesson order
+     * @param  list<CoverageSection>  $sections  in lesson order
      * @param  list<KnownTake>  $takes  all that are kept; others only tell what changed since
      * @param  array<string, string>  $choices  id of the chosen take by line id; one that does not speak the line counts for
      *    nothing
@@ -142,7 +142,7 @@ final readonly class Coverage
      * @param  array<string, KnownTake>  $kept
      * @param  array<string, array<string, Span>>  $spans
      */
-    private static function section(KnownSection $section, array $lines, array $kept, array $spans): SectionCoverage
+    private static function section(CoverageSection $section, array $lines, array $kept, array $spans): SectionCoverage
     {
         $missing = $parts = [];
         foreach (self::runs($section, $lines, $kept) as [$take, $run]) {
@@ -168,7 +168,7 @@ final readonly class Coverage
      * @param  array<string, KnownTake>  $kept
      * @return list<array{KnownTake, non-empty-list<string>}>
      */
-    private static function runs(KnownSection $section, array $lines, array $kept): array
+    private static function runs(CoverageSection $section, array $lines, array $kept): array
     {
         /** @var list<array{KnownTake, non-empty-list<string>}> $runs */
         $runs = [];
@@ -277,7 +277,7 @@ final readonly class Coverage
      * @param  array<string, KnownTake>  $kept  kept last first
      * @return list<UsedPart>
      */
-    private static function unknown(KnownSection $section, array $lines, array $kept): array
+    private static function unknown(CoverageSection $section, array $lines, array $kept): array
     {
         foreach ($kept as $take) {
             if ($take->section === $section->id && self::onlyGone($take, 0, count($take->lines), $lines)) {

@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace OpenReel\Core\Coverage;
 
+use OpenReel\Core\Kernel\Span;
+use OpenReel\Core\Kernel\Tick;
 use OpenReel\Core\Take\SpokenLine;
 use OpenReel\Core\Take\Verdict;
-use OpenReel\Core\Time\Span;
-use OpenReel\Core\Time\Tick;
 
 /** What coverage needs to know about a take. */
 final readonly class KnownTake

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace OpenReel\Core\Coverage;
 
-use OpenReel\Core\Time\Span;
+use OpenReel\Core\Kernel\Span;
 
 /** Which take speaks a line in the film, and why. */
 final readonly class LineCoverage

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace OpenReel\Core\Coverage;
 
-use OpenReel\Core\Time\Tick;
+use OpenReel\Core\Kernel\Tick;
 
 /** How a section is spoken: what is used for it, in the order of the film. */
 final readonly class SectionCoverage

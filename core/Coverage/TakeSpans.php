@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace OpenReel\Core\Coverage;
 
-use OpenReel\Core\Time\Span;
-use OpenReel\Core\Time\Tick;
+use OpenReel\Core\Kernel\Span;
+use OpenReel\Core\Kernel\Tick;
 
 /** Cuts a take between its lines. */
 final class TakeSpans

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace OpenReel\Core\Coverage;
 
-use OpenReel\Core\Time\Span;
+use OpenReel\Core\Kernel\Span;
 
 /** A stretch of a take that goes into the film without a cut. */
 final readonly class UsedPart

@@ -7,7 +7,7 @@ namespace OpenReel\Core\Deck;
 use OpenReel\Core\Script\Cue;
 use OpenReel\Core\Script\CueKind;
 use OpenReel\Core\Script\Script;
-use OpenReel\Core\Script\Section;
+use OpenReel\Core\Script\ScriptSection;
 
 /**
  * Which slide of the deck each slide cue means. `[slide]` is the one after the last that was shown; a name is looked for
@@ -50,7 +50,7 @@ final readonly class ShownSlides
     }
 
     /** @return int|null index in the deck of the slide that a section begins with */
-    public function opening(Section $section): ?int
+    public function opening(ScriptSection $section): ?int
     {
         $slide = null;
         foreach ($section->openingCues(CueKind::Slide) as $cue) {

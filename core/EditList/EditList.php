@@ -6,12 +6,11 @@ namespace OpenReel\Core\EditList;
 
 use OpenReel\Core\Assembly\Assembly;
 use OpenReel\Core\Assembly\Segment;
+use OpenReel\Core\Kernel\FrameRate;
 use OpenReel\Core\Picture\Still;
 use OpenReel\Core\Picture\TrackAt;
+use OpenReel\Core\Picture\TrackKind;
 use OpenReel\Core\Take\Take;
-use OpenReel\Core\Take\Track;
-use OpenReel\Core\Take\TrackKind;
-use OpenReel\Core\Time\FrameRate;
 
 /**
  * A film as clips on tracks, for those who edit with another program: the presenter with the cards, what is on the stage, and the
@@ -20,9 +19,9 @@ use OpenReel\Core\Time\FrameRate;
 final readonly class EditList
 {
     /**
-     * @param  list<Clip>  $presenter  in order; a clip may overlap the one before it
-     * @param  list<Clip>  $stage  in order, with gaps
-     * @param  list<Clip>  $voice  in order, with gaps
+     * @param  list<EditEvent>  $presenter  in order; a clip may overlap the one before it
+     * @param  list<EditEvent>  $stage  in order, with gaps
+     * @param  list<EditEvent>  $voice  in order, with gaps
      */
     private function __construct(
         public string $title,
@@ -51,10 +50,10 @@ final readonly class EditList
     {
         $all = [...$this->presenter, ...$this->stage, ...$this->voice];
 
-        return array_values(array_unique(array_map(fn (Clip $c): string => $c->hash, $all)));
+        return array_values(array_unique(array_map(fn (EditEvent $c): string => $c->hash, $all)));
     }
 
-    /** @return list<Clip> what of the presenter is seen, or the card, or failing both what is on the stage */
+    /** @return list<EditEvent> what of the presenter is seen, or the card, or failing both what is on the stage */
     private static function seen(Segment $segment, FrameRate $rate): array
     {
         $clips = self::track($segment, TrackKind::Camera, $rate);
@@ -65,7 +64,7 @@ final readonly class EditList
             if ($layer->source instanceof Still) {
                 $overlap = $segment->join->overlap();
 
-                return [new Clip(
+                return [new EditEvent(
                     $layer->source->hash, $segment->title, 0, $segment->startFrame, $segment->frames, overlap: $overlap,
                 )];
             }
@@ -74,7 +73,7 @@ final readonly class EditList
         return [];
     }
 
-    /** @return list<Clip> of a track of the take that is used */
+    /** @return list<EditEvent> of a track of the take that is used */
     private static function track(Segment $segment, TrackKind $kind, FrameRate $rate): array
     {
         $take = $segment->passage?->take;
@@ -86,7 +85,7 @@ final readonly class EditList
         $from = $segment->startFrame;
         foreach ($segment->map->stretches as $n => $stretch) {
             $isSound = $kind === TrackKind::Microphone;
-            $clips[] = new Clip(
+            $clips[] = new EditEvent(
                 $track->hash,
                 self::says($segment, $take),
                 max(0, self::frame($track->fileAt($stretch->in), $rate)),
@@ -104,8 +103,8 @@ final readonly class EditList
     }
 
     /**
-     * @param  list<Clip>  $before
-     * @return list<Clip> with what is on the stage in a segment
+     * @param  list<EditEvent>  $before
+     * @return list<EditEvent> with what is on the stage in a segment
      */
     private static function onStage(array $before, Segment $segment, FrameRate $rate): array
     {
@@ -124,7 +123,7 @@ final readonly class EditList
             }
             if ($last !== null && $last->until() === $from && self::goesOn($last, $clip)) {
                 array_pop($clips);
-                $clip = new Clip(
+                $clip = new EditEvent(
                     $last->hash, $last->says, $last->in, $last->from, $last->frames + $clip->frames, $last->pace, $last->length,
                 );
             }
@@ -135,12 +134,12 @@ final readonly class EditList
     }
 
     /** @param  list<\OpenReel\Core\Picture\Layer>  $layers */
-    private static function stage(array $layers, Segment $segment, int $from, int $frames, FrameRate $rate): ?Clip
+    private static function stage(array $layers, Segment $segment, int $from, int $frames, FrameRate $rate): ?EditEvent
     {
         foreach ($layers as $layer) {
             $source = $layer->source;
             if ($source instanceof Still && $source->kind->isStage()) {
-                return new Clip($source->hash, $segment->title, 0, $from, $frames);
+                return new EditEvent($source->hash, $segment->title, 0, $from, $frames);
             }
             if ($source instanceof TrackAt && $source->kind === TrackKind::Screen && $source->hash !== '') {
                 $track = $segment->passage?->take->track(TrackKind::Screen);
@@ -148,7 +147,7 @@ final readonly class EditList
                     ? $track->length->count
                     : $source->at->count + $frames * $rate->ticksPerFrame();
 
-                return new Clip(
+                return new EditEvent(
                     $source->hash, $segment->title, self::frame($source->at->count, $rate), $from, $frames, (float) $source->pace,
                     self::frame($length, $rate),
                 );
@@ -158,7 +157,7 @@ final readonly class EditList
         return null;
     }
 
-    private static function goesOn(Clip $before, Clip $clip): bool
+    private static function goesOn(EditEvent $before, EditEvent $clip): bool
     {
         return $before->hash === $clip->hash && $before->pace === $clip->pace &&
             ($clip->isStill() || $before->in + $before->lasts() === $clip->in);
@@ -167,8 +166,8 @@ final readonly class EditList
     /**
      * Where two are heard together the earlier one is faded by whoever edits: it ends where the next begins.
      *
-     * @param  list<Clip>  $clips
-     * @return list<Clip>
+     * @param  list<EditEvent>  $clips
+     * @return list<EditEvent>
      */
     private static function apart(array $clips): array
     {

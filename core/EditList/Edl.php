@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace OpenReel\Core\EditList;
 
-use OpenReel\Core\Script\PlainText;
+use OpenReel\Core\Kernel\PlainText;
 
 /** An edit list as CMX 3600 has it: one picture track and one of sound, cuts and dissolves, time code without dropped frames. */
 final class Edl
@@ -39,7 +39,7 @@ final class Edl
      * @param  array<string, string>  $names
      * @return list<string>
      */
-    private static function event(int $number, Clip $clip, ?Clip $before, array $reels, array $names, int $fps): array
+    private static function event(int $number, EditEvent $clip, ?EditEvent $before, array $reels, array $names, int $fps): array
     {
         $rows = [];
         $name = $names[$clip->hash] ?? $clip->says;
@@ -66,7 +66,7 @@ final class Edl
      * @param  string  $source  reel and channel, parted by a slash
      * @param  int  $dissolve  frames that it takes to come; 0 is a cut
      */
-    private static function row(int $number, string $source, Clip $clip, int $fps, int $dissolve = 0): string
+    private static function row(int $number, string $source, EditEvent $clip, int $fps, int $dissolve = 0): string
     {
         [$reel, $channel] = explode('/', $source);
         $hour = 3600 * self::BEGINS_HOURS * $fps;

@@ -30,7 +30,7 @@ final class Otio
     /**
      * Clips one behind the other: where two overlap, each gives way to the middle, and a transition says by how much.
      *
-     * @param  list<Clip>  $clips
+     * @param  list<EditEvent>  $clips
      * @param  array<string, string>  $names
      * @return list<array<string, mixed>>
      */
@@ -57,7 +57,7 @@ final class Otio
     /**
      * Clips with gaps between them.
      *
-     * @param  list<Clip>  $clips
+     * @param  list<EditEvent>  $clips
      * @param  array<string, string>  $names
      * @return list<array<string, mixed>>
      */
@@ -80,7 +80,7 @@ final class Otio
      * @param  array<string, string>  $names
      * @return array<string, mixed>
      */
-    private static function clip(Clip $clip, array $names, int $fps): array
+    private static function clip(EditEvent $clip, array $names, int $fps): array
     {
         $warp = self::named('LinearTimeWarp.1', '') + ['effect_name' => 'LinearTimeWarp', 'time_scalar' => $clip->pace];
 

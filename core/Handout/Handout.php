@@ -4,13 +4,13 @@ declare(strict_types=1);
 
 namespace OpenReel\Core\Handout;
 
+use OpenReel\Core\Annotation\Annotation;
+use OpenReel\Core\Annotation\Outline;
 use OpenReel\Core\Assembly\Assembly;
 use OpenReel\Core\Assembly\Segment;
 use OpenReel\Core\Assembly\Shot;
 use OpenReel\Core\Assembly\WordFrames;
-use OpenReel\Core\Mark\Mark;
-use OpenReel\Core\Mark\Outline;
-use OpenReel\Core\Picture\Marks;
+use OpenReel\Core\Picture\AnnotationLayer;
 use OpenReel\Core\Picture\Still;
 use OpenReel\Core\Picture\StillKind;
 
@@ -81,8 +81,8 @@ final class Handout
     {
         $ink = [];
         foreach ($shot->picture->layers as $layer) {
-            foreach ($layer->source instanceof Marks ? $layer->source->marks : [] as $mark) {
-                /** @var Mark $mark */
+            foreach ($layer->source instanceof AnnotationLayer ? $layer->source->marks : [] as $mark) {
+                /** @var Annotation $mark */
                 if ($mark->figure instanceof Outline && $mark->until >= $shot->frames) {
                     $ink[] = $mark->figure;
                 }

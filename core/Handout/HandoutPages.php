@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace OpenReel\Core\Handout;
 
-use OpenReel\Core\Mark\Figure;
-use OpenReel\Core\Mark\Outline;
+use OpenReel\Core\Annotation\Figure;
+use OpenReel\Core\Annotation\Outline;
 
 /** The pages of a handout as SVG: A4, in points. */
 final class HandoutPages

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace OpenReel\Core\Handout;
 
-use OpenReel\Core\Mark\Outline;
+use OpenReel\Core\Annotation\Outline;
 use OpenReel\Core\Picture\Still;
 
 /** Something seen on the stage, with what is drawn on it in the end, and what is said meanwhile. */

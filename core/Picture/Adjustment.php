@@ -4,8 +4,6 @@ declare(strict_types=1);
 
 namespace OpenReel\Core\Picture;
 
-use OpenReel\Core\Seeing\CameraLook;
-
 /** How a camera's picture is changed: each part from -50 to 50, 0 as it was recorded. */
 final readonly class Adjustment
 {

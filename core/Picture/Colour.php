@@ -14,13 +14,13 @@ final readonly class Colour
     /**
      * @param  string  $text  `#RRGGBB` or `RRGGBB`
      *
-     * @throws PictureProblem when it is neither
+     * @throws PictureError when it is neither
      */
     public static function of(string $text): self
     {
         return preg_match('/^#?([0-9a-f]{6})$/i', trim($text), $match) === 1
             ? new self(strtoupper($match[1]))
-            : throw PictureProblem::noColour($text);
+            : throw PictureError::noColour($text);
     }
 
     /**

@@ -11,12 +11,12 @@ final readonly class FrameSize
     {
     }
 
-    /** @throws PictureProblem when a side is odd or under 64 */
+    /** @throws PictureError when a side is odd or under 64 */
     public static function of(int $width, int $height): self
     {
         return $width >= 64 && $height >= 64 && $width % 2 === 0 && $height % 2 === 0
             ? new self($width, $height)
-            : throw PictureProblem::oddFrame($width, $height);
+            : throw PictureError::oddFrame($width, $height);
     }
 
     public function aspect(): float

@@ -4,8 +4,7 @@ declare(strict_types=1);
 
 namespace OpenReel\Core\Picture;
 
-use OpenReel\Core\Mark\Mark;
-use OpenReel\Core\Take\TrackKind;
+use OpenReel\Core\Annotation\Annotation;
 
 /** What is seen: layers, bottom to top, on a ground. */
 final readonly class Picture
@@ -27,7 +26,7 @@ final readonly class Picture
      *
      * @param  Layout  $wish  what cannot be had (no camera, no stage) falls back to what can be shown
      * @param  Still|TrackAt|null  $stage  a slide or a page of the board; a screen
-     * @param  list<Mark>  $marks  over the stage
+     * @param  list<Annotation>  $marks  over the stage
      * @param  Zoom  $zoom  of the stage, and of what is drawn over it
      * @param  Still|null  $backdrop  fills the frame behind them, cropped evenly where it has another shape
      */
@@ -37,7 +36,7 @@ final readonly class Picture
         Inset $inset,
         Still|TrackAt|null $stage,
         ?TrackAt $camera,
-        ?Logo $logo = null,
+        ?LogoPlacement $logo = null,
         string $ground = self::GROUND,
         array $marks = [],
         Zoom $zoom = new Zoom(),
@@ -52,7 +51,7 @@ final readonly class Picture
             $rect = $sides->stage ?? PixelRect::contained(self::shape($stage)->aspect(), $frame);
             $layers[] = $zoom->layer($stage, $rect, $stage instanceof TrackAt ? $stage->part : null);
             if ($marks !== []) {
-                $layers[] = $zoom->layer(new Marks($marks), $rect, null);
+                $layers[] = $zoom->layer(new AnnotationLayer($marks), $rect, null);
             }
         }
         if ($camera !== null && $layout !== Layout::SlideAlone) {
@@ -104,7 +103,7 @@ final readonly class Picture
     {
         $stage = 0;
         foreach ($this->layers as $i => $layer) {
-            $stage = self::isStage($layer) || $layer->source instanceof Marks ? $i + 1 : $stage;
+            $stage = self::isStage($layer) || $layer->source instanceof AnnotationLayer ? $i + 1 : $stage;
         }
 
         return new self($this->frame, $this->ground, [

@@ -11,10 +11,10 @@ final readonly class Shape
     {
     }
 
-    /** @throws PictureProblem when a side is not positive */
+    /** @throws PictureError when a side is not positive */
     public static function of(int $width, int $height): self
     {
-        return $width > 0 && $height > 0 ? new self($width, $height) : throw PictureProblem::noArea($width, $height);
+        return $width > 0 && $height > 0 ? new self($width, $height) : throw PictureError::noArea($width, $height);
     }
 
     public function aspect(): float

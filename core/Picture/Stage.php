@@ -13,7 +13,7 @@ final readonly class Stage
      * @param  string  $says  what is to be seen on a screen, in the presenter's words
      * @param  list<Still>  $steps  of a slide that builds up: its picture with none of its steps, with one, with two...
      * @param  int  $step  how many of them are seen
-     * @param  Film|null  $film  of which the slide is the first picture
+     * @param  ClipSource|null  $film  of which the slide is the first picture
      */
     private function __construct(
         public StageKind $kind,
@@ -22,12 +22,12 @@ final readonly class Stage
         public string $says = '',
         public array $steps = [],
         public int $step = 0,
-        public ?Film $film = null,
+        public ?ClipSource $film = null,
     ) {
     }
 
     /** @param  list<Still>  $steps  of one that builds up */
-    public static function slide(Still $slide, array $steps = [], ?Film $film = null): self
+    public static function slide(Still $slide, array $steps = [], ?ClipSource $film = null): self
     {
         return new self(StageKind::Slide, $steps[0] ?? $slide, steps: $steps, film: $film);
     }

@@ -4,8 +4,7 @@ declare(strict_types=1);
 
 namespace OpenReel\Core\Picture;
 
-use OpenReel\Core\Take\TrackKind;
-use OpenReel\Core\Time\Tick;
+use OpenReel\Core\Kernel\Tick;
 
 /** A take's moving picture, from some moment on. */
 final readonly class TrackAt implements Source
@@ -34,7 +33,7 @@ final readonly class TrackAt implements Source
     }
 
     /** @param  Tick  $at  how long it has been on the stage */
-    public static function film(Film $film, Still $slide, Tick $at): self
+    public static function film(ClipSource $film, Still $slide, Tick $at): self
     {
         $colour = SourceColour::told('tv', 'bt709', $film->shape->height);
 

@@ -14,11 +14,11 @@ use OpenReel\Core\Script\MusicCue;
 use OpenReel\Core\Script\Options;
 use OpenReel\Core\Script\Pace;
 use OpenReel\Core\Script\Script;
-use OpenReel\Core\Script\Section;
+use OpenReel\Core\Script\ScriptSection;
 use OpenReel\Core\Script\SpeakingTime;
 use OpenReel\Core\Script\SpeedCue;
 use OpenReel\Core\Script\Words;
-use OpenReel\Core\Sound\Bed;
+use OpenReel\Core\Sound\MusicTrack;
 
 /** Looks a lesson over before it is recorded: what is missing, too long, hard to say, or will not be seen as meant. */
 final readonly class Readiness
@@ -45,7 +45,7 @@ final readonly class Readiness
      *    are
      *    spoken
      * @param  list<int>  $withScreen  indexes of sections that are heard in takes with a screen
-     * @param  list<Bed>  $beds  the music there is
+     * @param  list<MusicTrack>  $beds  the music there is
      * @param  string|null  $presenter  as the house style calls them; null when that is not known
      * @param  array<int, list<int>>  $idleSpeeds  numbers of speed cues that no silence belongs to, by index of the section
      */
@@ -63,7 +63,7 @@ final readonly class Readiness
     ) {
     }
 
-    /** @return list<Finding> in the order of the script, the lesson's own last */
+    /** @return list<ReadinessIssue> in the order of the script, the lesson's own last */
     public function findings(): array
     {
         $shown = ShownSlides::of($this->script, array_map(fn (DeckSlide $s): string => $s->name, $this->deck));
@@ -77,7 +77,7 @@ final readonly class Readiness
                 array_push($found, ...$section->card() === null ? $this->line($line, $index) : []);
                 if (in_array($line->number, $this->unspoken[$index] ?? [], true)) {
                     $says = 'No kept take speaks this line yet: "'.self::start($line->text).'"';
-                    $found[] = new Finding('take', $says, $line->from, $index);
+                    $found[] = new ReadinessIssue('take', $says, $line->from, $index);
                 }
             }
         }
@@ -85,19 +85,19 @@ final readonly class Readiness
         return [...$found, ...$this->lesson($total, $shown)];
     }
 
-    /** @return list<Finding> */
-    private function section(Section $section, int $index, int $length, ShownSlides $shown): array
+    /** @return list<ReadinessIssue> */
+    private function section(ScriptSection $section, int $index, int $length, ShownSlides $shown): array
     {
         $name = self::name($section, $index);
         $card = $section->card();
         if ($card !== null) {
             return in_array($index, $this->cutOffCards, true)
-                ? [new Finding('card', "The card of {$name} cannot hold all its words. Shorten them.", $section->from, $index)]
+                ? [new ReadinessIssue('card', "The card of {$name} cannot hold all its words. Shorten them.", $section->from, $index)]
                 : [];
         }
         $found = [];
         if ($section->lines === []) {
-            $found[] = new Finding('words', "Nothing is written in {$name} yet.", $section->from, $index);
+            $found[] = new ReadinessIssue('words', "Nothing is written in {$name} yet.", $section->from, $index);
         }
         $layout = $section->layout()->layout ?? $this->layout;
         if (
@@ -105,7 +105,7 @@ final readonly class Readiness
             array_filter(array_map($shown->at(...), $section->openingCues(CueKind::Slide)), is_int(...)) === [] &&
             self::opensOtherwise($section) === false
         ) {
-            $found[] = new Finding(
+            $found[] = new ReadinessIssue(
                 'picture',
                 ucfirst($name).' begins without a slide: the camera will be shown alone.',
                 $section->from,
@@ -114,7 +114,7 @@ final readonly class Readiness
         }
         $target = $section->target()?->milliseconds();
         if ($target !== null && abs($length - $target) > self::TARGET_SLACK * $target) {
-            $found[] = new Finding(
+            $found[] = new ReadinessIssue(
                 'target',
                 sprintf('%s takes about %s; its target is %s.', ucfirst($name), self::clock($length), self::clock($target)),
                 $section->from,
@@ -122,7 +122,7 @@ final readonly class Readiness
             );
         }
         if ($length > self::LONGEST_SECTION_MS) {
-            $found[] = new Finding(
+            $found[] = new ReadinessIssue(
                 'long',
                 sprintf('%s takes about %s. Two shorter sections are easier to record.', ucfirst($name), self::clock($length)),
                 $section->from,
@@ -134,7 +134,7 @@ final readonly class Readiness
     }
 
     /** Whether it says that it begins with a screen, the board or the presenter alone. */
-    private static function opensOtherwise(Section $section): bool
+    private static function opensOtherwise(ScriptSection $section): bool
     {
         foreach ([CueKind::Screen, CueKind::Board, CueKind::CameraAlone] as $kind) {
             if ($section->openingCues($kind) !== []) {
@@ -145,8 +145,8 @@ final readonly class Readiness
         return false;
     }
 
-    /** @return list<Finding> */
-    private function cues(Section $section, int $index, ShownSlides $shown): array
+    /** @return list<ReadinessIssue> */
+    private function cues(ScriptSection $section, int $index, ShownSlides $shown): array
     {
         $found = [];
         $hasStage = false;
@@ -164,10 +164,10 @@ final readonly class Readiness
                 ?? $this->nameProblem($cue)
                 ?? (in_array($number, $this->idleSpeeds[$index] ?? [], true) ? SpeedCue::IDLE : null);
             if ($says !== null) {
-                $found[] = new Finding('cue', $says, $cue->from, $index);
+                $found[] = new ReadinessIssue('cue', $says, $cue->from, $index);
             } elseif ($cue->kind === CueKind::Screen && ! in_array($index, $this->withScreen, true)) {
                 $says = ucfirst(self::name($section, $index))." shows a screen: {$cue->value}. Have it ready when you record.";
-                $found[] = new Finding('screen', $says, $cue->from, $index);
+                $found[] = new ReadinessIssue('screen', $says, $cue->from, $index);
             }
         }
 
@@ -218,7 +218,7 @@ final readonly class Readiness
     {
         $name = $cue->kind === CueKind::Music ? MusicCue::read($cue->value)?->name : null;
 
-        return $name === null || Bed::named($name, $this->beds) !== null
+        return $name === null || MusicTrack::named($name, $this->beds) !== null
             ? null
             : "There is no music called \"{$name}\": nothing is heard from here on. Choose some, or bring it in.";
     }
@@ -244,13 +244,13 @@ final readonly class Readiness
         };
     }
 
-    /** @return list<Finding> */
+    /** @return list<ReadinessIssue> */
     private function line(Line $line, int $index): array
     {
         $found = [];
         $words = count(Words::of($line->text));
         if ($words > self::LONGEST_LINE_WORDS) {
-            $found[] = new Finding(
+            $found[] = new ReadinessIssue(
                 'long',
                 "This line has {$words} words. Shorter ones are easier to say: \"".self::start($line->text).'"',
                 $line->from,
@@ -258,7 +258,7 @@ final readonly class Readiness
             );
         }
         if (self::isHardToSay($line->text)) {
-            $found[] = new Finding(
+            $found[] = new ReadinessIssue(
                 'numbers',
                 'Many numbers in one line are hard to say and to follow: "'.self::start($line->text).'"',
                 $line->from,
@@ -274,7 +274,7 @@ final readonly class Readiness
         return preg_match_all('/\d+(?:[.,:]\d+)*/', $text) >= self::MANY_NUMBERS || preg_match('/\d[\d,.]{8,}/', $text) === 1;
     }
 
-    /** @return list<Finding> */
+    /** @return list<ReadinessIssue> */
     private function lesson(int $total, ShownSlides $shown): array
     {
         $found = [];
@@ -283,7 +283,7 @@ final readonly class Readiness
         );
         if ($unused !== []) {
             $more = count($unused) - self::LONGEST_LIST;
-            $found[] = new Finding(
+            $found[] = new ReadinessIssue(
                 'deck',
                 (count($unused) === 1 ? 'One slide is' : count($unused).' slides are').
                     ' not used: '.
@@ -293,7 +293,7 @@ final readonly class Readiness
         }
         $target = $this->script->target()?->milliseconds();
         if ($target !== null && abs($total - $target) > self::TARGET_SLACK * $target) {
-            $found[] = new Finding(
+            $found[] = new ReadinessIssue(
                 'target',
                 sprintf('The lesson takes about %s; its target is %s.', self::clock($total), self::clock($target)),
             );
@@ -302,7 +302,7 @@ final readonly class Readiness
         return $found;
     }
 
-    private static function name(Section $section, int $index): string
+    private static function name(ScriptSection $section, int $index): string
     {
         return 'section '.($index + 1).($section->heading === '' ? '' : " (\"{$section->heading}\")");
     }

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace OpenReel\Core\Render;
 
-use OpenReel\Core\Sound\SoundPart;
-use OpenReel\Core\Time\Tick;
+use OpenReel\Core\Kernel\Tick;
+use OpenReel\Core\Soundtrack\SoundPart;
 
 /** Encoder commands that put finished pieces together. */
 final class FilmCommand

@@ -4,10 +4,11 @@ declare(strict_types=1);
 
 namespace OpenReel\Core\Render;
 
-use OpenReel\Core\Listening\Lag;
+use OpenReel\Core\Analysis\SyncOffset;
+use OpenReel\Core\Kernel\Tick;
 use OpenReel\Core\Picture\PixelRect;
 use OpenReel\Core\Picture\SourceColour;
-use OpenReel\Core\Time\Tick;
+use OpenReel\Core\Sound\RecordingInput;
 
 /** Encoder commands that make a recording usable. */
 final class IngestCommand
@@ -148,7 +149,7 @@ final class IngestCommand
             '-map',
             '0:a:0',
             '-af',
-            'pan=mono|c0=c0,aresample='.Lag::RATE.':async=1:first_pts=0',
+            'pan=mono|c0=c0,aresample='.SyncOffset::RATE.':async=1:first_pts=0',
             '-c:a',
             'pcm_s16le',
             '-f',

@@ -4,15 +4,15 @@ declare(strict_types=1);
 
 namespace OpenReel\Core\Render;
 
+use OpenReel\Core\Kernel\Tick;
+use OpenReel\Core\Picture\AnnotationLayer;
 use OpenReel\Core\Picture\Crop;
 use OpenReel\Core\Picture\Fit;
 use OpenReel\Core\Picture\Layer;
-use OpenReel\Core\Picture\Marks;
 use OpenReel\Core\Picture\Motion;
 use OpenReel\Core\Picture\PixelRect;
 use OpenReel\Core\Picture\Still;
 use OpenReel\Core\Picture\TrackAt;
-use OpenReel\Core\Time\Tick;
 
 /**
  * Layers as a filter graph of the encoder. What stands and is not touched by anything that moves below it is put together
@@ -71,14 +71,14 @@ final class LayerGraph
             $chain = $layer === $shadowed ? $chain : $this->shadow($chain, $layer, $spec);
             $below = $moving[$i - 1] ?? null;
             $above = $moving[$i + 1] ?? null;
-            if ($layer->source instanceof Marks && $layer->motion !== null && $below?->motion !== null) {
+            if ($layer->source instanceof AnnotationLayer && $layer->motion !== null && $below?->motion !== null) {
                 // What is drawn over a picture goes the same way, so it was drawn on it before.
                 continue;
             }
-            $above = $above?->source instanceof Marks && $above->motion !== null ? $above : null;
+            $above = $above?->source instanceof AnnotationLayer && $above->motion !== null ? $above : null;
             if ($layer->motion?->part !== null) {
                 $chain = $this->over($chain, $this->zoomed($spec, $layer, $above), $layer, $spec->skip);
-            } elseif ($layer->source instanceof Marks) {
+            } elseif ($layer->source instanceof AnnotationLayer) {
                 $chain .= ','.$this->marks($spec, $layer, $layer->source);
             } else {
                 $chain = $this->over($chain, $this->layer($spec, $layer, $above), $layer, $spec->skip);
@@ -112,7 +112,7 @@ final class LayerGraph
     /** Whether a layer is the same on every frame of a shot; marks are when nothing of them comes, goes or moves. */
     private static function stands(Layer $layer, ShotSpec $spec): bool
     {
-        return $layer->source instanceof Marks
+        return $layer->source instanceof AnnotationLayer
             ? $layer->motion === null && $layer->source->stand($spec->skip, $spec->skip + $spec->frames)
             : $layer->stands();
     }
@@ -166,7 +166,7 @@ final class LayerGraph
         ) {
             // What is zoomed hides everything below it.
             array_shift($moving);
-            $above = ($moving[0] ?? null)?->source instanceof Marks && $moving[0]->motion !== null ? array_shift($moving) : null;
+            $above = ($moving[0] ?? null)?->source instanceof AnnotationLayer && $moving[0]->motion !== null ? array_shift($moving) : null;
 
             return $this->zoomed($spec, $below, $above).',setsar=1,format=yuv420p';
         }
@@ -212,7 +212,7 @@ final class LayerGraph
 
     private function standing(ShotSpec $spec, string $chain, Layer $layer): string
     {
-        return $layer->source instanceof Marks
+        return $layer->source instanceof AnnotationLayer
             ? $chain.','.$this->marks($spec, $layer, $layer->source)
             : $this->over($chain, $this->still($layer), $layer, 0);
     }
@@ -254,7 +254,7 @@ final class LayerGraph
         if ($layer->source instanceof Still && ($layer->motion !== null || $layer->edge !== null)) {
             $chain .= ",loop=loop=-1:size=1,fps={$spec->rate->fps}";
         }
-        if ($above?->source instanceof Marks) {
+        if ($above?->source instanceof AnnotationLayer) {
             $chain .= ','.$this->marks($spec, $above, $above->source);
         }
         $chain = $this->cutOut($spec, $layer, $chain);
@@ -351,7 +351,7 @@ final class LayerGraph
         $chain = $track !== null
             ? $this->track($spec, $whole, $track)
             : $this->still($whole).",format=yuv420p,loop=loop=-1:size=1,fps={$spec->rate->fps}";
-        if ($above?->source instanceof Marks) {
+        if ($above?->source instanceof AnnotationLayer) {
             $chain .= ','.$this->marks($spec, $above, $above->source);
         }
         $from = ($motion->part ?? Crop::whole())->within($track?->part);
@@ -374,7 +374,7 @@ final class LayerGraph
             ($motion === null || $motion->from == $rect ? '' : self::scaled($layer, $motion, $spec));
     }
 
-    private function marks(ShotSpec $spec, Layer $layer, Marks $marks): string
+    private function marks(ShotSpec $spec, Layer $layer, AnnotationLayer $marks): string
     {
         return 'ass=filename='.PieceFiles::inGraph(MarkScript::ofLayer($layer, $marks, $spec));
     }

@@ -4,18 +4,18 @@ declare(strict_types=1);
 
 namespace OpenReel\Core\Render;
 
-use OpenReel\Core\Mark\Box;
-use OpenReel\Core\Mark\Figure;
-use OpenReel\Core\Mark\Mark;
-use OpenReel\Core\Mark\Outline;
-use OpenReel\Core\Mark\Ring;
+use OpenReel\Core\Annotation\Annotation;
+use OpenReel\Core\Annotation\Box;
+use OpenReel\Core\Annotation\Figure;
+use OpenReel\Core\Annotation\Outline;
+use OpenReel\Core\Annotation\Ring;
+use OpenReel\Core\Kernel\FrameRate;
+use OpenReel\Core\Picture\AnnotationLayer;
 use OpenReel\Core\Picture\Colour;
 use OpenReel\Core\Picture\Crop;
 use OpenReel\Core\Picture\FrameSize;
 use OpenReel\Core\Picture\Layer;
-use OpenReel\Core\Picture\Marks;
 use OpenReel\Core\Picture\PixelRect;
-use OpenReel\Core\Time\FrameRate;
 
 /**
  * Marks as a subtitle script (Advanced SubStation Alpha, as libass draws it), one event a mark. The browser draws the same
@@ -27,7 +27,7 @@ final class MarkScript
     private const FINE = 8;
 
     /** The marks of a layer as a shot shows them; of one on its way, as they lie on the picture itself. */
-    public static function ofLayer(Layer $layer, Marks $marks, ShotSpec $spec): string
+    public static function ofLayer(Layer $layer, AnnotationLayer $marks, ShotSpec $spec): string
     {
         $rect = $layer->rect;
         if ($layer->motion !== null) {
@@ -50,7 +50,7 @@ final class MarkScript
      * @param  Crop|null  $part  of that picture that is seen there; null for all of it
      */
     public static function of(
-        Marks $marks,
+        AnnotationLayer $marks,
         PixelRect $rect,
         FrameSize $frame,
         FrameRate $rate,
@@ -90,14 +90,14 @@ final class MarkScript
     }
 
     /** @param  string  $clip  an override that keeps it inside a part of the frame, or nothing */
-    private static function event(Mark $mark, PixelRect $rect, FrameRate $rate, string $clip): string
+    private static function event(Annotation $mark, PixelRect $rect, FrameRate $rate, string $clip): string
     {
         $figure = $mark->figure;
         $rows = match (true) {
             $figure instanceof Box => [self::drawn($figure->colour, self::box($figure, $rect))],
             $figure instanceof Outline => [self::drawn($figure->colour, self::outline($figure, $rect), $figure->opacity)],
             $figure instanceof Ring => self::ring($figure, $rect, $mark, $rate),
-            default => throw RenderProblem::unknownFigure(),
+            default => throw RenderError::unknownFigure(),
         };
 
         return implode('', array_map(
@@ -150,7 +150,7 @@ final class MarkScript
      *
      * @return list<string>
      */
-    private static function ring(Ring $ring, PixelRect $rect, Mark $mark, FrameRate $rate): array
+    private static function ring(Ring $ring, PixelRect $rect, Annotation $mark, FrameRate $rate): array
     {
         $scale = $rect->height / Figure::UNITS;
         $outer = Ring::RADIUS + Ring::EDGE;

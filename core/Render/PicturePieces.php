@@ -5,20 +5,19 @@ declare(strict_types=1);
 namespace OpenReel\Core\Render;
 
 use OpenReel\Core\Assembly\Assembly;
-use OpenReel\Core\Assembly\Join;
 use OpenReel\Core\Assembly\Segment;
-use OpenReel\Core\Time\FrameRate;
+use OpenReel\Core\Kernel\FrameRate;
 
 /** The pieces of picture that a film is joined from, in order: shots, and joins that are no cuts. */
 final class PicturePieces
 {
-    /** @return list<ShotSpec|JoinSpec> together as long as the film */
+    /** @return list<ShotSpec|TransitionSpec> together as long as the film */
     public static function of(Assembly $assembly, FilmQuality $quality = FilmQuality::Balanced): array
     {
         return array_merge([], ...self::bySegment($assembly, $quality));
     }
 
-    /** @return list<list<ShotSpec|JoinSpec>> by segment; the join behind one is its last */
+    /** @return list<list<ShotSpec|TransitionSpec>> by segment; the join behind one is its last */
     public static function bySegment(Assembly $assembly, FilmQuality $quality = FilmQuality::Balanced): array
     {
         $pieces = [];
@@ -69,7 +68,7 @@ final class PicturePieces
         ];
     }
 
-    private static function join(Segment $before, Segment $after, FrameRate $rate, FilmQuality $quality): JoinSpec
+    private static function join(Segment $before, Segment $after, FrameRate $rate, FilmQuality $quality): TransitionSpec
     {
         $join = $after->join;
         $taken = $join->takenBefore();
@@ -77,8 +76,8 @@ final class PicturePieces
         $begins = self::cut($after, $rate, $quality, 0, $join->takenAfter());
 
         return $ends === [] || $begins === []
-            ? throw RenderProblem::emptyJoin($after->startFrame)
-            : new JoinSpec($join, $ends, $begins);
+            ? throw RenderError::emptyJoin($after->startFrame)
+            : new TransitionSpec($join, $ends, $begins);
     }
 
     /** @return list<ShotSpec> some frames of a segment */

@@ -5,10 +5,11 @@ declare(strict_types=1);
 namespace OpenReel\Core\Render;
 
 use OpenReel\Core\Assembly\Shot;
-use OpenReel\Core\Picture\Marks;
+use OpenReel\Core\Kernel\CacheKey;
+use OpenReel\Core\Kernel\FrameRate;
+use OpenReel\Core\Kernel\Tick;
+use OpenReel\Core\Picture\AnnotationLayer;
 use OpenReel\Core\Picture\Picture;
-use OpenReel\Core\Time\FrameRate;
-use OpenReel\Core\Time\Tick;
 
 /**
  * The picture of one shot, complete: its layers, from which files (by hash), for how many frames. Two equal specs make the same
@@ -84,7 +85,7 @@ final readonly class ShotSpec
     {
         $scripts = [];
         foreach ($this->picture->layers as $layer) {
-            if ($layer->source instanceof Marks) {
+            if ($layer->source instanceof AnnotationLayer) {
                 $scripts[] = MarkScript::ofLayer($layer, $layer->source, $this);
             }
         }

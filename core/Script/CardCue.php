@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace OpenReel\Core\Script;
 
-use OpenReel\Core\Time\Tick;
+use OpenReel\Core\Kernel\Tick;
 
 /** What a card cue says: which card, and for how long it stands. */
 final readonly class CardCue

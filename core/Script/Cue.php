@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace OpenReel\Core\Script;
 
-use OpenReel\Core\Time\Tick;
+use OpenReel\Core\Kernel\Tick;
 
 /** Something that happens at a place in the script. */
 final readonly class Cue
@@ -141,7 +141,7 @@ final readonly class Cue
                 : null,
             CueKind::CameraAlone => $this->value === '' ? null : 'Write [camera alone] without anything behind it.',
             CueKind::Keys => Keys::read($this->value) === [] ? 'No keys are named. Write [keys: Ctrl+S].' : null,
-            CueKind::Join => JoinCue::read($this->value) === null
+            CueKind::Join => TransitionCue::read($this->value) === null
                 ? "\"{$this->value}\" is no join. Write [join: dissolve, 0.5 s], [join: push, 0.5 s], "
                     .'[join: dip, 1 s] or [join: cut].'
                 : null,

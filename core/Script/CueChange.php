@@ -61,7 +61,7 @@ final class CueChange
     }
 
     /** The cue of some sort that holds before a place. */
-    public static function inForce(Section $section, CueKind $kind, WordPlace $at): ?Cue
+    public static function inForce(ScriptSection $section, CueKind $kind, WordPlace $at): ?Cue
     {
         $found = null;
         foreach ($section->cues as $cue) {
@@ -72,7 +72,7 @@ final class CueChange
     }
 
     /** @return array{int, int, string}|null */
-    private static function writing(string $text, Section $section, WordPlace $place, string $cue): ?array
+    private static function writing(string $text, ScriptSection $section, WordPlace $place, string $cue): ?array
     {
         $line = $section->lines[$place->line - 1] ?? null;
         if ($line === null) {

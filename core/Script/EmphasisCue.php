@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace OpenReel\Core\Script;
 
-use OpenReel\Core\Mark\EmphasisLook;
-use OpenReel\Core\Mark\EmphasisShape;
+use OpenReel\Core\Annotation\EmphasisLook;
+use OpenReel\Core\Annotation\EmphasisShape;
 
 /** What an emphasis cue says: what is laid over the stage and where; or that nothing is any more. */
 final readonly class EmphasisCue

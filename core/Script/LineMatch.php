@@ -44,8 +44,8 @@ final class LineMatch
     private const LINES_A_WORD = 8;
 
     /**
-     * @param  list<KnownLine>  $known  the lines before, in order
-     * @param  list<KnownLine>  $removed  lines removed before that, the latest first
+     * @param  list<LineIdentity>  $known  the lines before, in order
+     * @param  list<LineIdentity>  $removed  lines removed before that, the latest first
      * @param  list<string>  $texts  the lines now, in order
      * @return list<string|null> for each line now, the id it had before; null for a new line
      */
@@ -66,25 +66,25 @@ final class LineMatch
         }
 
         return [
-            ...array_map(fn (KnownLine $l): string => $l->id, array_slice($known, 0, $before)),
+            ...array_map(fn (LineIdentity $l): string => $l->id, array_slice($known, 0, $before)),
             ...self::middle(
                 array_slice($known, $before, count($known) - $before - $behind),
                 $removed,
                 array_slice($texts, $before, count($texts) - $before - $behind),
             ),
-            ...array_map(fn (KnownLine $l): string => $l->id, $behind === 0 ? [] : array_slice($known, -$behind)),
+            ...array_map(fn (LineIdentity $l): string => $l->id, $behind === 0 ? [] : array_slice($known, -$behind)),
         ];
     }
 
     /**
-     * @param  list<KnownLine>  $known
-     * @param  list<KnownLine>  $removed
+     * @param  list<LineIdentity>  $known
+     * @param  list<LineIdentity>  $removed
      * @param  list<string>  $texts
      * @return list<string|null>
      */
     private static function middle(array $known, array $removed, array $texts): array
     {
-        $old = array_map(fn (KnownLine $l): string => Words::key($l->text), $known);
+        $old = array_map(fn (LineIdentity $l): string => Words::key($l->text), $known);
         $new = array_map(Words::key(...), $texts);
         // Old index by new index.
         $held = self::commonSubsequence($old, $new);
@@ -183,7 +183,7 @@ final class LineMatch
     }
 
     /**
-     * @param  list<KnownLine>  $removed
+     * @param  list<LineIdentity>  $removed
      * @param  list<string>  $new
      * @param  array<int, string>  $ids
      * @return array<int, string>
@@ -191,7 +191,7 @@ final class LineMatch
     private static function comeBack(array $removed, array $new, array $ids): array
     {
         $found = self::firstFree(
-            array_map(fn (KnownLine $l): string => Words::key($l->text), $removed),
+            array_map(fn (LineIdentity $l): string => Words::key($l->text), $removed),
             array_diff_key($new, $ids),
         );
 

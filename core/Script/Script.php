@@ -22,7 +22,7 @@ final readonly class Script
     /**
      * @param  string  $head  everything before the first section: the title's row and the lesson's own cues
      * @param  string|null  $title  null when the text has none
-     * @param  list<Section>  $sections
+     * @param  list<ScriptSection>  $sections
      * @param  list<Cue>  $cues  the lesson's own, in the head
      */
     private function __construct(public string $head, public ?string $title, public array $sections, public array $cues)
@@ -37,7 +37,7 @@ final readonly class Script
         $at = strlen($head);
         $sections = [];
         foreach ($pieces as [$heading, $headingRow, $body]) {
-            $sections[] = Section::read($heading, $headingRow, $body, $at);
+            $sections[] = ScriptSection::read($heading, $headingRow, $body, $at);
             $at += strlen($headingRow) + strlen($body);
         }
 
@@ -53,7 +53,7 @@ final readonly class Script
     {
         $text = $title === null || trim($title) === '' ? '' : '# '.self::oneRow($title)."\n";
         foreach ($sections as ['heading' => $heading, 'text' => $body]) {
-            $text .= ($text === '' ? '' : "\n").Section::compose($heading, $body);
+            $text .= ($text === '' ? '' : "\n").ScriptSection::compose($heading, $body);
         }
 
         return self::read($text);
@@ -61,7 +61,7 @@ final readonly class Script
 
     public function write(): string
     {
-        return $this->head.implode('', array_map(fn (Section $s): string => $s->source(), $this->sections));
+        return $this->head.implode('', array_map(fn (ScriptSection $s): string => $s->source(), $this->sections));
     }
 
     public function withTitle(string $title): self
@@ -84,9 +84,9 @@ final readonly class Script
     /** With one section's heading and text changed; the other sections stay to the byte. */
     public function withSection(int $index, string $heading, string $text): self
     {
-        $sources = array_map(fn (Section $s): string => $s->source(), $this->sections);
+        $sources = array_map(fn (ScriptSection $s): string => $s->source(), $this->sections);
         $last = $index === count($sources) - 1;
-        $sources[$index] = Section::compose($heading, $text).($last ? '' : "\n");
+        $sources[$index] = ScriptSection::compose($heading, $text).($last ? '' : "\n");
 
         return $this->withSources(array_values($sources));
     }
@@ -95,14 +95,14 @@ final readonly class Script
     public function withInserted(int $index, string $heading, string $text): self
     {
         $sources = $this->parted();
-        array_splice($sources, $index, 0, [Section::compose($heading, $text)."\n"]);
+        array_splice($sources, $index, 0, [ScriptSection::compose($heading, $text)."\n"]);
 
         return $this->withSources($sources);
     }
 
     public function without(int $index): self
     {
-        $sources = array_map(fn (Section $s): string => $s->source(), $this->sections);
+        $sources = array_map(fn (ScriptSection $s): string => $s->source(), $this->sections);
         array_splice($sources, $index, 1);
 
         return $this->withSources($sources);
@@ -117,7 +117,7 @@ final readonly class Script
     }
 
     /** The lesson's target, when the head names one. */
-    public function target(): ?\OpenReel\Core\Time\Tick
+    public function target(): ?\OpenReel\Core\Kernel\Tick
     {
         foreach ($this->cues as $cue) {
             if ($cue->kind === CueKind::Target && $cue->length() !== null) {
@@ -131,7 +131,7 @@ final readonly class Script
     /** @return list<Line> of all sections */
     public function lines(): array
     {
-        return array_merge(...array_map(fn (Section $s): array => $s->lines, $this->sections));
+        return array_merge(...array_map(fn (ScriptSection $s): array => $s->lines, $this->sections));
     }
 
     /** @param  list<string>  $sources */
@@ -154,7 +154,7 @@ final readonly class Script
     /** @return list<string> sections that end in an empty row, so that they can stand in any order */
     private function parted(): array
     {
-        return array_map(fn (Section $s): string => rtrim($s->source(), "\r\n")."\n\n", $this->sections);
+        return array_map(fn (ScriptSection $s): string => rtrim($s->source(), "\r\n")."\n\n", $this->sections);
     }
 
     /**

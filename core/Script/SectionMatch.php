@@ -18,7 +18,7 @@ final class SectionMatch
     private const MOST_NAMESAKES = 10;
 
     /**
-     * @param  list<KnownSection>  $known  the sections before in order, then those removed earlier, the latest first
+     * @param  list<SectionIdentity>  $known  the sections before in order, then those removed earlier, the latest first
      * @param  array<string, string>  $sectionOf  section id by line id, as it was before
      * @param  list<array{heading: string, lines: list<string>}>  $now  the sections now: heading, and ids of their lines
      *                                                                  that were known before
@@ -86,7 +86,7 @@ final class SectionMatch
      * What is left stands where it stood: the same number of sections from the start or, failing that, from the end.
      * Only sections that share nothing with any other are taken so.
      *
-     * @param  list<KnownSection>  $known
+     * @param  list<SectionIdentity>  $known
      * @param  array<string, string>  $sectionOf
      * @param  list<array{heading: string, lines: list<string>}>  $now
      * @param  array<int, string>  $ids
@@ -94,7 +94,7 @@ final class SectionMatch
      */
     private static function inPlace(array $known, array $sectionOf, array $now, array $ids): array
     {
-        $alive = array_values(array_filter($known, fn (KnownSection $k): bool => ! $k->removed));
+        $alive = array_values(array_filter($known, fn (SectionIdentity $k): bool => ! $k->removed));
         $found = [];
         $taken = array_fill_keys($ids, true);
         $anywhere = 0;

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace OpenReel\Core\Script;
 
-use OpenReel\Core\Time\Tick;
+use OpenReel\Core\Kernel\Tick;
 
 /**
  * How long a text takes to say, at the pace of someone explaining.
@@ -26,7 +26,7 @@ final class SpeakingTime
     /** A new picture is looked at before it is talked about. */
     private const SLIDE_PAUSE_MS = 600;
 
-    public static function of(Section $section, ?Pace $pace = null): Tick
+    public static function of(ScriptSection $section, ?Pace $pace = null): Tick
     {
         return self::ofTimed(
             $section->cues,

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace OpenReel\Core\Sound;
 
-use OpenReel\Core\Render\CacheKey;
+use OpenReel\Core\Kernel\CacheKey;
 
 /** A voice once it is cleaned: a file as long as the one it is made from. */
 final readonly class CleanVoice

@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace OpenReel\Core\Style;
 
+use OpenReel\Core\Kernel\PlainText;
 use OpenReel\Core\Picture\FrameSize;
 use OpenReel\Core\Script\CardKind;
-use OpenReel\Core\Script\PlainText;
 
 /**
  * A card as an SVG drawing of the frame's size. Preview and export show the same picture made from it.

@@ -4,8 +4,7 @@ declare(strict_types=1);
 
 namespace OpenReel\Core\Style;
 
-use OpenReel\Core\Assembly\JoinKind;
-use OpenReel\Core\Formats\FilmName;
+use OpenReel\Core\Kernel\FrameRate;
 use OpenReel\Core\Picture\Colour;
 use OpenReel\Core\Picture\Corner;
 use OpenReel\Core\Picture\FrameSize;
@@ -14,12 +13,12 @@ use OpenReel\Core\Picture\InsetBorder;
 use OpenReel\Core\Picture\InsetShape;
 use OpenReel\Core\Picture\InsetSize;
 use OpenReel\Core\Picture\Layout;
-use OpenReel\Core\Script\JoinCue;
+use OpenReel\Core\Picture\TransitionKind;
 use OpenReel\Core\Script\Language;
+use OpenReel\Core\Script\TransitionCue;
 use OpenReel\Core\Sound\Cleaning;
 use OpenReel\Core\Sound\MusicLevels;
 use OpenReel\Core\Sound\NoiseReduction;
-use OpenReel\Core\Time\FrameRate;
 
 /**
  * What the lessons of a course have in common: how they look and sound. A lesson may override any part of it except the
@@ -157,7 +156,7 @@ final readonly class HouseStyle
     public int $longestPause;
 
     /** How sections meet, unless one says otherwise. */
-    public JoinCue $join;
+    public TransitionCue $join;
 
     /** Milliseconds that the way from one layout to another takes; 0 is at once. */
     public int $layoutMove;
@@ -234,7 +233,7 @@ final readonly class HouseStyle
             $text('low_cut') === 'on',
         );
         $this->longestPause = (int) $values['longest_pause'];
-        $this->join = JoinCue::read($text('join')) ?? new JoinCue(JoinKind::Cut);
+        $this->join = TransitionCue::read($text('join')) ?? new TransitionCue(TransitionKind::Cut);
         $this->layoutMove = (int) $values['layout_move'];
         $this->drawsByHand = $text('emphasis_look') === 'hand-drawn';
         $this->hidesJumps = $text('hide_jumps') === 'on';
@@ -261,7 +260,7 @@ final readonly class HouseStyle
     /**
      * @param  array<string, mixed>  $values
      *
-     * @throws StyleProblem naming the part that cannot be
+     * @throws StyleError naming the part that cannot be
      */
     public static function of(array $values): self
     {
@@ -282,7 +281,7 @@ final readonly class HouseStyle
     /**
      * @param  array<string, mixed>  $overrides
      *
-     * @throws StyleProblem
+     * @throws StyleError
      */
     public function with(array $overrides): self
     {
@@ -337,7 +336,7 @@ final readonly class HouseStyle
             try {
                 self::check($name, $value);
                 $known[$name] = $value;
-            } catch (StyleProblem) {
+            } catch (StyleError) {
                 continue;
             }
         }
@@ -345,7 +344,7 @@ final readonly class HouseStyle
         return $known;
     }
 
-    /** @throws StyleProblem */
+    /** @throws StyleError */
     private static function check(string $name, mixed $value): void
     {
         $isGood = match ($name) {
@@ -379,7 +378,7 @@ final readonly class HouseStyle
                 true,
             ),
             'longest_pause' => in_array($value, self::LONGEST_PAUSES, true),
-            'join' => is_string($value) && JoinCue::read($value) !== null,
+            'join' => is_string($value) && TransitionCue::read($value) !== null,
             'fade_in', 'fade_out' => in_array($value, self::FADES, true),
             'emphasis_look' => in_array($value, ['plain', 'hand-drawn'], true),
             'layout_move' => in_array($value, self::LAYOUT_MOVES, true),
@@ -389,10 +388,10 @@ final readonly class HouseStyle
             'caption_look' => in_array($value, ['box', 'outline'], true),
             'caption_size' => in_array($value, ['medium', 'large'], true),
             'film_name' => is_string($value) && mb_strlen($value) <= 100 && FilmName::unknown($value) === [],
-            default => throw StyleProblem::unknown($name),
+            default => throw StyleError::unknown($name),
         };
         if (! $isGood) {
-            throw StyleProblem::cannotBe($name);
+            throw StyleError::cannotBe($name);
         }
     }
 }

@@ -4,13 +4,13 @@ declare(strict_types=1);
 
 namespace OpenReel\Core\Style;
 
+use OpenReel\Core\Kernel\PlainText;
 use OpenReel\Core\Picture\Colour;
 use OpenReel\Core\Picture\FrameSize;
 use OpenReel\Core\Picture\PixelRect;
 use OpenReel\Core\Picture\Shape;
 use OpenReel\Core\Picture\Still;
 use OpenReel\Core\Picture\StillKind;
-use OpenReel\Core\Script\PlainText;
 
 /** A few words on a field of colour, as an SVG drawing, to be laid over the stage. */
 final readonly class LabelDrawing

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace OpenReel\Core\Style;
 
+use OpenReel\Core\Kernel\PlainText;
 use OpenReel\Core\Picture\Corner;
 use OpenReel\Core\Picture\FrameSize;
 use OpenReel\Core\Picture\Inset;
@@ -12,7 +13,6 @@ use OpenReel\Core\Picture\PixelRect;
 use OpenReel\Core\Picture\Shape;
 use OpenReel\Core\Picture\Still;
 use OpenReel\Core\Picture\StillKind;
-use OpenReel\Core\Script\PlainText;
 
 /** Who is seen, and what they are: a caption low in the frame, set like the style's cards. */
 final readonly class NameDrawing

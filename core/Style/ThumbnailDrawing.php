@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace OpenReel\Core\Style;
 
+use OpenReel\Core\Kernel\PlainText;
 use OpenReel\Core\Picture\FrameSize;
-use OpenReel\Core\Script\PlainText;
 
 /** A picture of a film with its title laid over, in the house style's typefaces and colours. */
 final readonly class ThumbnailDrawing

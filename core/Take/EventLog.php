@@ -4,26 +4,27 @@ declare(strict_types=1);
 
 namespace OpenReel\Core\Take;
 
-use OpenReel\Core\Mark\Box;
-use OpenReel\Core\Mark\Click;
-use OpenReel\Core\Mark\PointerPath;
-use OpenReel\Core\Mark\Stroke;
+use OpenReel\Core\Annotation\Box;
+use OpenReel\Core\Annotation\Click;
+use OpenReel\Core\Annotation\PointerPath;
+use OpenReel\Core\Annotation\Stroke;
+use OpenReel\Core\Picture\TrackKind;
 use OpenReel\Core\Script\Cue;
+use OpenReel\Core\Take\Event\BoardErased;
 use OpenReel\Core\Take\Event\BoxDrawn;
 use OpenReel\Core\Take\Event\CueGiven;
 use OpenReel\Core\Take\Event\Drawn;
 use OpenReel\Core\Take\Event\Finished;
+use OpenReel\Core\Take\Event\LineRestarted;
 use OpenReel\Core\Take\Event\LineShown;
 use OpenReel\Core\Take\Event\MarkerDropped;
 use OpenReel\Core\Take\Event\Paused;
 use OpenReel\Core\Take\Event\Resumed;
 use OpenReel\Core\Take\Event\StepReached;
+use OpenReel\Core\Take\Event\StrokeUndone;
 use OpenReel\Core\Take\Event\TakeEvent;
-use OpenReel\Core\Take\Event\TakenBack;
 use OpenReel\Core\Take\Event\TrackStarted;
 use OpenReel\Core\Take\Event\UnknownEvent;
-use OpenReel\Core\Take\Event\WentAgain;
-use OpenReel\Core\Take\Event\Wiped;
 
 /** A take's events as JSON lines: `{"at_ms": 1200, "kind": "line", ...}`. Described in docs/formats.md. */
 final class EventLog
@@ -74,7 +75,7 @@ final class EventLog
         return match ($data['kind']) {
             'line' => self::isCount($data['line'] ?? null) ? new LineShown($at, $data['line']) : null,
             'step' => self::step($at, $data),
-            'again' => self::isCount($data['line'] ?? null) ? new WentAgain($at, $data['line']) : null,
+            'again' => self::isCount($data['line'] ?? null) ? new LineRestarted($at, $data['line']) : null,
             'marker' => new MarkerDropped($at),
             'cue' => self::cue($at, $data['cue'] ?? null),
             'pause' => new Paused($at),
@@ -83,8 +84,8 @@ final class EventLog
             'start' => self::started($at, $data),
             'box' => self::box($at, $data),
             'stroke', 'pointer', 'click' => self::drawn($at, $data),
-            'take-back' => self::isCount($data['id'] ?? null) ? new TakenBack($at, $data['id']) : null,
-            'wipe' => self::isSurface($data['on'] ?? null) ? new Wiped($at, $data['on']) : null,
+            'take-back' => self::isCount($data['id'] ?? null) ? new StrokeUndone($at, $data['id']) : null,
+            'wipe' => self::isSurface($data['on'] ?? null) ? new BoardErased($at, $data['on']) : null,
             default => null,
         } ?? new UnknownEvent($at, $data);
     }

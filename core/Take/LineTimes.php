@@ -4,12 +4,12 @@ declare(strict_types=1);
 
 namespace OpenReel\Core\Take;
 
+use OpenReel\Core\Kernel\Span;
+use OpenReel\Core\Kernel\Tick;
 use OpenReel\Core\Script\SpeakingTime;
 use OpenReel\Core\Take\Event\LineShown;
 use OpenReel\Core\Take\Event\StepReached;
 use OpenReel\Core\Take\Event\TakeEvent;
-use OpenReel\Core\Time\Span;
-use OpenReel\Core\Time\Tick;
 
 /**
  * When each line of a take began: where the prompter stood, as the recorder noted it; between those moments, and in takes
@@ -58,7 +58,7 @@ final class LineTimes
      *
      * @param  list<SpokenLine>  $lines  as recorded, in order
      * @param  list<TakeEvent>  $events
-     * @return list<Reached> in order of lines and places
+     * @return list<WordAnchor> in order of lines and places
      */
     public static function reached(array $lines, array $events): array
     {
@@ -80,7 +80,7 @@ final class LineTimes
         }
 
         return array_map(
-            fn (array $r): Reached => new Reached($lines[$r[0] - 1]->id, $r[1], $clock->at($r[2])),
+            fn (array $r): WordAnchor => new WordAnchor($lines[$r[0] - 1]->id, $r[1], $clock->at($r[2])),
             array_values($reached),
         );
     }

@@ -4,27 +4,26 @@ declare(strict_types=1);
 
 namespace OpenReel\Core\Take;
 
-use OpenReel\Core\Mark\TakeMark;
-use OpenReel\Core\Mark\Wipe;
+use OpenReel\Core\Kernel\Span;
+use OpenReel\Core\Kernel\Tick;
 use OpenReel\Core\Picture\Adjustment;
 use OpenReel\Core\Picture\Crop;
+use OpenReel\Core\Picture\TrackKind;
 use OpenReel\Core\Sound\CleanVoice;
-use OpenReel\Core\Time\Span;
-use OpenReel\Core\Time\Tick;
 
 /** One recording of a section, or of some of its lines, as far as the film is concerned. */
 final readonly class Take
 {
     /**
-     * @param  list<Track>  $tracks  at most one of each kind
+     * @param  list<RecordedTrack>  $tracks  at most one of each kind
      * @param  Span  $used  what is left of it after trimming, in take time
      * @param  array<string, Tick>  $lines  when each line begins, by line id, in the order they are spoken; empty when that is
      *    not known
-     * @param  list<TakeMark>  $marks  what was drawn while it was recorded
-     * @param  list<Wipe>  $wipes  and what was wiped off, in order
+     * @param  list<TakeAnnotation>  $marks  what was drawn while it was recorded
+     * @param  list<Erasure>  $wipes  and what was wiped off, in order
      * @param  Crop|null  $framing  part of the camera's picture that is shown; null for all of it
      * @param  Crop|null  $area  part of the screen that is shown
-     * @param  list<Reached>  $reached  places inside its lines of which the moment is known; between them it is in proportion to
+     * @param  list<WordAnchor>  $reached  places inside its lines of which the moment is known; between them it is in proportion to
      *    the text
      * @param  CleanVoice|null  $clean  its voice is heard as this; null as it was recorded
      * @param  list<Span>  $silences  in which nothing is heard of it
@@ -54,7 +53,7 @@ final readonly class Take
     }
 
     /** A line as a stand-in voice reads it. */
-    public static function draft(string $line, Track $voice): self
+    public static function draft(string $line, RecordedTrack $voice): self
     {
         return new self(
             "draft-{$voice->hash}",
@@ -66,7 +65,7 @@ final readonly class Take
         );
     }
 
-    public function track(TrackKind $kind): ?Track
+    public function track(TrackKind $kind): ?RecordedTrack
     {
         foreach ($this->tracks as $track) {
             if ($track->kind === $kind) {

@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace OpenReel\Core\Take;
 
+use OpenReel\Core\Kernel\Tick;
 use OpenReel\Core\Take\Event\Paused;
 use OpenReel\Core\Take\Event\Resumed;
 use OpenReel\Core\Take\Event\TakeEvent;
-use OpenReel\Core\Time\Tick;
 
 /**
  * Turns wall time into take time. A pause leaves no gap in a browser's recording, so everything after a pause lies

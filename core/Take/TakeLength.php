@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace OpenReel\Core\Take;
 
-use OpenReel\Core\Time\Tick;
+use OpenReel\Core\Kernel\Tick;
 
 /** How long a take can be. */
 final class TakeLength

@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace OpenReel\Core\Take;
 
+use OpenReel\Core\Kernel\Tick;
 use OpenReel\Core\Take\Event\TakeEvent;
 use OpenReel\Core\Take\Event\TrackStarted;
-use OpenReel\Core\Time\Tick;
 
 /** When each track began, on the take's clock, which begins with the first of them. */
 final class TrackOffsets

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace OpenReel\Core\Take;
 
-use OpenReel\Core\Time\Span;
-use OpenReel\Core\Time\Tick;
+use OpenReel\Core\Kernel\Span;
+use OpenReel\Core\Kernel\Tick;
 
 /** Which stretches of a take are used: what the presenter chose, or else the speech found, or else all of it; without fluffs. */
 final class Trim

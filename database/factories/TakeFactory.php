@@ -7,7 +7,7 @@ namespace Database\Factories;
 use App\Models\Section;
 use App\Models\Take;
 use App\Models\TakeState;
-use App\Readers\SpokenLines;
+use App\Queries\Script\SpokenLines;
 use Illuminate\Database\Eloquent\Factories\Factory;
 
 /** @extends Factory<Take> */

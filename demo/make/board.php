@@ -7,8 +7,8 @@ declare(strict_types=1);
  * recording that take anew: php demo/make/board.php [FILE].
  */
 
-use OpenReel\Core\Mark\Stroke;
-use OpenReel\Core\Mark\Tool;
+use OpenReel\Core\Annotation\Stroke;
+use OpenReel\Core\Annotation\Tool;
 use OpenReel\Core\Take\Event\Drawn;
 use OpenReel\Core\Take\EventLog;
 

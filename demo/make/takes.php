@@ -10,9 +10,9 @@ declare(strict_types=1);
 
 use App\Media\FliteVoice;
 use App\Media\Program;
-use OpenReel\Core\Listening\LevelReader;
 use OpenReel\Core\Script\Line;
 use OpenReel\Core\Script\Script;
+use OpenReel\Core\Sound\LevelReader;
 
 require __DIR__.'/../../vendor/autoload.php';
 require __DIR__.'/presenter.php';

@@ -5,28 +5,28 @@ declare(strict_types=1);
 namespace Tests\Feature;
 
 use App\Actions\Film\AssembleLesson;
-use App\Actions\Takes\HearTake;
+use App\Actions\Takes\AlignTake;
 use App\Actions\Takes\InspectTake;
-use App\Jobs\HearTakesJob;
+use App\Jobs\AlignTakesJob;
 use App\Jobs\UnpackArchiveJob;
 use App\Media\Archive;
 use App\Media\Program;
 use App\Media\Schema;
 use App\Media\WorkLock;
-use App\Models\Arrival;
+use App\Models\ArchiveImport;
 use App\Models\CaptionRow;
 use App\Models\Course;
 use App\Models\Lesson;
 use App\Models\Section;
 use App\Models\Slide;
 use App\Models\Take;
-use App\Readers\SpokenLines;
+use App\Queries\Script\SpokenLines;
 use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\File;
 use Illuminate\Support\Str;
 use Illuminate\Testing\TestResponse;
-use OpenReel\Core\Archive\ArchiveProblem;
+use OpenReel\Core\Archive\ArchiveError;
 use OpenReel\Core\Archive\Manifest;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\Attributes\TestWith;
@@ -251,7 +251,7 @@ final class ArchiveTest extends FeatureTestCase
         ]));
         $bad->forceFill(['created_at' => now()->addHour(), 'inspected' => InspectTake::NOTHING])->save();
         for ($round = 0; $round < 3; $round++) {
-            app()->call([new HearTakesJob(), 'handle']);
+            app()->call([new AlignTakesJob(), 'handle']);
         }
         self::assertSame('sure', $take->refresh()->hearing?->value);
         self::assertSame('failed', $bad->refresh()->hearing?->value);
@@ -326,7 +326,7 @@ final class ArchiveTest extends FeatureTestCase
                 try {
                     Schema::mustHold($spoilt, 'archive-1.json');
                     $taken[] = implode('.', $at).' may be '.substr((string) json_encode($value), 0, 40);
-                } catch (ArchiveProblem) {
+                } catch (ArchiveError) {
                 }
             }
         }
@@ -461,7 +461,7 @@ final class ArchiveTest extends FeatureTestCase
         $this->getJson('/api/archives')->assertJsonPath('0.id', $id);
 
         $this->postJson("/api/archives/{$id}/cancel")->assertJson(['state' => 'cancelled']);
-        self::assertFalse($this->media()->exists(Arrival::query()->sole()->path));
+        self::assertFalse($this->media()->exists(ArchiveImport::query()->sole()->path));
         $this->piece($id, 1, 'b')->assertStatus(409);
     }
 
@@ -480,7 +480,7 @@ final class ArchiveTest extends FeatureTestCase
             .'High water is at a quarter past seven.';
         $this->patchJson("/api/sections/{$section->id}", ['script' => $script])->assertOk();
         $take = $this->keep($this->record($section, Stumbling::take('archived', self::SAYS)[0], kind: 'microphone'));
-        app(HearTake::class)($take);
+        app(AlignTake::class)($take);
         $line = DB::table('lines')->where('lesson_id', $lesson->id)->whereNotNull('position')->orderBy('position')->value('id');
         CaptionRow::query()->create([
             'lesson_id' => $lesson->id, 'line_id' => $line, 'word' => 0, 'was' => 'So leave a margin under your keel.',

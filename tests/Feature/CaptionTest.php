@@ -6,9 +6,9 @@ namespace Tests\Feature;
 
 use App\Actions\Script\SaveScript;
 use App\Media\Program;
+use App\Models\AlignmentStatus;
 use App\Models\CaptionRow;
 use App\Models\Export;
-use App\Models\Hearing;
 use App\Models\Section;
 use App\Models\Take;
 use Illuminate\Http\UploadedFile;
@@ -233,7 +233,7 @@ final class CaptionTest extends FeatureTestCase
         $section = $section->lesson()->firstOrFail()->sections()->firstOrFail();
         $take = $this->keep($this->record($section, Clips::lighter()));
         $ids = DB::table('lines')->where('section_id', $section->id)->whereNotNull('position')->orderBy('position')->pluck('id');
-        $take->update(['hearing' => Hearing::Sure, 'line_ticks' => [$ids[0] => 48_000, $ids[1] => 4 * 48_000]]);
+        $take->update(['hearing' => AlignmentStatus::Sure, 'line_ticks' => [$ids[0] => 48_000, $ids[1] => 4 * 48_000]]);
 
         return $section->refresh();
     }

@@ -4,12 +4,12 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
-use App\Actions\Takes\HearTake;
+use App\Actions\Takes\AlignTake;
 use App\Actions\Takes\IngestTake;
 use App\Actions\Takes\InspectTake;
+use App\Jobs\AlignSoundJob;
+use App\Jobs\AlignTakesJob;
 use App\Jobs\DrawPageJob;
-use App\Jobs\HearSoundJob;
-use App\Jobs\HearTakesJob;
 use App\Jobs\PrepareLessonJob;
 use App\Jobs\RenderPieceJob;
 use App\Media\Encoder;
@@ -17,8 +17,8 @@ use App\Media\Locks;
 use App\Media\RedisLocks;
 use App\Media\Shared\SharedDisk;
 use App\Media\SlideMaker;
+use App\Models\AlignmentStatus;
 use App\Models\Export;
-use App\Models\Hearing;
 use App\Models\Section;
 use App\Models\User;
 use App\Work\ExportProgress;
@@ -28,7 +28,7 @@ use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\Cache;
 use Illuminate\Support\Facades\Queue;
 use Illuminate\Support\Facades\Redis;
-use OpenReel\Core\Take\TrackKind;
+use OpenReel\Core\Picture\TrackKind;
 use Symfony\Component\Process\Process;
 
 /** Several machines: one with the database, others that take pieces of films from Redis and share nothing but the media disk. */
@@ -121,8 +121,8 @@ final class ClusterTest extends FeatureTestCase
         (new ExportProgress(new Export(['id' => 'film'])))->expect(400);
         self::assertSame(400, ExportProgress::left('film'));
         self::assertNull(ExportProgress::left('another'));
-        Cache::put(HearTakesJob::progressKey('take'), 0.25, HearTakesJob::PROGRESS_SECONDS);
-        self::assertSame(0.25, HearTakesJob::progress('take'));
+        Cache::put(AlignTakesJob::progressKey('take'), 0.25, AlignTakesJob::PROGRESS_SECONDS);
+        self::assertSame(0.25, AlignTakesJob::progress('take'));
     }
 
     public function test_workers_without_the_database_make_the_pieces_and_one_that_is_killed_costs_seconds(): void
@@ -198,24 +198,24 @@ final class ClusterTest extends FeatureTestCase
         // Nobody is asked who is not there.
         $take = $this->record($section->refresh(), $file);
         app(IngestTake::class)($take);
-        self::assertSame(0, Queue::size(HearSoundJob::QUEUE));
-        $queues = RenderPieceJob::QUEUE.','.HearSoundJob::QUEUE;
+        self::assertSame(0, Queue::size(AlignSoundJob::QUEUE));
+        $queues = RenderPieceJob::QUEUE.','.AlignSoundJob::QUEUE;
         $this->start(
             [PHP_BINARY, 'artisan', 'queue:work', "--queue={$queues}", '--sleep=0.25', '--timeout=0'],
             ['REEL_MEDIA_ROOT' => "{$this->mediaRoot}/machine-1"] + $server->environment(),
         );
-        $this->waitUntil(fn (): bool => HearSoundJob::isWanted() && DrawPageJob::isWanted(), 20);
+        $this->waitUntil(fn (): bool => AlignSoundJob::isWanted() && DrawPageJob::isWanted(), 20);
 
         // This machine can neither hear nor see: what it writes down comes from the other one.
         $asked = Queue::size('hear');
-        app(HearTake::class)->offer($take->refresh());
+        app(AlignTake::class)->offer($take->refresh());
         app(InspectTake::class)->offer($take);
         $this->waitUntil(fn (): bool => Queue::size('hear') === $asked + 2, 60);
         config(['reel.programs.reference_voice' => '/nowhere/voice']);
         file_put_contents($this->media()->here((string) $take->track(TrackKind::Camera)?->file_path), 'no film');
-        (new HearTakesJob())->handle(app(HearTake::class), app(InspectTake::class));
+        (new AlignTakesJob())->handle(app(AlignTake::class), app(InspectTake::class));
         self::assertEqualsWithDelta(120, $take->refresh()->inspected['camera']['brightness'] ?? 0, 60);
-        self::assertSame(Hearing::Sure, $take->refresh()->hearing);
+        self::assertSame(AlignmentStatus::Sure, $take->refresh()->hearing);
         self::assertSame(array_column($take->lines, 'id'), $take->spoken);
 
         // Pages are drawn from both ends.

@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
-use App\Actions\Takes\HearTake;
-use App\Models\Hearing;
+use App\Actions\Takes\AlignTake;
+use App\Models\AlignmentStatus;
 use App\Models\Take;
-use OpenReel\Core\Take\TrackKind;
+use OpenReel\Core\Picture\TrackKind;
 
 /** A take is copied from one lesson to another. */
 final class CopyTakeTest extends FeatureTestCase
@@ -32,8 +32,8 @@ final class CopyTakeTest extends FeatureTestCase
         $this->get("/api/takes/{$id}/media")->assertOk();
         $this->get("/api/takes/{$id}/wave")->assertOk();
 
-        app(HearTake::class)($copy);
-        self::assertSame(Hearing::Sure, $copy->refresh()->hearing);
+        app(AlignTake::class)($copy);
+        self::assertSame(AlignmentStatus::Sure, $copy->refresh()->hearing);
         self::assertCount(1, $copy->spoken ?? []);
         // The line that is not written here is no part of it.
         self::assertGreaterThan(2.0, $copy->speech_from / 48_000);

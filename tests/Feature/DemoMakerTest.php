@@ -6,8 +6,8 @@ namespace Tests\Feature;
 
 use App\Media\Prober;
 use Illuminate\Support\Facades\File;
-use OpenReel\Core\Mark\TakeMarks;
 use OpenReel\Core\Take\EventLog;
+use OpenReel\Core\Take\TakeAnnotations;
 use Symfony\Component\Process\Process;
 
 /** What drew and recorded the demo lesson does it again. */
@@ -43,7 +43,7 @@ final class DemoMakerTest extends FeatureTestCase
         (new Process([PHP_BINARY, 'demo/make/board.php', "{$this->folder}/log.jsonl"], base_path(), timeout: 20))->mustRun();
 
         self::assertFileEquals(base_path('demo/lesson/takes/06-1.events.jsonl'), "{$this->folder}/log.jsonl");
-        $marks = TakeMarks::of(EventLog::read((string) file_get_contents("{$this->folder}/log.jsonl")))->marks;
+        $marks = TakeAnnotations::of(EventLog::read((string) file_get_contents("{$this->folder}/log.jsonl")))->marks;
         self::assertCount(15, $marks);
         self::assertSame(['board:1'], array_values(array_unique(array_column($marks, 'on'))));
     }

@@ -13,7 +13,7 @@ use Illuminate\Support\Facades\Queue;
 use OpenReel\Core\Assembly\Segment;
 use OpenReel\Core\Picture\Still;
 use OpenReel\Core\Picture\StillKind;
-use OpenReel\Core\Render\Edition;
+use OpenReel\Core\Render\ExportPreset;
 use OpenReel\Core\Script\SpeakingTime;
 
 /** A draft: a stand-in voice reads what nobody has recorded yet. */
@@ -82,7 +82,7 @@ final class DraftTest extends FeatureTestCase
         $guessed = $this->getJson("/api/lessons/{$lesson->id}")->assertOk()->json('sections.0');
         app(ReadDraft::class)($lesson);
         $told = $this->getJson("/api/lessons/{$lesson->id}")->assertOk()->json('sections.0');
-        $film = app(AssembleLesson::class)($lesson, as: Edition::draft())->assembly;
+        $film = app(AssembleLesson::class)($lesson, as: ExportPreset::draft())->assembly;
 
         self::assertNotSame(array_column($guessed['lines'], 'spoken_ms'), array_column($told['lines'], 'spoken_ms'));
         self::assertEqualsWithDelta($film->length()->milliseconds(), $told['estimate_ms'], 80.0, 'two lines, in whole frames');
@@ -103,7 +103,7 @@ final class DraftTest extends FeatureTestCase
         $ids = array_column($take->lines, 'id');
         $take->update(['spoken' => [$ids[1]]]);
         app(ReadDraft::class)($lesson);
-        $film = app(AssembleLesson::class)($lesson, as: Edition::draft())->assembly;
+        $film = app(AssembleLesson::class)($lesson, as: ExportPreset::draft())->assembly;
 
         self::assertSame(
             [[true, [$ids[0]]], [false, [$ids[1]]]],
@@ -142,7 +142,7 @@ final class DraftTest extends FeatureTestCase
             $this->patchJson("/api/lessons/{$lesson->id}/style", ['style' => ['language' => $language]])->assertOk();
             app(ReadDraft::class)($lesson->refresh());
 
-            return app(AssembleLesson::class)($lesson, as: Edition::draft())->assembly->frames();
+            return app(AssembleLesson::class)($lesson, as: ExportPreset::draft())->assembly->frames();
         };
 
         self::assertNotSame($length('en'), $length('de'));

@@ -6,13 +6,13 @@ namespace Tests\Feature;
 
 use App\Media\Prober;
 use App\Media\Program;
+use App\Models\AlignmentStatus;
 use App\Models\Course;
 use App\Models\Export;
-use App\Models\Hearing;
 use App\Models\Lesson;
 use App\Models\Section;
 use App\Models\Take;
-use App\Readers\OlderFilms;
+use App\Queries\Film\OlderFilms;
 use PHPUnit\Framework\Attributes\DataProvider;
 
 /** A lesson exported as other films than its usual one: smaller, of another shape, as WebM, with captions in the picture. */
@@ -193,7 +193,7 @@ final class EditionTest extends FeatureTestCase
         $section = $lesson->sections()->firstOrFail();
         $take = $this->keep($this->record($section, Clips::spoken()));
         $lines = array_column($take->lines, 'id');
-        Take::query()->whereKey($take->id)->update(['hearing' => Hearing::Sure, 'spoken' => $lines]);
+        Take::query()->whereKey($take->id)->update(['hearing' => AlignmentStatus::Sure, 'spoken' => $lines]);
 
         return $lesson->refresh();
     }

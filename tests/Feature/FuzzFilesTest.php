@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
-use App\Models\Hearing;
+use App\Models\AlignmentStatus;
 use App\Models\Lesson;
 use App\Models\Section;
-use App\Readers\SpokenLines;
+use App\Queries\Script\SpokenLines;
 use Illuminate\Http\UploadedFile;
 use OpenReel\Core\Script\Script;
 use PHPUnit\Framework\Attributes\TestWith;
@@ -113,7 +113,7 @@ final class FuzzFilesTest extends FeatureTestCase
         $this->patchJson("/api/sections/{$section->id}", ['script' => 'So leave a margin. High water is at seven.'])->assertOk();
         $take = $this->keep($this->record($section, Clips::lighter()));
         $first = SpokenLines::asTaken($section->refresh())['lines'][0]['id'];
-        $take->update(['hearing' => Hearing::Sure, 'line_ticks' => [$first => 24_000]]);
+        $take->update(['hearing' => AlignmentStatus::Sure, 'line_ticks' => [$first => 24_000]]);
 
         return $section;
     }

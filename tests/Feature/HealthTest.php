@@ -8,7 +8,7 @@ use App\Health\DatabaseCheck;
 use App\Health\Doctor;
 use App\Health\Finding;
 use App\Health\SettingsCheck;
-use App\Health\Verdict;
+use App\Health\Severity;
 use App\Media\MediaStore;
 use App\Models\Export;
 use App\Models\Take;
@@ -144,8 +144,8 @@ final class HealthTest extends FeatureTestCase
             'reel.hosts' => ['localhost', 'studio.example.org'],
         ]);
         $found = array_column(app(SettingsCheck::class)->look(), null, 'about');
-        self::assertSame(Verdict::Bad, $found['links']->verdict);
-        self::assertSame(Verdict::Doubtful, $found['mail']->verdict);
+        self::assertSame(Severity::Bad, $found['links']->verdict);
+        self::assertSame(Severity::Doubtful, $found['mail']->verdict);
         config(['app.url' => 'https://studio.example.org', 'mail.default' => 'smtp']);
         $found = array_column(app(SettingsCheck::class)->look(), null, 'about');
         self::assertArrayNotHasKey('links', $found);

@@ -5,25 +5,25 @@ declare(strict_types=1);
 namespace Tests\Feature;
 
 use App\Actions\Film\AssembleLesson;
-use App\Actions\Takes\HearTake;
+use App\Actions\Takes\AlignTake;
 use App\Actions\Takes\InspectTake;
-use App\Jobs\HearTakesJob;
-use App\Media\TakeListener;
-use App\Models\Hearing;
+use App\Jobs\AlignTakesJob;
+use App\Media\TakeAligner;
+use App\Models\AlignmentStatus;
 use App\Models\Section;
 use App\Models\Take;
-use App\Readers\LessonCoverage;
-use App\Readers\TakeReader;
+use App\Queries\Takes\LessonCoverage;
+use App\Queries\Takes\TakeReader;
 use App\Work\Upkeep;
 use Illuminate\Support\Facades\Artisan;
 use Illuminate\Support\Facades\Queue;
-use OpenReel\Core\Listening\LineToHear;
-use OpenReel\Core\Listening\Read;
-use OpenReel\Core\Listening\ReadKind;
+use OpenReel\Core\Alignment\Attempt;
+use OpenReel\Core\Alignment\AttemptKind;
+use OpenReel\Core\Alignment\ExpectedLine;
+use OpenReel\Core\Kernel\Span;
 use OpenReel\Core\Script\Language;
 use OpenReel\Core\Script\Script;
 use OpenReel\Core\Script\Spoken;
-use OpenReel\Core\Time\Span;
 
 /** Which words are heard in takes, and what follows from it; with the real reference voice, on voices that are not that one. */
 final class HearingTest extends FeatureTestCase
@@ -41,9 +41,9 @@ final class HearingTest extends FeatureTestCase
     public function test_a_take_that_stumbles_is_heard_as_it_is(): void
     {
         [$take, $times] = $this->stumbling();
-        app(HearTake::class)($take);
+        app(AlignTake::class)($take);
 
-        self::assertSame(Hearing::Sure, $take->hearing);
+        self::assertSame(AlignmentStatus::Sure, $take->hearing);
         $ids = array_column($take->lines, 'id');
         $reads = $take->heard['reads'] ?? [];
         self::assertSame(
@@ -78,7 +78,7 @@ final class HearingTest extends FeatureTestCase
     {
         [$take, $times] = $this->stumbling();
         $take = $this->keep($take);
-        app(HearTake::class)($take->refresh());
+        app(AlignTake::class)($take->refresh());
         $lesson = $take->lesson();
         $coverage = LessonCoverage::of($lesson);
         $ids = array_column($take->lines, 'id');
@@ -98,8 +98,8 @@ final class HearingTest extends FeatureTestCase
         $section = $this->written(['Mix the flour with two eggs and a pinch of salt.', 'Nobody expected the train to be early.']);
         $take = $this->record($section, $file);
         $before = [$take->speech_from, $take->speech_until, $take->line_ticks];
-        app(HearTake::class)($take);
-        self::assertSame(Hearing::Unsure, $take->hearing);
+        app(AlignTake::class)($take);
+        self::assertSame(AlignmentStatus::Unsure, $take->hearing);
         self::assertNull($take->spoken);
         self::assertSame([], $take->left);
         self::assertSame($before, [$take->speech_from, $take->speech_until, $take->line_ticks]);
@@ -115,8 +115,8 @@ final class HearingTest extends FeatureTestCase
             'used_ticks',
         ];
         $before = $take->refresh()->only($columns);
-        app(HearTake::class)($take);
-        self::assertSame(Hearing::Sure, $take->hearing);
+        app(AlignTake::class)($take);
+        self::assertSame(AlignmentStatus::Sure, $take->hearing);
         self::assertNotSame($before['line_ticks'], $take->refresh()->line_ticks);
 
         // It is listened to once more, for words that nobody says in it.
@@ -125,8 +125,8 @@ final class HearingTest extends FeatureTestCase
         $take->update(['hearing' => null, 'lines' => array_map(
             fn (array $l, string $text): array => ['text' => $text] + $l, array_slice($lines, 0, 2), $others,
         )]);
-        app(HearTake::class)($take);
-        self::assertSame(Hearing::Unsure, $take->refresh()->hearing);
+        app(AlignTake::class)($take);
+        self::assertSame(AlignmentStatus::Unsure, $take->refresh()->hearing);
         $now = $take->only($columns);
         foreach (['speech_from', 'speech_until', 'used_ticks'] as $column) {
             self::assertEqualsWithDelta($before[$column], $now[$column], 960, $column);
@@ -139,32 +139,32 @@ final class HearingTest extends FeatureTestCase
     public function test_newest_takes_come_first_and_those_of_before_are_heard_as_well(): void
     {
         config(['reel.hear' => true]);
-        Queue::fake([HearTakesJob::class]);
+        Queue::fake([AlignTakesJob::class]);
         [$file] = Stumbling::take('short', [[self::LINES[3], 1.0, 0.5]]);
         $section = $this->written([self::LINES[3]]);
         $older = $this->record($section, $file);
         $newer = $this->record($section, $file);
-        Queue::assertPushed(HearTakesJob::class, 2);
+        Queue::assertPushed(AlignTakesJob::class, 2);
         $older->update(['created_at' => now()->subHour()]);
-        (new HearTakesJob())->handle(app(HearTake::class), app(InspectTake::class));
-        self::assertSame(Hearing::Sure, $newer->refresh()->hearing);
+        (new AlignTakesJob())->handle(app(AlignTake::class), app(InspectTake::class));
+        self::assertSame(AlignmentStatus::Sure, $newer->refresh()->hearing);
         self::assertNull($older->refresh()->hearing);
-        Queue::fake([HearTakesJob::class]);
+        Queue::fake([AlignTakesJob::class]);
         app(Upkeep::class)->sweep();
-        Queue::assertPushed(HearTakesJob::class, 1);
-        (new HearTakesJob())->handle(app(HearTake::class), app(InspectTake::class));
-        self::assertSame(Hearing::Sure, $older->refresh()->hearing);
-        (new HearTakesJob())->handle(app(HearTake::class), app(InspectTake::class));
+        Queue::assertPushed(AlignTakesJob::class, 1);
+        (new AlignTakesJob())->handle(app(AlignTake::class), app(InspectTake::class));
+        self::assertSame(AlignmentStatus::Sure, $older->refresh()->hearing);
+        (new AlignTakesJob())->handle(app(AlignTake::class), app(InspectTake::class));
     }
 
     public function test_a_take_without_voice_or_lines_waits_for_nothing(): void
     {
         $take = $this->record($this->written([self::LINES[0]]), Clips::pictureOnly());
-        app(HearTake::class)($take);
-        self::assertSame(Hearing::Nothing, $take->hearing);
+        app(AlignTake::class)($take);
+        self::assertSame(AlignmentStatus::Nothing, $take->hearing);
         $silent = $this->record($this->written([self::LINES[0]]), Clips::silent());
-        app(HearTake::class)($silent);
-        self::assertSame(Hearing::Unsure, $silent->hearing);
+        app(AlignTake::class)($silent);
+        self::assertSame(AlignmentStatus::Unsure, $silent->hearing);
     }
 
     public function test_the_command_tells_machines_what_was_heard(): void
@@ -236,14 +236,14 @@ final class HearingTest extends FeatureTestCase
         $raw = Clips::path("take-{$language}.raw");
         file_put_contents($raw, $pcm.str_repeat("\0", 20_000));
         $file = Clips::make("take-{$language}.wav", ['-f', 's16le', '-ar', '16000', '-ac', '1', '-i', $raw]);
-        $heard = app(TakeListener::class)->hear(
+        $heard = app(TakeAligner::class)->hear(
             $file,
-            array_map(fn (string $l): LineToHear => new LineToHear($l, Spoken::of($l, $spoken)), $lines),
+            array_map(fn (string $l): ExpectedLine => new ExpectedLine($l, Spoken::of($l, $spoken)), $lines),
             $spoken,
         );
         self::assertSame(
-            [[0, ReadKind::Complete], [1, ReadKind::FalseStart], [1, ReadKind::Complete], [2, ReadKind::Complete]],
-            array_map(fn (Read $r): array => [$r->line, $r->kind], $heard->reads),
+            [[0, AttemptKind::Complete], [1, AttemptKind::FalseStart], [1, AttemptKind::Complete], [2, AttemptKind::Complete]],
+            array_map(fn (Attempt $r): array => [$r->line, $r->kind], $heard->reads),
         );
         self::assertTrue($heard->isSure());
     }
@@ -254,11 +254,11 @@ final class HearingTest extends FeatureTestCase
         $lines = [];
         foreach (Script::read((string) file_get_contents(base_path('demo/lesson/script.md')))->sections as $section) {
             foreach ($section->card() === null ? $section->lines : [] as $n => $line) {
-                $lines[] = new LineToHear($line->text, Spoken::of($line->text), $n === 0);
+                $lines[] = new ExpectedLine($line->text, Spoken::of($line->text), $n === 0);
             }
         }
         foreach ([...self::LINES, ...self::LINES] as $text) {
-            $lines[] = new LineToHear($text, $text);
+            $lines[] = new ExpectedLine($text, $text);
         }
         self::assertGreaterThan(60, count($lines));
         $says = [[0, 1.0], [1, 1.0], [40, 1.0], [41, 0.6], [41, 1.0], [42, 1.0], [43, 1.0]];
@@ -267,13 +267,13 @@ final class HearingTest extends FeatureTestCase
             array_map(fn (array $said): array => [$lines[$said[0]]->text, $said[1], 0.6], $says),
         );
         $told = [];
-        $heard = app(TakeListener::class)->hear($file, $lines, Language::English, function (float $part) use (&$told): void {
+        $heard = app(TakeAligner::class)->hear($file, $lines, Language::English, function (float $part) use (&$told): void {
             $told[] = $part;
         });
 
         self::assertSame(
             $says,
-            array_map(fn (Read $r): array => [$r->line, $r->kind === ReadKind::Complete ? 1.0 : 0.6], $heard->reads),
+            array_map(fn (Attempt $r): array => [$r->line, $r->kind === AttemptKind::Complete ? 1.0 : 0.6], $heard->reads),
         );
         foreach ($heard->reads as $i => $read) {
             self::assertEqualsWithDelta($times[$i][0], $read->span->from->seconds(), 0.1, "start of read {$i}");

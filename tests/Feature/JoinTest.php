@@ -10,18 +10,19 @@ use App\Media\FilmProgress;
 use App\Media\Prober;
 use App\Media\Program;
 use App\Models\Take;
-use App\Readers\TakeReader;
+use App\Queries\Takes\TakeReader;
+use OpenReel\Core\Annotation\Annotation;
+use OpenReel\Core\Annotation\Box;
+use OpenReel\Core\Annotation\Outline;
 use OpenReel\Core\Assembly\Assembly;
-use OpenReel\Core\Assembly\FilmLook;
-use OpenReel\Core\Assembly\Join;
+use OpenReel\Core\Assembly\FilmStyle;
 use OpenReel\Core\Assembly\Passage;
-use OpenReel\Core\Assembly\PictureChoice;
-use OpenReel\Core\Assembly\SectionSource;
+use OpenReel\Core\Assembly\SectionInput;
 use OpenReel\Core\Assembly\Segment;
-use OpenReel\Core\Mark\Box;
-use OpenReel\Core\Mark\Mark;
-use OpenReel\Core\Mark\Outline;
-use OpenReel\Core\Mark\TakeMark;
+use OpenReel\Core\Assembly\ShotStyle;
+use OpenReel\Core\Kernel\FrameRate;
+use OpenReel\Core\Kernel\Span;
+use OpenReel\Core\Kernel\Tick;
 use OpenReel\Core\Picture\Adjustment;
 use OpenReel\Core\Picture\Crop;
 use OpenReel\Core\Picture\FrameSize;
@@ -35,13 +36,12 @@ use OpenReel\Core\Picture\Shape;
 use OpenReel\Core\Picture\Stage;
 use OpenReel\Core\Picture\Still;
 use OpenReel\Core\Picture\StillKind;
+use OpenReel\Core\Picture\Transition;
 use OpenReel\Core\Picture\Zoom;
 use OpenReel\Core\Render\ShotCommand;
 use OpenReel\Core\Render\ShotSpec;
 use OpenReel\Core\Take\Take as CoreTake;
-use OpenReel\Core\Time\FrameRate;
-use OpenReel\Core\Time\Span;
-use OpenReel\Core\Time\Tick;
+use OpenReel\Core\Take\TakeAnnotation;
 
 /** What no cue asks for yet, through the real encoder: joins that are no cuts, marks, layers that move. */
 final class JoinTest extends FeatureTestCase
@@ -55,7 +55,7 @@ final class JoinTest extends FeatureTestCase
 
     public function test_a_dissolve_mixes_both_pictures_and_sounds_and_shortens_the_film(): void
     {
-        [$film, $plan] = $this->film(Join::dissolve(10));
+        [$film, $plan] = $this->film(Transition::dissolve(10));
 
         self::assertSame([0, 40], array_map(fn (Segment $s): int => $s->startFrame, $plan->assembly->segments));
         self::assertSame(90, app(Prober::class)->export($film)->frames);
@@ -70,7 +70,7 @@ final class JoinTest extends FeatureTestCase
 
     public function test_a_dip_goes_to_the_ground_and_comes_from_it(): void
     {
-        [$film] = $this->film(Join::dip(10));
+        [$film] = $this->film(Transition::dip(10));
 
         self::assertSame(100, app(Prober::class)->export($film)->frames);
         self::assertNear(self::RED, $this->pixel($film, 45));
@@ -82,7 +82,7 @@ final class JoinTest extends FeatureTestCase
 
     public function test_a_push_moves_one_picture_out_and_the_other_in(): void
     {
-        [$film] = $this->film(Join::push(10));
+        [$film] = $this->film(Transition::push(10));
 
         self::assertSame(90, app(Prober::class)->export($film)->frames);
         self::assertNear(self::RED, $this->pixel($film, 40, 310, 90));
@@ -99,7 +99,7 @@ final class JoinTest extends FeatureTestCase
     {
         $take = $this->take();
         $sections = [$this->shown('a', self::RED, $take), $this->shown('b', self::BLUE, $take)];
-        [$film, $plan] = $this->make($sections, new FilmLook(ground: 'FFFFFF', fadeInMs: 400, fadeOutMs: 400));
+        [$film, $plan] = $this->make($sections, new FilmStyle(ground: 'FFFFFF', fadeInMs: 400, fadeOutMs: 400));
 
         self::assertSame([10, 10], [$plan->assembly->fadeIn, $plan->assembly->fadeOut]);
         self::assertSame(100, app(Prober::class)->export($film)->frames);
@@ -135,7 +135,7 @@ final class JoinTest extends FeatureTestCase
     public function test_a_box_is_seen_for_as_long_as_it_was_drawn(): void
     {
         $take = $this->take();
-        $box = new TakeMark(
+        $box = new TakeAnnotation(
             new Box(0.25, 44 / 180, 0.5, 0.5, '0B5D66'),
             Span::between(Tick::ofMilliseconds(400), Tick::ofMilliseconds(1200)),
         );
@@ -186,7 +186,7 @@ final class JoinTest extends FeatureTestCase
         Program::run(['ffmpeg', '-v', 'error', '-y', '-filter_complex', $halves, '-frames:v', '1', $path]);
         $still = new Still(StillKind::Slide, 'h', Shape::of(640, 360), hash('sha256', 'halves'));
         $this->paths[$still->hash] = $path;
-        $bar = new Mark(new Outline([[8889, 0, 13333, 0, 13333, 10000, 8889, 10000]], 'FFFFFF'), 0, 30);
+        $bar = new Annotation(new Outline([[8889, 0, 13333, 0, 13333, 10000, 8889, 10000]], 'FFFFFF'), 0, 30);
         $at = function (Zoom $zoom, string $name) use ($still, $bar): string {
             $picture = Picture::of(
                 FrameSize::of(320, 180), Layout::SlideAlone, new Inset(), $still, null, marks: [$bar], zoom: $zoom,
@@ -230,7 +230,7 @@ final class JoinTest extends FeatureTestCase
     }
 
     /** @return array{string, FilmPlan} */
-    private function film(Join $join): array
+    private function film(Transition $join): array
     {
         $take = $this->take();
 
@@ -238,10 +238,10 @@ final class JoinTest extends FeatureTestCase
     }
 
     /**
-     * @param  list<SectionSource>  $sections
+     * @param  list<SectionInput>  $sections
      * @return array{string, FilmPlan}
      */
-    private function make(array $sections, FilmLook $look = new FilmLook(ground: 'FFFFFF')): array
+    private function make(array $sections, FilmStyle $look = new FilmStyle(ground: 'FFFFFF')): array
     {
         $take = Take::query()->firstOrFail();
         $files = $take->tracks->pluck('file_path', 'hash')->all();
@@ -292,12 +292,12 @@ final class JoinTest extends FeatureTestCase
     }
 
     /** Two seconds under a slide of one colour. */
-    private function shown(string $id, string $colour, CoreTake $take, ?Join $join = null): SectionSource
+    private function shown(string $id, string $colour, CoreTake $take, ?Transition $join = null): SectionInput
     {
-        return new SectionSource(
+        return new SectionInput(
             $id,
             $id,
-            new PictureChoice(Layout::SlideAlone, stage: Stage::slide($this->still($colour))),
+            new ShotStyle(Layout::SlideAlone, stage: Stage::slide($this->still($colour))),
             [new Passage($take, Span::between(Tick::zero(), Tick::ofMilliseconds(2000)))],
             join: $join,
         );

@@ -5,24 +5,24 @@ declare(strict_types=1);
 namespace Tests\Feature;
 
 use App\Actions\Film\AssembleLesson;
-use App\Actions\Takes\HearTake;
+use App\Actions\Takes\AlignTake;
 use App\Actions\Takes\InspectTake;
-use App\Jobs\HearTakesJob;
+use App\Jobs\AlignTakesJob;
 use App\Media\Program;
 use App\Media\VoiceCleaner;
-use App\Models\Hearing;
+use App\Models\AlignmentStatus;
 use App\Models\Section;
 use App\Models\Take;
-use App\Readers\CleanedVoice;
-use App\Readers\LessonCoverage;
-use App\Readers\TakeReader;
+use App\Queries\Takes\CleanedVoice;
+use App\Queries\Takes\LessonCoverage;
+use App\Queries\Takes\TakeReader;
 use Illuminate\Support\Facades\DB;
-use OpenReel\Core\Listening\LevelReader;
-use OpenReel\Core\Listening\RoomNoise;
+use OpenReel\Core\Analysis\RoomNoise;
+use OpenReel\Core\Picture\TrackKind;
 use OpenReel\Core\Sound\Cleaning;
+use OpenReel\Core\Sound\LevelReader;
 use OpenReel\Core\Sound\NoiseReduction;
-use OpenReel\Core\Sound\SoundPart;
-use OpenReel\Core\Take\TrackKind;
+use OpenReel\Core\Soundtrack\SoundPart;
 use PHPUnit\Framework\Attributes\DataProvider;
 
 /** What is found when takes are looked over, and what is made of their sound; with real programs on made-up takes. */
@@ -173,9 +173,9 @@ final class LookOverTest extends FeatureTestCase
         ]);
         $take = $this->record($this->written(), $clip);
         $this->media()->write((string) $take->track(TrackKind::Camera)?->file_path, 'no film any more');
-        (new HearTakesJob)->handle(app(HearTake::class), app(InspectTake::class));
+        (new AlignTakesJob)->handle(app(AlignTake::class), app(InspectTake::class));
 
-        self::assertSame(Hearing::Sure, $take->refresh()->hearing);
+        self::assertSame(AlignmentStatus::Sure, $take->refresh()->hearing);
         self::assertSame(InspectTake::NOTHING, $take->inspected);
     }
 
@@ -183,7 +183,7 @@ final class LookOverTest extends FeatureTestCase
     {
         $take = $this->spoken(str_replace('0.05', '0.08', self::FAN));
         app(InspectTake::class)($take);
-        app(HearTake::class)($take->refresh());
+        app(AlignTake::class)($take->refresh());
         $words = array_column($take->heard['reads'] ?? [], 1);
         self::assertSame(['complete', 'complete', 'complete'], $words);
         $recording = $this->voiceOf($take);
@@ -202,7 +202,7 @@ final class LookOverTest extends FeatureTestCase
         // The ears hear as much in it.
         copy($this->cleaned($take, new Cleaning(NoiseReduction::Strong)), $file = sys_get_temp_dir().'/reel-cleaned.flac');
         $again = $this->record($this->written(), $file, kind: 'microphone');
-        app(HearTake::class)($again);
+        app(AlignTake::class)($again);
         self::assertSame($words, array_column($again->refresh()->heard['reads'] ?? [], 1));
         self::assertEqualsWithDelta(
             array_column($take->heard['reads'] ?? [], 2),
@@ -339,7 +339,7 @@ final class LookOverTest extends FeatureTestCase
             [self::LINES[2], 1.0, 0.5],
         ]);
         $take = $this->keep($this->record($this->written(), $file));
-        app(HearTake::class)($take->refresh());
+        app(AlignTake::class)($take->refresh());
         $lesson = $take->lesson();
         $long = TakeReader::usedTicks($take);
         self::assertSame([], $take->tightened);
@@ -350,7 +350,7 @@ final class LookOverTest extends FeatureTestCase
         self::assertEqualsWithDelta($long - 1.9 * 48_000, $take->used_ticks, 0.3 * 48_000);
         self::assertCount(2, TakeReader::used($take));
 
-        app(HearTake::class)($take);
+        app(AlignTake::class)($take);
         self::assertCount(1, $take->tightened, 'heard again it stays so');
         $this->patchJson("/api/lessons/{$lesson->id}/style", ['style' => ['longest_pause' => 0]])->assertOk();
         self::assertSame($long, $take->refresh()->used_ticks);

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
-use App\Actions\People\ClaimUnowned;
+use App\Actions\People\AssignOrphans;
 use App\Models\Course;
 use App\Models\HistoryEntry;
 use App\Models\Invitation;
@@ -13,7 +13,7 @@ use App\Models\Membership;
 use App\Models\Music;
 use App\Models\Section;
 use App\Models\User;
-use App\People\Whoever;
+use App\People\CurrentUser;
 use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\Artisan;
 use Illuminate\Support\Facades\Context;
@@ -226,8 +226,8 @@ final class MembersTest extends PeopleTestCase
         self::assertSame(4, Lesson::withTrashed()->count());
         // Nobody is left; whoever comes next owns it.
         $next = $this->person('Kerensa');
-        self::assertSame(4, app(ClaimUnowned::class)($next));
-        self::assertSame(0, app(ClaimUnowned::class)($next));
+        self::assertSame(4, app(AssignOrphans::class)($next));
+        self::assertSame(0, app(AssignOrphans::class)($next));
     }
 
     public function test_what_a_job_makes_belongs_to_who_asked_for_it(): void
@@ -236,7 +236,7 @@ final class MembersTest extends PeopleTestCase
         $piran = $this->person('Piran');
         $this->as(null);
         // As the framework brings it along to the worker.
-        Context::add(Whoever::KEY, $piran->id);
+        Context::add(CurrentUser::KEY, $piran->id);
         $lesson = Lesson::factory()->create();
         self::assertSame(Role::Owner, $this->roleIn($lesson, $piran));
     }

@@ -9,7 +9,7 @@ use App\Models\Take;
 use App\Models\TakeState;
 use App\Models\Track;
 use Illuminate\Testing\TestResponse;
-use OpenReel\Core\Take\TrackKind;
+use OpenReel\Core\Picture\TrackKind;
 use PHPUnit\Framework\Attributes\DataProvider;
 
 final class RecordingTest extends FeatureTestCase

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
-use App\Models\Arrival;
+use App\Models\ArchiveImport;
 use App\Models\Course;
 use App\Models\Deck;
 use App\Models\Delivery;
@@ -379,7 +379,7 @@ final class RolesTest extends PeopleTestCase
         ]);
         $publication = Publication::query()->create(['lesson_id' => $lesson->id, 'token' => str_repeat('t', 24)]);
         $comment = $publication->comments()->create(['version' => 1, 'at_ms' => 0, 'name' => 'Piran', 'text' => 'Louder.']);
-        $arrival = Arrival::query()->create([
+        $arrival = ArchiveImport::query()->create([
             'user_id' => $owner->id, 'name' => 'a.zip', 'path' => 'arrivals/a.zip', 'state' => WorkState::Waiting, 'made' => [],
         ]);
         foreach ([$lesson, $course] as $place) {

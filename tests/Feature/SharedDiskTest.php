@@ -6,7 +6,7 @@ namespace Tests\Feature;
 
 use App\Health\Doctor;
 use App\Health\Finding;
-use App\Jobs\SendUnsentJob;
+use App\Jobs\FlushUploadsJob;
 use App\Media\MediaStore;
 use App\Media\MissingFile;
 use App\Media\Shared\DamagedCopy;
@@ -43,7 +43,7 @@ final class SharedDiskTest extends FeatureTestCase
         }
         // What came from the recorder is not waited for, and goes as well.
         self::assertNotContains("{$of}/camera.part", $this->onShared());
-        SendUnsentJob::dispatchSync();
+        FlushUploadsJob::dispatchSync();
         self::assertContains("{$of}/camera.part", $this->onShared());
         self::assertSame(0, $this->media()->unsentFiles());
 
@@ -113,7 +113,7 @@ final class SharedDiskTest extends FeatureTestCase
     public function test_without_the_shared_disk_takes_are_recorded_and_read_and_it_gets_them_when_it_is_back(): void
     {
         $before = $this->record($this->section(), Clips::spoken());
-        SendUnsentJob::dispatchSync();
+        FlushUploadsJob::dispatchSync();
         $this->server->kill();
         $take = $this->record($this->section(), Clips::anotherTake());
         self::assertSame('ready', $take->state->value);
@@ -129,7 +129,7 @@ final class SharedDiskTest extends FeatureTestCase
         $this->getJson("/api/takes/{$before->id}/wave")->assertStatus(503)->assertJsonPath(
             'detail', 'The disk that the servers share does not answer, so this has to wait. Nothing recorded is lost.',
         );
-        SendUnsentJob::dispatchSync();
+        FlushUploadsJob::dispatchSync();
         self::assertSame($waiting, $this->media()->unsentFiles());
 
         $this->server->startAgain();

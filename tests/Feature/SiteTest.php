@@ -5,9 +5,9 @@ declare(strict_types=1);
 namespace Tests\Feature;
 
 use App\Actions\Script\SaveScript;
+use App\Models\AlignmentStatus;
 use App\Models\Comment;
 use App\Models\Export;
-use App\Models\Hearing;
 use App\Models\Publication;
 use App\Models\Section;
 use Illuminate\Support\Facades\Cache;
@@ -319,7 +319,7 @@ final class SiteTest extends FeatureTestCase
         $section = $section->lesson()->firstOrFail()->sections()->firstOrFail();
         $take = $this->keep($this->record($section, Clips::lighter()));
         [$one, $two] = $this->lines($section);
-        $take->update(['hearing' => Hearing::Sure, 'line_ticks' => [$one => 48_000, $two => 4 * 48_000]]);
+        $take->update(['hearing' => AlignmentStatus::Sure, 'line_ticks' => [$one => 48_000, $two => 4 * 48_000]]);
 
         return $section->refresh();
     }

@@ -8,20 +8,20 @@ use App\Media\Program;
 use App\Media\SoundRenderer;
 use OpenReel\Core\Assembly\Assembly;
 use OpenReel\Core\Assembly\Passage;
-use OpenReel\Core\Assembly\PictureChoice;
-use OpenReel\Core\Assembly\SectionSource;
+use OpenReel\Core\Assembly\SectionInput;
+use OpenReel\Core\Assembly\ShotStyle;
+use OpenReel\Core\Kernel\FrameRate;
+use OpenReel\Core\Kernel\Span;
+use OpenReel\Core\Kernel\Tick;
 use OpenReel\Core\Picture\FrameSize;
+use OpenReel\Core\Picture\TrackKind;
 use OpenReel\Core\Sound\LoudnessReport;
-use OpenReel\Core\Sound\SoundMix;
-use OpenReel\Core\Sound\SoundPart;
-use OpenReel\Core\Sound\SoundPiece;
-use OpenReel\Core\Sound\SoundPlan;
+use OpenReel\Core\Soundtrack\SoundMix;
+use OpenReel\Core\Soundtrack\SoundPart;
+use OpenReel\Core\Soundtrack\SoundPiece;
+use OpenReel\Core\Soundtrack\SoundPlan;
+use OpenReel\Core\Take\RecordedTrack;
 use OpenReel\Core\Take\Take;
-use OpenReel\Core\Take\Track;
-use OpenReel\Core\Take\TrackKind;
-use OpenReel\Core\Time\FrameRate;
-use OpenReel\Core\Time\Span;
-use OpenReel\Core\Time\Tick;
 
 /** A soundtrack made in parts is the one that would have been made in one go. */
 final class SoundtrackTest extends FeatureTestCase
@@ -75,14 +75,14 @@ final class SoundtrackTest extends FeatureTestCase
         $take = new Take(
             't',
             1,
-            [new Track(TrackKind::Microphone, $hash, Tick::of(75 * self::SECOND), Tick::zero(), loudness: -17.0)],
+            [new RecordedTrack(TrackKind::Microphone, $hash, Tick::of(75 * self::SECOND), Tick::zero(), loudness: -17.0)],
             $this->span(0, 75),
         );
 
         return SoundPlan::of(
             Assembly::of(FrameSize::of(320, 180), FrameRate::of(25), [
-                new SectionSource('a', 'A', new PictureChoice(), [new Passage($take, $this->span(0, 35))]),
-                new SectionSource('b', 'B', new PictureChoice(), [new Passage($take, $this->span(37, 74))]),
+                new SectionInput('a', 'A', new ShotStyle(), [new Passage($take, $this->span(0, 35))]),
+                new SectionInput('b', 'B', new ShotStyle(), [new Passage($take, $this->span(37, 74))]),
             ]),
             -16.0,
         );

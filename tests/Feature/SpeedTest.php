@@ -6,8 +6,8 @@ namespace Tests\Feature;
 
 use App\Actions\Script\SaveScript;
 use App\Media\Program;
+use App\Models\AlignmentStatus;
 use App\Models\Export;
-use App\Models\Hearing;
 use App\Models\Section;
 use Illuminate\Support\Facades\DB;
 use OpenReel\Core\Script\Script;
@@ -109,7 +109,7 @@ final class SpeedTest extends FeatureTestCase
         $take = $this->keep($this->record($section, Clips::lighter()));
         [$one, $two] = $this->lines($section);
         $take->update([
-            'hearing' => Hearing::Sure,
+            'hearing' => AlignmentStatus::Sure,
             'line_ticks' => [$one => self::TICKS, $two => 6 * self::TICKS],
             'heard' => ['confidence' => 1, 'reads' => [], 'unscripted' => [], 'missing' => [],
                 'pauses' => [[2 * self::TICKS, 6 * self::TICKS]]],

@@ -10,7 +10,7 @@ use App\Models\Export;
 use App\Models\Lesson;
 use App\Models\Slide;
 use App\Models\Take;
-use App\Readers\StrayFiles;
+use App\Queries\Storage\StrayFiles;
 use App\Work\Upkeep;
 use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\Artisan;

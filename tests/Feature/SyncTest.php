@@ -6,7 +6,7 @@ namespace Tests\Feature;
 
 use App\Media\Program;
 use Illuminate\Support\Facades\File;
-use OpenReel\Core\Take\TrackKind;
+use OpenReel\Core\Picture\TrackKind;
 
 /** Flash and beep: forty sections of different rates and kinds, each with a flash and a beep that start together. */
 final class SyncTest extends FeatureTestCase

@@ -8,7 +8,7 @@ use App\Actions\Takes\ClearRecordings;
 use App\Media\Prober;
 use App\Models\Take;
 use App\Models\TakeState;
-use OpenReel\Core\Take\TrackKind;
+use OpenReel\Core\Picture\TrackKind;
 
 /** Takes of several tracks, and how they are put in step. */
 final class TracksTest extends FeatureTestCase

@@ -9,7 +9,7 @@ use App\Models\Export;
 use App\Models\Take;
 use App\Models\TakeState;
 use App\Work\Upkeep;
-use OpenReel\Core\Take\TrackKind;
+use OpenReel\Core\Picture\TrackKind;
 use PHPUnit\Framework\Attributes\TestWith;
 
 /** What the camera saw is what the film shows: its colours, its picture, its sound. */

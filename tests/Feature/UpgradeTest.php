@@ -12,7 +12,7 @@ use App\Models\TakeState;
 use Illuminate\Support\Facades\Artisan;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\File;
-use OpenReel\Core\Take\TrackKind;
+use OpenReel\Core\Picture\TrackKind;
 
 /**
  * A database and media made by the version before takes had tracks (tests/fixtures/before-tracks): a lesson with slides, cues, a

@@ -9,7 +9,7 @@ use App\Media\Archive;
 use App\Media\MediaStore;
 use App\Models\Course;
 use App\Models\Lesson;
-use App\Refusal;
+use App\OperationRejected;
 use Illuminate\Support\Facades\Log;
 use OpenReel\Core\Archive\ArchiveFile;
 use OpenReel\Core\Archive\Manifest;
@@ -29,7 +29,7 @@ final class PackLessons
      * @return string path of a draft, for whoever asked to send and remove
      *
      * @throws \App\Media\DiskFull
-     * @throws Refusal when a file of it is not there
+     * @throws OperationRejected when a file of it is not there
      */
     public function lesson(Lesson $lesson): string
     {
@@ -43,7 +43,7 @@ final class PackLessons
      * @return string path of a draft
      *
      * @throws \App\Media\DiskFull
-     * @throws Refusal when a file of it is not there
+     * @throws OperationRejected when a file of it is not there
      */
     public function course(Course $course): string
     {
@@ -72,7 +72,7 @@ final class PackLessons
         foreach ($files as $name => $hash) {
             if (! $this->media->exists($name)) {
                 Log::error("The archive lacks {$name}");
-                throw Refusal::conflict(
+                throw OperationRejected::conflict(
                     'A recording or a slide of it is missing on the server, so it cannot be taken out whole. Ask whoever '
                         .'runs it.',
                 );

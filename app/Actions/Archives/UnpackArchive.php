@@ -5,23 +5,23 @@ declare(strict_types=1);
 namespace App\Actions\Archives;
 
 use App\Actions\Film\AssembleLesson;
-use App\Actions\People\OwnWhatIsMade;
-use App\Jobs\HearTakesJob;
+use App\Actions\People\AssignOwner;
+use App\Jobs\AlignTakesJob;
 use App\Jobs\PrepareLessonJob;
 use App\Media\ArchiveReader;
-use App\Media\BroughtMedia;
+use App\Media\ImportedMedia;
 use App\Media\MediaStore;
 use App\Models\Course;
 use App\Models\Take;
-use App\People\Standings;
-use App\Readers\TakeReader;
+use App\People\Memberships;
+use App\Queries\Takes\TakeReader;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Log;
 use Illuminate\Support\Str;
+use OpenReel\Core\Archive\ArchiveError;
 use OpenReel\Core\Archive\ArchiveFile;
-use OpenReel\Core\Archive\ArchiveProblem;
 use OpenReel\Core\Archive\Manifest;
-use OpenReel\Core\People\Deed;
+use OpenReel\Core\People\AuditAction;
 use OpenReel\Core\People\Right;
 use OpenReel\Core\Script\Script;
 
@@ -37,9 +37,9 @@ final class UnpackArchive
     public function __construct(
         private readonly LessonRecords $records,
         private readonly AssembleLesson $assemble,
-        private readonly BroughtMedia $brought,
+        private readonly ImportedMedia $brought,
         private readonly MediaStore $media,
-        private readonly OwnWhatIsMade $own,
+        private readonly AssignOwner $own,
     ) {
     }
 
@@ -49,7 +49,7 @@ final class UnpackArchive
      *    anybody else sees it; may throw to give it up
      * @return list<array{id: string, title: string, same: bool}> the lessons, and whether each makes the same film as before
      *
-     * @throws ArchiveProblem|\App\Media\DiskFull
+     * @throws ArchiveError|\App\Media\DiskFull
      */
     public function __invoke(string $path, callable $report, ?callable $settled = null): array
     {
@@ -97,7 +97,7 @@ final class UnpackArchive
             PrepareLessonJob::dispatch($lesson['id']);
         }
         if (config('reel.hear')) {
-            HearTakesJob::dispatch();
+            AlignTakesJob::dispatch();
         }
 
         return $made;
@@ -111,10 +111,10 @@ final class UnpackArchive
             $course = $this->courseFor($manifest);
             foreach ($manifest->lessons as $record) {
                 if (count(Script::read($record->script)->sections) > Script::MOST_SECTIONS) {
-                    throw ArchiveProblem::tooMuch('sections');
+                    throw ArchiveError::tooMuch('sections');
                 }
                 $lesson = $this->records->storeLesson($record, $course?->id);
-                ($this->own)($lesson, Deed::BroughtIn);
+                ($this->own)($lesson, AuditAction::BroughtIn);
                 // Whatever cannot be read again is found here, and not in the middle of somebody's work.
                 foreach (array_chunk(array_column($record->takes, 'id'), self::BATCH) as $ids) {
                     Take::query()->whereKey($ids)->with('tracks')->get()->each(self::mustBeRead(...));
@@ -127,7 +127,7 @@ final class UnpackArchive
             }
         } catch (\TypeError|\ValueError|\ErrorException|\DomainException|\JsonException|\PDOException $e) {
             Log::warning('An archive could not be read', ['detail' => $e->getMessage()]);
-            throw ArchiveProblem::unreadable();
+            throw ArchiveError::unreadable();
         }
 
         return $made;
@@ -152,14 +152,14 @@ final class UnpackArchive
         if (count($manifest->lessons) === 1) {
             $looks = self::looks($manifest->course);
             foreach (Course::query()->where('name', $manifest->course->name)->get()->sortBy('id') as $course) {
-                if (Standings::may(Right::Write, $course) && self::looks($this->records->course($course)) === $looks) {
+                if (Memberships::may(Right::Write, $course) && self::looks($this->records->course($course)) === $looks) {
                     return $course;
                 }
             }
         }
 
         $made = $this->records->storeCourse($manifest->course);
-        ($this->own)($made, Deed::BroughtIn);
+        ($this->own)($made, AuditAction::BroughtIn);
 
         return $made;
     }

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Actions\Backup;
 
-use App\Refusal;
+use App\OperationRejected;
 
 /**
  * Copies the database as it is at one moment, while it is used (SQLite's online backup). A copy is one file, and looked through
@@ -18,18 +18,18 @@ final class BackUpDatabase
      * @param  int  $keep  how many copies stay in the folder, the newest
      * @return string path of the copy
      *
-     * @throws Refusal
+     * @throws OperationRejected
      */
     public function __invoke(string $folder, int $keep): string
     {
         if (! is_dir($folder) && ! @mkdir($folder, 0o700, true)) {
-            throw Refusal::badInput("The folder {$folder} cannot be made.");
+            throw OperationRejected::badInput("The folder {$folder} cannot be made.");
         }
         $copy = rtrim($folder, '/').'/reel-'.now()->format('Ymd-His-v').'.sqlite';
         self::copy((string) config('database.connections.sqlite.database'), "{$copy}.part");
         if (! SqliteFile::isWhole("{$copy}.part")) {
             unlink("{$copy}.part");
-            throw Refusal::conflict('The database is damaged: this copy of it is not whole. Copies made before are kept.');
+            throw OperationRejected::conflict('The database is damaged: this copy of it is not whole. Copies made before are kept.');
         }
         rename("{$copy}.part", $copy);
         $copies = glob(rtrim($folder, '/').self::PATTERN) ?: [];
@@ -49,7 +49,7 @@ final class BackUpDatabase
             $target->close();
         } catch (\Exception) {
             @unlink($to);
-            throw Refusal::conflict('The database was not copied. Is there room in the folder, and may this user write there?');
+            throw OperationRejected::conflict('The database was not copied. Is there room in the folder, and may this user write there?');
         }
         chmod($to, 0o600);
     }

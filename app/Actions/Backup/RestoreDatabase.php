@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Actions\Backup;
 
-use App\Refusal;
+use App\OperationRejected;
 use Illuminate\Support\Facades\Artisan;
 use Illuminate\Support\Facades\DB;
 
@@ -21,27 +21,27 @@ final class RestoreDatabase
     /**
      * @return string path of a copy of what was there before
      *
-     * @throws Refusal when the file is no copy of ours, is damaged, or was made by a newer version
+     * @throws OperationRejected when the file is no copy of ours, is damaged, or was made by a newer version
      */
     public function __invoke(string $copy): string
     {
         $form = is_file($copy) ? SqliteFile::form($copy) : null;
         if ($form === null || $form === []) {
-            throw Refusal::badInput("{$copy} is no copy of an Open Reel database.");
+            throw OperationRejected::badInput("{$copy} is no copy of an Open Reel database.");
         }
         if (! SqliteFile::isWhole($copy)) {
-            throw Refusal::badInput("{$copy} is damaged. Take another copy.");
+            throw OperationRejected::badInput("{$copy} is damaged. Take another copy.");
         }
         $known = array_map(fn (string $file): string => basename($file, '.php'), glob(database_path('migrations/*.php')) ?: []);
         if (array_diff($form, $known) !== []) {
-            throw Refusal::badInput("{$copy} was made by a newer Open Reel. Install that first.");
+            throw OperationRejected::badInput("{$copy} was made by a newer Open Reel. Install that first.");
         }
         $live = (string) config('database.connections.sqlite.database');
         $before = ($this->backUp)(dirname($live).'/before-restore', self::KEPT);
         try {
             SqliteFile::copy($copy, $live);
         } catch (\Exception) {
-            throw Refusal::conflict('The copy was not brought back: the database is busy, or there is no room. It is as it was.');
+            throw OperationRejected::conflict('The copy was not brought back: the database is busy, or there is no room. It is as it was.');
         }
         DB::purge();
         Artisan::call('migrate', ['--force' => true]);

@@ -8,11 +8,11 @@ use App\Actions\Film\AssembleLesson;
 use App\Models\CaptionRow;
 use App\Models\Lesson;
 use App\Models\Section;
-use App\Refusal;
+use App\OperationRejected;
 use Illuminate\Support\Facades\DB;
 use OpenReel\Core\Captions\Caption;
-use OpenReel\Core\Captions\SetCaption;
-use OpenReel\Core\Captions\SetCaptions;
+use OpenReel\Core\Captions\EditedCaption;
+use OpenReel\Core\Captions\EditedCaptions;
 
 /** What a person says of captions: that one is right, how it should read, where it begins. */
 final class ChangeCaptions
@@ -29,7 +29,7 @@ final class ChangeCaptions
      * @param  bool  $isChecked  false: somebody has to read it again
      * @return array{added: list<string>, removed: list<array<string, mixed>>} what takes this back, see `undo`
      *
-     * @throws Refusal
+     * @throws OperationRejected
      */
     public function set(Section $section, int $number, string $was, ?array $rows, bool $isChecked = true): array
     {
@@ -43,14 +43,14 @@ final class ChangeCaptions
      *
      * @return array{added: list<string>, removed: list<array<string, mixed>>}
      *
-     * @throws Refusal
+     * @throws OperationRejected
      */
     public function move(Section $section, int $number, string $was, int $by): array
     {
         $captions = $this->captions($section);
         $found = self::found($captions, $number, $was);
-        $next = $captions[$found + 1] ?? throw Refusal::conflict('There is no caption behind this one in its section.');
-        $set = $captions[$found]->endLater($next, $by) ?? throw Refusal::conflict('Nothing would be left of a caption.');
+        $next = $captions[$found + 1] ?? throw OperationRejected::conflict('There is no caption behind this one in its section.');
+        $set = $captions[$found]->endLater($next, $by) ?? throw OperationRejected::conflict('Nothing would be left of a caption.');
 
         return $this->keep($section, $captions, $set);
     }
@@ -61,7 +61,7 @@ final class ChangeCaptions
      * @param  list<string>  $was  the words of each, as they were read
      * @return array{added: list<string>, removed: list<array<string, mixed>>}
      *
-     * @throws Refusal
+     * @throws OperationRejected
      */
     public function check(Section $section, array $was): array
     {
@@ -71,7 +71,7 @@ final class ChangeCaptions
         }
         $open = array_values(array_filter($captions, fn (Caption $c): bool => ! $c->isChecked));
 
-        return $this->keep($section, $captions, array_map(fn (Caption $c): SetCaption => $c->set($c->rows), $open));
+        return $this->keep($section, $captions, array_map(fn (Caption $c): EditedCaption => $c->set($c->rows), $open));
     }
 
     /**
@@ -85,7 +85,7 @@ final class ChangeCaptions
             foreach ($removed as $one) {
                 if (CaptionRow::query()->whereKey($one['id'])->doesntExist()) {
                     // By the name it had, so that what was done before can be taken back as well.
-                    self::store($lesson->id, new SetCaption(
+                    self::store($lesson->id, new EditedCaption(
                         $one['line'], $one['word'], $one['was'], $one['rows'], $one['checked'], $one['id'],
                     ));
                 }
@@ -114,14 +114,14 @@ final class ChangeCaptions
         return $same[0] ?? throw self::changed();
     }
 
-    private static function changed(): Refusal
+    private static function changed(): OperationRejected
     {
-        return Refusal::conflict('The captions of this section are others by now. Read them again.');
+        return OperationRejected::conflict('The captions of this section are others by now. Read them again.');
     }
 
     /**
      * @param  list<Caption>  $captions  of the section as they are
-     * @param  list<SetCaption>  $set
+     * @param  list<EditedCaption>  $set
      * @return array{added: list<string>, removed: list<array<string, mixed>>}
      */
     private function keep(Section $section, array $captions, array $set): array
@@ -130,9 +130,9 @@ final class ChangeCaptions
 
         return DB::transaction(function () use ($section, $words, $set): array {
             $kept = CaptionRow::of($section->lesson_id);
-            $stretches = SetCaptions::among($words, $set);
+            $stretches = EditedCaptions::among($words, $set);
             $removed = [];
-            foreach (SetCaptions::among($words, $kept) as $at => $old) {
+            foreach (EditedCaptions::among($words, $kept) as $at => $old) {
                 foreach ($stretches as $from => $new) {
                     if ($at < $from + $new->count() && $from < $at + $old->count()) {
                         $removed[$old->id] = self::told($old);
@@ -140,13 +140,13 @@ final class ChangeCaptions
                 }
             }
             CaptionRow::query()->whereIn('id', array_keys($removed))->delete();
-            $added = array_map(fn (SetCaption $c): string => self::store($section->lesson_id, $c), $set);
+            $added = array_map(fn (EditedCaption $c): string => self::store($section->lesson_id, $c), $set);
 
             return ['added' => $added, 'removed' => array_values($removed)];
         });
     }
 
-    private static function store(string $lesson, SetCaption $caption): string
+    private static function store(string $lesson, EditedCaption $caption): string
     {
         $row = new CaptionRow([
             'lesson_id' => $lesson, 'line_id' => $caption->line, 'word' => $caption->word, 'was' => $caption->was,
@@ -161,7 +161,7 @@ final class ChangeCaptions
     }
 
     /** @return array{id: string, line: string, word: int, was: string, rows: list<string>, checked: bool} */
-    private static function told(SetCaption $caption): array
+    private static function told(EditedCaption $caption): array
     {
         return [
             'id' => $caption->id, 'line' => $caption->line, 'word' => $caption->word, 'was' => $caption->was,

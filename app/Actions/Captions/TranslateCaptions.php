@@ -7,13 +7,13 @@ namespace App\Actions\Captions;
 use App\Actions\Film\AssembleLesson;
 use App\Models\Lesson;
 use App\Models\TranslationRow;
-use App\Refusal;
+use App\OperationRejected;
 use Illuminate\Support\Facades\DB;
 use OpenReel\Core\Captions\Caption;
+use OpenReel\Core\Captions\TimedTextReader;
 use OpenReel\Core\Captions\Translation;
 use OpenReel\Core\Captions\Translations;
-use OpenReel\Core\Formats\FormatProblem;
-use OpenReel\Core\Formats\TimedTextReader;
+use OpenReel\Core\Kernel\FormatError;
 
 /** Captions in another language: typed beside the film's own, or brought in from a file with times. */
 final class TranslateCaptions
@@ -42,14 +42,14 @@ final class TranslateCaptions
      * @return array{placed: int, captions: int, undo: list<array{line: string, word: int, was: string, text: string}>} how many
      *    of the captions have a text from it, and what all of them said before
      *
-     * @throws FormatProblem|Refusal
+     * @throws FormatError|OperationRejected
      */
     public function bringIn(Lesson $lesson, string $language, string $content): array
     {
         $captions = ($this->assemble)($lesson)->captions();
         $found = Translations::placed($captions, TimedTextReader::read($content));
         if ($found === []) {
-            throw Refusal::conflict(
+            throw OperationRejected::conflict(
                 'None of these captions is seen while something is said in this lesson. Are they of another film?',
             );
         }

@@ -10,41 +10,41 @@ use App\Models\CaptionRow;
 use App\Models\Lesson;
 use App\Models\Section;
 use App\Models\TranslationRow;
-use App\Readers\CardPicture;
-use App\Readers\DraftLines;
-use App\Readers\LessonCoverage;
-use App\Readers\LessonDeck;
-use App\Readers\LessonMusic;
-use App\Readers\LessonStyle;
-use App\Readers\TakeReader;
+use App\Queries\Film\CardPicture;
+use App\Queries\Lessons\LessonMusic;
+use App\Queries\Lessons\LessonStyle;
+use App\Queries\Script\DraftLines;
+use App\Queries\Slides\LessonDeck;
+use App\Queries\Takes\LessonCoverage;
+use App\Queries\Takes\TakeReader;
 use Illuminate\Support\Facades\DB;
 use OpenReel\Core\Assembly\Assembly;
-use OpenReel\Core\Assembly\FilmLook;
+use OpenReel\Core\Assembly\FilmStyle;
 use OpenReel\Core\Assembly\Passage;
 use OpenReel\Core\Assembly\PictureCues;
-use OpenReel\Core\Assembly\SectionSource;
+use OpenReel\Core\Assembly\SectionInput;
 use OpenReel\Core\Assembly\SilenceFound;
 use OpenReel\Core\Assembly\Silences;
-use OpenReel\Core\Assembly\SpeedCued;
+use OpenReel\Core\Assembly\SpeedCueAt;
 use OpenReel\Core\Assembly\SpokenPlaces;
 use OpenReel\Core\Coverage\Coverage;
 use OpenReel\Core\Coverage\DraftOrder;
 use OpenReel\Core\Coverage\SectionCoverage;
 use OpenReel\Core\Coverage\UsedPart;
+use OpenReel\Core\Kernel\FrameRate;
 use OpenReel\Core\Picture\FrameSize;
 use OpenReel\Core\Picture\Shape;
 use OpenReel\Core\Picture\Still;
 use OpenReel\Core\Picture\StillKind;
-use OpenReel\Core\Render\Edition;
+use OpenReel\Core\Render\ExportPreset;
 use OpenReel\Core\Script\CardKind;
 use OpenReel\Core\Script\Language;
 use OpenReel\Core\Script\Script;
-use OpenReel\Core\Sound\Bed;
 use OpenReel\Core\Sound\Cleaning;
+use OpenReel\Core\Sound\MusicTrack;
 use OpenReel\Core\Style\DraftMark;
 use OpenReel\Core\Style\HouseStyle;
 use OpenReel\Core\Take\Take as CoreTake;
-use OpenReel\Core\Time\FrameRate;
 
 /** Computes a lesson's assembly from its script, slides, style and verdicts. Nothing of it is stored. */
 final class AssembleLesson
@@ -55,11 +55,11 @@ final class AssembleLesson
 
     /**
      * @param  string|null  $asKept  id of a take that is treated as if it were kept now
-     * @param  Edition  $as  in a draft a stand-in voice reads the lines that nobody has spoken yet; those it has not read
+     * @param  ExportPreset  $as  in a draft a stand-in voice reads the lines that nobody has spoken yet; those it has not read
      *    are left
      *    out
      */
-    public function __invoke(Lesson $lesson, ?string $asKept = null, Edition $as = new Edition()): FilmPlan
+    public function __invoke(Lesson $lesson, ?string $asKept = null, ExportPreset $as = new ExportPreset()): FilmPlan
     {
         $style = LessonStyle::of($lesson);
         $frame = $as->frame ?? FrameSize::of($lesson->width, $lesson->height);
@@ -94,9 +94,9 @@ final class AssembleLesson
             $own = $lines[$section->id] ?? [];
             [$opening, $changes] = $cues->of($text, $own);
             $passages = $card === null ? self::passages($own, $coverage->sections[$section->id] ?? null, $takes, $drafts) : [];
-            $speeds = SpeedCued::where(PictureCues::speeds($text, $own), SpokenPlaces::of($own, $passages));
+            $speeds = SpeedCueAt::where(PictureCues::speeds($text, $own), SpokenPlaces::of($own, $passages));
             $idle[$section->id] = Silences::idle($passages, $speeds);
-            $sources[] = new SectionSource(
+            $sources[] = new SectionInput(
                 $section->id,
                 $section->heading,
                 $opening,
@@ -119,12 +119,12 @@ final class AssembleLesson
         foreach ($mark?->source->files() ?? [] as $hash) {
             $files[$hash] = CardPicture::path($hash);
         }
-        $silences = array_map(fn (SectionSource $s): array => SilenceFound::all($s, $texts), array_column($sources, null, 'id'));
+        $silences = array_map(fn (SectionInput $s): array => SilenceFound::all($s, $texts), array_column($sources, null, 'id'));
         $assembly = Assembly::of(
             $frame,
             $rate,
             $sources,
-            new FilmLook(
+            new FilmStyle(
                 LessonStyle::logo($style, $logo),
                 $style->colours->ground->hex,
                 $mark,
@@ -156,9 +156,9 @@ final class AssembleLesson
     /**
      * What is heard when a section begins.
      *
-     * @param  array<string, Bed>  $sounds  by name
+     * @param  array<string, MusicTrack>  $sounds  by name
      */
-    private static function sound(?CardKind $card, int $index, HouseStyle $style, array $sounds): ?Bed
+    private static function sound(?CardKind $card, int $index, HouseStyle $style, array $sounds): ?MusicTrack
     {
         return match (true) {
             $card !== null => $style->cardSound

@@ -7,7 +7,7 @@ namespace App\Actions\Film;
 use App\Actions\Lessons\CountChange;
 use App\Actions\People\WriteHistory;
 use App\Jobs\ClearRecordingsJob;
-use App\Jobs\MakeMediaBesideJob;
+use App\Jobs\MakeSidecarMediaJob;
 use App\Media\Cancelled;
 use App\Media\FilmMaker;
 use App\Media\FilmPlan;
@@ -15,12 +15,12 @@ use App\Media\MediaStore;
 use App\Media\Prober;
 use App\Models\Export;
 use App\Models\WorkState;
-use App\Readers\CardPicture;
-use App\Refusal;
+use App\OperationRejected;
+use App\Queries\Film\CardPicture;
 use App\Work\ExportProgress;
-use OpenReel\Core\People\Deed;
-use OpenReel\Core\Render\Edition;
+use OpenReel\Core\People\AuditAction;
 use OpenReel\Core\Render\ExportCheck;
+use OpenReel\Core\Render\ExportPreset;
 
 /** Makes the finished film: renders the pieces that are not in the cache, joins them, and checks the result. */
 final class ExportLesson
@@ -32,7 +32,7 @@ final class ExportLesson
         private readonly FilmMaker $maker,
         private readonly Prober $prober,
         private readonly MediaStore $media,
-        private readonly FilesBeside $beside,
+        private readonly Sidecars $beside,
         private readonly WriteHistory $write,
     ) {
     }
@@ -40,7 +40,7 @@ final class ExportLesson
     /**
      * @param  (callable(float $part): void)|null  $progress  0..1
      *
-     * @throws Refusal when nothing is kept
+     * @throws OperationRejected when nothing is kept
      */
     public function __invoke(Export $export, ?callable $progress = null): void
     {
@@ -51,7 +51,7 @@ final class ExportLesson
         $lesson = ($this->assemble)($export->lesson, as: $edition);
         $assembly = $lesson->assembly;
         if ($assembly->segments === []) {
-            throw Refusal::conflict('No section has a kept take yet, so there is nothing to export. Keep at least one take.');
+            throw OperationRejected::conflict('No section has a kept take yet, so there is nothing to export. Keep at least one take.');
         }
         $this->media->mustHaveRoomFor(0, 'the film');
         $report = new ExportProgress($export, $progress);
@@ -89,15 +89,15 @@ final class ExportLesson
             throw Cancelled::byPresenter();
         }
         CountChange::of($export->lesson);
-        ($this->write)(Deed::Exported, $export->lesson, ['file' => $export->file_name]);
-        MakeMediaBesideJob::dispatch($export->id);
+        ($this->write)(AuditAction::Exported, $export->lesson, ['file' => $export->file_name]);
+        MakeSidecarMediaJob::dispatch($export->id);
         ClearRecordingsJob::dispatch($lesson->takes());
     }
 
     /** Of another kind of file the same was looked at and approved. */
-    private function madeOf(Export $export, Edition $edition, FilmPlan $plan): string
+    private function madeOf(Export $export, ExportPreset $edition, FilmPlan $plan): string
     {
-        $usual = new Edition(draft: $edition->draft);
+        $usual = new ExportPreset(draft: $edition->draft);
 
         return $edition->toArray() === $usual->toArray() ? $plan->hash() : ($this->assemble)($export->lesson, as: $usual)->hash();
     }

@@ -6,10 +6,10 @@ namespace App\Actions\Film;
 
 use App\Media\MediaStore;
 use App\Models\Export;
-use App\Readers\SaidInFilm;
-use App\Refusal;
-use OpenReel\Core\Formats\FileName;
-use OpenReel\Core\Formats\PackageKind;
+use App\OperationRejected;
+use App\Queries\Film\FilmTranscript;
+use OpenReel\Core\Kernel\FileName;
+use OpenReel\Core\Packages\PackageKind;
 
 /** A film and all that lies beside it, with a page that shows them without a server. */
 final class FilmFolder
@@ -17,24 +17,24 @@ final class FilmFolder
     /** The name of the page. */
     public const PAGE = 'index.html';
 
-    public function __construct(private readonly MediaStore $media, private readonly SaidInFilm $said)
+    public function __construct(private readonly MediaStore $media, private readonly FilmTranscript $said)
     {
     }
 
     /**
      * @return array<string, string> the path of each file by its name, the film first
      *
-     * @throws Refusal when the film is gone
+     * @throws OperationRejected when the film is gone
      */
     public function files(Export $export): array
     {
         if (! $this->media->exists($export->path)) {
-            throw Refusal::notYet('This film is not there (any more).');
+            throw OperationRejected::notYet('This film is not there (any more).');
         }
         $film = FileName::of($export->lesson->title, $export->edition()->format->value);
         $files = [$film => $this->media->path((string) $export->path)];
         foreach ($export->beside ?? [] as $one) {
-            $file = FilesBeside::path($export, $one);
+            $file = Sidecars::path($export, $one);
             if ($this->media->exists($file)) {
                 $files[$one] = $this->media->path($file);
             }

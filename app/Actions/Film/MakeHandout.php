@@ -7,8 +7,8 @@ namespace App\Actions\Film;
 use App\Media\MediaStore;
 use App\Media\SlideMaker;
 use App\Models\Lesson;
-use App\Readers\CardPicture;
-use App\Refusal;
+use App\OperationRejected;
+use App\Queries\Film\CardPicture;
 use OpenReel\Core\Handout\Handout;
 use OpenReel\Core\Handout\HandoutLayout;
 use OpenReel\Core\Handout\HandoutPages;
@@ -28,14 +28,14 @@ final class MakeHandout
     /**
      * @return string path of a draft, for whoever asked to send and remove
      *
-     * @throws Refusal when nothing is kept
+     * @throws OperationRejected when nothing is kept
      */
     public function __invoke(Lesson $lesson, HandoutLayout $layout): string
     {
         $plan = ($this->assemble)($lesson);
         $slides = Handout::of($plan->assembly, $plan->texts);
         if ($slides === []) {
-            throw Refusal::conflict('No section has a kept take yet, so there is nothing to hand out. Keep at least one take.');
+            throw OperationRejected::conflict('No section has a kept take yet, so there is nothing to hand out. Keep at least one take.');
         }
         $this->cards->drawAll($lesson);
         $pages = HandoutPages::draw($lesson->title, $slides, $layout, $this->pictures($slides, $plan->files));

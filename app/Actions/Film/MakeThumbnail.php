@@ -10,13 +10,13 @@ use App\Media\SlideMaker;
 use App\Models\Export;
 use App\Models\Lesson;
 use App\Models\WorkState;
-use App\Readers\LessonStyle;
-use App\Refusal;
+use App\OperationRejected;
+use App\Queries\Lessons\LessonStyle;
 use OpenReel\Core\Assembly\Thumbnail;
+use OpenReel\Core\Kernel\Tick;
 use OpenReel\Core\Picture\FrameSize;
 use OpenReel\Core\Render\IngestCommand;
 use OpenReel\Core\Style\ThumbnailDrawing;
-use OpenReel\Core\Time\Tick;
 
 /** Takes a picture out of a finished film, to be known by. */
 final class MakeThumbnail
@@ -43,7 +43,7 @@ final class MakeThumbnail
         $small = $this->picture($film, $at, min(Thumbnail::SMALL_WIDTH, $width));
         $titled = $this->titled($export->lesson, $plain);
         foreach (array_combine([self::KIND, ...self::OTHERS], [$plain, $small, $titled]) as $kind => $draft) {
-            $this->media->settle($draft, FilesBeside::path($export, $kind));
+            $this->media->settle($draft, Sidecars::path($export, $kind));
         }
     }
 
@@ -76,12 +76,12 @@ final class MakeThumbnail
     /**
      * Another one, which somebody chose.
      *
-     * @throws Refusal
+     * @throws OperationRejected
      */
     public function choose(Export $export, int $milliseconds): void
     {
         if ($export->state !== WorkState::Done || ! $this->media->exists($export->path)) {
-            throw Refusal::conflict('Only a finished film has a thumbnail.');
+            throw OperationRejected::conflict('Only a finished film has a thumbnail.');
         }
         $last = (int) (1000 * max(0, $export->frames - 1) / $export->lesson->fps);
         $this->draw($export, $this->media->path((string) $export->path), Tick::ofMilliseconds(min($milliseconds, $last)));

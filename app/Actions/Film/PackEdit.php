@@ -7,8 +7,8 @@ namespace App\Actions\Film;
 use App\Media\Archive;
 use App\Media\MediaStore;
 use App\Models\Lesson;
-use App\Refusal;
-use OpenReel\Core\EditList\Clip;
+use App\OperationRejected;
+use OpenReel\Core\EditList\EditEvent;
 use OpenReel\Core\EditList\EditList;
 use OpenReel\Core\EditList\Edl;
 use OpenReel\Core\EditList\Otio;
@@ -23,13 +23,13 @@ final class PackEdit
     /**
      * @return string path of a draft, for whoever asked to send and remove
      *
-     * @throws Refusal when nothing is kept
+     * @throws OperationRejected when nothing is kept
      */
     public function __invoke(Lesson $lesson): string
     {
         $plan = ($this->assemble)($lesson);
         if ($plan->assembly->segments === []) {
-            throw Refusal::conflict('No section has a kept take yet, so there is nothing to edit. Keep at least one take.');
+            throw OperationRejected::conflict('No section has a kept take yet, so there is nothing to edit. Keep at least one take.');
         }
         $list = EditList::of($lesson->title, $plan->assembly);
         $files = array_intersect_key($plan->files, array_flip($list->files()));
@@ -58,7 +58,7 @@ final class PackEdit
     {
         $says = [];
         foreach ([...$list->presenter, ...$list->stage, ...$list->voice] as $clip) {
-            /** @var Clip $clip */
+            /** @var EditEvent $clip */
             $says[$clip->hash] ??= trim((string) preg_replace('/[^A-Za-z0-9]+/', '-', $clip->says), '-');
         }
         $names = [];

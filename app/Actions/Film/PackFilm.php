@@ -7,11 +7,11 @@ namespace App\Actions\Film;
 use App\Media\Archive;
 use App\Media\MediaStore;
 use App\Models\Export;
-use App\Readers\LessonStyle;
-use App\Refusal;
-use OpenReel\Core\Formats\Cmi5Structure;
-use OpenReel\Core\Formats\PackageKind;
-use OpenReel\Core\Formats\ScormManifest;
+use App\OperationRejected;
+use App\Queries\Lessons\LessonStyle;
+use OpenReel\Core\Packages\Cmi5Structure;
+use OpenReel\Core\Packages\PackageKind;
+use OpenReel\Core\Packages\ScormManifest;
 
 /** A film and all that lies beside it in one file, with a page that shows them from a folder, without a server. */
 final class PackFilm
@@ -24,7 +24,7 @@ final class PackFilm
      * @param  PackageKind  $kind  as a package its page tells the course site how much was watched
      * @return string path of a draft, for whoever asked to send and remove
      *
-     * @throws Refusal
+     * @throws OperationRejected
      */
     public function __invoke(Export $export, PackageKind $kind = PackageKind::Folder): string
     {

@@ -5,13 +5,13 @@ declare(strict_types=1);
 namespace App\Actions\Film;
 
 use App\Media\DraftVoice;
-use App\Media\Workshop;
+use App\Media\FiberPool;
 use App\Models\Lesson;
 use App\Models\Section;
-use App\Readers\CardPicture;
-use App\Readers\DraftLines;
-use App\Readers\LessonCoverage;
-use App\Readers\LessonStyle;
+use App\Queries\Film\CardPicture;
+use App\Queries\Lessons\LessonStyle;
+use App\Queries\Script\DraftLines;
+use App\Queries\Takes\LessonCoverage;
 use Illuminate\Support\Facades\DB;
 use OpenReel\Core\Script\Language;
 
@@ -22,7 +22,7 @@ final class ReadDraft
     {
     }
 
-    /** @throws \App\Media\Trouble */
+    /** @throws \App\Media\InfrastructureFailure */
     public function __invoke(Lesson $lesson): void
     {
         // The mark that says that it is a draft among them.
@@ -33,7 +33,7 @@ final class ReadDraft
             fn (string $text): \Closure => fn () => $this->voice->make($text, $language),
             array_values($texts),
         );
-        Workshop::run($work, (int) config('reel.render_slots'));
+        FiberPool::run($work, (int) config('reel.render_slots'));
         $this->estimate($texts, $language);
     }
 

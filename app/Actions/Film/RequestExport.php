@@ -9,11 +9,11 @@ use App\Models\Export;
 use App\Models\Lesson;
 use App\Models\Section;
 use App\Models\WorkState;
-use App\Readers\FilmNames;
-use App\Readers\TakeBeingRead;
-use App\Refusal;
+use App\OperationRejected;
+use App\Queries\Film\FilmNames;
+use App\Queries\Takes\PendingIngest;
 use Illuminate\Support\Facades\DB;
-use OpenReel\Core\Render\Edition;
+use OpenReel\Core\Render\ExportPreset;
 
 /** Puts an export in the queue. Asking for the same one again while it is made gives that one. */
 final class RequestExport
@@ -25,17 +25,17 @@ final class RequestExport
     /**
      * @param  string|null  $batch  what is asked for together, so that it can be asked for again
      *
-     * @throws Refusal when nothing of it is kept
+     * @throws OperationRejected when nothing of it is kept
      */
-    public function __invoke(Lesson $lesson, Edition $as = new Edition(), ?string $batch = null): Export
+    public function __invoke(Lesson $lesson, ExportPreset $as = new ExportPreset(), ?string $batch = null): Export
     {
         if ($as->section !== null && $lesson->sections()->whereKey($as->section)->doesntExist()) {
-            throw Refusal::conflict('This section is not in the lesson any more.');
+            throw OperationRejected::conflict('This section is not in the lesson any more.');
         }
-        $mayBeEmpty = $as->draft || TakeBeingRead::in($lesson) !== null;
+        $mayBeEmpty = $as->draft || PendingIngest::in($lesson) !== null;
         if (! $mayBeEmpty && ($this->assemble)($lesson, as: $as)->assembly->segments === []) {
             $heading = Section::query()->whereKey($as->section)->value('heading');
-            throw Refusal::conflict($as->section === null
+            throw OperationRejected::conflict($as->section === null
                 ? 'No section has a kept take yet, so there is nothing to export. Keep at least one take.'
                 : "No take is kept of \"{$heading}\" yet, so there is nothing to export of it.");
         }
@@ -55,7 +55,7 @@ final class RequestExport
         });
     }
 
-    public static function row(Lesson $lesson, Edition $as = new Edition(), ?string $batch = null): Export
+    public static function row(Lesson $lesson, ExportPreset $as = new ExportPreset(), ?string $batch = null): Export
     {
         return $lesson->exports()->create([
             'state' => WorkState::Waiting,

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace App\Actions\Lessons;
 
 use App\Actions\Film\StateOfFilm;
-use App\Actions\Takes\HearAnew;
+use App\Actions\Takes\RealignTakes;
 use App\Actions\Takes\TightenPauses;
 use App\Jobs\PrepareLessonJob;
 use App\Models\Course;
@@ -18,7 +18,7 @@ final class ChangeCourseStyle
 {
     public function __construct(
         private readonly StateOfFilm $filmOf,
-        private readonly HearAnew $hear,
+        private readonly RealignTakes $hear,
         private readonly TightenPauses $tighten,
     ) {
     }

@@ -4,25 +4,25 @@ declare(strict_types=1);
 
 namespace App\Actions\Lessons;
 
-use App\Actions\Takes\HearAnew;
+use App\Actions\Takes\RealignTakes;
 use App\Actions\Takes\TightenPauses;
 use App\Jobs\PrepareLessonJob;
 use App\Models\Lesson;
-use App\Readers\LessonStyle;
+use App\Queries\Lessons\LessonStyle;
 use OpenReel\Core\Style\HouseStyle;
-use OpenReel\Core\Style\StyleProblem;
+use OpenReel\Core\Style\StyleError;
 
 /** Gives a lesson something otherwise than its course, or goes back to the course's. */
 final class ChangeLessonStyle
 {
-    public function __construct(private readonly HearAnew $hear, private readonly TightenPauses $tighten)
+    public function __construct(private readonly RealignTakes $hear, private readonly TightenPauses $tighten)
     {
     }
 
     /**
      * @param  array<string, mixed>  $change  by name; null goes back to the course's
      *
-     * @throws StyleProblem
+     * @throws StyleError
      */
     public function __invoke(Lesson $lesson, array $change): Lesson
     {
@@ -30,7 +30,7 @@ final class ChangeLessonStyle
         $own = array_filter(array_replace($lesson->style, $change), fn (mixed $v): bool => $v !== null);
         foreach (HouseStyle::ONCE as $name) {
             if (array_key_exists($name, $own)) {
-                throw StyleProblem::chosenOnce();
+                throw StyleError::chosenOnce();
             }
         }
         HouseStyle::of($own);

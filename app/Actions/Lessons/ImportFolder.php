@@ -7,19 +7,19 @@ namespace App\Actions\Lessons;
 use App\Actions\Script\SaveScript;
 use App\Actions\Slides\AddSlide;
 use App\Actions\Takes\IngestTake;
+use App\Media\FiberPool;
 use App\Media\MediaStore;
 use App\Media\ScriptReader;
-use App\Media\Workshop;
 use App\Models\Lesson;
 use App\Models\Section;
 use App\Models\Take;
 use App\Models\TakeState;
-use App\Readers\SpokenLines;
-use App\Refusal;
+use App\OperationRejected;
+use App\Queries\Script\SpokenLines;
 use Illuminate\Support\Facades\DB;
 use OpenReel\Core\Script\CueKind;
 use OpenReel\Core\Script\Script;
-use OpenReel\Core\Script\ScriptProblem;
+use OpenReel\Core\Script\ScriptError;
 use OpenReel\Core\Take\Verdict;
 
 /**
@@ -54,7 +54,7 @@ final class ImportFolder
      * @param  bool  $whole  use takes from their first to their last moment, untrimmed
      * @param  (callable(string): void)|null  $say  told what is being done
      *
-     * @throws Refusal naming the file that is wrong
+     * @throws OperationRejected naming the file that is wrong
      */
     public function __invoke(string $folder, array $frame, bool $whole = false, ?callable $say = null): Lesson
     {
@@ -98,7 +98,7 @@ final class ImportFolder
      * @return array{Script, list<array{int, string, list<int>}>} the script, and of each take the number of its section (0: it
      *    may hold all of the script), its file, and numbers of the lines it was recorded for (none: all)
      *
-     * @throws Refusal naming the file that is wrong
+     * @throws OperationRejected naming the file that is wrong
      */
     public function look(string $folder): array
     {
@@ -136,17 +136,17 @@ final class ImportFolder
     private function script(string $folder): Script
     {
         if (! is_dir($folder)) {
-            throw Refusal::badInput("There is no folder {$folder}.");
+            throw OperationRejected::badInput("There is no folder {$folder}.");
         }
         if (! is_file("{$folder}/script.md") || ! is_readable("{$folder}/script.md")) {
-            throw Refusal::badInput(
+            throw OperationRejected::badInput(
                 "There is no script.md in {$folder} that can be read. It holds the title (# ...), the sections (## ...) and ".
                     'their words.',
             );
         }
         $script = Script::read($this->scripts->read("{$folder}/script.md", 'script.md'));
 
-        return $script->sections === [] ? throw ScriptProblem::empty() : $script;
+        return $script->sections === [] ? throw ScriptError::empty() : $script;
     }
 
     /** @return array<int, string> path by section number */
@@ -155,18 +155,18 @@ final class ImportFolder
         $slides = [];
         foreach (self::filesIn("{$folder}/slides") as $file) {
             if (! in_array(strtolower(pathinfo($file, PATHINFO_EXTENSION)), self::SLIDES, true)) {
-                throw Refusal::badInput('The slide '.basename($file).' is no PNG, JPEG, WebP or SVG picture.');
+                throw OperationRejected::badInput('The slide '.basename($file).' is no PNG, JPEG, WebP or SVG picture.');
             }
             $number = (int) basename($file);
             if ($number < 1 || $number > $sections) {
-                throw Refusal::badInput(
+                throw OperationRejected::badInput(
                     'Slide '.
                         basename($file).
                         " belongs to no section: the script has {$sections}. Name slides 01.png, 02.png and so on.",
                 );
             }
             if (isset($slides[$number])) {
-                throw Refusal::badInput(
+                throw OperationRejected::badInput(
                     'Two slides belong to section '.
                         $number.
                         ': '.
@@ -187,7 +187,7 @@ final class ImportFolder
      *
      * @return list<string> paths, by name
      *
-     * @throws Refusal naming what is no file, or cannot be read
+     * @throws OperationRejected naming what is no file, or cannot be read
      */
     private static function filesIn(string $folder): array
     {
@@ -198,7 +198,7 @@ final class ImportFolder
             }
             $path = "{$folder}/{$name}";
             if (! is_file($path) || ! is_readable($path)) {
-                throw Refusal::badInput(
+                throw OperationRejected::badInput(
                     basename($folder).
                         "/{$name} ".
                         (is_dir($path) ? 'is a folder' : 'cannot be read').
@@ -224,14 +224,14 @@ final class ImportFolder
                 continue;
             }
             if (preg_match(self::TAKE_NAME, basename($file), $name) !== 1) {
-                throw Refusal::badInput('The take '.basename($file).' is not named SECTION-TAKE.ext, for example 03-1.webm.');
+                throw OperationRejected::badInput('The take '.basename($file).' is not named SECTION-TAKE.ext, for example 03-1.webm.');
             }
             if ((int) $name[1] < $least || (int) $name[1] > $sections) {
-                throw Refusal::badInput('The take '.basename($file)." belongs to no section: the script has {$sections}.");
+                throw OperationRejected::badInput('The take '.basename($file)." belongs to no section: the script has {$sections}.");
             }
             $same = $numbers[(int) $name[1]][(int) $name[2]] ?? null;
             if ($same !== null) {
-                throw Refusal::badInput(
+                throw OperationRejected::badInput(
                     'Two takes have the same number: '.
                         basename($same).
                         ' and '.
@@ -255,7 +255,7 @@ final class ImportFolder
         }
         if ($beside !== []) {
             $alone = basename((string) current((array) current($beside)));
-            throw Refusal::badInput("{$alone} belongs to no take: put the take of the same name beside it.");
+            throw OperationRejected::badInput("{$alone} belongs to no take: put the take of the same name beside it.");
         }
         usort($takes, fn (array $a, array $b): int => [$a['section'], $a['number']] <=> [$b['section'], $b['number']]);
 
@@ -276,12 +276,12 @@ final class ImportFolder
                 $say('Take '.basename($entry['file']));
                 ($this->ingest)($take);
                 if ($take->state === TakeState::Unusable) {
-                    throw Refusal::badInput(basename($entry['file']).': '.$take->problem);
+                    throw OperationRejected::badInput(basename($entry['file']).': '.$take->problem);
                 }
                 $take->update($whole ? ['used' => [[0, $take->length_ticks]], 'used_ticks' => $take->length_ticks] : []);
             };
         }
-        Workshop::run($work, (int) config('reel.render_slots'));
+        FiberPool::run($work, (int) config('reel.render_slots'));
         $this->keepHighest($files, $sections);
     }
 
@@ -290,7 +290,7 @@ final class ImportFolder
     {
         $bytes = (int) @filesize($entry['file']);
         if ($bytes === 0) {
-            throw Refusal::badInput('The take '.basename($entry['file']).' is empty.');
+            throw OperationRejected::badInput('The take '.basename($entry['file']).' is empty.');
         }
         $this->media->mustHaveRoomFor($bytes, 'the takes');
         $take = $section->takes()->create(
@@ -357,7 +357,7 @@ final class ImportFolder
 
         return count($found) === count($entry['lines'])
             ? array_values($found)
-            : throw Refusal::badInput(
+            : throw OperationRejected::badInput(
                 'The take '.basename($entry['file'])." names a line that its section does not have: it has {$ids->count()}.",
             );
     }

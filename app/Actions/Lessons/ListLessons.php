@@ -6,12 +6,12 @@ namespace App\Actions\Lessons;
 
 use App\Models\Lesson;
 use App\Models\Section as SectionRow;
-use App\People\Standings;
+use App\People\Memberships;
 use Illuminate\Database\Query\Builder;
 use Illuminate\Support\Facades\DB;
-use OpenReel\Core\Script\Section;
+use OpenReel\Core\Kernel\Tick;
+use OpenReel\Core\Script\ScriptSection;
 use OpenReel\Core\Take\Verdict;
-use OpenReel\Core\Time\Tick;
 
 /** What the shelf shows of every lesson, the one changed last first. */
 final class ListLessons
@@ -19,7 +19,7 @@ final class ListLessons
     /** @return list<array<string, mixed>> */
     public function __invoke(): array
     {
-        $own = Standings::lessons(Lesson::query())->toBase()->select('lessons.id');
+        $own = Memberships::lessons(Lesson::query())->toBase()->select('lessons.id');
         $kept = DB::table('takes')
             ->where('verdict', Verdict::Kept)
             ->join('sections', 'sections.id', '=', 'takes.section_id')
@@ -33,7 +33,7 @@ final class ListLessons
             ->get()
             ->keyBy('lesson');
         $cards = $this->cards($own);
-        $standing = Standings::inMany();
+        $standing = Memberships::inMany();
         $first = SectionRow::query()
             ->whereIn('lesson_id', $own)
             ->whereNotNull('slide_id')
@@ -41,7 +41,7 @@ final class ListLessons
             ->pluck('slide_id', 'lesson_id');
 
         return array_values(
-            Standings::lessons(Lesson::query())
+            Memberships::lessons(Lesson::query())
                 ->withCount('sections')
                 ->get()
                 ->sortByDesc('updated_at')
@@ -80,7 +80,7 @@ final class ListLessons
             ->where('script', 'like', '%[card%')
             ->get(['lesson_id', 'script']);
         foreach ($rows as $row) {
-            $card = Section::ofText($row->script)->card();
+            $card = ScriptSection::ofText($row->script)->card();
             if ($card !== null) {
                 $cards[$row->lesson_id][] = $card->length->count;
             }

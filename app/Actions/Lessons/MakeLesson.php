@@ -11,7 +11,7 @@ use Illuminate\Support\Facades\DB;
 use OpenReel\Core\Script\Cue;
 use OpenReel\Core\Script\CueKind;
 use OpenReel\Core\Script\Script;
-use OpenReel\Core\Script\Section;
+use OpenReel\Core\Script\ScriptSection;
 use OpenReel\Core\Style\HouseStyle;
 
 /** A new lesson: in a course or by itself, empty or with the structure of another. */
@@ -47,7 +47,7 @@ final class MakeLesson
     }
 
     /** @return array{heading: string, text: string} */
-    private static function structure(Section $section): array
+    private static function structure(ScriptSection $section): array
     {
         $cues = array_filter($section->cues, fn (Cue $c): bool => in_array($c->kind, self::STRUCTURE, true));
 

@@ -5,34 +5,34 @@ declare(strict_types=1);
 namespace App\Actions\People;
 
 use App\Models\User;
-use App\Refusal;
+use App\OperationRejected;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
+use OpenReel\Core\Kernel\PlainText;
 use OpenReel\Core\People\NewPassword;
-use OpenReel\Core\Script\PlainText;
 
 /** Somebody who may sign in from now on. The first owns what was made before. */
 final class AddPerson
 {
     private const NAME = 100;
 
-    public function __construct(private readonly ClaimUnowned $claim)
+    public function __construct(private readonly AssignOrphans $claim)
     {
     }
 
-    /** @throws Refusal when address or password cannot be, or somebody signs in with that address already */
+    /** @throws OperationRejected when address or password cannot be, or somebody signs in with that address already */
     public function __invoke(string $email, string $name, string $password): User
     {
         $email = self::address($email);
         if (filter_var($email, FILTER_VALIDATE_EMAIL) === false) {
-            throw Refusal::badInput('Say the e-mail address of who is to sign in.');
+            throw OperationRejected::badInput('Say the e-mail address of who is to sign in.');
         }
         self::mustBeGood($password, [$email, Str::before($email, '@'), $name]);
         $called = mb_substr(PlainText::row($name), 0, self::NAME);
 
         return DB::transaction(function () use ($email, $called, $password): User {
             if (User::query()->where('email', $email)->exists()) {
-                throw Refusal::conflict("{$email} may sign in already.");
+                throw OperationRejected::conflict("{$email} may sign in already.");
             }
             $user = User::query()->create([
                 'email' => $email, 'name' => $called === '' ? Str::before($email, '@') : $called, 'password' => $password,
@@ -54,14 +54,14 @@ final class AddPerson
     /**
      * @param  list<string>  $own  what is known of its owner
      *
-     * @throws Refusal
+     * @throws OperationRejected
      */
     public static function mustBeGood(string $password, array $own): void
     {
         $common = fn (string $said): bool => in_array($said, self::common(), true);
         $problem = NewPassword::problem($password, $own, $common);
         if ($problem !== null) {
-            throw Refusal::badInput($problem);
+            throw OperationRejected::badInput($problem);
         }
     }
 

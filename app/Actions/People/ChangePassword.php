@@ -6,7 +6,7 @@ namespace App\Actions\People;
 
 use App\Mail\AccountMail;
 use App\Models\User;
-use App\Refusal;
+use App\OperationRejected;
 use Illuminate\Support\Str;
 
 /** Another password ends whatever is signed in with the one before, and its owner is told. */
@@ -16,7 +16,7 @@ final class ChangePassword
     {
     }
 
-    /** @throws Refusal when it is too short, or easily guessed */
+    /** @throws OperationRejected when it is too short, or easily guessed */
     public function __invoke(User $person, string $password): void
     {
         AddPerson::mustBeGood($password, [$person->email, Str::before($person->email, '@'), $person->name]);

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace App\Actions\People;
 
 use App\Models\User;
-use App\Refusal;
+use App\OperationRejected;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
 
@@ -21,7 +21,7 @@ final class FindByOpenId
     /**
      * @param  array{subject: string, email: string, name: string}  $says
      *
-     * @throws Refusal when nobody here is meant, and newcomers are not let in
+     * @throws OperationRejected when nobody here is meant, and newcomers are not let in
      */
     public function __invoke(array $says): User
     {
@@ -33,10 +33,10 @@ final class FindByOpenId
             $email = AddPerson::address($says['email']);
             $person = $email === '' ? null : User::query()->where('email', $email)->first();
             if ($person?->openid_subject !== null) {
-                throw Refusal::conflict('Somebody else already signs in here with that address.');
+                throw OperationRejected::conflict('Somebody else already signs in here with that address.');
             }
             if ($person === null && ($email === '' || ! config('reel.openid.add'))) {
-                throw Refusal::conflict('Nobody here has your address. Ask for an invitation, then sign in again.');
+                throw OperationRejected::conflict('Nobody here has your address. Ask for an invitation, then sign in again.');
             }
             // A password that nobody knows: another is chosen by mail. Also for somebody who was here already: whoever made that
             // account, behind an invitation perhaps, need not be whose address it is, and must not stay in.

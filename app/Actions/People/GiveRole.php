@@ -8,11 +8,11 @@ use App\Models\Course;
 use App\Models\Lesson;
 use App\Models\Membership;
 use App\Models\User;
+use App\OperationRejected;
 use App\People\Belongs;
-use App\Refusal;
 use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Support\Facades\DB;
-use OpenReel\Core\People\Deed;
+use OpenReel\Core\People\AuditAction;
 use OpenReel\Core\People\Role;
 
 /** Says what somebody is in a lesson or course, or that they take part no longer. There is always an owner. */
@@ -22,8 +22,8 @@ final class GiveRole
     {
     }
 
-    /** @throws Refusal when nobody would own it any more */
-    public function __invoke(Lesson|Course $place, User $person, Role $role, Deed $deed = Deed::RoleGiven): Membership
+    /** @throws OperationRejected when nobody would own it any more */
+    public function __invoke(Lesson|Course $place, User $person, Role $role, AuditAction $deed = AuditAction::RoleGiven): Membership
     {
         return DB::transaction(function () use ($place, $person, $role, $deed): Membership {
             $membership = self::of($place)->firstWhere('user_id', $person->id);
@@ -38,7 +38,7 @@ final class GiveRole
             $membership->save();
             ($this->write)($deed, $place, ['person' => $person->name, 'role' => $role->value]);
             $called = $place instanceof Course ? $place->name : $place->title;
-            if ($deed === Deed::Joined) {
+            if ($deed === AuditAction::Joined) {
                 $this->notify->members($place, "{$person->name} takes part in {$called} now, as {$role->value}", 'people');
             } else {
                 $this->notify->person($person, $place, "You have been added to {$called} as {$role->value}");
@@ -48,8 +48,8 @@ final class GiveRole
         });
     }
 
-    /** @throws Refusal when nobody would own it any more */
-    public function takeAway(Lesson|Course $place, Membership $membership, Deed $deed): void
+    /** @throws OperationRejected when nobody would own it any more */
+    public function takeAway(Lesson|Course $place, Membership $membership, AuditAction $deed): void
     {
         DB::transaction(function () use ($place, $membership, $deed): void {
             if ($membership->role === Role::Owner) {
@@ -69,7 +69,7 @@ final class GiveRole
     private static function mustHaveAnotherOwner(Lesson|Course $place, Membership $but): void
     {
         if (self::of($place)->where('role', Role::Owner)->whereKeyNot($but->id)->doesntExist()) {
-            throw Refusal::conflict('Somebody has to own it. Make somebody else the owner first.');
+            throw OperationRejected::conflict('Somebody has to own it. Make somebody else the owner first.');
         }
     }
 }

@@ -10,7 +10,7 @@ use App\Models\Lesson;
 use App\Models\User;
 use App\People\Belongs;
 use Illuminate\Support\Str;
-use OpenReel\Core\People\Deed;
+use OpenReel\Core\People\AuditAction;
 use OpenReel\Core\People\Role;
 
 /** A link with which one person may take part, for some days. Only its hash is kept. */
@@ -35,7 +35,7 @@ final class Invite
             'role' => $role,
             'ends_at' => now()->addDays(self::DAYS),
         ]);
-        ($this->write)(Deed::Invited, $place, ['role' => $role->value]);
+        ($this->write)(AuditAction::Invited, $place, ['role' => $role->value]);
 
         return $token;
     }

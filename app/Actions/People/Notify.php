@@ -9,9 +9,9 @@ use App\Models\Lesson;
 use App\Models\Membership;
 use App\Models\Notice;
 use App\Models\User;
-use App\People\Whoever;
+use App\People\CurrentUser;
 use Illuminate\Database\Eloquent\Builder;
-use OpenReel\Core\Script\PlainText;
+use OpenReel\Core\Kernel\PlainText;
 
 /** Tells those who take part what somebody else did. Where one works alone there is nobody to tell. */
 final class Notify
@@ -24,7 +24,7 @@ final class Notify
     /** @param  string|null  $room  of a lesson, that it leads to */
     public function members(Lesson|Course $place, string $says, ?string $room = null): void
     {
-        if (! Whoever::signsIn()) {
+        if (! CurrentUser::signsIn()) {
             return;
         }
         $course = $place instanceof Lesson ? $place->course_id : $place->id;
@@ -32,7 +32,7 @@ final class Notify
             ->where(fn (Builder $either) => $either
                 ->when($place instanceof Lesson, fn (Builder $q) => $q->where('lesson_id', $place->id))
                 ->when($course !== null, fn (Builder $q) => $q->orWhere('course_id', $course)))
-            ->whereNot('user_id', Whoever::asks()->id ?? '')
+            ->whereNot('user_id', CurrentUser::asks()->id ?? '')
             ->distinct()
             ->pluck('user_id');
         foreach ($people as $person) {
@@ -42,7 +42,7 @@ final class Notify
 
     public function person(User $person, Lesson|Course $place, string $says): void
     {
-        if (Whoever::signsIn() && $person->id !== Whoever::asks()?->id) {
+        if (CurrentUser::signsIn() && $person->id !== CurrentUser::asks()?->id) {
             self::tell($person->id, $says, self::path($place));
         }
     }

@@ -6,7 +6,7 @@ namespace App\Actions\People;
 
 use App\Mail\AccountMail;
 use App\Models\User;
-use App\Refusal;
+use App\OperationRejected;
 use Illuminate\Support\Facades\Cache;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
@@ -38,12 +38,12 @@ final class OneTimeCodes
      *
      * @return list<string> codes that hold once each, without the telephone; nobody is told them again
      *
-     * @throws Refusal when the code is not one of this secret
+     * @throws OperationRejected when the code is not one of this secret
      */
     public function turnOn(User $person, string $secret, string $code): array
     {
         $step = (new OneTimeCode($secret))->stepOf($code, now()->getTimestamp())
-            ?? throw Refusal::badInput('That code is not right. Check the clock on your phone, then try the next code.');
+            ?? throw OperationRejected::badInput('That code is not right. Check the clock on your phone, then try the next code.');
         $spare = array_map(fn (): string => strtolower(Str::random(self::SPARE_LENGTH)), range(1, self::SPARE));
         $person->forceFill([
             'code_secret' => base64_encode($secret), 'code_step' => $step,

@@ -8,9 +8,9 @@ use App\Models\Course;
 use App\Models\Lesson;
 use App\Models\Membership;
 use App\Models\User;
-use App\Refusal;
+use App\OperationRejected;
 use Illuminate\Support\Facades\DB;
-use OpenReel\Core\People\Deed;
+use OpenReel\Core\People\AuditAction;
 use OpenReel\Core\People\Role;
 
 /** Takes out somebody who signed in here. What nobody else owns is handed on, and nothing of it is lost. */
@@ -22,15 +22,15 @@ final class RemovePerson
 
     /**
      * @param  User|null  $heir  who is to own it; unless said, whoever signed in here first. When nobody is left, whoever comes
-     *    next owns it (ClaimUnowned)
+     *    next owns it (AssignOrphans)
      * @return int how many lessons and courses were handed on
      *
-     * @throws Refusal when it is to be handed to the very person
+     * @throws OperationRejected when it is to be handed to the very person
      */
     public function __invoke(User $person, ?User $heir = null): int
     {
         if ($heir?->id === $person->id) {
-            throw Refusal::badInput('Name somebody else to hand it on to.');
+            throw OperationRejected::badInput('Name somebody else to hand it on to.');
         }
 
         return DB::transaction(function () use ($person, $heir): int {
@@ -41,7 +41,7 @@ final class RemovePerson
                     ? Course::withTrashed()->findOrFail($membership->course_id)
                     : Lesson::withTrashed()->findOrFail($membership->lesson_id);
                 if ($heir !== null && GiveRole::of($place)->where('role', Role::Owner)->count() === 1) {
-                    ($this->give)($place, $heir, Role::Owner, Deed::RoleGiven);
+                    ($this->give)($place, $heir, Role::Owner, AuditAction::RoleGiven);
                     $handed++;
                 }
             }

@@ -8,9 +8,9 @@ use App\Models\Course;
 use App\Models\HistoryEntry;
 use App\Models\Lesson;
 use App\Models\Take;
-use App\People\Whoever;
-use OpenReel\Core\People\Deed;
-use OpenReel\Core\Script\PlainText;
+use App\People\CurrentUser;
+use OpenReel\Core\Kernel\PlainText;
+use OpenReel\Core\People\AuditAction;
 
 /** Notes who did what, for the history of a lesson or course. */
 final class WriteHistory
@@ -18,10 +18,10 @@ final class WriteHistory
     /** Headings and titles are shown this long. */
     private const SHOWN = 80;
 
-    /** @param  array<string, string|int>  $about  see Deed::says */
-    public function __invoke(Deed $deed, Lesson|Course $place, array $about = []): void
+    /** @param  array<string, string|int>  $about  see AuditAction::says */
+    public function __invoke(AuditAction $deed, Lesson|Course $place, array $about = []): void
     {
-        $person = Whoever::asks();
+        $person = CurrentUser::asks();
         HistoryEntry::query()->create([
             'lesson_id' => $place instanceof Lesson ? $place->id : null,
             'course_id' => $place instanceof Lesson ? $place->course_id : $place->id,
@@ -36,7 +36,7 @@ final class WriteHistory
     }
 
     /** @param  array<string, string|int>  $about  beside its number and section */
-    public function ofTake(Deed $deed, Take $take, array $about = []): void
+    public function ofTake(AuditAction $deed, Take $take, array $about = []): void
     {
         $this($deed, $take->lesson(), ['take' => $take->number, 'section' => $take->section->heading] + $about);
     }

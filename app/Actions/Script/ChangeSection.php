@@ -11,7 +11,7 @@ use OpenReel\Core\Picture\InsetSize;
 use OpenReel\Core\Picture\Layout;
 use OpenReel\Core\Script\CueKind;
 use OpenReel\Core\Script\LayoutCue;
-use OpenReel\Core\Script\Section as ScriptSection;
+use OpenReel\Core\Script\ScriptSection as ScriptSection;
 
 /** Changes one section: its heading and words, the slide it begins with, its layout. All of it is a change of the script. */
 final class ChangeSection

@@ -7,23 +7,23 @@ namespace App\Actions\Script;
 use App\Actions\Film\AssembleLesson;
 use App\Models\Lesson;
 use App\Models\Slide;
-use App\Readers\CardPicture;
-use App\Readers\LearnedPace;
-use App\Readers\LessonCoverage;
-use App\Readers\LessonMusic;
-use App\Readers\LessonStyle;
+use App\Queries\Film\CardPicture;
+use App\Queries\Lessons\LessonMusic;
+use App\Queries\Lessons\LessonStyle;
+use App\Queries\Script\LearnedPace;
+use App\Queries\Takes\LessonCoverage;
 use Illuminate\Support\Facades\DB;
 use OpenReel\Core\Coverage\UsedPart;
 use OpenReel\Core\Picture\FrameSize;
+use OpenReel\Core\Picture\TrackKind;
 use OpenReel\Core\Readiness\DeckSlide;
-use OpenReel\Core\Readiness\Finding;
 use OpenReel\Core\Readiness\Readiness;
+use OpenReel\Core\Readiness\ReadinessIssue;
 use OpenReel\Core\Script\Cue;
 use OpenReel\Core\Script\CueKind;
 use OpenReel\Core\Script\Script;
-use OpenReel\Core\Script\Section;
+use OpenReel\Core\Script\ScriptSection;
 use OpenReel\Core\Script\SourceMap;
-use OpenReel\Core\Take\TrackKind;
 
 /** What is still to be looked at in a lesson before it is recorded. */
 final class CheckReadiness
@@ -61,7 +61,7 @@ final class CheckReadiness
         $map = new SourceMap($lesson->script);
 
         return array_map(
-            fn (Finding $f): array => [
+            fn (ReadinessIssue $f): array => [
                 'kind' => $f->kind,
                 'says' => $f->says,
                 'at' => $f->at === null ? null : $map->utf16($f->at),
@@ -81,7 +81,7 @@ final class CheckReadiness
      */
     private function idle(Lesson $lesson, Script $script, array $sections): array
     {
-        $cues = array_merge(...array_map(fn (Section $s): array => $s->cues, $script->sections));
+        $cues = array_merge(...array_map(fn (ScriptSection $s): array => $s->cues, $script->sections));
         if (array_filter($cues, fn (Cue $c): bool => $c->kind === CueKind::Speed) === []) {
             return [];
         }

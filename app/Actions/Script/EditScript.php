@@ -6,7 +6,7 @@ namespace App\Actions\Script;
 
 use App\Models\Lesson;
 use App\Models\Section;
-use App\Refusal;
+use App\OperationRejected;
 use Illuminate\Support\Facades\DB;
 use OpenReel\Core\Script\CueKind;
 use OpenReel\Core\Script\LayoutCue;
@@ -98,13 +98,13 @@ final class EditScript
     /**
      * @param  list<string>  $order  ids of all sections, each once
      *
-     * @throws Refusal when sections were added or removed meanwhile
+     * @throws OperationRejected when sections were added or removed meanwhile
      */
     public function order(Lesson $lesson, array $order): void
     {
         $this->change($lesson, function (Script $script, array $ids) use ($order): array {
             if (count($order) !== count($ids) || array_diff($ids, $order) !== []) {
-                throw Refusal::conflict(
+                throw OperationRejected::conflict(
                     'The sections have changed meanwhile, in another window perhaps. Look at the new list and move again.',
                 );
             }
@@ -137,6 +137,6 @@ final class EditScript
     {
         $index = array_search($section->id, $ids, true);
 
-        return $index === false ? throw Refusal::notYet('This section has been removed.') : $index;
+        return $index === false ? throw OperationRejected::notYet('This section has been removed.') : $index;
     }
 }

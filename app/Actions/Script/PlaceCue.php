@@ -6,15 +6,15 @@ namespace App\Actions\Script;
 
 use App\Models\Lesson;
 use App\Models\Section;
-use App\Readers\LessonStyle;
-use App\Refusal;
+use App\OperationRejected;
+use App\Queries\Lessons\LessonStyle;
 use Illuminate\Support\Facades\DB;
 use OpenReel\Core\Assembly\HeldCue;
 use OpenReel\Core\Script\Cue;
 use OpenReel\Core\Script\CueChange;
 use OpenReel\Core\Script\CueKind;
 use OpenReel\Core\Script\Script;
-use OpenReel\Core\Script\Section as ScriptSection;
+use OpenReel\Core\Script\ScriptSection as ScriptSection;
 use OpenReel\Core\Script\WordPlace;
 
 /** Cues that are chosen for words, elsewhere than on the typed page: each is a change of the script. */
@@ -28,7 +28,7 @@ final class PlaceCue
      * @param  array{line: string, word: int}  $from  id of the line; its word, counted from 0
      * @param  array{line: string, word: int}|null  $until  the word behind the last; null when it holds on
      *
-     * @throws Refusal with the script as it is now, when it was changed by someone else meanwhile
+     * @throws OperationRejected with the script as it is now, when it was changed by someone else meanwhile
      */
     public function over(Lesson $lesson, Section $section, string $cue, array $from, ?array $until, int $revision): Lesson
     {
@@ -36,10 +36,10 @@ final class PlaceCue
         $script = $this->script($lesson, $revision);
         $index = self::index($lesson, $section);
         $in = $script->sections[$index];
-        $place = self::place($section, $in, $from) ?? throw Refusal::conflict('These words are gone from the script.');
+        $place = self::place($section, $in, $from) ?? throw OperationRejected::conflict('These words are gone from the script.');
         $end = $until === null ? null : self::place($section, $in, $until);
         if ($end !== null && ! $place->isBefore($end)) {
-            throw Refusal::badInput('Choose at least one word.');
+            throw OperationRejected::badInput('Choose at least one word.');
         }
         $names = array_values($lesson->slides()->pluck('name')->all());
         $then = $end === null ? '' : HeldCue::at($script, $in, $new, $end, LessonStyle::of($lesson), $names);
@@ -52,7 +52,7 @@ final class PlaceCue
      *
      * @param  string  $cue  with its brackets
      *
-     * @throws Refusal as `over`
+     * @throws OperationRejected as `over`
      */
     public function opening(Lesson $lesson, Section $section, string $cue, int $revision): Lesson
     {
@@ -74,7 +74,7 @@ final class PlaceCue
         $index = self::index($lesson, $section);
         $old = $script->sections[$index]->cues[$number] ?? null;
         if ($old === null || substr($script->write(), $old->from, $old->until - $old->from) !== $was) {
-            throw Refusal::conflict('This cue is not in the script any more.');
+            throw OperationRejected::conflict('This cue is not in the script any more.');
         }
         $text = CueChange::replaced($script, $index, $number, $cue === '' ? '' : self::cue($cue)->source());
 
@@ -85,7 +85,7 @@ final class PlaceCue
     {
         $lesson->refresh();
         if ($lesson->revision !== $revision) {
-            throw Refusal::conflict(
+            throw OperationRejected::conflict(
                 'The script was changed meanwhile, in another window perhaps. Look at it, and choose again.',
                 ['text' => $lesson->script, 'revision' => $lesson->revision],
             );
@@ -98,7 +98,7 @@ final class PlaceCue
     {
         $index = array_search($section->id, $lesson->sections()->pluck('id')->all(), true);
 
-        return $index === false ? throw Refusal::conflict('This section has been removed.') : (int) $index;
+        return $index === false ? throw OperationRejected::conflict('This section has been removed.') : (int) $index;
     }
 
     /** @param  array{line: string, word: int}  $word */
@@ -117,11 +117,11 @@ final class PlaceCue
     {
         $cue = Cue::read($text, 0);
         if ($cue === null || $cue->until !== strlen(trim($text))) {
-            throw Refusal::badInput('This is no cue.');
+            throw OperationRejected::badInput('This is no cue.');
         }
         $problem = $cue->problem();
         if ($problem !== null || in_array($cue->kind, [CueKind::Target, CueKind::Card], true)) {
-            throw Refusal::badInput($problem ?? 'This belongs to a section as a whole.');
+            throw OperationRejected::badInput($problem ?? 'This belongs to a section as a whole.');
         }
 
         return $cue;

@@ -5,16 +5,16 @@ declare(strict_types=1);
 namespace App\Actions\Script;
 
 use App\Actions\Slides\LinkSlides;
-use App\Actions\Takes\HangTakes;
+use App\Actions\Takes\ReassignTakes;
 use App\Jobs\DrawCardsJob;
 use App\Jobs\PrepareLessonJob;
 use App\Models\Lesson;
-use App\Refusal;
+use App\OperationRejected;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
-use OpenReel\Core\Script\KnownSection;
 use OpenReel\Core\Script\Script;
-use OpenReel\Core\Script\Section;
+use OpenReel\Core\Script\ScriptSection;
+use OpenReel\Core\Script\SectionIdentity;
 use OpenReel\Core\Script\SectionMatch;
 
 /**
@@ -30,8 +30,8 @@ final class SaveScript
     private const BATCH = 100;
 
     public function __construct(
-        private readonly KeepLines $keepLines,
-        private readonly HangTakes $hangTakes,
+        private readonly SyncLines $keepLines,
+        private readonly ReassignTakes $hangTakes,
         private readonly LinkSlides $linkSlides,
     ) {
     }
@@ -40,16 +40,16 @@ final class SaveScript
      * @param  int|null  $base  the revision the text was made from; null when it was made from the latest just now
      * @param  array<int, string>  $known  ids of sections by their index in the text, where they are known for certain
      *
-     * @throws Refusal with the script as it is now, when it was changed by someone else meanwhile
+     * @throws OperationRejected with the script as it is now, when it was changed by someone else meanwhile
      */
     public function __invoke(Lesson $lesson, Script $script, ?int $base = null, array $known = []): Lesson
     {
         $text = $script->write();
         if (mb_strlen($text) > self::LONGEST) {
-            throw Refusal::badInput('A script has at most 500,000 characters. Make a second lesson of the rest.');
+            throw OperationRejected::badInput('A script has at most 500,000 characters. Make a second lesson of the rest.');
         }
         if (count($script->sections) > Script::MOST_SECTIONS) {
-            throw Refusal::badInput('A script has at most 1,000 sections. Make a second lesson of the rest.');
+            throw OperationRejected::badInput('A script has at most 1,000 sections. Make a second lesson of the rest.');
         }
         $changed = DB::transaction(function () use ($lesson, $script, $text, $base, $known): bool {
             $lesson->refresh();
@@ -57,7 +57,7 @@ final class SaveScript
                 return false;
             }
             if ($base !== null && $base !== $lesson->revision) {
-                throw Refusal::conflict(
+                throw OperationRejected::conflict(
                     'The script was changed in another window meanwhile. Both versions are kept; choose one.',
                     ['text' => $lesson->script, 'revision' => $lesson->revision],
                 );
@@ -104,11 +104,11 @@ final class SaveScript
             ->keyBy('id');
         $ids = SectionMatch::ids(
             array_values(
-                $rows->map(fn (object $r): KnownSection => new KnownSection($r->id, $r->heading, $r->deleted_at !== null))->all(),
+                $rows->map(fn (object $r): SectionIdentity => new SectionIdentity($r->id, $r->heading, $r->deleted_at !== null))->all(),
             ),
             $lines->sectionOf,
             array_map(
-                fn (Section $s, int $i): array => ['heading' => $s->heading, 'lines' => $lines->known[$i]],
+                fn (ScriptSection $s, int $i): array => ['heading' => $s->heading, 'lines' => $lines->known[$i]],
                 $script->sections,
                 array_keys($script->sections),
             ),

@@ -10,9 +10,9 @@ use App\Models\Approval;
 use App\Models\Lesson;
 use App\Models\Publication;
 use App\Models\User;
-use App\Refusal;
+use App\OperationRejected;
 use Illuminate\Support\Facades\DB;
-use OpenReel\Core\People\Deed;
+use OpenReel\Core\People\AuditAction;
 
 /** Somebody finds a draft good, as it is. What is changed behind that was not approved. */
 final class ApproveDraft
@@ -24,18 +24,18 @@ final class ApproveDraft
     /**
      * @param  int  $version  the one that was looked at
      *
-     * @throws Refusal when a newer one is there, or none
+     * @throws OperationRejected when a newer one is there, or none
      */
     public function __invoke(Lesson $lesson, User $person, int $version): Approval
     {
         return DB::transaction(function () use ($lesson, $person, $version): Approval {
             $latest = Publication::of($lesson, forReview: true)?->versions()->with('export')->first()
-                ?? throw Refusal::notYet('There is no draft to approve yet.');
+                ?? throw OperationRejected::notYet('There is no draft to approve yet.');
             if ($latest->number !== $version) {
-                throw Refusal::conflict("A newer draft is there: version {$latest->number}. Look at it first.");
+                throw OperationRejected::conflict("A newer draft is there: version {$latest->number}. Look at it first.");
             }
             if ($latest->user_id === $person->id) {
-                throw Refusal::conflict('You sent this draft yourself: somebody else has to look at it and approve it.');
+                throw OperationRejected::conflict('You sent this draft yourself: somebody else has to look at it and approve it.');
             }
             $approval = Approval::query()->firstOrCreate(
                 ['version_id' => $latest->id, 'user_id' => $person->id],
@@ -45,7 +45,7 @@ final class ApproveDraft
                 ],
             );
             if ($approval->wasRecentlyCreated) {
-                ($this->write)(Deed::Approved, $lesson, ['version' => $version]);
+                ($this->write)(AuditAction::Approved, $lesson, ['version' => $version]);
                 $says = "{$person->name} approved version {$version} of the draft of {$lesson->title}";
                 $this->notify->members($lesson, $says, 'people');
             }
@@ -60,7 +60,7 @@ final class ApproveDraft
         DB::transaction(function () use ($lesson, $person): void {
             $latest = Publication::of($lesson, forReview: true)?->versions()->first();
             $gone = Approval::query()->where('version_id', $latest->id ?? '')->where('user_id', $person->id)->delete();
-            $gone === 0 || ($this->write)(Deed::ApprovalTakenBack, $lesson);
+            $gone === 0 || ($this->write)(AuditAction::ApprovalTakenBack, $lesson);
         });
     }
 }

@@ -6,7 +6,7 @@ namespace App\Actions\Site;
 
 use App\Models\Version;
 use Illuminate\Support\Facades\DB;
-use OpenReel\Core\Watching\WatchCurve;
+use OpenReel\Core\Publishing\RetentionCurve;
 
 /** Counts which parts of a film somebody has seen. Who it was is not asked. */
 final class CountWatched
@@ -14,7 +14,7 @@ final class CountWatched
     /** @param  list<int>  $parts  numbers of parts; those the film does not have are passed over */
     public function __invoke(Version $version, array $parts): void
     {
-        $count = WatchCurve::count($version->export->milliseconds());
+        $count = RetentionCurve::count($version->export->milliseconds());
         $rows = [];
         foreach (array_unique($parts) as $part) {
             if ($part >= 0 && $part < $count) {

@@ -11,8 +11,8 @@ use App\Media\SiteFolder;
 use App\Media\SiteUnreachable;
 use App\Models\Delivery;
 use App\Models\WorkState;
-use App\Refusal;
-use OpenReel\Core\People\Deed;
+use App\OperationRejected;
+use OpenReel\Core\People\AuditAction;
 
 /**
  * Copies a film and what lies beside it into the course site's folder, each version into one of its own. The page that viewers
@@ -30,10 +30,10 @@ final class DeliverFilm
     ) {
     }
 
-    /** @throws Cancelled|SiteUnreachable|Refusal */
+    /** @throws Cancelled|SiteUnreachable|OperationRejected */
     public function __invoke(Delivery $delivery): void
     {
-        $export = $delivery->export ?? throw Refusal::notYet('This film is not there (any more).');
+        $export = $delivery->export ?? throw OperationRejected::notYet('This film is not there (any more).');
         $files = $this->folder->files($export);
         $total = (int) array_sum(array_map(filesize(...), $files));
         $before = 0;
@@ -53,7 +53,7 @@ final class DeliverFilm
         }
         $this->site->putText("{$delivery->folder}/".FilmFolder::PAGE, $this->folder->page($export, $files, $version));
         if ($delivery->become(WorkState::Done, WorkState::OPEN)) {
-            ($this->write)(Deed::Delivered, $export->lesson, ['file' => $export->file_name]);
+            ($this->write)(AuditAction::Delivered, $export->lesson, ['file' => $export->file_name]);
         }
     }
 

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Actions\Site;
 
-use App\Actions\Film\FilesBeside;
+use App\Actions\Film\Sidecars;
 use App\Actions\People\Notify;
 use App\Actions\People\WriteHistory;
 use App\Media\MediaStore;
@@ -13,11 +13,11 @@ use App\Models\Lesson;
 use App\Models\Publication;
 use App\Models\Version;
 use App\Models\WorkState;
-use App\People\Whoever;
-use App\Refusal;
+use App\OperationRejected;
+use App\People\CurrentUser;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
-use OpenReel\Core\People\Deed;
+use OpenReel\Core\People\AuditAction;
 
 /** Puts a finished film on the course site: the first behind a new link, every other as the next version behind the same one. */
 final class PublishFilm
@@ -35,7 +35,7 @@ final class PublishFilm
      * @param  bool  $forReview  it is a draft, behind a link of its own
      * @param  bool  $show  a page that was withdrawn is shown again with it; else it stays as it is
      *
-     * @throws Refusal
+     * @throws OperationRejected
      */
     public function __invoke(
         Lesson $lesson,
@@ -45,13 +45,13 @@ final class PublishFilm
         bool $show = false,
     ): Version {
         if ($export->lesson_id !== $lesson->id || $export->state !== WorkState::Done) {
-            throw Refusal::conflict('Only a finished film of this lesson can be published.');
+            throw OperationRejected::conflict('Only a finished film of this lesson can be published.');
         }
         if ($export->edition()->section !== null) {
-            throw Refusal::conflict('This film is of one section only. Publish a film of the whole lesson.');
+            throw OperationRejected::conflict('This film is of one section only. Publish a film of the whole lesson.');
         }
-        if (! $this->media->exists(FilesBeside::path($export, FilesBeside::LINES))) {
-            throw Refusal::conflict('This film was made by an earlier Open Reel. Export the lesson again to publish it.');
+        if (! $this->media->exists(Sidecars::path($export, Sidecars::LINES))) {
+            throw OperationRejected::conflict('This film was made by an earlier Open Reel. Export the lesson again to publish it.');
         }
 
         $forReview || ($this->approved)($lesson, $export);
@@ -63,7 +63,7 @@ final class PublishFilm
             );
             if ($show && $publication->withdrawn_at !== null) {
                 $publication->update(['withdrawn_at' => null]);
-                ($this->write)(Deed::ShownAgain, $lesson);
+                ($this->write)(AuditAction::ShownAgain, $lesson);
             }
             /** @var Version|null $latest */
             $latest = $publication->versions()->first();
@@ -73,11 +73,11 @@ final class PublishFilm
             /** @var Version $version */
             $version = $publication->versions()->create([
                 'export_id' => $export->id, 'number' => ($latest->number ?? 0) + 1, 'note' => $note,
-                'user_id' => Whoever::asks()?->id,
+                'user_id' => CurrentUser::asks()?->id,
             ]);
             $publication->comments()->whereNotNull('done_at')->whereNull('done_in')->update(['done_in' => $version->number]);
 
-            ($this->write)($forReview ? Deed::SentForReview : Deed::Published, $lesson, ['version' => $version->number]);
+            ($this->write)($forReview ? AuditAction::SentForReview : AuditAction::Published, $lesson, ['version' => $version->number]);
             $this->notify->members(
                 $lesson,
                 $forReview ? "A draft of {$lesson->title} is there to be looked at" : "{$lesson->title} is published",

@@ -10,9 +10,9 @@ use App\Models\Delivery;
 use App\Models\Export;
 use App\Models\Lesson;
 use App\Models\WorkState;
-use App\Refusal;
+use App\OperationRejected;
 use Illuminate\Support\Facades\DB;
-use OpenReel\Core\Formats\FolderName;
+use OpenReel\Core\Kernel\FolderName;
 
 /** Puts a finished film on its way into the course site's folder: the first into one of its own, others as the next version. */
 final class RequestDelivery
@@ -21,17 +21,17 @@ final class RequestDelivery
     {
     }
 
-    /** @throws Refusal */
+    /** @throws OperationRejected */
     public function __invoke(Lesson $lesson, Export $export): Delivery
     {
         if ($this->site->name() === null) {
-            throw Refusal::notYet('No folder of a course site is set up here. Ask whoever looks after this server.');
+            throw OperationRejected::notYet('No folder of a course site is set up here. Ask whoever looks after this server.');
         }
         if ($export->state !== WorkState::Done) {
-            throw Refusal::conflict('Only a finished film of this lesson can be sent.');
+            throw OperationRejected::conflict('Only a finished film of this lesson can be sent.');
         }
         if ($export->edition()->section !== null) {
-            throw Refusal::conflict('This film is of one section only. Send a film of the whole lesson.');
+            throw OperationRejected::conflict('This film is of one section only. Send a film of the whole lesson.');
         }
         ($this->approved)($lesson, $export);
 
@@ -40,7 +40,7 @@ final class RequestDelivery
             /** @var Delivery|null $open */
             $open = (clone $deliveries)->whereIn('state', WorkState::OPEN)->first();
             if ($open !== null && $open->export_id !== $export->id) {
-                throw Refusal::conflict('Another film of this lesson is on its way there. Wait until it is there, or cancel it.');
+                throw OperationRejected::conflict('Another film of this lesson is on its way there. Wait until it is there, or cancel it.');
             }
             /** @var Delivery|null $before */
             $before = (clone $deliveries)->orderByDesc('number')->orderByDesc('id')->first();

@@ -4,16 +4,16 @@ declare(strict_types=1);
 
 namespace App\Actions\Slides;
 
+use App\Media\ImageInfo;
 use App\Media\MediaStore;
-use App\Media\Picture;
 use App\Media\PictureReader;
-use App\Media\StageFilmReader;
+use App\Media\StageClipReader;
 use App\Models\Lesson;
 use App\Models\Slide;
-use App\Readers\SlideNames;
+use App\Queries\Slides\SlideNames;
 use Illuminate\Support\Str;
+use OpenReel\Core\Kernel\FrameRate;
 use OpenReel\Core\Picture\FrameSize;
-use OpenReel\Core\Time\FrameRate;
 
 /** Checks a picture or a short film and keeps it as a slide of a lesson, or in place of one. */
 final class AddSlide
@@ -21,7 +21,7 @@ final class AddSlide
     public function __construct(
         private readonly MediaStore $media,
         private readonly PictureReader $pictures,
-        private readonly StageFilmReader $films,
+        private readonly StageClipReader $films,
     ) {
     }
 
@@ -99,7 +99,7 @@ final class AddSlide
     /** @return array<string, mixed> what is known of it */
     private function read(Lesson $lesson, string $id, string $file, string $name): array
     {
-        if (! StageFilmReader::isOne($name)) {
+        if (! StageClipReader::isOne($name)) {
             $picture = $this->pictures->read($file, $name, 2 * $lesson->width, 2 * $lesson->height);
 
             return ['film' => null] + $this->keep($lesson, $id, $picture);
@@ -125,7 +125,7 @@ final class AddSlide
     }
 
     /** @return array<string, mixed> */
-    private function keep(Lesson $lesson, string $id, Picture $picture): array
+    private function keep(Lesson $lesson, string $id, ImageInfo $picture): array
     {
         $steps = [];
         try {

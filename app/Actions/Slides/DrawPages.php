@@ -7,13 +7,13 @@ namespace App\Actions\Slides;
 use App\Jobs\DrawPageJob;
 use App\Media\Cancelled;
 use App\Media\DrawnPages;
+use App\Media\FiberPool;
 use App\Media\MediaStore;
 use App\Media\SlideMaker;
 use App\Media\UnreadableFile;
-use App\Media\Workshop;
 use App\Models\Deck;
 use App\Models\WorkState;
-use OpenReel\Core\Deck\PageOrder;
+use OpenReel\Core\Deck\PageRequest;
 
 /** Draws the pages of a deck at twice the frame's size; other machines, where there are some, draw beside this one. */
 final class DrawPages
@@ -49,7 +49,7 @@ final class DrawPages
             };
         }
         try {
-            Workshop::run($work, (int) config('reel.render_slots'));
+            FiberPool::run($work, (int) config('reel.render_slots'));
         } catch (\Throwable $e) {
             array_map(fn (string $draft): bool => @unlink($draft), $drafts);
             throw $e;
@@ -58,7 +58,7 @@ final class DrawPages
         return $drafts;
     }
 
-    /** @return array<int, PageOrder> by page; empty where this machine draws alone */
+    /** @return array<int, PageRequest> by page; empty where this machine draws alone */
     private function offered(Deck $deck, int $pages): array
     {
         if (! DrawPageJob::isWanted()) {
@@ -67,7 +67,7 @@ final class DrawPages
         $hash = $this->media->hash($deck->path);
         $orders = [];
         for ($page = 1; $page <= $pages; $page++) {
-            $orders[$page] = new PageOrder($hash, $page, 2 * $deck->lesson->width, 2 * $deck->lesson->height);
+            $orders[$page] = new PageRequest($hash, $page, 2 * $deck->lesson->width, 2 * $deck->lesson->height);
         }
         // From the end: this machine begins at the front.
         foreach (array_reverse($orders) as $order) {
@@ -77,7 +77,7 @@ final class DrawPages
         return $orders;
     }
 
-    private function draw(Deck $deck, int $page, string $draft, ?PageOrder $order): void
+    private function draw(Deck $deck, int $page, string $draft, ?PageRequest $order): void
     {
         if ($order === null) {
             $lesson = $deck->lesson;

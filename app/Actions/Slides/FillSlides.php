@@ -5,12 +5,12 @@ declare(strict_types=1);
 namespace App\Actions\Slides;
 
 use App\Actions\Script\EditScript;
-use App\Media\BroughtFile;
+use App\Media\ImportedFile;
 use App\Media\UnreadableFile;
 use App\Models\Lesson;
 use App\Models\Section;
 use App\Models\Slide;
-use App\Refusal;
+use App\OperationRejected;
 use OpenReel\Core\Script\CueKind;
 
 /** Gives several pictures to sections in order: from the section named, or else to those without a slide. */
@@ -24,14 +24,14 @@ final class FillSlides
     }
 
     /**
-     * @param  list<BroughtFile>  $files  put in the order of their names, numbers by value
+     * @param  list<ImportedFile>  $files  put in the order of their names, numbers by value
      * @param  string|null  $sectionId  the section that gets the first picture
      * @param  bool  $fill  false only adds them to the deck
      * @return array{added: int, names: list<string>, refused: list<string>} a sentence for each picture that could not be used
      */
     public function __invoke(Lesson $lesson, array $files, ?string $sectionId, bool $fill = true): array
     {
-        usort($files, fn (BroughtFile $a, BroughtFile $b): int => strnatcasecmp($a->name, $b->name));
+        usort($files, fn (ImportedFile $a, ImportedFile $b): int => strnatcasecmp($a->name, $b->name));
         $places = $this->places($lesson, $sectionId);
         $added = 0;
         $names = [];
@@ -39,7 +39,7 @@ final class FillSlides
         foreach ($files as $file) {
             try {
                 $slide = $this->slide($lesson, $file);
-            } catch (Refusal|UnreadableFile $refusal) {
+            } catch (OperationRejected|UnreadableFile $refusal) {
                 $refused[] = $refusal->getMessage();
 
                 continue;
@@ -75,10 +75,10 @@ final class FillSlides
         $this->edit->opening($section, CueKind::Slide, $slide->name);
     }
 
-    private function slide(Lesson $lesson, BroughtFile $file): Slide
+    private function slide(Lesson $lesson, ImportedFile $file): Slide
     {
         if ($file->problem !== null) {
-            throw Refusal::badInput($file->problem);
+            throw OperationRejected::badInput($file->problem);
         }
 
         return ($this->addSlide)($lesson, $file->path, $file->name);

@@ -7,7 +7,7 @@ namespace App\Actions\Slides;
 use App\Actions\Script\SaveScript;
 use App\Models\Lesson;
 use App\Models\Slide;
-use App\Refusal;
+use App\OperationRejected;
 use Illuminate\Support\Facades\DB;
 use OpenReel\Core\Deck\ShownSlides;
 use OpenReel\Core\Script\Cue;
@@ -21,7 +21,7 @@ final class RenameSlide
     {
     }
 
-    /** @throws Refusal when another slide has that name */
+    /** @throws OperationRejected when another slide has that name */
     public function __invoke(Slide $slide, string $name): Slide
     {
         DB::transaction(function () use ($slide, $name): void {
@@ -30,7 +30,7 @@ final class RenameSlide
             if (
                 $deck->contains(fn (Slide $s): bool => $s->id !== $slide->id && mb_strtolower($s->name) === mb_strtolower($name))
             ) {
-                throw Refusal::conflict("Another slide is called \"{$name}\" already.");
+                throw OperationRejected::conflict("Another slide is called \"{$name}\" already.");
             }
             $script = Script::read($lesson->script);
             $shown = ShownSlides::of($script, array_values($deck->pluck('name')->all()));

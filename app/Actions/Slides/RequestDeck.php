@@ -6,13 +6,13 @@ namespace App\Actions\Slides;
 
 use App\Jobs\ImportDeckJob;
 use App\Media\MediaStore;
-use App\Media\StageFilmReader;
+use App\Media\StageClipReader;
 use App\Models\Deck;
 use App\Models\Lesson;
 use App\Models\WorkState;
-use App\Refusal;
+use App\OperationRejected;
 use Illuminate\Support\Str;
-use OpenReel\Core\Script\PlainText;
+use OpenReel\Core\Kernel\PlainText;
 
 /** Takes in a file of slides and has its pages drawn in the background; a drawing or a short film is made one slide there. */
 final class RequestDeck
@@ -20,7 +20,7 @@ final class RequestDeck
     public const KINDS = ['pdf', 'pptx', 'odp', 'ppt'];
 
     /** What becomes one slide, and takes a while to. */
-    public const SINGLE = ['svg', ...StageFilmReader::KINDS];
+    public const SINGLE = ['svg', ...StageClipReader::KINDS];
 
     public function __construct(private readonly MediaStore $media)
     {
@@ -30,7 +30,7 @@ final class RequestDeck
      * @param  string  $purpose  `add` or `replace`
      * @param  array<string, mixed>  $for  of a single slide: `fill` and `section` (see FillSlides), or the `slide` it is for
      *
-     * @throws Refusal
+     * @throws OperationRejected
      */
     public function __invoke(Lesson $lesson, string $file, string $name, string $purpose, array $for = []): Deck
     {
@@ -38,16 +38,16 @@ final class RequestDeck
         $kind = strtolower(pathinfo($name, PATHINFO_EXTENSION));
         $bytes = (int) @filesize($file);
         if ($bytes === 0) {
-            throw Refusal::badInput("\"{$name}\" is empty.");
+            throw OperationRejected::badInput("\"{$name}\" is empty.");
         }
         if ($bytes > config('reel.limits.deck_bytes')) {
-            throw Refusal::badInput("\"{$name}\" is larger than 200 MB. Save it with smaller pictures and try again.");
+            throw OperationRejected::badInput("\"{$name}\" is larger than 200 MB. Save it with smaller pictures and try again.");
         }
         if ($kind === 'ppt') {
-            throw Refusal::badInput("\"{$name}\" is an old presentation file. Save it as .pptx, .odp or PDF and try again.");
+            throw OperationRejected::badInput("\"{$name}\" is an old presentation file. Save it as .pptx, .odp or PDF and try again.");
         }
         if ($kind === 'svg' && $bytes > config('reel.limits.slide_bytes')) {
-            throw Refusal::badInput("\"{$name}\" is larger than 20 MB. Save it smaller and try again.");
+            throw OperationRejected::badInput("\"{$name}\" is larger than 20 MB. Save it smaller and try again.");
         }
         $this->media->mustHaveRoomFor(2 * $bytes, 'the slides');
         $id = strtolower((string) Str::ulid());

@@ -13,8 +13,8 @@ use App\Models\Deck;
 use App\Models\Lesson;
 use App\Models\Slide;
 use App\Models\WorkState;
-use App\Readers\SlideNames;
-use App\Refusal;
+use App\OperationRejected;
+use App\Queries\Slides\SlideNames;
 use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Support\Collection;
 use Illuminate\Support\Facades\DB;
@@ -25,7 +25,7 @@ use OpenReel\Core\Deck\ShownSlides;
 use OpenReel\Core\Script\Cue;
 use OpenReel\Core\Script\CueKind;
 use OpenReel\Core\Script\Script;
-use OpenReel\Core\Script\Section;
+use OpenReel\Core\Script\ScriptSection;
 
 /**
  * Makes slides of a deck's drawn pages: new ones, or new pictures for the slides they are found to be. An empty script
@@ -112,13 +112,13 @@ final class SettleDeck
     /**
      * Takes a replacement back: every slide shows what it showed before, where it stood before.
      *
-     * @throws Refusal when there is nothing to take back (any more)
+     * @throws OperationRejected when there is nothing to take back (any more)
      */
     public function undo(Deck $deck): void
     {
         DB::transaction(function () use ($deck): void {
             if ($deck->purpose !== 'replace' || ! $deck->become(WorkState::Cancelled, [WorkState::Done], ['problem' => null])) {
-                throw Refusal::conflict('There is nothing to take back: no slides were replaced by this file.');
+                throw OperationRejected::conflict('There is nothing to take back: no slides were replaced by this file.');
             }
             // Its own lesson's slides, and what a new page changed of them: whatever else a report says is not done.
             $slides = fn (array $ids): Builder => Slide::query()->where('lesson_id', $deck->lesson_id)->whereKey($ids);
@@ -189,7 +189,7 @@ final class SettleDeck
         $script = Script::read($lesson->refresh()->script);
         $isEmpty =
             $script->lines() === [] &&
-            array_filter($script->sections, fn (Section $s): bool => trim($s->heading) !== '' || $s->cues !== []) === [];
+            array_filter($script->sections, fn (ScriptSection $s): bool => trim($s->heading) !== '' || $s->cues !== []) === [];
         if ($isEmpty) {
             $sections = array_map(
                 fn (DrawnPage $p, Slide $s): array => [

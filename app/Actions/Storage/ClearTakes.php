@@ -12,7 +12,7 @@ use App\Models\Take;
 use App\Models\TakeState;
 use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Support\Facades\DB;
-use OpenReel\Core\People\Deed;
+use OpenReel\Core\People\AuditAction;
 use OpenReel\Core\Take\Verdict;
 
 /** Clears what was set aside, on purpose; for a month it can be brought back. */
@@ -43,7 +43,7 @@ final class ClearTakes
                 $take->delete();
             }
             $lesson->touch();
-            ($this->write)(Deed::TakesCleared, $lesson, ['count' => $takes->count()]);
+            ($this->write)(AuditAction::TakesCleared, $lesson, ['count' => $takes->count()]);
 
             return $takes->count();
         });
@@ -64,7 +64,7 @@ final class ClearTakes
                 $one->delete();
             }
             $lesson->touch();
-            ($this->write)(Deed::TakesBrought, $lesson, ['count' => $cleared->count()]);
+            ($this->write)(AuditAction::TakesBrought, $lesson, ['count' => $cleared->count()]);
 
             return $cleared->count();
         });

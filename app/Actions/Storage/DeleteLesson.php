@@ -10,9 +10,9 @@ use App\Models\Lesson;
 use App\Models\Music;
 use App\Models\Publication;
 use App\Models\WorkState;
-use App\Refusal;
+use App\OperationRejected;
 use Illuminate\Support\Facades\DB;
-use OpenReel\Core\People\Deed;
+use OpenReel\Core\People\AuditAction;
 
 /** Removes a lesson that is off the shelf for good, with everything that was recorded for it. */
 final class DeleteLesson
@@ -21,21 +21,21 @@ final class DeleteLesson
     {
     }
 
-    /** @throws Refusal while it is on the shelf, or something is still being made of it */
+    /** @throws OperationRejected while it is on the shelf, or something is still being made of it */
     public function __invoke(Lesson $lesson): void
     {
         if (! $lesson->trashed()) {
-            throw Refusal::conflict('This lesson is on the shelf. Delete it there first; that can be undone.');
+            throw OperationRejected::conflict('This lesson is on the shelf. Delete it there first; that can be undone.');
         }
         if ($lesson->exports()->whereIn('state', WorkState::OPEN)->exists()) {
-            throw Refusal::conflict('A film of this lesson is still being made. Wait until it is done, or cancel it.');
+            throw OperationRejected::conflict('A film of this lesson is still being made. Wait until it is done, or cancel it.');
         }
         DB::transaction(function () use ($lesson): void {
             // Versions hold on to films; both go.
             Publication::query()->where('lesson_id', $lesson->id)->delete();
             Music::withTrashed()->where('lesson_id', $lesson->id)->forceDelete();
             $lesson->forceDelete();
-            ($this->write)(Deed::DeletedForGood, $lesson, ['title' => $lesson->title]);
+            ($this->write)(AuditAction::DeletedForGood, $lesson, ['title' => $lesson->title]);
         });
         $this->media->deleteFolder("lessons/{$lesson->id}");
     }

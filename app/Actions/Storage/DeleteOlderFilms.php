@@ -4,21 +4,21 @@ declare(strict_types=1);
 
 namespace App\Actions\Storage;
 
-use App\Actions\Film\FilesBeside;
+use App\Actions\Film\Sidecars;
 use App\Actions\People\WriteHistory;
 use App\Media\MediaStore;
 use App\Models\Export;
 use App\Models\Lesson;
-use App\Readers\OlderFilms;
+use App\Queries\Film\OlderFilms;
 use Illuminate\Support\Facades\DB;
-use OpenReel\Core\People\Deed;
+use OpenReel\Core\People\AuditAction;
 
 /** Removes the films of a lesson that a newer one has replaced, and that are not published. */
 final class DeleteOlderFilms
 {
     public function __construct(
         private readonly MediaStore $media,
-        private readonly FilesBeside $beside,
+        private readonly Sidecars $beside,
         private readonly WriteHistory $write,
     ) {
     }
@@ -38,7 +38,7 @@ final class DeleteOlderFilms
             $this->beside->forget($film);
         }
 
-        $films === [] || ($this->write)(Deed::FilmsDeleted, $lesson, ['count' => count($films)]);
+        $films === [] || ($this->write)(AuditAction::FilmsDeleted, $lesson, ['count' => count($films)]);
 
         return count($films);
     }

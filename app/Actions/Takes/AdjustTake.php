@@ -6,10 +6,10 @@ namespace App\Actions\Takes;
 
 use App\Jobs\PrepareLessonJob;
 use App\Models\Take;
-use App\Readers\SectionContinuity;
-use App\Readers\TakeCharacter;
+use App\Queries\Takes\SectionContinuity;
+use App\Queries\Takes\StoredTakeProfile;
 use OpenReel\Core\Picture\Adjustment;
-use OpenReel\Core\Seeing\CameraLook;
+use OpenReel\Core\Picture\CameraLook;
 
 /** Says how the camera's picture of a take, its section or lesson is changed: the recording stays as it is. */
 final class AdjustTake
@@ -17,7 +17,7 @@ final class AdjustTake
     /** @param  string  $for  `take`, `section` or `lesson` */
     public function __invoke(Take $take, ?Adjustment $adjustment, string $for): void
     {
-        TakesMeant::of($take, $for)->update([
+        IntendedTakes::of($take, $for)->update([
             'adjustment' => $adjustment === null ? null : json_encode($adjustment->toArray(), JSON_THROW_ON_ERROR),
         ]);
         $take->section->touch();
@@ -35,6 +35,6 @@ final class AdjustTake
 
     private static function look(Take $take): ?CameraLook
     {
-        return TakeCharacter::of($take->inspected)?->camera;
+        return StoredTakeProfile::of($take->inspected)?->camera;
     }
 }

@@ -9,7 +9,7 @@ use App\Media\MediaStore;
 use App\Media\WorkLock;
 use App\Models\Take;
 use App\Models\TakeState;
-use App\Refusal;
+use App\OperationRejected;
 
 /**
  * Adds rows to a take's event log while it is recorded. Safe to repeat: rows that are there already change nothing. Once this
@@ -26,7 +26,7 @@ final class AppendEvents
      * @param  list<string>  $rows  JSON objects
      * @return int how many rows have arrived
      *
-     * @throws Refusal when rows before these are missing, the log is too long, or the take is finished
+     * @throws OperationRejected when rows before these are missing, the log is too long, or the take is finished
      * @throws \App\Media\DiskFull
      */
     public function __invoke(Take $take, int $from, array $rows): int
@@ -36,7 +36,7 @@ final class AppendEvents
             $take->refresh();
             $new = array_slice($rows, max(0, $take->event_rows - $from));
             if ($from > $take->event_rows) {
-                throw Refusal::conflict('Something of the log of this take is missing before this.', [
+                throw OperationRejected::conflict('Something of the log of this take is missing before this.', [
                     'next' => $take->event_rows,
                 ]);
             }
@@ -44,12 +44,12 @@ final class AppendEvents
                 return $take->event_rows;
             }
             if ($take->state !== TakeState::Recording) {
-                throw Refusal::conflict('This take is finished; its log cannot change.', ['next' => $take->event_rows]);
+                throw OperationRejected::conflict('This take is finished; its log cannot change.', ['next' => $take->event_rows]);
             }
             $log = $take->folder().'/events.jsonl';
             $text = implode('', array_map(fn (string $row): string => "{$row}\n", $new));
             if ($take->event_bytes + strlen($text) > config('reel.limits.events_bytes')) {
-                throw Refusal::badInput('The log of this take is too long.');
+                throw OperationRejected::badInput('The log of this take is too long.');
             }
             $written = $this->written($take, $log);
             AppendedFile::add($this->media->pathToWrite($log), $written, $text);

@@ -8,7 +8,7 @@ use App\Jobs\PrepareLessonJob;
 use App\Models\Lesson;
 use App\Models\Take;
 use App\Models\TakeState;
-use App\Refusal;
+use App\OperationRejected;
 use Illuminate\Support\Facades\DB;
 use OpenReel\Core\Take\Verdict;
 
@@ -21,20 +21,20 @@ final class ChooseTake
      *
      * A take that is not kept yet is kept by it, behind all others: it speaks these lines, and what no other take does.
      *
-     * @throws Refusal when the take cannot be used, or does not speak one of the lines
+     * @throws OperationRejected when the take cannot be used, or does not speak one of the lines
      */
     public function __invoke(Lesson $lesson, array $lines, ?Take $take): void
     {
         if ($take !== null && ($take->state !== TakeState::Ready || $take->section->lesson_id !== $lesson->id)) {
-            throw Refusal::conflict('This take cannot be used yet.');
+            throw OperationRejected::conflict('This take cannot be used yet.');
         }
         if ($take !== null && array_diff($lines, $take->spoken ?? array_column($take->lines, 'id')) !== []) {
-            throw Refusal::badInput('This take does not speak all of these lines.');
+            throw OperationRejected::badInput('This take does not speak all of these lines.');
         }
         DB::transaction(function () use ($lesson, $lines, $take): void {
             $own = DB::table('lines')->where('lesson_id', $lesson->id)->whereIn('id', $lines)->pluck('id');
             if ($own->count() !== count(array_unique($lines))) {
-                throw Refusal::badInput('One of these lines is not in this lesson.');
+                throw OperationRejected::badInput('One of these lines is not in this lesson.');
             }
             DB::table('line_choices')->whereIn('line_id', $own)->delete();
             if ($take !== null) {

@@ -11,7 +11,7 @@ use App\Models\TakeState;
 use App\Models\Track;
 use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Support\Facades\Log;
-use OpenReel\Core\Take\TrackKind;
+use OpenReel\Core\Picture\TrackKind;
 
 /**
  * Removes what came from the recorder once it is not needed any more: the take has been used in a finished film, or a week

@@ -4,15 +4,15 @@ declare(strict_types=1);
 
 namespace App\Actions\Takes;
 
-use App\Jobs\HearTakesJob;
+use App\Jobs\AlignTakesJob;
 use App\Media\MediaStore;
 use App\Models\Section;
 use App\Models\Take;
 use App\Models\TakeState;
 use App\Models\Track;
-use App\Readers\SpokenLines;
-use App\Readers\TakeNumbers;
-use App\Refusal;
+use App\OperationRejected;
+use App\Queries\Script\SpokenLines;
+use App\Queries\Takes\TakeNumbers;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
 use OpenReel\Core\Take\Verdict;
@@ -42,11 +42,11 @@ final class CopyTake
     {
     }
 
-    /** @throws Refusal|\App\Media\DiskFull */
+    /** @throws OperationRejected|\App\Media\DiskFull */
     public function __invoke(Section $section, Take $take): Take
     {
         if ($take->state !== TakeState::Ready) {
-            throw Refusal::conflict('This take cannot be used yet.');
+            throw OperationRejected::conflict('This take cannot be used yet.');
         }
         $tracks = array_values($take->tracks->filter(fn (Track $t): bool => $t->file_path !== null)->all());
         $bytes = array_sum(array_map(fn (Track $t): int => $this->media->bytes($t->file_path), $tracks));
@@ -89,7 +89,7 @@ final class CopyTake
             return $copy;
         });
         if (config('reel.hear')) {
-            HearTakesJob::dispatch();
+            AlignTakesJob::dispatch();
         }
 
         return $copy->refresh();

@@ -6,9 +6,9 @@ namespace App\Actions\Takes;
 
 use App\Jobs\PrepareLessonJob;
 use App\Models\Take;
-use App\Readers\TakeReader;
-use App\Refusal;
-use OpenReel\Core\Time\Tick;
+use App\OperationRejected;
+use App\Queries\Takes\TakeReader;
+use OpenReel\Core\Kernel\Tick;
 
 /** Sets what the presenter leaves out of a take, from word to word. */
 final class CutTake
@@ -23,14 +23,14 @@ final class CutTake
     /**
      * @param  list<array{Tick, Tick}>  $cuts  all there are to be
      *
-     * @throws Refusal when nothing would be left
+     * @throws OperationRejected when nothing would be left
      */
     public function __invoke(Take $take, array $cuts): void
     {
         $take->cuts = $this->edges->of($take, $cuts, $take->cuts);
         $take->used_ticks = TakeReader::usedTicks($take);
         if ($take->used_ticks < self::SHORTEST) {
-            throw Refusal::badInput('Nothing would be left of this take. Discard it instead.');
+            throw OperationRejected::badInput('Nothing would be left of this take. Discard it instead.');
         }
         $take->save();
         $take->section->touch();

@@ -9,8 +9,8 @@ use App\Jobs\IngestTakeJob;
 use App\Models\Take;
 use App\Models\TakeState;
 use App\Models\Track;
-use App\Refusal;
-use OpenReel\Core\People\Deed;
+use App\OperationRejected;
+use OpenReel\Core\People\AuditAction;
 
 /** Closes a take once everything has arrived, and has it listened to. Safe to repeat. */
 final class FinishTake
@@ -23,7 +23,7 @@ final class FinishTake
      * @param  array<string, array{chunks: int, bytes: int}>|null  $sent  by track id, what the recorder sent; null takes
      *                                                                    what has arrived, after the recorder was lost
      *
-     * @throws Refusal naming the next chunk of each track that is not complete
+     * @throws OperationRejected naming the next chunk of each track that is not complete
      */
     public function __invoke(Take $take, ?array $sent): Take
     {
@@ -37,7 +37,7 @@ final class FinishTake
             )
             ->mapWithKeys(fn (Track $t): array => [$t->id => $t->next_chunk]);
         if ($incomplete->isNotEmpty()) {
-            throw Refusal::conflict('Part of the recording has not arrived yet. It will be sent again.', [
+            throw OperationRejected::conflict('Part of the recording has not arrived yet. It will be sent again.', [
                 'next' => $incomplete->all(),
             ]);
         }
@@ -50,7 +50,7 @@ final class FinishTake
                 ->update(['state' => TakeState::Ingesting]) === 1
         ) {
             $take->section->touch();
-            $this->note->ofTake(Deed::Recorded, $take);
+            $this->note->ofTake(AuditAction::Recorded, $take);
             IngestTakeJob::dispatch($take->id);
         }
 

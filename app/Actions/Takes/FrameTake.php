@@ -18,7 +18,7 @@ final class FrameTake
      */
     public function __invoke(Take $take, string $part, ?Crop $crop, string $for): void
     {
-        TakesMeant::of($take, $for)->update([
+        IntendedTakes::of($take, $for)->update([
             $part => $crop === null ? null : json_encode($crop->toArray(), JSON_THROW_ON_ERROR),
         ]);
         $take->section->touch();

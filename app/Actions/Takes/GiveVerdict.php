@@ -8,12 +8,12 @@ use App\Actions\People\WriteHistory;
 use App\Jobs\PrepareLessonJob;
 use App\Models\Take;
 use App\Models\TakeState;
-use App\Readers\TakeReader;
-use App\Refusal;
+use App\OperationRejected;
+use App\Queries\Takes\TakeReader;
 use Illuminate\Support\Facades\DB;
 use OpenReel\Core\Coverage\KnownTake;
 use OpenReel\Core\Coverage\Verdicts;
-use OpenReel\Core\People\Deed;
+use OpenReel\Core\People\AuditAction;
 use OpenReel\Core\Take\Verdict;
 
 /**
@@ -26,11 +26,11 @@ final class GiveVerdict
     {
     }
 
-    /** @throws Refusal when a take that cannot be played is to be kept */
+    /** @throws OperationRejected when a take that cannot be played is to be kept */
     public function __invoke(Take $take, Verdict $verdict): VerdictGiven
     {
         if ($verdict === Verdict::Kept && in_array($take->state, [TakeState::Recording, TakeState::Unusable], true)) {
-            throw Refusal::conflict($take->problem ?? 'This take is still being recorded.');
+            throw OperationRejected::conflict($take->problem ?? 'This take is still being recorded.');
         }
         $given = DB::transaction(function () use ($take, $verdict): VerdictGiven {
             $takes = DB::table('takes')
@@ -53,9 +53,9 @@ final class GiveVerdict
             }
             $take->refresh()->section->touch();
             $this->note->ofTake(match ($verdict) {
-                Verdict::Kept => Deed::Kept,
-                Verdict::Discarded => Deed::Discarded,
-                Verdict::Undecided => Deed::PutBack,
+                Verdict::Kept => AuditAction::Kept,
+                Verdict::Discarded => AuditAction::Discarded,
+                Verdict::Undecided => AuditAction::PutBack,
             }, $take);
             $text = $take->section->lesson->script;
             $wrote = $verdict === Verdict::Kept ? ($this->write)($take) : [];

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Actions\Takes;
 
-use App\Jobs\HearTakesJob;
+use App\Jobs\AlignTakesJob;
 use App\Jobs\PrepareLessonJob;
 use App\Media\MadeTake;
 use App\Media\MediaStore;
@@ -16,21 +16,21 @@ use App\Models\Take;
 use App\Models\TakeState;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Log;
-use OpenReel\Core\Listening\Levels;
-use OpenReel\Core\Listening\SoundFlag;
-use OpenReel\Core\Mark\TakeMark;
-use OpenReel\Core\Mark\TakeMarks;
-use OpenReel\Core\Mark\Wipe;
+use OpenReel\Core\Analysis\SoundFlag;
+use OpenReel\Core\Kernel\Span;
+use OpenReel\Core\Kernel\Tick;
+use OpenReel\Core\Sound\Levels;
+use OpenReel\Core\Take\Erasure;
 use OpenReel\Core\Take\Event\MarkerDropped;
 use OpenReel\Core\Take\Event\TakeEvent;
 use OpenReel\Core\Take\Event\TrackStarted;
 use OpenReel\Core\Take\EventLog;
-use OpenReel\Core\Take\Fluffs;
+use OpenReel\Core\Take\Retakes;
+use OpenReel\Core\Take\TakeAnnotation;
+use OpenReel\Core\Take\TakeAnnotations;
 use OpenReel\Core\Take\TakeClock;
 use OpenReel\Core\Take\TrackOffsets;
 use OpenReel\Core\Take\Verdict;
-use OpenReel\Core\Time\Span;
-use OpenReel\Core\Time\Tick;
 
 /**
  * Makes a recording usable: a file that plays and seeks, its sound as FLAC, the wave, where the speech lies and what is
@@ -67,7 +67,7 @@ final class IngestTake
         private readonly TakeMaker $maker,
         private readonly MediaStore $media,
         private readonly WriteGivenCues $write,
-        private readonly HearTake $hear,
+        private readonly AlignTake $hear,
         private readonly InspectTake $inspect,
     ) {
     }
@@ -162,7 +162,7 @@ final class IngestTake
         $this->media->write($take->folder().'/wave.json', json_encode($levels->wave(self::WAVE_POINTS), JSON_THROW_ON_ERROR));
         $this->media->write($take->folder().'/levels.dat', $levels->packed());
         $this->media->delete($take->folder().'/poster.jpg');
-        $drawn = TakeMarks::of($events);
+        $drawn = TakeAnnotations::of($events);
         $take->fill([
             'state' => TakeState::Ready,
             'problem' => null,
@@ -178,7 +178,7 @@ final class IngestTake
                     fn (Tick $t): int => PrompterTimes::quiet($levels, $t, $made->voiceFrom)->count,
                     [$s->from, $s->until],
                 ),
-                Fluffs::of($events),
+                Retakes::of($events),
             ),
         ]);
         $take->fluffs = array_values(array_filter($take->fluffs, fn (array $f): bool => $f[0] < $f[1]));
@@ -198,7 +198,7 @@ final class IngestTake
         });
         $take->unsetRelation('tracks');
         if (config('reel.hear')) {
-            HearTakesJob::dispatch();
+            AlignTakesJob::dispatch();
             $this->hear->offer($take);
             $this->inspect->offer($take);
         }
@@ -239,11 +239,11 @@ final class IngestTake
     }
 
     /** @return list<array<string, mixed>> */
-    private static function marks(TakeMarks $drawn): array
+    private static function marks(TakeAnnotations $drawn): array
     {
         return [
-            ...array_map(fn (TakeMark $m): array => $m->toArray(), $drawn->marks),
-            ...array_map(fn (Wipe $w): array => ['kind' => 'wipe', 'on' => $w->on, 'from' => $w->at->count], $drawn->wipes),
+            ...array_map(fn (TakeAnnotation $m): array => $m->toArray(), $drawn->marks),
+            ...array_map(fn (Erasure $w): array => ['kind' => 'wipe', 'on' => $w->on, 'from' => $w->at->count], $drawn->wipes),
         ];
     }
 

@@ -4,24 +4,24 @@ declare(strict_types=1);
 
 namespace App\Actions\Takes;
 
-use App\Jobs\HearSoundJob;
-use App\Jobs\LookAtCameraJob;
-use App\Media\CameraLooks;
+use App\Jobs\AlignSoundJob;
+use App\Jobs\AnalyseCameraJob;
+use App\Media\CameraLookCache;
 use App\Media\MediaStore;
 use App\Media\TakeInspector;
 use App\Media\WorkLock;
 use App\Models\Take;
 use App\Models\Track;
-use App\Readers\TakeLevels;
-use OpenReel\Core\Listening\Levels;
-use OpenReel\Core\Listening\RoomNoise;
-use OpenReel\Core\Listening\SoundFlag;
-use OpenReel\Core\Seeing\CameraLook;
-use OpenReel\Core\Seeing\CameraOrder;
-use OpenReel\Core\Seeing\PictureFlag;
-use OpenReel\Core\Take\TrackKind;
-use OpenReel\Core\Time\Span;
-use OpenReel\Core\Time\Tick;
+use App\Queries\Takes\TakeLevels;
+use OpenReel\Core\Analysis\CameraRequest;
+use OpenReel\Core\Analysis\RoomNoise;
+use OpenReel\Core\Analysis\SoundFlag;
+use OpenReel\Core\Kernel\Span;
+use OpenReel\Core\Kernel\Tick;
+use OpenReel\Core\Picture\CameraLook;
+use OpenReel\Core\Picture\PictureFlag;
+use OpenReel\Core\Picture\TrackKind;
+use OpenReel\Core\Sound\Levels;
 
 /** Looks a take over: what its room sounds like, whether its camera saw something, and what sets it off from others. */
 final class InspectTake
@@ -50,7 +50,7 @@ final class InspectTake
 
     public function __construct(
         private readonly TakeInspector $inspector,
-        private readonly CameraLooks $looks,
+        private readonly CameraLookCache $looks,
         private readonly TakeLevels $levels,
         private readonly MediaStore $media,
     ) {
@@ -59,7 +59,7 @@ final class InspectTake
     /**
      * @return bool false when another machine looks at its camera now, and will ask for this again
      *
-     * @throws \App\Media\Trouble
+     * @throws \App\Media\InfrastructureFailure
      */
     public function __invoke(Take $take): bool
     {
@@ -67,7 +67,7 @@ final class InspectTake
         $camera = $take->track(TrackKind::Camera);
         $hashes = [$voice?->hash, $camera?->hash];
         $order = self::order($camera);
-        $lock = $order === null ? null : WorkLock::tryFor(LookAtCameraJob::lockOf($this->looks->key($order)));
+        $lock = $order === null ? null : WorkLock::tryFor(AnalyseCameraJob::lockOf($this->looks->key($order)));
         if ($order !== null && $lock === null) {
             return false;
         }
@@ -103,9 +103,9 @@ final class InspectTake
     public function offer(Take $take): void
     {
         $camera = $take->track(TrackKind::Camera);
-        $order = HearSoundJob::isWanted() ? self::order($camera) : null;
+        $order = AlignSoundJob::isWanted() ? self::order($camera) : null;
         if ($order !== null) {
-            LookAtCameraJob::dispatch($order->toArray(), $this->looks->key($order), (string) $camera?->file_path);
+            AnalyseCameraJob::dispatch($order->toArray(), $this->looks->key($order), (string) $camera?->file_path);
         }
     }
 
@@ -161,9 +161,9 @@ final class InspectTake
         return null;
     }
 
-    private static function order(?Track $camera): ?CameraOrder
+    private static function order(?Track $camera): ?CameraRequest
     {
-        return $camera?->file_path === null ? null : new CameraOrder(
+        return $camera?->file_path === null ? null : new CameraRequest(
             (string) $camera->hash, $camera->colour_range, $camera->colour_matrix, (int) $camera->height,
         );
     }
@@ -174,7 +174,7 @@ final class InspectTake
         return [SoundFlag::Hum->value, SoundFlag::Telephone->value, ...array_column(PictureFlag::cases(), 'value')];
     }
 
-    /** @return array<string, mixed> as App\Readers\TakeCharacter reads it */
+    /** @return array<string, mixed> as App\Queries\Takes\StoredTakeProfile reads it */
     private static function packed(CameraLook $look): array
     {
         return [

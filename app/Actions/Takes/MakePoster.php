@@ -8,10 +8,10 @@ use App\Media\Encoder;
 use App\Media\MediaStore;
 use App\Models\Take;
 use App\Models\Track;
-use App\Readers\TakeReader;
+use App\Queries\Takes\TakeReader;
+use OpenReel\Core\Kernel\Tick;
+use OpenReel\Core\Picture\TrackKind;
 use OpenReel\Core\Render\IngestCommand;
-use OpenReel\Core\Take\TrackKind;
-use OpenReel\Core\Time\Tick;
 
 /** A small still of a take, where its speech starts. Made when it is first asked for: most takes never need one. */
 final class MakePoster

@@ -5,16 +5,16 @@ declare(strict_types=1);
 namespace App\Actions\Takes;
 
 use App\Models\Take;
-use App\Readers\TakeReader;
-use OpenReel\Core\Listening\Levels;
-use OpenReel\Core\Listening\SpeechFinder;
-use OpenReel\Core\Mark\TakeMarks;
+use App\Queries\Takes\TakeReader;
+use OpenReel\Core\Analysis\SpeechFinder;
+use OpenReel\Core\Kernel\Span;
+use OpenReel\Core\Kernel\Tick;
+use OpenReel\Core\Sound\Levels;
 use OpenReel\Core\Take\Event\TakeEvent;
 use OpenReel\Core\Take\LineTimes;
-use OpenReel\Core\Take\Reached;
 use OpenReel\Core\Take\SpokenLine;
-use OpenReel\Core\Time\Span;
-use OpenReel\Core\Time\Tick;
+use OpenReel\Core\Take\TakeAnnotations;
+use OpenReel\Core\Take\WordAnchor;
 
 /**
  * What is known of a take before its words are heard, and when they are not sure: where its speech lies, as its levels tell, and
@@ -39,7 +39,7 @@ final class PrompterTimes
         $speech = SpeechFinder::find($levels);
         $later = fn (?Tick $at): ?int => $at?->plus($voiceFrom)->count;
         // What was written behind the last word is meant to be seen.
-        $written = TakeMarks::of($events)->written()?->plus(Tick::ofMilliseconds(self::AFTER_WRITING_MS));
+        $written = TakeAnnotations::of($events)->written()?->plus(Tick::ofMilliseconds(self::AFTER_WRITING_MS));
         $until = $later($speech?->until);
         $take->fill([
             'spoken' => null,
@@ -60,7 +60,7 @@ final class PrompterTimes
             'line_ticks' => array_map(fn (Tick $t): int => $t->count, $times),
             'cut_ticks' => array_map(fn (Tick $t): int => self::quiet($levels, $t, $voiceFrom)->count, $times),
             'reached' => array_map(
-                fn (Reached $r): array => ['line' => $r->line, 'within' => $r->within, 'at' => $r->at->count],
+                fn (WordAnchor $r): array => ['line' => $r->line, 'within' => $r->within, 'at' => $r->at->count],
                 LineTimes::reached($lines, $events),
             ),
         ]);

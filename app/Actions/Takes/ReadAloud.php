@@ -8,7 +8,7 @@ use App\Jobs\ReadAloudJob;
 use App\Media\MediaStore;
 use App\Media\Voice;
 use App\Models\Section;
-use App\Refusal;
+use App\OperationRejected;
 use App\Work\LastFault;
 use OpenReel\Core\Script\Line;
 use OpenReel\Core\Script\LineSplitter;
@@ -38,7 +38,7 @@ final class ReadAloud
             if (mb_strlen($text) > self::AT_ONCE) {
                 $job = new ReadAloudJob($section->id);
                 $fault = LastFault::of($job->lockName());
-                $fault === null ? dispatch($job) : throw Refusal::conflict($fault);
+                $fault === null ? dispatch($job) : throw OperationRejected::conflict($fault);
 
                 return $this->media->exists($path) ? $path : null;
             }

@@ -6,7 +6,7 @@ namespace App\Actions\Takes;
 
 use App\Jobs\PrepareLessonJob;
 use App\Models\Take;
-use OpenReel\Core\Time\Tick;
+use OpenReel\Core\Kernel\Tick;
 
 /** Sets what is silent of a take in the film, from word to word; its picture goes on. */
 final class SilenceTake

@@ -9,14 +9,14 @@ use App\Models\Section;
 use App\Models\Take;
 use App\Models\TakeState;
 use App\Models\Track;
+use App\OperationRejected;
+use App\People\CurrentUser;
 use App\People\Presences;
-use App\People\Whoever;
-use App\Readers\SpokenLines;
-use App\Readers\TakeNumbers;
-use App\Refusal;
+use App\Queries\Script\SpokenLines;
+use App\Queries\Takes\TakeNumbers;
 use Illuminate\Support\Facades\DB;
 use OpenReel\Core\Picture\Crop;
-use OpenReel\Core\Take\TrackKind;
+use OpenReel\Core\Picture\TrackKind;
 
 /** Opens the next take of a section, ready for its chunks. */
 final class StartTake
@@ -35,7 +35,7 @@ final class StartTake
      * @param  list<string>|null  $lines  ids of those that are recorded, when it is a pickup; null for all of the section
      * @param  bool  $whole  it holds all of the lesson: a recording that was made elsewhere
      *
-     * @throws Refusal when none of these lines is there any more
+     * @throws OperationRejected when none of these lines is there any more
      */
     public function __invoke(
         Section $section,
@@ -49,13 +49,13 @@ final class StartTake
 
         $words = $whole ? SpokenLines::ofLesson($section->lesson) : SpokenLines::asTaken($section, $lines);
         if ($lines !== null && $words['lines'] === []) {
-            throw Refusal::conflict('These lines are not in the section any more. Record it as it is now.');
+            throw OperationRejected::conflict('These lines are not in the section any more. Record it as it is now.');
         }
 
-        $person = Whoever::asks();
+        $person = CurrentUser::asks();
         $busy = $person === null ? null : Presences::records($section->lesson_id, $section->id, $person);
         if ($busy !== null) {
-            throw Refusal::conflict("{$busy} is recording this section. Record another one meanwhile, or wait until they stop.");
+            throw OperationRejected::conflict("{$busy} is recording this section. Record another one meanwhile, or wait until they stop.");
         }
 
         return DB::transaction(function () use ($section, $tracks, $framing, $area, $words, $person): Take {

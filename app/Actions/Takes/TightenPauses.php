@@ -4,12 +4,12 @@ declare(strict_types=1);
 
 namespace App\Actions\Takes;
 
-use App\Models\Hearing;
+use App\Models\AlignmentStatus;
 use App\Models\Lesson;
 use App\Models\Take;
-use App\Readers\LessonStyle;
-use App\Readers\PauseTightening;
-use App\Readers\TakeReader;
+use App\Queries\Lessons\LessonStyle;
+use App\Queries\Takes\PauseTightening;
+use App\Queries\Takes\TakeReader;
 
 /** Makes the pauses in a lesson's takes as long as its style wants them. */
 final class TightenPauses
@@ -20,7 +20,7 @@ final class TightenPauses
         /** @var list<Take> $takes */
         $takes = Take::query()
             ->whereIn('section_id', $lesson->sections()->select('id'))
-            ->where('hearing', Hearing::Sure)
+            ->where('hearing', AlignmentStatus::Sure)
             ->get()
             ->all();
         foreach ($takes as $take) {

@@ -6,9 +6,9 @@ namespace App\Actions\Takes;
 
 use App\Jobs\PrepareLessonJob;
 use App\Models\Take;
-use App\Readers\TakeReader;
-use App\Refusal;
-use OpenReel\Core\Time\Tick;
+use App\OperationRejected;
+use App\Queries\Takes\TakeReader;
+use OpenReel\Core\Kernel\Tick;
 
 /** Sets which part of a take is used, or goes back to the part found by listening. */
 final class TrimTake
@@ -26,7 +26,7 @@ final class TrimTake
     /**
      * @param  bool  $snap  whether what changes goes to the quietest place near it
      *
-     * @throws Refusal when nothing would be left
+     * @throws OperationRejected when nothing would be left
      */
     public function __invoke(Take $take, ?Tick $from, ?Tick $until, bool $snap = false): void
     {
@@ -39,7 +39,7 @@ final class TrimTake
             $start = $snap && abs($start - $from) > self::SAME ? $this->edges->quiet($take, $start) : $start;
             $end = $snap && abs($end - $until) > self::SAME ? $this->edges->quiet($take, $end) : $end;
             if ($end - $start < self::SHORTEST) {
-                throw Refusal::badInput('The end must lie after the start and inside the take.');
+                throw OperationRejected::badInput('The end must lie after the start and inside the take.');
             }
             $take->update([
                 'used' => [[$start, $end]],

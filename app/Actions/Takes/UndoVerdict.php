@@ -10,9 +10,9 @@ use App\Jobs\PrepareLessonJob;
 use App\Models\Lesson;
 use App\Models\Take;
 use App\Models\TakeState;
-use App\Refusal;
+use App\OperationRejected;
 use Illuminate\Support\Facades\DB;
-use OpenReel\Core\People\Deed;
+use OpenReel\Core\People\AuditAction;
 use OpenReel\Core\Script\Script;
 use OpenReel\Core\Take\Verdict;
 
@@ -30,7 +30,7 @@ final class UndoVerdict
      * @param  list<array{id: string, verdict: string, kept_order: int, given: list<array<string, mixed>>}>  $takes
      * @param  array{text: string, revision: int}|null  $script
      *
-     * @throws Refusal when a take is not of this lesson, or cannot be kept
+     * @throws OperationRejected when a take is not of this lesson, or cannot be kept
      */
     public function __invoke(Lesson $lesson, array $takes, ?array $script): void
     {
@@ -38,11 +38,11 @@ final class UndoVerdict
             foreach ($takes as $was) {
                 $take = Take::query()->findOrFail($was['id']);
                 if ($take->section->lesson_id !== $lesson->id) {
-                    throw Refusal::badInput('This take is not of this lesson.');
+                    throw OperationRejected::badInput('This take is not of this lesson.');
                 }
                 $isKept = $was['verdict'] === Verdict::Kept->value;
                 if ($isKept && in_array($take->state, [TakeState::Recording, TakeState::Unusable], true)) {
-                    throw Refusal::conflict($take->problem ?? 'This take is still being recorded.');
+                    throw OperationRejected::conflict($take->problem ?? 'This take is still being recorded.');
                 }
                 $take->update([
                     'verdict' => $was['verdict'],
@@ -51,7 +51,7 @@ final class UndoVerdict
                 ]);
                 $take->section->touch();
             }
-            ($this->note)(Deed::VerdictUndone, $lesson);
+            ($this->note)(AuditAction::VerdictUndone, $lesson);
             if ($script !== null && $lesson->refresh()->revision === $script['revision']) {
                 ($this->save)($lesson, Script::read($script['text']));
             }

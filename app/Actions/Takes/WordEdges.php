@@ -5,10 +5,10 @@ declare(strict_types=1);
 namespace App\Actions\Takes;
 
 use App\Models\Take;
-use App\Readers\TakeLevels;
-use OpenReel\Core\Take\TrackKind;
+use App\Queries\Takes\TakeLevels;
+use OpenReel\Core\Kernel\Tick;
+use OpenReel\Core\Picture\TrackKind;
 use OpenReel\Core\Take\Trim;
-use OpenReel\Core\Time\Tick;
 
 /** Stretches of a take that were chosen from word to word: every edge goes to the quietest place near it. */
 final class WordEdges

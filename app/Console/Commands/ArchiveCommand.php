@@ -7,7 +7,7 @@ namespace App\Console\Commands;
 use App\Actions\Archives\PackLessons;
 use App\Models\Course;
 use App\Models\Lesson;
-use App\Refusal;
+use App\OperationRejected;
 use Illuminate\Console\Command;
 
 final class ArchiveCommand extends Command
@@ -25,7 +25,7 @@ final class ArchiveCommand extends Command
         return $this->plainly(function () use ($pack): int {
             $out = $this->option('out');
             if (! is_string($out) || ! is_dir(dirname($out)) || is_dir($out)) {
-                throw Refusal::badInput('Say where the archive goes with --out FILE.zip.');
+                throw OperationRejected::badInput('Say where the archive goes with --out FILE.zip.');
             }
             $id = $this->argument('which');
             $lesson = Lesson::query()->firstWhere('id', $id);
@@ -33,10 +33,10 @@ final class ArchiveCommand extends Command
             $draft = match (true) {
                 $lesson !== null => $pack->lesson($lesson),
                 $course !== null => $pack->course($course),
-                default => throw Refusal::badInput('There is no such lesson or course. See reel list.'),
+                default => throw OperationRejected::badInput('There is no such lesson or course. See reel list.'),
             };
             if (! @rename($draft, $out)) {
-                throw Refusal::badInput("The archive could not be written to {$out}. Is there room?");
+                throw OperationRejected::badInput("The archive could not be written to {$out}. Is there room?");
             }
             $this->line(sprintf('%s: %.1f MB', $out, filesize($out) / 1_000_000));
 

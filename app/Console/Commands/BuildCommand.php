@@ -6,11 +6,11 @@ namespace App\Console\Commands;
 
 use App\Actions\Lessons\ImportFolder;
 use App\Models\Section;
-use App\Refusal;
+use App\OperationRejected;
 use Illuminate\Console\Command;
+use OpenReel\Core\Kernel\FrameRate;
 use OpenReel\Core\Style\HouseStyle;
 use OpenReel\Core\Take\Verdict;
-use OpenReel\Core\Time\FrameRate;
 
 final class BuildCommand extends Command
 {
@@ -79,12 +79,12 @@ final class BuildCommand extends Command
     {
         $size = array_map(intval(...), explode('x', self::text($this->option('frame'))));
         if (! in_array($size, array_merge(...array_values(HouseStyle::FRAMES)), true)) {
-            throw Refusal::badInput('That frame size is not offered. Write --frame=1920x1080, for example.');
+            throw OperationRejected::badInput('That frame size is not offered. Write --frame=1920x1080, for example.');
         }
         $fps = (int) $this->option('fps');
 
         return in_array($fps, FrameRate::OFFERED, true)
             ? ['width' => $size[0], 'height' => $size[1], 'fps' => $fps]
-            : throw Refusal::badInput('The frame rate is 24, 25, 30, 50 or 60.');
+            : throw OperationRejected::badInput('The frame rate is 24, 25, 30, 50 or 60.');
     }
 }

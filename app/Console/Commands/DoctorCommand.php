@@ -6,7 +6,7 @@ namespace App\Console\Commands;
 
 use App\Health\Doctor;
 use App\Health\Finding;
-use App\Health\Verdict;
+use App\Health\Severity;
 use Illuminate\Console\Command;
 
 final class DoctorCommand extends Command
@@ -34,6 +34,6 @@ final class DoctorCommand extends Command
             }
         }
 
-        return Doctor::worst($found) === Verdict::Bad ? self::FAILURE : self::SUCCESS;
+        return Doctor::worst($found) === Severity::Bad ? self::FAILURE : self::SUCCESS;
     }
 }

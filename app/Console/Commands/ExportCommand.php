@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace App\Console\Commands;
 
 use App\Models\Lesson;
-use App\Refusal;
+use App\OperationRejected;
 use Illuminate\Console\Command;
 
 final class ExportCommand extends Command
@@ -25,7 +25,7 @@ final class ExportCommand extends Command
             $out = $this->out();
             $lesson =
                 Lesson::query()->firstWhere('id', $this->argument('lesson')) ??
-                throw Refusal::badInput('There is no such lesson. See reel list.');
+                throw OperationRejected::badInput('There is no such lesson. See reel list.');
             $this->report($lesson, $this->exportTo($lesson, $out), $out);
 
             return self::SUCCESS;

@@ -9,7 +9,7 @@ use App\Actions\Film\RequestExport;
 use App\Media\MediaStore;
 use App\Models\Export;
 use App\Models\Lesson;
-use App\Refusal;
+use App\OperationRejected;
 
 /** Exporting from the command line: in this process, without queue workers. */
 trait ExportsLessons
@@ -22,13 +22,13 @@ trait ExportsLessons
         $out = $this->option('out');
 
         if (! is_string($out) || $out === '') {
-            throw Refusal::badInput('Say where the film goes with --out FILE.mp4.');
+            throw OperationRejected::badInput('Say where the film goes with --out FILE.mp4.');
         }
         $folder = dirname($out);
         $isNew = ! file_exists($out);
         $file = is_dir($out) || ! is_dir($folder) ? false : @fopen($out, 'ab');
         if ($file === false) {
-            throw Refusal::badInput(
+            throw OperationRejected::badInput(
                 match (true) {
                     is_dir($out) => "{$out} is a folder. Say which file the film goes to, for example {$out}/film.mp4.",
                     ! is_dir($folder) => "There is no folder {$folder}, so the film cannot be written to {$out}.",
@@ -57,7 +57,7 @@ trait ExportsLessons
             throw $e;
         }
         if (! @copy(app(MediaStore::class)->path((string) $export->path), $out)) {
-            throw Refusal::badInput(
+            throw OperationRejected::badInput(
                 "The film is made, but could not be written to {$out}. Is the folder there, and is there room?",
             );
         }

@@ -6,8 +6,8 @@ namespace App\Console\Commands;
 
 use App\Models\Course;
 use App\Models\Lesson;
-use App\Readers\History;
-use App\Refusal;
+use App\OperationRejected;
+use App\Queries\People\History;
 use Illuminate\Console\Command;
 
 /** Who did what, for whoever keeps records of it. */
@@ -25,7 +25,7 @@ final class HistoryCommand extends Command
             $of = $this->argument('of');
             $place = is_string($of)
                 ? Lesson::withTrashed()->find($of) ?? Course::withTrashed()->find($of)
-                    ?? throw Refusal::notYet("There is no lesson or course called {$of}.")
+                    ?? throw OperationRejected::notYet("There is no lesson or course called {$of}.")
                 : null;
             foreach ($history->rows($place) as $row) {
                 $this->output->write($row);

@@ -6,20 +6,20 @@ namespace App\Console\Commands;
 
 use App\Actions\Lessons\ImportFolder;
 use App\Media\ProgramFailed;
-use App\Media\TakeListener;
-use App\Refusal;
+use App\Media\TakeAligner;
+use App\OperationRejected;
 use Illuminate\Console\Command;
 use Illuminate\Support\Facades\Log;
-use OpenReel\Core\Listening\Heard;
-use OpenReel\Core\Listening\HeardWord;
-use OpenReel\Core\Listening\LineToHear;
-use OpenReel\Core\Listening\Read;
-use OpenReel\Core\Listening\UsedReads;
+use OpenReel\Core\Alignment\AlignedWord;
+use OpenReel\Core\Alignment\Alignment;
+use OpenReel\Core\Alignment\Attempt;
+use OpenReel\Core\Alignment\ExpectedLine;
+use OpenReel\Core\Alignment\Selection;
+use OpenReel\Core\Kernel\Span;
+use OpenReel\Core\Kernel\Tick;
 use OpenReel\Core\Script\Language;
 use OpenReel\Core\Script\Script;
 use OpenReel\Core\Script\Spoken;
-use OpenReel\Core\Time\Span;
-use OpenReel\Core\Time\Tick;
 
 final class ListenCommand extends Command
 {
@@ -32,12 +32,12 @@ final class ListenCommand extends Command
 
     protected $description = 'Hear which lines of the script are said in each take of a folder';
 
-    public function handle(ImportFolder $folders, TakeListener $listener): int
+    public function handle(ImportFolder $folders, TakeAligner $listener): int
     {
         return $this->plainly(function () use ($folders, $listener): int {
             $language =
                 Language::tryFrom(self::text($this->option('language'))) ??
-                throw Refusal::badInput('The language is en, de, fr or es.');
+                throw OperationRejected::badInput('The language is en, de, fr or es.');
             [$script, $files] = $folders->look(self::text($this->argument('folder')));
             $takes = [];
             $failed = false;
@@ -80,7 +80,7 @@ final class ListenCommand extends Command
 
     /**
      * @param  int  $section  by number; 0 for all of them
-     * @return list<LineToHear>
+     * @return list<ExpectedLine>
      */
     private static function lines(Script $script, int $section, Language $language): array
     {
@@ -90,7 +90,7 @@ final class ListenCommand extends Command
                 continue;
             }
             foreach ($one->lines as $n => $line) {
-                $lines[] = new LineToHear($line->text, Spoken::of($line->text, $language), $n === 0);
+                $lines[] = new ExpectedLine($line->text, Spoken::of($line->text, $language), $n === 0);
             }
         }
 
@@ -98,24 +98,24 @@ final class ListenCommand extends Command
     }
 
     /**
-     * @param  list<LineToHear>  $lines
+     * @param  list<ExpectedLine>  $lines
      * @return array<string, mixed>
      */
-    private static function told(string $file, array $lines, Heard $heard): array
+    private static function told(string $file, array $lines, Alignment $heard): array
     {
         $last = $heard->reads === [] ? Tick::zero() : $heard->reads[count($heard->reads) - 1]->span->until;
-        $used = UsedReads::of($heard, $last->plus(Tick::ofMilliseconds(400)));
+        $used = Selection::of($heard, $last->plus(Tick::ofMilliseconds(400)));
 
         return [
             'file' => basename($file),
-            'lines' => array_map(fn (LineToHear $line): string => $line->text, $lines),
+            'lines' => array_map(fn (ExpectedLine $line): string => $line->text, $lines),
             'confidence' => $heard->confidence,
             'reads' => array_map(
-                fn (Read $read): array => ['line' => $read->line + 1, 'kind' => $read->kind->value] +
+                fn (Attempt $read): array => ['line' => $read->line + 1, 'kind' => $read->kind->value] +
                     self::seconds($read->span) + [
                         'confidence' => $read->confidence,
                         'words' => array_map(
-                            fn (HeardWord $word): array => ['word' => $word->word] + self::seconds($word->span),
+                            fn (AlignedWord $word): array => ['word' => $word->word] + self::seconds($word->span),
                             $read->words,
                         ),
                     ],
@@ -135,13 +135,13 @@ final class ListenCommand extends Command
         return ['from' => round($span->from->count / Tick::RATE, 3), 'until' => round($span->until->count / Tick::RATE, 3)];
     }
 
-    /** @param  list<LineToHear>  $lines */
-    private function report(array $lines, Heard $heard): void
+    /** @param  list<ExpectedLine>  $lines */
+    private function report(array $lines, Alignment $heard): void
     {
         $this->table(
             ['From', 'Until', 'Line', 'Read', 'Sure'],
             array_map(
-                fn (Read $read): array => [
+                fn (Attempt $read): array => [
                     ...array_map(fn (float $s): string => number_format($s, 2), array_values(self::seconds($read->span))),
                     mb_strimwidth($lines[$read->line]->text, 0, 50, '...'),
                     $read->kind->value,

@@ -6,7 +6,7 @@ namespace App\Console\Commands;
 
 use App\Actions\Backup\RestoreDatabase;
 use App\Health\FilesCheck;
-use App\Health\Verdict;
+use App\Health\Severity;
 use Illuminate\Console\Command;
 
 final class RestoreCommand extends Command
@@ -26,7 +26,7 @@ final class RestoreCommand extends Command
             $before = $restore($copy);
             $this->line("The database is as it was then. What was there before: {$before}");
             foreach ($files->look() as $one) {
-                if ($one->verdict !== Verdict::Good) {
+                if ($one->verdict !== Severity::Good) {
                     $this->line("{$one->says} {$one->todo}");
                 }
             }

@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace App\Console\Commands;
 
-use App\Media\Trouble;
-use App\Refusal;
+use App\Media\InfrastructureFailure;
+use App\OperationRejected;
 use Illuminate\Support\Facades\Log;
-use OpenReel\Core\Problem;
+use OpenReel\Core\Kernel\DomainError;
 
 /** What cannot be done is said in a sentence; what the operator needs goes to the log. */
 trait SpeaksPlainly
@@ -17,9 +17,9 @@ trait SpeaksPlainly
     {
         try {
             return $work();
-        } catch (Refusal|Problem $e) {
+        } catch (OperationRejected|DomainError $e) {
             $this->error($e->getMessage());
-        } catch (Trouble $e) {
+        } catch (InfrastructureFailure $e) {
             Log::error($e->getMessage(), $e->context());
             $this->error($e->getMessage());
         }

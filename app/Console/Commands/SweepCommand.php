@@ -6,7 +6,7 @@ namespace App\Console\Commands;
 
 use App\Media\MediaStore;
 use App\Media\RenderCache;
-use App\Readers\StrayFiles;
+use App\Queries\Storage\StrayFiles;
 use Illuminate\Console\Command;
 
 final class SweepCommand extends Command

@@ -8,7 +8,7 @@ use App\Actions\People\AddPerson;
 use App\Actions\People\RemovePerson;
 use App\Models\Membership;
 use App\Models\User;
-use App\Refusal;
+use App\OperationRejected;
 use Illuminate\Console\Command;
 use Illuminate\Support\Str;
 
@@ -38,7 +38,7 @@ final class UserCommand extends Command
                 'list' => $this->list(),
                 'reset' => $this->reset(self::known($email)),
                 'remove' => $this->remove(self::known($email), $remove),
-                default => throw Refusal::badInput('Say add, list, reset or remove.'),
+                default => throw OperationRejected::badInput('Say add, list, reset or remove.'),
             };
 
             return self::SUCCESS;
@@ -86,6 +86,6 @@ final class UserCommand extends Command
 
     private static function known(string $email): User
     {
-        return User::query()->where('email', $email)->first() ?? throw Refusal::badInput("Nobody signs in as {$email}.");
+        return User::query()->where('email', $email)->first() ?? throw OperationRejected::badInput("Nobody signs in as {$email}.");
     }
 }

@@ -9,8 +9,8 @@ use App\Actions\People\OneTimeCodes;
 use App\Http\PeoplePage;
 use App\Models\Device;
 use App\Models\User;
+use App\OperationRejected;
 use App\People\Devices;
-use App\Refusal;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
@@ -107,7 +107,7 @@ final class AccountController
         }
         try {
             $spare = $codes->turnOn(self::person(), $secret, PeoplePage::said($request, 'code'));
-        } catch (Refusal $no) {
+        } catch (OperationRejected $no) {
             return $this->codesPage($request, $no->getMessage(), 422);
         }
         $request->session()->forget(self::NEW_SECRET);
@@ -141,7 +141,7 @@ final class AccountController
         }
         try {
             $done = $do($person);
-        } catch (Refusal $no) {
+        } catch (OperationRejected $no) {
             return $this->page($no->getMessage(), 422);
         }
 

@@ -7,22 +7,22 @@ namespace App\Http\Controllers;
 use App\Actions\AppendChunk;
 use App\Actions\Archives\PackLessons;
 use App\Http\MediaResponse;
-use App\Http\Resources\ArrivalResource;
+use App\Http\Resources\ArchiveImportResource;
 use App\Jobs\UnpackArchiveJob;
 use App\Media\MediaStore;
-use App\Models\Arrival;
+use App\Models\ArchiveImport;
 use App\Models\Course;
 use App\Models\Lesson;
 use App\Models\WorkState;
-use App\People\Whoever;
-use App\Refusal;
+use App\OperationRejected;
+use App\People\CurrentUser;
 use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Str;
-use OpenReel\Core\Formats\FileName;
-use OpenReel\Core\Script\PlainText;
+use OpenReel\Core\Kernel\FileName;
+use OpenReel\Core\Kernel\PlainText;
 use Symfony\Component\HttpFoundation\Response;
 
 /** Lessons and courses taken out as archives, and archives on their way in. */
@@ -45,88 +45,88 @@ final class ArchiveController
 
     public function index(): JsonResponse
     {
-        /** @var Collection<int, Arrival> $arrivals */
-        $arrivals = Arrival::query()
-            ->where('user_id', Whoever::asks()?->id)
+        /** @var Collection<int, ArchiveImport> $arrivals */
+        $arrivals = ArchiveImport::query()
+            ->where('user_id', CurrentUser::asks()?->id)
             ->latest()
             ->orderByDesc('id')
             ->limit(self::LATEST)
             ->get();
 
-        return new JsonResponse($arrivals->map(fn (Arrival $a): array => (new ArrivalResource($a))->toArray())->all());
+        return new JsonResponse($arrivals->map(fn (ArchiveImport $a): array => (new ArchiveImportResource($a))->toArray())->all());
     }
 
     public function store(Request $request): JsonResponse
     {
         $request->validate(['name' => ['required', 'string']], ['*' => 'Say what the file is called.']);
         if (self::onTheirWay()->where('updated_at', '>', now()->subDay())->count() >= self::MOST_OPEN) {
-            throw Refusal::conflict(
+            throw OperationRejected::conflict(
                 'Three archives are on their way already. Wait until one of them is here, or cancel it, then send the next.',
             );
         }
         $id = strtolower((string) Str::ulid());
-        $arrival = Arrival::query()->create([
+        $arrival = ArchiveImport::query()->create([
             'id' => $id,
-            'user_id' => Whoever::asks()?->id,
+            'user_id' => CurrentUser::asks()?->id,
             'name' => mb_substr(PlainText::row($request->string('name')->value()), 0, 200),
             'path' => "arrivals/{$id}.zip",
             'state' => WorkState::Waiting,
         ]);
 
-        return (new ArrivalResource($arrival))->response()->setStatusCode(201);
+        return (new ArchiveImportResource($arrival))->response()->setStatusCode(201);
     }
 
-    public function show(Arrival $arrival): ArrivalResource
+    public function show(ArchiveImport $arrival): ArchiveImportResource
     {
-        return new ArrivalResource($arrival);
+        return new ArchiveImportResource($arrival);
     }
 
     /** The chunk's bytes are the body; the header X-Chunk-SHA256 tells what they should be. */
-    public function append(Request $request, Arrival $arrival, int $number, AppendChunk $append): JsonResponse
+    public function append(Request $request, ArchiveImport $arrival, int $number, AppendChunk $append): JsonResponse
     {
         $bytes = $request->getContent();
         if ($bytes === '' || strlen($bytes) > config('reel.limits.chunk_bytes')) {
-            throw Refusal::badInput('A piece of an archive has at least 1 byte and at most 16 MB.');
+            throw OperationRejected::badInput('A piece of an archive has at least 1 byte and at most 16 MB.');
         }
 
         if (self::onTheirWay()->sum('bytes') + strlen($bytes) > config('reel.limits.archive_bytes')) {
-            throw Refusal::badInput('Archives that are on their way have at most 64 GB together. Take the course out in parts.');
+            throw OperationRejected::badInput('Archives that are on their way have at most 64 GB together. Take the course out in parts.');
         }
 
         return new JsonResponse(['next' => $append($arrival, $number, $bytes, $request->headers->get('X-Chunk-SHA256') ?? '')]);
     }
 
-    public function finish(Request $request, Arrival $arrival): JsonResponse
+    public function finish(Request $request, ArchiveImport $arrival): JsonResponse
     {
         $request->validate(['bytes' => ['required', 'integer', 'min:1']], ['*' => 'Say how many bytes the archive has.']);
         if (! $arrival->whole && $request->integer('bytes') !== $arrival->bytes) {
-            throw Refusal::conflict('Part of the archive has not arrived yet. It will be sent again.', [
+            throw OperationRejected::conflict('Part of the archive has not arrived yet. It will be sent again.', [
                 'next' => $arrival->next_chunk,
             ]);
         }
         // Asked twice at once, it is unpacked once.
-        if (Arrival::query()->whereKey($arrival->id)->where('whole', false)->update(['whole' => true]) === 1) {
+        if (ArchiveImport::query()->whereKey($arrival->id)->where('whole', false)->update(['whole' => true]) === 1) {
             UnpackArchiveJob::dispatch($arrival->id);
         }
 
-        return (new ArrivalResource($arrival->refresh()))->response()->setStatusCode(202);
+        return (new ArchiveImportResource($arrival->refresh()))->response()->setStatusCode(202);
     }
 
     /** Nothing of it stays. */
-    public function cancel(Arrival $arrival, MediaStore $media): ArrivalResource
+    public function cancel(ArchiveImport $arrival, MediaStore $media): ArchiveImportResource
     {
         $isRunning = $arrival->state === WorkState::Running;
         if ($arrival->become(WorkState::Cancelled, WorkState::OPEN) && ! $isRunning) {
             $media->delete($arrival->path);
         }
 
-        return new ArrivalResource($arrival);
+        return new ArchiveImportResource($arrival);
     }
 
-    /** @return Builder<Arrival> of whoever asks */
+    /** @return Builder<ArchiveImport> of whoever asks */
     private static function onTheirWay(): Builder
     {
-        $own = Arrival::query()->where('user_id', Whoever::asks()?->id);
+        $own = ArchiveImport::query()->where('user_id', CurrentUser::asks()?->id);
         $own->whereIn('state', WorkState::OPEN);
 
         return $own;

@@ -9,7 +9,7 @@ use App\Actions\Film\AssembleLesson;
 use App\Http\Resources\CaptionsResource;
 use App\Models\Lesson;
 use App\Models\Section;
-use App\Readers\LessonStyle;
+use App\Queries\Lessons\LessonStyle;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 

@@ -15,26 +15,26 @@ use App\Media\MediaStore;
 use App\Media\PictureReader;
 use App\Models\Course;
 use App\Models\Logo;
-use App\People\Standings;
-use App\Readers\CardPicture;
-use App\Readers\LessonStyle;
-use App\Refusal;
+use App\OperationRejected;
+use App\People\Memberships;
+use App\Queries\Film\CardPicture;
+use App\Queries\Lessons\LessonStyle;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Str;
-use OpenReel\Core\People\Deed;
+use OpenReel\Core\Kernel\PlainText;
+use OpenReel\Core\People\AuditAction;
 use OpenReel\Core\Picture\FrameSize;
 use OpenReel\Core\Picture\Picture;
 use OpenReel\Core\Picture\Shape;
 use OpenReel\Core\Picture\Still;
 use OpenReel\Core\Picture\StillKind;
 use OpenReel\Core\Picture\TrackAt;
-use OpenReel\Core\Script\PlainText;
+use OpenReel\Core\Picture\TrackKind;
 use OpenReel\Core\Style\BackdropDrawing;
 use OpenReel\Core\Style\CardDrawing;
 use OpenReel\Core\Style\HouseStyle;
-use OpenReel\Core\Take\TrackKind;
 use Symfony\Component\HttpFoundation\Response;
 
 final class CourseController
@@ -44,7 +44,7 @@ final class CourseController
 
     public function index(): JsonResponse
     {
-        $courses = Standings::courses(Course::query()->withCount('lessons'))->get()->sortBy('name')->values();
+        $courses = Memberships::courses(Course::query()->withCount('lessons'))->get()->sortBy('name')->values();
 
         return new JsonResponse($courses->map(fn (Course $c): array => (new CourseResource($c))->toArray())->all());
     }
@@ -90,7 +90,7 @@ final class CourseController
     public function destroy(Course $course, WriteHistory $write): Response
     {
         $course->delete();
-        $write(Deed::Deleted, $course, ['title' => $course->name]);
+        $write(AuditAction::Deleted, $course, ['title' => $course->name]);
 
         return response()->noContent();
     }
@@ -98,7 +98,7 @@ final class CourseController
     public function restore(Course $course, WriteHistory $write): CourseResource
     {
         $course->restore();
-        $write(Deed::Restored, $course, ['title' => $course->name]);
+        $write(AuditAction::Restored, $course, ['title' => $course->name]);
 
         return new CourseResource($course);
     }
@@ -107,7 +107,7 @@ final class CourseController
     {
         $file = $request->file('file');
         if (! ($file instanceof UploadedFile) || ! $file->isValid()) {
-            throw Refusal::badInput('No picture arrived. Choose a PNG, JPEG, WebP or SVG file of at most 20 MB.');
+            throw OperationRejected::badInput('No picture arrived. Choose a PNG, JPEG, WebP or SVG file of at most 20 MB.');
         }
         $name = mb_substr(PlainText::row($file->getClientOriginalName()), 0, 200);
         $picture = $pictures->read($file->getPathname(), $name, self::LOGO_PIXELS, self::LOGO_PIXELS);
@@ -134,7 +134,7 @@ final class CourseController
 
     public function logo(string $hash): Response
     {
-        $logo = Standings::logos(Logo::query()->where('hash', $hash))->first();
+        $logo = Memberships::logos(Logo::query()->where('hash', $hash))->first();
 
         return MediaResponse::of($logo?->path, $logo->mime ?? 'image/png');
     }

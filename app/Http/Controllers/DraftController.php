@@ -12,13 +12,13 @@ use App\Models\Export;
 use App\Models\Lesson;
 use App\Models\Publication;
 use App\Models\User;
-use App\People\Standings;
-use App\People\Whoever;
-use App\Readers\ReviewState;
-use App\Refusal;
+use App\OperationRejected;
+use App\People\CurrentUser;
+use App\People\Memberships;
+use App\Queries\Publishing\ReviewState;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
-use OpenReel\Core\People\Deed;
+use OpenReel\Core\People\AuditAction;
 use OpenReel\Core\People\Right;
 
 /** A lesson as a draft that others look at and approve, before it is published. */
@@ -45,7 +45,7 @@ final class DraftController
         /** @var Export $film */
         $film = $request->has('export_id')
             ? $lesson->exports()->findOrFail($request->string('export_id')->value())
-            : ReviewState::newestFilm($lesson) ?? throw Refusal::notYet('There is no film yet. Export the lesson first.');
+            : ReviewState::newestFilm($lesson) ?? throw OperationRejected::notYet('There is no film yet. Export the lesson first.');
         $publish($lesson, $film, trim($request->string('note')->value()), forReview: true);
 
         return $this->answer($lesson);
@@ -56,16 +56,16 @@ final class DraftController
     {
         $request->validate(['needs_approval' => ['sometimes', 'boolean'], 'open' => ['sometimes', 'boolean']]);
         if ($request->has('needs_approval')) {
-            abort_unless(Standings::may(Right::Own, $lesson), 403, Right::Own->refusal());
+            abort_unless(Memberships::may(Right::Own, $lesson), 403, Right::Own->refusal());
             $lesson->update(['needs_approval' => $request->boolean('needs_approval')]);
         }
         $changes = $request->changes() + ($request->has('open') ? ['open_to_links' => $request->boolean('open')] : []);
         if ($changes !== []) {
-            $publication = Publication::of($lesson, forReview: true) ?? throw Refusal::notYet('There is no draft yet.');
+            $publication = Publication::of($lesson, forReview: true) ?? throw OperationRejected::notYet('There is no draft yet.');
             $closes = $request->boolean('withdrawn') && count($changes) === 1;
-            abort_unless($closes || Standings::may(Right::Publish, $lesson), 403, self::NOT_TO_OPEN);
+            abort_unless($closes || Memberships::may(Right::Publish, $lesson), 403, self::NOT_TO_OPEN);
             $publication->update($changes);
-            $request->has('open') && $write($request->boolean('open') ? Deed::DraftOpened : Deed::DraftClosed, $lesson);
+            $request->has('open') && $write($request->boolean('open') ? AuditAction::DraftOpened : AuditAction::DraftClosed, $lesson);
         }
 
         return $this->answer($lesson);
@@ -93,6 +93,6 @@ final class DraftController
 
     private static function person(): User
     {
-        return Whoever::asks() ?? throw Refusal::conflict('Approving needs a name: it is there where people sign in.');
+        return CurrentUser::asks() ?? throw OperationRejected::conflict('Approving needs a name: it is there where people sign in.');
     }
 }

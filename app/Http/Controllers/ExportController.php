@@ -5,29 +5,29 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Actions\Film\AssembleLesson;
-use App\Actions\Film\FilesBeside;
 use App\Actions\Film\MakeHandout;
 use App\Actions\Film\MakeThumbnail;
 use App\Actions\Film\PackEdit;
 use App\Actions\Film\PackFilm;
 use App\Actions\Film\RequestExport;
+use App\Actions\Film\Sidecars;
 use App\Http\MediaResponse;
 use App\Http\Requests\ExportRequest;
 use App\Http\Resources\ExportResource;
 use App\Models\Export;
 use App\Models\Lesson;
 use App\Models\WorkState;
-use App\Readers\ChangedSince;
-use App\Readers\ExpectedFilm;
-use App\Readers\FilmNames;
-use App\Readers\UsualEditions;
+use App\Queries\Film\ChangesSinceExport;
+use App\Queries\Film\ExpectedFilm;
+use App\Queries\Film\FilmNames;
+use App\Queries\Film\UsualPresets;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Validation\Rule;
-use OpenReel\Core\Formats\FileName;
-use OpenReel\Core\Formats\PackageKind;
 use OpenReel\Core\Handout\HandoutLayout;
-use OpenReel\Core\Render\Edition;
+use OpenReel\Core\Kernel\FileName;
+use OpenReel\Core\Packages\PackageKind;
+use OpenReel\Core\Render\ExportPreset;
 use Symfony\Component\HttpFoundation\Response;
 
 final class ExportController
@@ -63,7 +63,7 @@ final class ExportController
     /** As what the lessons of this course are exported. */
     public function usual(Lesson $lesson): JsonResponse
     {
-        return new JsonResponse(array_map(fn (Edition $e): array => $e->toArray(), UsualEditions::of($lesson)));
+        return new JsonResponse(array_map(fn (ExportPreset $e): array => $e->toArray(), UsualPresets::of($lesson)));
     }
 
     /** How large a film would be, and how long it would take. */
@@ -83,7 +83,7 @@ final class ExportController
     }
 
     /** What has changed in the lesson since. */
-    public function since(Export $export, ChangedSince $changed): JsonResponse
+    public function since(Export $export, ChangesSinceExport $changed): JsonResponse
     {
         abort_unless($export->state === WorkState::Done, 404);
         $usual = ($this->assemble)($export->lesson);
@@ -104,8 +104,8 @@ final class ExportController
         $isThere = $export->state === WorkState::Done && in_array($kind, $export->beside ?? [], true);
 
         return MediaResponse::of(
-            $isThere ? FilesBeside::path($export, $kind) : null,
-            FilesBeside::mime($kind),
+            $isThere ? Sidecars::path($export, $kind) : null,
+            Sidecars::mime($kind),
             unchanging: ! in_array($kind, [MakeThumbnail::KIND, ...MakeThumbnail::OTHERS], true),
             downloadAs: $request->has('download') ? pathinfo($export->file_name, PATHINFO_FILENAME)." {$kind}" : null,
         );
@@ -166,7 +166,7 @@ final class ExportController
         );
     }
 
-    private function plan(Lesson $lesson, Edition $as): string
+    private function plan(Lesson $lesson, ExportPreset $as): string
     {
         return ($this->assemble)($lesson, as: $as)->hash();
     }

@@ -11,8 +11,8 @@ use App\Http\Peer;
 use App\Http\PeoplePage;
 use App\Mail\AccountMail;
 use App\Models\User;
+use App\OperationRejected;
 use App\OwnAddress;
-use App\Refusal;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
 use Illuminate\Support\Facades\Hash;
@@ -74,7 +74,7 @@ final class ForgottenController
         $said = ['email' => AddPerson::address(PeoplePage::said($request, 'email')), 'token' => $token, 'password' => $password];
         try {
             $done = Password::broker()->reset($said, fn (User $person) => $change($person, $password));
-        } catch (Refusal $no) {
+        } catch (OperationRejected $no) {
             // The link holds for another try.
             return $this->page($request, $token, $no->getMessage(), 422);
         }

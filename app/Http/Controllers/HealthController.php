@@ -7,12 +7,12 @@ namespace App\Http\Controllers;
 use App\Health\Counters;
 use App\Health\Doctor;
 use App\Health\Finding;
-use App\Health\Verdict;
+use App\Health\OpenMetrics;
+use App\Health\Severity;
 use App\Http\Peer;
-use App\People\Whoever;
+use App\People\CurrentUser;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
-use OpenReel\Core\Formats\OpenMetrics;
 use Symfony\Component\HttpFoundation\Response;
 
 /** For programs that watch over this server. */
@@ -22,7 +22,7 @@ final class HealthController
     public function up(Doctor $doctor): JsonResponse
     {
         $found = $doctor->quickly();
-        $isUp = Doctor::worst($found) !== Verdict::Bad;
+        $isUp = Doctor::worst($found) !== Severity::Bad;
 
         return new JsonResponse([
             'up' => $isUp,
@@ -38,7 +38,7 @@ final class HealthController
     {
         $token = (string) config('reel.metrics_token');
         $knows = $token !== '' && hash_equals($token, (string) $request->bearerToken());
-        abort_unless($knows || ($token === '' && ! Whoever::signsIn() && Peer::isThisMachine($request)), 404);
+        abort_unless($knows || ($token === '' && ! CurrentUser::signsIn() && Peer::isThisMachine($request)), 404);
 
         return new Response(OpenMetrics::write($counters->all()), 200, [
             'Content-Type' => OpenMetrics::TYPE, 'Cache-Control' => 'no-store',

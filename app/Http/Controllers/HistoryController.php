@@ -6,10 +6,10 @@ namespace App\Http\Controllers;
 
 use App\Models\Course;
 use App\Models\Lesson;
-use App\Readers\History;
+use App\Queries\People\History;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
-use OpenReel\Core\Formats\FileName;
+use OpenReel\Core\Kernel\FileName;
 use Symfony\Component\HttpFoundation\StreamedResponse;
 
 /** Who did what to a lesson or course. */

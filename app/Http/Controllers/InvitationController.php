@@ -13,10 +13,10 @@ use App\Models\Course;
 use App\Models\Invitation;
 use App\Models\Lesson;
 use App\Models\User;
+use App\OperationRejected;
 use App\People\Belongs;
 use App\People\Devices;
 use App\People\KnownBrowser;
-use App\Refusal;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Auth;
 use OpenReel\Core\People\NewPassword;
@@ -54,7 +54,7 @@ final class InvitationController
             [$place, $person] = $accept($invitation, fn (): User => $known instanceof User ? $known : $add(
                 PeoplePage::said($request, 'email'), PeoplePage::said($request, 'name'), PeoplePage::said($request, 'password'),
             ));
-        } catch (Refusal $no) {
+        } catch (OperationRejected $no) {
             return self::page($token, $invitation, $no->getMessage(), $request);
         }
 

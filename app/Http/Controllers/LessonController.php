@@ -24,12 +24,12 @@ use App\Media\DraftVoice;
 use App\Models\Course;
 use App\Models\Lesson;
 use App\Models\Take;
-use App\People\Standings;
+use App\People\Memberships;
 use App\Work\LastFault;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
-use OpenReel\Core\People\Deed;
+use OpenReel\Core\People\AuditAction;
 use OpenReel\Core\People\Right;
 
 final class LessonController
@@ -67,7 +67,7 @@ final class LessonController
         $edit->title($lesson, trim($request->string('title')->value()));
         if ($request->has('course_id') && $request->input('course_id') !== $lesson->course_id) {
             // In another course other people see it.
-            abort_unless(Standings::may(Right::Own, $lesson), 403, Right::Own->refusal());
+            abort_unless(Memberships::may(Right::Own, $lesson), 403, Right::Own->refusal());
             $lesson->update(['course_id' => $request->input('course_id')]);
             PrepareLessonJob::dispatch($lesson->id);
         }
@@ -78,7 +78,7 @@ final class LessonController
     public function destroy(Lesson $lesson, WriteHistory $write): Response
     {
         $lesson->delete();
-        $write(Deed::Deleted, $lesson, ['title' => $lesson->title]);
+        $write(AuditAction::Deleted, $lesson, ['title' => $lesson->title]);
 
         return response()->noContent();
     }
@@ -86,7 +86,7 @@ final class LessonController
     public function restore(Lesson $lesson, WriteHistory $write): LessonResource
     {
         $lesson->restore();
-        $write(Deed::Restored, $lesson, ['title' => $lesson->title]);
+        $write(AuditAction::Restored, $lesson, ['title' => $lesson->title]);
 
         return new LessonResource($lesson);
     }

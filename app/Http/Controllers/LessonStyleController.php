@@ -8,8 +8,8 @@ use App\Actions\Lessons\ChangeLessonStyle;
 use App\Http\Resources\LogoResource;
 use App\Models\Lesson;
 use App\Models\Logo;
-use App\Readers\LessonStyle;
-use App\Refusal;
+use App\OperationRejected;
+use App\Queries\Lessons\LessonStyle;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 
@@ -37,7 +37,7 @@ final class LessonStyleController
     {
         $style = $request->input('style');
         if (! is_array($style)) {
-            throw Refusal::badInput('Say what of the style is to be otherwise.');
+            throw OperationRejected::badInput('Say what of the style is to be otherwise.');
         }
         $change($lesson, $style);
 

@@ -12,16 +12,16 @@ use App\Models\Invitation;
 use App\Models\Lesson;
 use App\Models\Membership;
 use App\Models\User;
+use App\OperationRejected;
 use App\OwnAddress;
 use App\People\Belongs;
-use App\People\Standings;
-use App\People\Whoever;
-use App\Refusal;
+use App\People\CurrentUser;
+use App\People\Memberships;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
 use Illuminate\Validation\Rule;
-use OpenReel\Core\People\Deed;
+use OpenReel\Core\People\AuditAction;
 use OpenReel\Core\People\Right;
 use OpenReel\Core\People\Role;
 
@@ -71,11 +71,11 @@ final class MemberController
     public function destroy(Membership $membership, GiveRole $give): JsonResponse|Response
     {
         $place = self::placeOf($membership);
-        $isOwn = $membership->user_id === Whoever::asks()?->id;
-        abort_unless($isOwn || Standings::may(Right::Own, $place), 403, Right::Own->refusal());
-        $give->takeAway($place, $membership, $isOwn ? Deed::Left : Deed::Removed);
+        $isOwn = $membership->user_id === CurrentUser::asks()?->id;
+        abort_unless($isOwn || Memberships::may(Right::Own, $place), 403, Right::Own->refusal());
+        $give->takeAway($place, $membership, $isOwn ? AuditAction::Left : AuditAction::Removed);
 
-        return Standings::in($place)->isStranger() ? response()->noContent() : $this->answer($place);
+        return Memberships::in($place)->isStranger() ? response()->noContent() : $this->answer($place);
     }
 
     public function withdraw(Invitation $invitation): JsonResponse
@@ -92,9 +92,9 @@ final class MemberController
         $request->validate(['email' => ['required', 'string', 'max:200']], ['*' => 'Say whose e-mail address it is.']);
         $email = mb_strtolower(trim($request->string('email')->value()));
         $person = User::query()->where('email', $email)->first()
-            ?? throw Refusal::badInput('Nobody signs in here with that address. Create an invitation link for them instead.');
+            ?? throw OperationRejected::badInput('Nobody signs in here with that address. Create an invitation link for them instead.');
         if (GiveRole::of($place)->where('user_id', $person->id)->exists()) {
-            throw Refusal::conflict("{$person->name} takes part already. Give them another role in the list.");
+            throw OperationRejected::conflict("{$person->name} takes part already. Give them another role in the list.");
         }
         $give($place, $person, $role);
 
@@ -103,7 +103,7 @@ final class MemberController
 
     private function invite(Request $request, Lesson|Course $place, Invite $invite): JsonResponse
     {
-        $by = Whoever::asks() ?? throw Refusal::conflict('Nobody signs in here, so nobody can be invited.');
+        $by = CurrentUser::asks() ?? throw OperationRejected::conflict('Nobody signs in here, so nobody can be invited.');
         $token = $invite($place, $by, self::role($request));
 
         return new JsonResponse(['url' => OwnAddress::of("/invited/{$token}")] + MembersResource::of($place), 201);

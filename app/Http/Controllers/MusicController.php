@@ -4,13 +4,13 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
-use App\Actions\Music\BringInMusic;
+use App\Actions\Music\ImportMusic;
 use App\Http\MediaResponse;
 use App\Media\ShippedMusic;
 use App\Models\Lesson;
 use App\Models\Music;
-use App\Readers\LessonMusic;
-use App\Refusal;
+use App\OperationRejected;
+use App\Queries\Lessons\LessonMusic;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\UploadedFile;
@@ -24,11 +24,11 @@ final class MusicController
         return new JsonResponse($music->offered($lesson));
     }
 
-    public function store(Request $request, Lesson $lesson, BringInMusic $bringIn, LessonMusic $music): JsonResponse
+    public function store(Request $request, Lesson $lesson, ImportMusic $bringIn, LessonMusic $music): JsonResponse
     {
         $file = $request->file('file');
         if (! ($file instanceof UploadedFile) || ! $file->isValid()) {
-            throw Refusal::badInput('No music arrived. Choose an MP3, M4A, Ogg, FLAC or WAV file of at most 256 MB.');
+            throw OperationRejected::badInput('No music arrived. Choose an MP3, M4A, Ogg, FLAC or WAV file of at most 256 MB.');
         }
         $bringIn($lesson, $file->getPathname(), $file->getClientOriginalName());
 

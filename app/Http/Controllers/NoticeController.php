@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Models\Notice;
-use App\People\Whoever;
+use App\People\CurrentUser;
 use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Http\JsonResponse;
@@ -50,6 +50,6 @@ final class NoticeController
     /** @return Builder<Notice> */
     private static function mine(): Builder
     {
-        return Notice::query()->where('user_id', Whoever::asks()->id ?? '');
+        return Notice::query()->where('user_id', CurrentUser::asks()->id ?? '');
     }
 }

@@ -7,9 +7,9 @@ namespace App\Http\Controllers;
 use App\Actions\People\FindByOpenId;
 use App\Http\Peer;
 use App\Http\PeoplePage;
+use App\OperationRejected;
 use App\People\Devices;
 use App\People\OpenId;
-use App\Refusal;
 use Illuminate\Http\Request;
 use Symfony\Component\HttpFoundation\Response;
 
@@ -33,7 +33,7 @@ final class OpenIdController
         }
         try {
             $asked = $this->provider->begin();
-        } catch (Refusal $no) {
+        } catch (OperationRejected $no) {
             return self::failed($no->getMessage(), 502);
         }
         $request->session()->put(self::ASKED, $asked + ['to' => PeoplePage::way($request)]);
@@ -53,7 +53,7 @@ final class OpenIdController
         try {
             $says = $this->provider->finish(PeoplePage::said($request, 'code'), $asked['verifier'], $asked['nonce']);
             $person = $find($says);
-        } catch (Refusal $no) {
+        } catch (OperationRejected $no) {
             return self::failed($no->getMessage(), 422);
         }
         // How somebody is known beyond the password, their provider decides.

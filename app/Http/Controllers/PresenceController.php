@@ -5,9 +5,9 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Models\Lesson;
+use App\People\CurrentUser;
+use App\People\Memberships;
 use App\People\Presences;
-use App\People\Standings;
-use App\People\Whoever;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
@@ -30,12 +30,12 @@ final class PresenceController
             'section' => ['nullable', 'string', 'max:26'],
             'recording' => ['required', 'boolean'],
         ], ['*' => 'Say in which room that is.']);
-        $who = Whoever::asks();
+        $who = CurrentUser::asks();
         if ($who !== null) {
             $room = $request->string('room')->value();
             $section = $request->input('section');
             // Only who may record keeps others from it.
-            $records = $request->boolean('recording') && Standings::may(Right::Record, $lesson);
+            $records = $request->boolean('recording') && Memberships::may(Right::Record, $lesson);
             Presences::note($lesson->id, $window, $who, $room, $section, $records);
         }
 
@@ -47,7 +47,7 @@ final class PresenceController
 
     public function leave(Lesson $lesson, string $window): Response
     {
-        $who = Whoever::asks();
+        $who = CurrentUser::asks();
         $who === null || Presences::leave($window, $who);
 
         return response()->noContent();

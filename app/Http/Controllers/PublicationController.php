@@ -12,13 +12,13 @@ use App\Models\Comment;
 use App\Models\Export;
 use App\Models\Lesson;
 use App\Models\Publication;
-use App\People\Standings;
-use App\People\Whoever;
-use App\Readers\LessonStyle;
-use App\Refusal;
+use App\OperationRejected;
+use App\People\CurrentUser;
+use App\People\Memberships;
+use App\Queries\Lessons\LessonStyle;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
-use OpenReel\Core\People\Deed;
+use OpenReel\Core\People\AuditAction;
 use OpenReel\Core\People\Right;
 
 /** A lesson on the course site, for whoever made it: publishing, who may watch, what was said of it. */
@@ -45,13 +45,13 @@ final class PublicationController
 
     public function update(PublicationRequest $request, Lesson $lesson, WriteHistory $write): JsonResponse
     {
-        $publication = Publication::of($lesson) ?? throw Refusal::notYet('This lesson is not published yet.');
+        $publication = Publication::of($lesson) ?? throw OperationRejected::notYet('This lesson is not published yet.');
         $publication->update($request->changes());
         if ($request->has('withdrawn')) {
-            $write($request->boolean('withdrawn') ? Deed::Withdrawn : Deed::ShownAgain, $lesson);
+            $write($request->boolean('withdrawn') ? AuditAction::Withdrawn : AuditAction::ShownAgain, $lesson);
         }
         if ($request->boolean('renew')) {
-            $write(Deed::LinkRenewed, $lesson);
+            $write(AuditAction::LinkRenewed, $lesson);
         }
 
         return $this->answer($lesson);
@@ -79,7 +79,7 @@ final class PublicationController
         }
         if ($request->has('hidden')) {
             // What viewers may not read is for those to say whose lesson it is.
-            abort_unless(Standings::may(Right::Write, $comment->publication->lesson), 403, Right::Write->refusal());
+            abort_unless(Memberships::may(Right::Write, $comment->publication->lesson), 403, Right::Write->refusal());
             $comment->update(['hidden_at' => $request->boolean('hidden') ? now() : null]);
         }
 
@@ -93,9 +93,9 @@ final class PublicationController
         $publication = $comment->publication;
         $publication->comments()->create($comment->only(['at_ms', 'section_id', 'line_id', 'line_text', 'version']) + [
             'answers' => $comment->answers ?? $comment->id,
-            'name' => Whoever::asks()->name ?? LessonStyle::of($publication->lesson)->presenter ?? 'The presenter',
+            'name' => CurrentUser::asks()->name ?? LessonStyle::of($publication->lesson)->presenter ?? 'The presenter',
             // A reviewer answers as who they are.
-            'by_presenter' => Standings::may(Right::Write, $publication->lesson),
+            'by_presenter' => Memberships::may(Right::Write, $publication->lesson),
             'text' => trim($request->string('text')->value()),
         ]);
 

@@ -11,11 +11,11 @@ use App\Http\Resources\ScriptResource;
 use App\Http\Resources\TieResource;
 use App\Media\ScriptReader;
 use App\Models\Lesson;
-use App\Refusal;
+use App\OperationRejected;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\UploadedFile;
-use OpenReel\Core\Formats\FileName;
+use OpenReel\Core\Kernel\FileName;
 use OpenReel\Core\Script\Script;
 use Symfony\Component\HttpFoundation\Response;
 
@@ -48,7 +48,7 @@ final class ScriptController
     {
         $file = $request->file('file');
         if (! $file instanceof UploadedFile || ! $file->isValid()) {
-            throw Refusal::badInput('No file arrived. Choose a script of at most 20 MB.');
+            throw OperationRejected::badInput('No file arrived. Choose a script of at most 20 MB.');
         }
 
         $text = $reader->read($file->getPathname(), $file->getClientOriginalName());

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
-use App\Readers\SearchLessons;
+use App\Queries\Lessons\SearchLessons;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 

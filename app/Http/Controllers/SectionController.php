@@ -13,13 +13,13 @@ use App\Http\Resources\LinePictureResource;
 use App\Http\Resources\SectionResource;
 use App\Models\Lesson;
 use App\Models\Section;
-use App\Readers\SectionContinuity;
-use App\Readers\SectionPicture;
+use App\Queries\Film\SectionPicture;
+use App\Queries\Takes\SectionContinuity;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
 use OpenReel\Core\Assembly\BoardPages;
-use OpenReel\Core\Take\TrackKind;
+use OpenReel\Core\Picture\TrackKind;
 
 final class SectionController
 {

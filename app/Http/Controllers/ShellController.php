@@ -5,11 +5,11 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Http\Requests\ExportRequest;
-use App\People\Whoever;
+use App\People\CurrentUser;
 use Illuminate\Http\Response;
-use OpenReel\Core\Formats\FilmName;
+use OpenReel\Core\Kernel\FrameRate;
+use OpenReel\Core\Style\FilmName;
 use OpenReel\Core\Style\HouseStyle;
-use OpenReel\Core\Time\FrameRate;
 
 /** The page that the interface starts in. */
 final class ShellController
@@ -24,7 +24,7 @@ final class ShellController
         return response()
             ->view('app', [
                 'setup' => [
-                    'person' => Whoever::asks()?->id,
+                    'person' => CurrentUser::asks()?->id,
                     'frames' => HouseStyle::FRAMES,
                     'smaller' => ExportRequest::SMALLER,
                     'film_names' => FilmName::PARTS,

@@ -14,10 +14,10 @@ use App\Http\MediaResponse;
 use App\Http\Resources\DeckResource;
 use App\Http\Resources\SlideResource;
 use App\Jobs\PrepareLessonJob;
-use App\Media\BroughtFile;
+use App\Media\ImportedFile;
 use App\Models\Lesson;
 use App\Models\Slide;
-use App\Refusal;
+use App\OperationRejected;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\UploadedFile;
@@ -46,7 +46,7 @@ final class SlideController
         /** @var list<UploadedFile> $files */
         $files = array_values(array_filter($all, fn (mixed $f): bool => $f instanceof UploadedFile));
         if ($files === []) {
-            throw Refusal::badInput('No file arrived. Choose pictures (PNG, JPEG, WebP, SVG), a PDF, a presentation or a film.');
+            throw OperationRejected::badInput('No file arrived. Choose pictures (PNG, JPEG, WebP, SVG), a PDF, a presentation or a film.');
         }
         usort($files, fn (UploadedFile $a, UploadedFile $b): int => strnatcasecmp(
             $a->getClientOriginalName(), $b->getClientOriginalName(),
@@ -63,7 +63,7 @@ final class SlideController
             }
             try {
                 if (! $file->isValid()) {
-                    throw Refusal::badInput(
+                    throw OperationRejected::badInput(
                         "\"{$file->getClientOriginalName()}\" did not arrive whole, or is larger than 200 MB.",
                     );
                 }
@@ -78,7 +78,7 @@ final class SlideController
                 ))->toArray();
                 // The next ones go on to the sections that follow, as pictures do.
                 $section = $isSingle ? null : $section;
-            } catch (Refusal $refusal) {
+            } catch (OperationRejected $refusal) {
                 $refused[] = $refusal->getMessage();
             }
         }
@@ -121,7 +121,7 @@ final class SlideController
     {
         $file = $request->file('file');
         if (! ($file instanceof UploadedFile) || ! $file->isValid()) {
-            throw Refusal::badInput('No picture arrived. Choose a PNG, JPEG, WebP or SVG file of at most 20 MB.');
+            throw OperationRejected::badInput('No picture arrived. Choose a PNG, JPEG, WebP or SVG file of at most 20 MB.');
         }
         $lesson = Lesson::query()->findOrFail($slide->lesson_id);
         $name = $file->getClientOriginalName();
@@ -169,12 +169,12 @@ final class SlideController
         return new SlideResource($slide);
     }
 
-    private static function brought(UploadedFile $file): BroughtFile
+    private static function brought(UploadedFile $file): ImportedFile
     {
         $name = $file->getClientOriginalName();
         $isTooLarge = in_array($file->getError(), [UPLOAD_ERR_INI_SIZE, UPLOAD_ERR_FORM_SIZE], true);
 
-        return new BroughtFile(
+        return new ImportedFile(
             $file->getPathname(),
             $name,
             match (true) {

@@ -9,8 +9,8 @@ use App\Actions\Storage\DeleteLesson;
 use App\Actions\Storage\DeleteOlderFilms;
 use App\Media\RenderCache;
 use App\Models\Lesson;
-use App\People\Whoever;
-use App\Readers\StorageUse;
+use App\People\CurrentUser;
+use App\Queries\Storage\StorageUse;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Response;
 
@@ -47,7 +47,7 @@ final class StorageController
     /** What was used a short while ago stays: a film may be about to be made of it. */
     public function emptyCache(RenderCache $cache): JsonResponse
     {
-        abort_if(Whoever::signsIn(), 403, 'Others use it too. Whoever runs this server empties it: bin/reel sweep --cache');
+        abort_if(CurrentUser::signsIn(), 403, 'Others use it too. Whoever runs this server empties it: bin/reel sweep --cache');
 
         return new JsonResponse(['bytes' => $cache->sweep(0)]);
     }

@@ -14,7 +14,7 @@ use App\Actions\Takes\FrameTake;
 use App\Actions\Takes\GiveVerdict;
 use App\Actions\Takes\MakePoster;
 use App\Actions\Takes\NoteMarker;
-use App\Actions\Takes\ReadAgain;
+use App\Actions\Takes\ReingestTake;
 use App\Actions\Takes\SilenceTake;
 use App\Actions\Takes\StartTake;
 use App\Actions\Takes\TrimTake;
@@ -23,7 +23,7 @@ use App\Actions\Takes\VerdictGiven;
 use App\Http\MediaResponse;
 use App\Http\Requests\CleaningRequest;
 use App\Http\Requests\TakeRequest;
-use App\Http\Resources\HeardResource;
+use App\Http\Resources\AlignmentResource;
 use App\Http\Resources\TakeResource;
 use App\Jobs\CleanVoiceJob;
 use App\Media\VoiceCleaner;
@@ -32,9 +32,9 @@ use App\Models\Section;
 use App\Models\Take;
 use App\Models\TakeState;
 use App\Models\Track;
-use App\People\Standings;
-use App\Readers\CleanedVoice;
-use App\Refusal;
+use App\OperationRejected;
+use App\People\Memberships;
+use App\Queries\Takes\CleanedVoice;
 use App\Work\LastFault;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
@@ -43,7 +43,7 @@ use Illuminate\Validation\Rule;
 use OpenReel\Core\People\Right;
 use OpenReel\Core\Picture\Adjustment;
 use OpenReel\Core\Picture\Crop;
-use OpenReel\Core\Take\TrackKind;
+use OpenReel\Core\Picture\TrackKind;
 use OpenReel\Core\Take\Verdict;
 use Symfony\Component\HttpFoundation\Response;
 
@@ -93,9 +93,9 @@ final class TakeController
     {
         $request->validate(['take' => ['required', 'string', 'max:64']], ['*' => 'Say which take is to be copied.']);
         $take = Take::query()->whereKey($request->string('take')->value())->first();
-        $isSeen = $take !== null && Standings::may(Right::See, $take->lesson());
+        $isSeen = $take !== null && Memberships::may(Right::See, $take->lesson());
         if ($take === null || ! $isSeen || $take->section->trashed() || $take->lesson()->trashed()) {
-            throw Refusal::badInput('This take is not there any more.');
+            throw OperationRejected::badInput('This take is not there any more.');
         }
 
         return (new TakeResource($copy($section, $take)))->response()->setStatusCode(201);
@@ -110,7 +110,7 @@ final class TakeController
     public function destroy(Take $take): Response
     {
         if ($take->state !== TakeState::Recording || $take->tracks->sum('bytes') > 0) {
-            throw Refusal::conflict('Something is recorded in this take. Discard it instead; that can be undone.');
+            throw OperationRejected::conflict('Something is recorded in this take. Discard it instead; that can be undone.');
         }
         $take->delete();
 
@@ -254,7 +254,7 @@ final class TakeController
     }
 
     /** Listens to the take anew, from what came from the recorder. */
-    public function readAgain(Take $take, ReadAgain $again): TakeResource
+    public function readAgain(Take $take, ReingestTake $again): TakeResource
     {
         return new TakeResource($again($take));
     }
@@ -276,9 +276,9 @@ final class TakeController
         return MediaResponse::of($make($take), 'image/jpeg');
     }
 
-    public function heard(Take $take): HeardResource
+    public function heard(Take $take): AlignmentResource
     {
-        return new HeardResource($take);
+        return new AlignmentResource($take);
     }
 
     /** What its sound is like when it is cleaned in some way: where that can be heard, once it is made. */

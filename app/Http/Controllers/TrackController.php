@@ -6,7 +6,7 @@ namespace App\Http\Controllers;
 
 use App\Actions\AppendChunk;
 use App\Models\Track;
-use App\Refusal;
+use App\OperationRejected;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 
@@ -17,10 +17,10 @@ final class TrackController
     {
         $bytes = $request->getContent();
         if ($bytes === '' || strlen($bytes) > config('reel.limits.chunk_bytes')) {
-            throw Refusal::badInput('A piece of a recording has at least 1 byte and at most 16 MB.');
+            throw OperationRejected::badInput('A piece of a recording has at least 1 byte and at most 16 MB.');
         }
         if ($track->bytes + strlen($bytes) > config('reel.limits.recording_bytes')) {
-            throw Refusal::badInput(
+            throw OperationRejected::badInput(
                 'This take has become larger than 8 GB. Stop here and go on with another take; what was recorded is safe.',
             );
         }

@@ -6,7 +6,7 @@ namespace App\Http\Controllers;
 
 use App\Actions\Captions\TranslateCaptions;
 use App\Models\Lesson;
-use App\Refusal;
+use App\OperationRejected;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
@@ -49,7 +49,7 @@ final class TranslationController
     {
         $file = $request->file('file');
         if (! ($file instanceof UploadedFile) || ! $file->isValid() || $file->getSize() > self::MOST_BYTES) {
-            throw Refusal::badInput('No captions arrived. Choose a WebVTT or SubRip file of at most 2 MB.');
+            throw OperationRejected::badInput('No captions arrived. Choose a WebVTT or SubRip file of at most 2 MB.');
         }
 
         return new JsonResponse(
@@ -66,7 +66,7 @@ final class TranslationController
 
     private static function known(string $language): string
     {
-        return isset(CaptionLanguage::NAMES[$language]) ? $language : throw Refusal::badInput('That language is not offered.');
+        return isset(CaptionLanguage::NAMES[$language]) ? $language : throw OperationRejected::badInput('That language is not offered.');
     }
 
     /** @return array<string, list<string>> */

@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
-use App\Actions\Film\FilesBeside;
 use App\Actions\Film\MakeThumbnail;
+use App\Actions\Film\Sidecars;
 use App\Actions\Site\CountWatched;
-use App\Actions\Site\SayOfFilm;
+use App\Actions\Site\PostComment;
 use App\Http\MediaResponse;
 use App\Http\Peer;
 use App\Http\Resources\CommentResource;
@@ -16,9 +16,9 @@ use App\Models\Export;
 use App\Models\Publication;
 use App\OwnAddress;
 use App\People\Tries;
-use App\Readers\CourseFilms;
-use App\Readers\LessonStyle;
-use App\Readers\SaidInFilm;
+use App\Queries\Film\FilmTranscript;
+use App\Queries\Lessons\LessonStyle;
+use App\Queries\Publishing\CourseFilms;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
@@ -52,7 +52,7 @@ final class WatchController
         return [...self::FILES, ...array_map(CaptionLanguage::file(...), array_keys(CaptionLanguage::NAMES))];
     }
 
-    public function __construct(private readonly SaidInFilm $said)
+    public function __construct(private readonly FilmTranscript $said)
     {
     }
 
@@ -113,8 +113,8 @@ final class WatchController
         abort_unless(in_array($kind, $export->beside ?? [], true), 404);
 
         return MediaResponse::of(
-            FilesBeside::path($export, $kind),
-            FilesBeside::mime($kind),
+            Sidecars::path($export, $kind),
+            Sidecars::mime($kind),
             unchanging: false,
         );
     }
@@ -124,7 +124,7 @@ final class WatchController
         return new JsonResponse(CommentResource::forViewers($this->allowed($request, $token)->comments()->get()));
     }
 
-    public function comment(Request $request, string $token, SayOfFilm $say): JsonResponse
+    public function comment(Request $request, string $token, PostComment $say): JsonResponse
     {
         $publication = $this->allowed($request, $token);
         abort_unless(

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Middleware;
 
 use Illuminate\Foundation\Http\Middleware\TransformsRequest;
-use OpenReel\Core\Script\PlainText;
+use OpenReel\Core\Kernel\PlainText;
 
 /** Characters that no text needs are taken out on the way in, wherever they stand. */
 final class CleanText extends TransformsRequest

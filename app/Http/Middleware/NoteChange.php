@@ -6,7 +6,7 @@ namespace App\Http\Middleware;
 
 use App\Actions\Lessons\CountChange;
 use App\People\Belongs;
-use App\People\Whoever;
+use App\People\CurrentUser;
 use Closure;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Http\Request;
@@ -31,7 +31,7 @@ final class NoteChange
         $response = $next($request);
         $route = $request->route();
         if (
-            $request->isMethodSafe() || ! Whoever::signsIn() || ! $response->isSuccessful()
+            $request->isMethodSafe() || ! CurrentUser::signsIn() || ! $response->isSuccessful()
             || $route === null || in_array($route->uri(), self::NONE, true)
         ) {
             return $response;

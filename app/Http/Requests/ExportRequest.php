@@ -8,7 +8,7 @@ use App\Models\Lesson;
 use Illuminate\Foundation\Http\FormRequest;
 use Illuminate\Validation\Rule;
 use OpenReel\Core\Picture\FrameSize;
-use OpenReel\Core\Render\Edition;
+use OpenReel\Core\Render\ExportPreset;
 use OpenReel\Core\Render\FilmFormat;
 use OpenReel\Core\Render\FilmQuality;
 use OpenReel\Core\Style\HouseStyle;
@@ -52,12 +52,12 @@ final class ExportRequest extends FormRequest
         ];
     }
 
-    public function edition(Lesson $lesson): Edition
+    public function edition(Lesson $lesson): ExportPreset
     {
         $size = [$this->integer('width'), $this->integer('height')];
         $isOwn = $size === [0, 0] || $size === [$lesson->width, $lesson->height];
 
-        return new Edition(
+        return new ExportPreset(
             $isOwn ? null : FrameSize::of(...$size),
             FilmQuality::tryFrom($this->string('quality')->value()) ?? FilmQuality::Balanced,
             FilmFormat::tryFrom($this->string('format')->value()) ?? FilmFormat::Mp4,

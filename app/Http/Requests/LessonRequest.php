@@ -6,12 +6,12 @@ namespace App\Http\Requests;
 
 use App\Models\Course;
 use App\Models\Lesson;
-use App\People\Standings;
+use App\People\Memberships;
 use Illuminate\Foundation\Http\FormRequest;
 use Illuminate\Validation\Rule;
+use OpenReel\Core\Kernel\FrameRate;
 use OpenReel\Core\People\Right;
 use OpenReel\Core\Style\HouseStyle;
-use OpenReel\Core\Time\FrameRate;
 
 /** A new lesson, or a change to one: frame and rate are chosen once. */
 final class LessonRequest extends FormRequest
@@ -65,7 +65,7 @@ final class LessonRequest extends FormRequest
             // Where it is already it may stay, whatever one is there.
             $lesson = $this->route('lesson');
             $stays = $place instanceof Course && $lesson instanceof Lesson && $lesson->course_id === $id;
-            if ($place === null || (! $stays && ! Standings::may($right, $place))) {
+            if ($place === null || (! $stays && ! Memberships::may($right, $place))) {
                 $fail('');
             }
         };

@@ -8,8 +8,8 @@ use Illuminate\Foundation\Http\FormRequest;
 use OpenReel\Core\Picture\Crop;
 use OpenReel\Core\Picture\Shape;
 use OpenReel\Core\Picture\TrackAt;
+use OpenReel\Core\Picture\TrackKind;
 use OpenReel\Core\Script\Cue;
-use OpenReel\Core\Take\TrackKind;
 
 /** Sizes of camera and screen, and the parts of them that are to be shown. */
 final class PictureRequest extends FormRequest

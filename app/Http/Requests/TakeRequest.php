@@ -6,10 +6,10 @@ namespace App\Http\Requests;
 
 use Illuminate\Foundation\Http\FormRequest;
 use Illuminate\Validation\Rule;
+use OpenReel\Core\Kernel\Tick;
 use OpenReel\Core\Sound\Cleaning;
 use OpenReel\Core\Sound\NoiseReduction;
 use OpenReel\Core\Take\Verdict;
-use OpenReel\Core\Time\Tick;
 
 /** A verdict, or the part of a take to be used; null goes back to the part found by listening. */
 final class TakeRequest extends FormRequest

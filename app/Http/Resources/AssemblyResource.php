@@ -7,25 +7,25 @@ namespace App\Http\Resources;
 use App\Media\FilmPlan;
 use App\Media\PieceRenderer;
 use App\Media\VoiceCleaner;
-use App\Readers\CleanedVoice;
+use App\Queries\Takes\CleanedVoice;
 use Illuminate\Http\Request;
 use Illuminate\Http\Resources\Json\JsonResource;
-use OpenReel\Core\Assembly\SectionSource;
+use OpenReel\Core\Assembly\SectionInput;
 use OpenReel\Core\Assembly\Segment;
 use OpenReel\Core\Assembly\Shot;
 use OpenReel\Core\Assembly\SilenceFound;
 use OpenReel\Core\Assembly\WordFrames;
-use OpenReel\Core\Render\JoinSpec;
+use OpenReel\Core\Kernel\Tick;
+use OpenReel\Core\Picture\TrackKind;
 use OpenReel\Core\Render\PicturePieces;
 use OpenReel\Core\Render\ShotSpec;
+use OpenReel\Core\Render\TransitionSpec;
 use OpenReel\Core\Script\SpeedCue;
-use OpenReel\Core\Sound\BedPlace;
-use OpenReel\Core\Sound\ComputerSound;
 use OpenReel\Core\Sound\GainSearch;
-use OpenReel\Core\Sound\SoundPlan;
+use OpenReel\Core\Soundtrack\ComputerSound;
+use OpenReel\Core\Soundtrack\MusicClip;
+use OpenReel\Core\Soundtrack\SoundPlan;
 use OpenReel\Core\Take\Take;
-use OpenReel\Core\Take\TrackKind;
-use OpenReel\Core\Time\Tick;
 
 /**
  * The assembly as the browser plays it: the same frames and rectangles that the export is made from.
@@ -65,7 +65,7 @@ final class AssemblyResource extends JsonResource
             'music' => $assembly->music === [] ? [] : array_map(self::bed(...), $this->resource->sound()->beds),
             'silences' => self::silences($this->resource->silences),
             'idle_cues' => $this->idle(),
-            'missing' => array_map(fn (SectionSource $s): string => $s->id, $assembly->missing),
+            'missing' => array_map(fn (SectionInput $s): string => $s->id, $assembly->missing),
             'sections' => $this->sections($assembly->segments),
             // Sections of which nothing has to be rendered any more.
             'unread' => $this->resource->unread,
@@ -110,7 +110,7 @@ final class AssemblyResource extends JsonResource
     }
 
     /** @return array<string, mixed> places in samples of the film, and of the file where it goes round */
-    private static function bed(BedPlace $place): array
+    private static function bed(MusicClip $place): array
     {
         return [
             'name' => $place->bed->name,
@@ -128,7 +128,7 @@ final class AssemblyResource extends JsonResource
         $maker = app(PieceRenderer::class);
         $unmade = [];
         foreach (PicturePieces::bySegment($this->resource->assembly) as $n => $pieces) {
-            if (array_filter($pieces, fn (ShotSpec|JoinSpec $p): bool => ! $maker->has($p)) !== []) {
+            if (array_filter($pieces, fn (ShotSpec|TransitionSpec $p): bool => ! $maker->has($p)) !== []) {
                 $unmade[] = $this->resource->assembly->segments[$n];
             }
         }

@@ -7,7 +7,7 @@ namespace App\Http\Resources;
 use App\Media\FilmPlan;
 use OpenReel\Core\Captions\Caption;
 use OpenReel\Core\Captions\CaptionLanguage;
-use OpenReel\Core\Captions\SetCaptions;
+use OpenReel\Core\Captions\EditedCaptions;
 use OpenReel\Core\Captions\Translations;
 use OpenReel\Core\Picture\FrameSize;
 use OpenReel\Core\Style\CaptionLook;
@@ -83,7 +83,7 @@ final class CaptionsResource
     private static function section(array $captions, FilmPlan $plan, array $translated): array
     {
         $words = array_merge(...array_map(fn (Caption $c): array => $c->words, array_values($captions)));
-        $gone = SetCaptions::gone($words, $plan->set);
+        $gone = EditedCaptions::gone($words, $plan->set);
         $told = [];
         foreach ($captions as $at => $caption) {
             $told[] = [

@@ -6,7 +6,7 @@ namespace App\Http\Resources;
 
 use App\Models\Course;
 use App\Models\Logo;
-use App\People\Standings;
+use App\People\Memberships;
 use Illuminate\Http\Request;
 use Illuminate\Http\Resources\Json\JsonResource;
 use OpenReel\Core\Style\HouseStyle;
@@ -22,7 +22,7 @@ final class CourseResource extends JsonResource
         return [
             'id' => $this->id,
             'name' => $this->name,
-            'may' => array_column(Standings::in($this->resource)->rights(), 'value'),
+            'may' => array_column(Memberships::in($this->resource)->rights(), 'value'),
             'page' => $this->token === null ? null : "/watch/course/{$this->token}",
             'lessons' => (int) ($this->lessons_count ?? $this->lessons()->count()),
             'style' => $style->toArray(),

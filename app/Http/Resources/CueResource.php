@@ -9,7 +9,7 @@ use Illuminate\Support\Facades\DB;
 use OpenReel\Core\Script\Cue;
 use OpenReel\Core\Script\Line;
 use OpenReel\Core\Script\Script;
-use OpenReel\Core\Script\Section;
+use OpenReel\Core\Script\ScriptSection;
 use OpenReel\Core\Script\WordPlace;
 
 /** A lesson's cues, by section and by the words they stand at. */
@@ -46,7 +46,7 @@ final class CueResource
      * @param  list<string>  $lines  ids of the section's
      * @return array<string, mixed> `line` is null behind the last one
      */
-    private static function one(Cue $cue, int $number, Section $section, array $lines, string $text): array
+    private static function one(Cue $cue, int $number, ScriptSection $section, array $lines, string $text): array
     {
         $line = $section->lines[$cue->line - 1] ?? null;
 

@@ -8,17 +8,17 @@ use App\Models\Lesson;
 use App\Models\Section;
 use App\Models\TakeState;
 use App\Models\Track;
-use App\People\Standings;
-use App\Readers\LearnedPace;
-use App\Readers\LessonCoverage;
-use App\Readers\LessonStyle;
-use App\Readers\TakeReader;
-use App\Readers\TakeRows;
+use App\People\Memberships;
+use App\Queries\Lessons\LessonStyle;
+use App\Queries\Script\LearnedPace;
+use App\Queries\Takes\LessonCoverage;
+use App\Queries\Takes\TakeReader;
+use App\Queries\Takes\TakeRows;
 use Illuminate\Http\Request;
 use Illuminate\Http\Resources\Json\JsonResource;
 use Illuminate\Support\Collection;
 use Illuminate\Support\Facades\DB;
-use OpenReel\Core\Coverage\KnownSection;
+use OpenReel\Core\Coverage\CoverageSection;
 use OpenReel\Core\Coverage\KnownTake;
 use OpenReel\Core\Coverage\NextStep;
 use OpenReel\Core\Picture\Colour;
@@ -56,7 +56,7 @@ final class LessonResource extends JsonResource
             array_values(
                 $sections
                     ->map(
-                        fn (Section $s): KnownSection => new KnownSection(
+                        fn (Section $s): CoverageSection => new CoverageSection(
                             $s->id,
                             $lines->get($s->id)?->pluck('text', 'id')->all() ?? [],
                             LessonCoverage::isCard($s->script),
@@ -83,7 +83,7 @@ final class LessonResource extends JsonResource
         return [
             'id' => $this->id,
             'title' => $this->title,
-            'may' => array_column(Standings::in($this->resource)->rights(), 'value'),
+            'may' => array_column(Memberships::in($this->resource)->rights(), 'value'),
             'width' => $this->width,
             'height' => $this->height,
             'fps' => $this->fps,

@@ -10,8 +10,8 @@ use App\Models\Invitation;
 use App\Models\Lesson;
 use App\Models\Membership;
 use App\People\Belongs;
-use App\People\Standings;
-use App\People\Whoever;
+use App\People\CurrentUser;
+use App\People\Memberships;
 use Illuminate\Database\Eloquent\Collection;
 use OpenReel\Core\People\Right;
 use OpenReel\Core\People\Role;
@@ -22,7 +22,7 @@ final class MembersResource
     /** @return array<string, mixed> */
     public static function of(Lesson|Course $place): array
     {
-        $standing = Standings::in($place);
+        $standing = Memberships::in($place);
         $course = $place instanceof Lesson ? $place->course : null;
 
         return [
@@ -65,7 +65,7 @@ final class MembersResource
                 'email' => $m->user->email,
                 'role' => $m->role->value,
                 'through_course' => $throughCourse,
-                'you' => $m->user_id === Whoever::asks()?->id,
+                'you' => $m->user_id === CurrentUser::asks()?->id,
             ])
             ->all());
     }

@@ -6,9 +6,9 @@ namespace App\Http\Resources;
 
 use Illuminate\Http\Request;
 use Illuminate\Http\Resources\Json\JsonResource;
-use OpenReel\Core\Mark\Mark;
+use OpenReel\Core\Annotation\Annotation;
+use OpenReel\Core\Picture\AnnotationLayer;
 use OpenReel\Core\Picture\Layer;
-use OpenReel\Core\Picture\Marks;
 use OpenReel\Core\Picture\Picture;
 use OpenReel\Core\Picture\Source;
 use OpenReel\Core\Picture\Still;
@@ -55,10 +55,10 @@ final class PictureResource extends JsonResource
             $source instanceof TrackAt => [
                 'shows' => $source->kind->value, 'url' => null, 'marks' => [], 'colours' => $source->adjustment?->matrix(),
             ],
-            $source instanceof Marks => [
+            $source instanceof AnnotationLayer => [
                 'shows' => 'marks',
                 'url' => null,
-                'marks' => array_map(fn (Mark $m): array => $m->toArray(), $source->marks),
+                'marks' => array_map(fn (Annotation $m): array => $m->toArray(), $source->marks),
             ],
             default => throw new \LogicException('A layer of no known kind'),
         };

@@ -8,10 +8,10 @@ use App\Models\Comment;
 use App\Models\Lesson;
 use App\Models\Publication;
 use App\Models\Version;
-use App\Readers\SaidInFilm;
+use App\Queries\Film\FilmTranscript;
 use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Support\Facades\DB;
-use OpenReel\Core\Watching\WatchCurve;
+use OpenReel\Core\Publishing\RetentionCurve;
 
 /** What the presenter sees of a lesson on the course site. */
 final class PublicationResource
@@ -67,6 +67,6 @@ final class PublicationResource
         }
         $export = $version->export;
 
-        return WatchCurve::byChapter(app(SaidInFilm::class)->of($export)['chapters'], $export->milliseconds(), $times);
+        return RetentionCurve::byChapter(app(FilmTranscript::class)->of($export)['chapters'], $export->milliseconds(), $times);
     }
 }

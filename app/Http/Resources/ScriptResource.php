@@ -6,8 +6,8 @@ namespace App\Http\Resources;
 
 use App\Jobs\DrawCardsJob;
 use App\Models\Lesson;
-use App\Readers\CardPicture;
-use App\Readers\LessonStyle;
+use App\Queries\Film\CardPicture;
+use App\Queries\Lessons\LessonStyle;
 use Illuminate\Http\Request;
 use Illuminate\Http\Resources\Json\JsonResource;
 use Illuminate\Support\Collection;
@@ -16,7 +16,7 @@ use OpenReel\Core\Deck\ShownSlides;
 use OpenReel\Core\Picture\FrameSize;
 use OpenReel\Core\Script\CueKind;
 use OpenReel\Core\Script\Script;
-use OpenReel\Core\Script\Section;
+use OpenReel\Core\Script\ScriptSection;
 use OpenReel\Core\Script\SourceMap;
 
 /**
@@ -65,7 +65,7 @@ final class ScriptResource extends JsonResource
      * @param  Collection<int, \App\Models\Slide>  $slides
      * @return list<array{slide: string|null, from: int}> the slide each cue calls
      */
-    private static function slidePlaces(Section $section, ShownSlides $shown, Collection $slides, SourceMap $map): array
+    private static function slidePlaces(ScriptSection $section, ShownSlides $shown, Collection $slides, SourceMap $map): array
     {
         $found = [];
         foreach ($section->cues as $cue) {
@@ -78,7 +78,7 @@ final class ScriptResource extends JsonResource
     }
 
     /** @return array{kind: string, says: string}|null what it begins with, when that is no slide */
-    private static function stage(Section $section): ?array
+    private static function stage(ScriptSection $section): ?array
     {
         $stage = null;
         foreach ($section->cues as $cue) {
@@ -94,7 +94,7 @@ final class ScriptResource extends JsonResource
      * @param  list<string>  $ids
      * @return list<array{id: string, from: int, until: int}>
      */
-    private static function linePlaces(Section $section, array $ids, SourceMap $map): array
+    private static function linePlaces(ScriptSection $section, array $ids, SourceMap $map): array
     {
         $lines = [];
         foreach ($section->lines as $n => $line) {
@@ -106,7 +106,7 @@ final class ScriptResource extends JsonResource
         return $lines;
     }
 
-    private function card(Section $section): ?string
+    private function card(ScriptSection $section): ?string
     {
         $card =
             $section->card() === null

@@ -7,7 +7,7 @@ namespace App\Http\Resources;
 use App\Models\Slide;
 use Illuminate\Http\Request;
 use Illuminate\Http\Resources\Json\JsonResource;
-use OpenReel\Core\Time\Tick;
+use OpenReel\Core\Kernel\Tick;
 
 /** @mixin Slide */
 final class SlideResource extends JsonResource

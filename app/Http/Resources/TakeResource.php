@@ -7,11 +7,11 @@ namespace App\Http\Resources;
 use App\Models\Take;
 use App\Models\TakeState;
 use App\Models\Track;
-use App\Readers\TakeReader;
+use App\Queries\Takes\TakeReader;
 use Illuminate\Http\Request;
 use Illuminate\Http\Resources\Json\JsonResource;
 use Illuminate\Support\Carbon;
-use OpenReel\Core\Take\TrackKind;
+use OpenReel\Core\Picture\TrackKind;
 
 /** @mixin Take */
 final class TakeResource extends JsonResource

@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace App\Media\Shared;
 
-use App\Media\Trouble;
+use App\Media\InfrastructureFailure;
 
 /** What came from the shared disk is not what was put there. */
-final class DamagedCopy extends Trouble
+final class DamagedCopy extends InfrastructureFailure
 {
     public static function of(string $name): self
     {

@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace App\Media\Shared;
 
-use App\Media\Trouble;
+use App\Media\InfrastructureFailure;
 
 /** The shared disk does not answer, or does not take what is put there. */
-final class SharedDiskAway extends Trouble
+final class SharedDiskAway extends InfrastructureFailure
 {
     public static function because(\Throwable $e): self
     {

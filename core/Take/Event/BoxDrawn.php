@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace OpenReel\Core\Take\Event;
 
-use OpenReel\Core\Mark\Box;
+use OpenReel\Core\Annotation\Box;
 
 /** A box is drawn over the stage for a while. */
 final readonly class BoxDrawn extends TakeEvent

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace OpenReel\Core\Take\Event;
 
-use OpenReel\Core\Mark\Drawing;
+use OpenReel\Core\Annotation\Drawing;
 
 /** Something was drawn or shown over a surface: a stroke, a click, where the pointer went. */
 final readonly class Drawn extends TakeEvent

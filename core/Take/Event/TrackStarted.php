@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace OpenReel\Core\Take\Event;
 
-use OpenReel\Core\Take\TrackKind;
+use OpenReel\Core\Picture\TrackKind;
 
 /** The recorder of one track began. */
 final readonly class TrackStarted extends TakeEvent

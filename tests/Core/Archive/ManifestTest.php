@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Tests\Core\Archive;
 
+use OpenReel\Core\Archive\ArchiveError;
 use OpenReel\Core\Archive\ArchiveFile;
-use OpenReel\Core\Archive\ArchiveProblem;
 use OpenReel\Core\Archive\Manifest;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
@@ -49,7 +49,7 @@ final class ManifestTest extends TestCase
         $said = Manifest::decoded(self::manifest()->json(''));
         $spoil($said);
 
-        $this->expectException(ArchiveProblem::class);
+        $this->expectException(ArchiveError::class);
         $this->expectExceptionMessage($says);
         Manifest::of($said);
     }
@@ -90,7 +90,7 @@ final class ManifestTest extends TestCase
     #[DataProvider('strange')]
     public function test_what_is_no_manifest_of_ours_is_said_to_be_none(string $json, string $says): void
     {
-        $this->expectException(ArchiveProblem::class);
+        $this->expectException(ArchiveError::class);
         $this->expectExceptionMessage($says);
         Manifest::decoded($json);
     }

@@ -6,7 +6,7 @@ namespace Tests\Core\Assembly;
 
 use OpenReel\Core\Assembly\Chapter;
 use OpenReel\Core\Assembly\Segment;
-use OpenReel\Core\Time\FrameRate;
+use OpenReel\Core\Kernel\FrameRate;
 use PHPUnit\Framework\Attributes\TestWith;
 use PHPUnit\Framework\TestCase;
 

@@ -5,8 +5,9 @@ declare(strict_types=1);
 namespace Tests\Core\Assembly;
 
 use OpenReel\Core\Assembly\LayoutMove;
-use OpenReel\Core\Assembly\PictureChange;
+use OpenReel\Core\Assembly\PictureCueAt;
 use OpenReel\Core\Assembly\PictureCues;
+use OpenReel\Core\Kernel\FrameRate;
 use OpenReel\Core\Picture\FrameSize;
 use OpenReel\Core\Picture\Inset;
 use OpenReel\Core\Picture\Layer;
@@ -16,13 +17,12 @@ use OpenReel\Core\Picture\Shape;
 use OpenReel\Core\Picture\Still;
 use OpenReel\Core\Picture\StillKind;
 use OpenReel\Core\Picture\TrackAt;
+use OpenReel\Core\Picture\TrackKind;
 use OpenReel\Core\Render\LayerGraph;
 use OpenReel\Core\Render\ShotSpec;
 use OpenReel\Core\Script\BackgroundCue;
 use OpenReel\Core\Script\Script;
 use OpenReel\Core\Style\HouseStyle;
-use OpenReel\Core\Take\TrackKind;
-use OpenReel\Core\Time\FrameRate;
 use PHPUnit\Framework\Attributes\TestWith;
 use PHPUnit\Framework\TestCase;
 
@@ -53,7 +53,7 @@ final class BackgroundTest extends TestCase
             .'[background: 0B5D66] Four. [background: usual] Five.';
         $cues = $this->cues($script, []);
         [$opening, $changes] = $cues->of(Script::read($script)->sections[0], ['1', '2', '3', '4', '5']);
-        $then = array_map(fn (PictureChange $c): ?Still => $c->then->backdrop, $changes);
+        $then = array_map(fn (PictureCueAt $c): ?Still => $c->then->backdrop, $changes);
 
         self::assertSame(StillKind::Backdrop, $opening->backdrop?->kind);
         self::assertSame(['hash-harbour', 'hash-harbour'], [$then[0]?->hash, $then[1]?->hash]);

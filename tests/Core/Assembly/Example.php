@@ -6,9 +6,11 @@ namespace Tests\Core\Assembly;
 
 use OpenReel\Core\Assembly\Assembly;
 use OpenReel\Core\Assembly\Passage;
-use OpenReel\Core\Assembly\PictureChoice;
-use OpenReel\Core\Assembly\SectionSource;
-use OpenReel\Core\Mark\TakeMark;
+use OpenReel\Core\Assembly\SectionInput;
+use OpenReel\Core\Assembly\ShotStyle;
+use OpenReel\Core\Kernel\FrameRate;
+use OpenReel\Core\Kernel\Span;
+use OpenReel\Core\Kernel\Tick;
 use OpenReel\Core\Picture\FrameSize;
 use OpenReel\Core\Picture\Inset;
 use OpenReel\Core\Picture\Layout;
@@ -16,12 +18,10 @@ use OpenReel\Core\Picture\Shape;
 use OpenReel\Core\Picture\Stage;
 use OpenReel\Core\Picture\Still;
 use OpenReel\Core\Picture\StillKind;
+use OpenReel\Core\Picture\TrackKind;
+use OpenReel\Core\Take\RecordedTrack;
 use OpenReel\Core\Take\Take;
-use OpenReel\Core\Take\Track;
-use OpenReel\Core\Take\TrackKind;
-use OpenReel\Core\Time\FrameRate;
-use OpenReel\Core\Time\Span;
-use OpenReel\Core\Time\Tick;
+use OpenReel\Core\Take\TakeAnnotation;
 
 /** Small lessons for tests. */
 final class Example
@@ -33,7 +33,7 @@ final class Example
             FrameSize::of(1280, 720),
             FrameRate::of($fps),
             array_map(
-                fn (array $s, int $i): SectionSource => self::section("s{$i}", $s[0], $s[1]),
+                fn (array $s, int $i): SectionInput => self::section("s{$i}", $s[0], $s[1]),
                 $sections,
                 array_keys($sections),
             ),
@@ -47,7 +47,7 @@ final class Example
         ?array $used,
         Layout $layout = Layout::SlideWithInset,
         ?Shape $camera = null,
-    ): SectionSource {
+    ): SectionInput {
         $passages =
             $used === null
                 ? []
@@ -58,10 +58,10 @@ final class Example
                     ),
                 ];
 
-        return new SectionSource(
+        return new SectionInput(
             $id,
             $heading,
-            new PictureChoice($layout, new Inset(), Stage::slide(self::slide("slide-{$id}"))),
+            new ShotStyle($layout, new Inset(), Stage::slide(self::slide("slide-{$id}"))),
             $passages,
         );
     }
@@ -82,7 +82,7 @@ final class Example
      * @param  array{int, int}  $used
      * @param  array<string, int>  $lines  tick in the take by line
      * @param  Shape|null  $camera  null for sound only
-     * @param  list<TakeMark>  $marks
+     * @param  list<TakeAnnotation>  $marks
      */
     public static function take(
         string $id,
@@ -94,9 +94,9 @@ final class Example
         array $marks = [],
     ): Take {
         $files ??= $id;
-        $tracks = [new Track(TrackKind::Microphone, "sound-{$files}", Tick::of(10_000_000), Tick::zero(), loudness: -20.0)];
+        $tracks = [new RecordedTrack(TrackKind::Microphone, "sound-{$files}", Tick::of(10_000_000), Tick::zero(), loudness: -20.0)];
         if ($camera !== null) {
-            $tracks[] = new Track(TrackKind::Camera, "media-{$files}", Tick::of(10_000_000), Tick::of($cameraLater), $camera);
+            $tracks[] = new RecordedTrack(TrackKind::Camera, "media-{$files}", Tick::of(10_000_000), Tick::of($cameraLater), $camera);
         }
 
         return new Take($id, 1, $tracks, self::span(...$used), array_map(Tick::of(...), $lines), $marks);

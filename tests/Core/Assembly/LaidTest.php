@@ -6,12 +6,14 @@ namespace Tests\Core\Assembly;
 
 use OpenReel\Core\Assembly\Assembly;
 use OpenReel\Core\Assembly\CardSource;
-use OpenReel\Core\Assembly\Laid;
+use OpenReel\Core\Assembly\Overlay;
 use OpenReel\Core\Assembly\Passage;
-use OpenReel\Core\Assembly\PictureChoice;
 use OpenReel\Core\Assembly\PictureCues;
-use OpenReel\Core\Assembly\SectionSource;
+use OpenReel\Core\Assembly\SectionInput;
 use OpenReel\Core\Assembly\Shot;
+use OpenReel\Core\Assembly\ShotStyle;
+use OpenReel\Core\Kernel\FrameRate;
+use OpenReel\Core\Kernel\Tick;
 use OpenReel\Core\Picture\Crop;
 use OpenReel\Core\Picture\FrameSize;
 use OpenReel\Core\Picture\Layer;
@@ -24,8 +26,6 @@ use OpenReel\Core\Script\Cue;
 use OpenReel\Core\Script\Options;
 use OpenReel\Core\Script\Script;
 use OpenReel\Core\Style\HouseStyle;
-use OpenReel\Core\Time\FrameRate;
-use OpenReel\Core\Time\Tick;
 use PHPUnit\Framework\TestCase;
 
 /** What is laid over the picture: labels, pictures, names; and cards that count. */
@@ -51,7 +51,7 @@ final class LaidTest extends TestCase
     public function test_a_label_goes_where_its_place_goes_and_is_as_large_as_before(): void
     {
         $stage = new PixelRect(0, 0, 1280, 720);
-        $label = new Laid(new Still(StillKind::Label, 'l', Shape::of(200, 48), 'l'), 0.5, 0.25);
+        $label = new Overlay(new Still(StillKind::Label, 'l', Shape::of(200, 48), 'l'), 0.5, 0.25);
 
         self::assertEquals(new PixelRect(640, 180, 200, 48), $label->layer($stage, new Zoom())?->rect);
         $zoomed = $label->layer($stage, new Zoom(new Crop(0.25, 0.125, 0.5, 0.5)));
@@ -60,7 +60,7 @@ final class LaidTest extends TestCase
         $moving = $label->layer($stage, new Zoom(new Crop(0.5, 0.25, 0.5, 0.5), 20));
         self::assertEquals([new PixelRect(0, 0, 200, 48), new PixelRect(640, 180, 200, 48), 20],
             [$moving?->rect, $moving?->motion?->from, $moving?->motion?->frames]);
-        $picture = new Laid(new Still(StillKind::Laid, 'p', Shape::of(400, 200), 'p'), 0.5, 0.25, 0.25);
+        $picture = new Overlay(new Still(StillKind::Laid, 'p', Shape::of(400, 200), 'p'), 0.5, 0.25, 0.25);
         $zoomed = $picture->layer($stage, new Zoom(new Crop(0.5, 0.25, 0.5, 0.5)));
         self::assertEquals(new PixelRect(0, 0, 640, 320), $zoomed?->rect);
     }
@@ -111,8 +111,8 @@ final class LaidTest extends TestCase
     {
         $stills = array_map(fn (string $id): Still => Example::slide($id), ['three', 'two', 'one']);
         $film = Assembly::of(FrameSize::of(1280, 720), FrameRate::of(25), [
-            new SectionSource(
-                'q', 'q', new PictureChoice(), card: new CardSource($stills[0], Tick::ofMilliseconds(2600), $stills),
+            new SectionInput(
+                'q', 'q', new ShotStyle(), card: new CardSource($stills[0], Tick::ofMilliseconds(2600), $stills),
             ),
         ]);
 
@@ -153,7 +153,7 @@ final class LaidTest extends TestCase
         $lines = ['a', 'b', 'c'];
         [$opening, $changes] = $cues->of($script->sections[0], $lines);
         $take = Example::take('t', [0, 144_000], ['a' => 0, 'b' => 48_000, 'c' => 96_000], Shape::of(1600, 900));
-        $source = new SectionSource(
+        $source = new SectionInput(
             's', 's', $opening, [new Passage($take, Example::span(0, 144_000), $lines)], $changes, lines: $lines,
             overlays: $cues->overlays($script->sections[0], $lines), emphases: $cues->emphases($script->sections[0]),
         );

@@ -5,12 +5,13 @@ declare(strict_types=1);
 namespace Tests\Core\Assembly;
 
 use OpenReel\Core\Assembly\Assembly;
-use OpenReel\Core\Assembly\FilmLook;
+use OpenReel\Core\Assembly\FilmStyle;
 use OpenReel\Core\Assembly\LayoutMove;
 use OpenReel\Core\Assembly\Passage;
 use OpenReel\Core\Assembly\PictureCues;
-use OpenReel\Core\Assembly\SectionSource;
+use OpenReel\Core\Assembly\SectionInput;
 use OpenReel\Core\Assembly\Shot;
+use OpenReel\Core\Kernel\FrameRate;
 use OpenReel\Core\Picture\Crop;
 use OpenReel\Core\Picture\FrameSize;
 use OpenReel\Core\Picture\Inset;
@@ -25,13 +26,12 @@ use OpenReel\Core\Picture\Shape;
 use OpenReel\Core\Picture\Still;
 use OpenReel\Core\Picture\StillKind;
 use OpenReel\Core\Picture\TrackAt;
+use OpenReel\Core\Picture\TrackKind;
 use OpenReel\Core\Render\LayerGraph;
 use OpenReel\Core\Render\ShotSpec;
 use OpenReel\Core\Script\LayoutCue;
 use OpenReel\Core\Script\Script;
 use OpenReel\Core\Style\HouseStyle;
-use OpenReel\Core\Take\TrackKind;
-use OpenReel\Core\Time\FrameRate;
 use PHPUnit\Framework\TestCase;
 
 /** Layouts: what cues say of them, the way from one to the next, and where the take changes. */
@@ -177,10 +177,10 @@ final class LayoutMoveTest extends TestCase
             Example::take($id, [0, 96_000], camera: Shape::of(1600, 900)), Example::span(48_000, 96_000),
         );
         $parts = function (bool $hides) use ($take, $goesOn): array {
-            $section = new SectionSource('s', 's', Example::section('x', 'x', null)->opening, [
+            $section = new SectionInput('s', 's', Example::section('x', 'x', null)->opening, [
                 $take('a'), $goesOn('a'), $take('b'), $goesOn('b'), $take('c'),
             ]);
-            $film = Assembly::of(FrameSize::of(1280, 720), FrameRate::of(25), [$section], new FilmLook(hidesJumps: $hides));
+            $film = Assembly::of(FrameSize::of(1280, 720), FrameRate::of(25), [$section], new FilmStyle(hidesJumps: $hides));
 
             return array_map(function ($segment): ?Crop {
                 $camera = $segment->shots[0]->picture->layers[1]->source;
@@ -208,7 +208,7 @@ final class LayoutMoveTest extends TestCase
         $lines = ['a', 'b', 'c'];
         [$opening, $changes] = $cues->of($script->sections[0], $lines);
         $take = Example::take('t', [0, 144_000], ['a' => 0, 'b' => 48_000, 'c' => 96_000], Shape::of(1600, 900));
-        $source = new SectionSource(
+        $source = new SectionInput(
             's', 's', $opening, [new Passage($take, Example::span(0, 144_000), $lines)], $changes, lines: $lines,
         );
 

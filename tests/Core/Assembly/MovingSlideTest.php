@@ -7,9 +7,11 @@ namespace Tests\Core\Assembly;
 use OpenReel\Core\Assembly\Assembly;
 use OpenReel\Core\Assembly\Passage;
 use OpenReel\Core\Assembly\PictureCues;
-use OpenReel\Core\Assembly\SectionSource;
+use OpenReel\Core\Assembly\SectionInput;
 use OpenReel\Core\Assembly\Shot;
-use OpenReel\Core\Picture\Film;
+use OpenReel\Core\Kernel\FrameRate;
+use OpenReel\Core\Kernel\Tick;
+use OpenReel\Core\Picture\ClipSource;
 use OpenReel\Core\Picture\FrameSize;
 use OpenReel\Core\Picture\Layout;
 use OpenReel\Core\Picture\Shape;
@@ -22,8 +24,6 @@ use OpenReel\Core\Readiness\Readiness;
 use OpenReel\Core\Script\Pace;
 use OpenReel\Core\Script\Script;
 use OpenReel\Core\Style\HouseStyle;
-use OpenReel\Core\Time\FrameRate;
-use OpenReel\Core\Time\Tick;
 use PHPUnit\Framework\TestCase;
 
 /** Slides that build up step by step, and short films on the stage. A second a line, at 25 frames. */
@@ -130,7 +130,7 @@ final class MovingSlideTest extends TestCase
             )],
             ['name' => 'Plain', 'still' => Example::slide('plain')],
             ['name' => 'Tide film', 'still' => $film, 'stage' => Stage::slide(
-                $film, [], new Film('film', Shape::of(640, 360), Tick::ofSeconds(3)),
+                $film, [], new ClipSource('film', Shape::of(640, 360), Tick::ofSeconds(3)),
             )],
         ];
         $read = Script::read($script);
@@ -138,7 +138,7 @@ final class MovingSlideTest extends TestCase
         $lines = ['a', 'b', 'c'];
         $take = Example::take('t', [0, 144_000], ['a' => 0, 'b' => 48_000, 'c' => 96_000], $camera);
         [$opening, $changes] = $cues->of($read->sections[0], $lines);
-        $section = new SectionSource(
+        $section = new SectionInput(
             's', 'S', $opening, $passages ?? [new Passage($take, $take->used)], $changes, lines: $lines,
             emphases: $cues->emphases($read->sections[0]),
         );

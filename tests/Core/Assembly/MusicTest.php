@@ -6,21 +6,21 @@ namespace Tests\Core\Assembly;
 
 use OpenReel\Core\Assembly\Assembly;
 use OpenReel\Core\Assembly\CardSource;
-use OpenReel\Core\Assembly\Music;
-use OpenReel\Core\Assembly\MusicCued;
+use OpenReel\Core\Assembly\MusicCueAt;
+use OpenReel\Core\Assembly\MusicSpan;
 use OpenReel\Core\Assembly\Passage;
-use OpenReel\Core\Assembly\PictureChoice;
-use OpenReel\Core\Assembly\SectionSource;
+use OpenReel\Core\Assembly\SectionInput;
+use OpenReel\Core\Assembly\ShotStyle;
+use OpenReel\Core\Kernel\FrameRate;
+use OpenReel\Core\Kernel\Tick;
 use OpenReel\Core\Picture\FrameSize;
 use OpenReel\Core\Script\Cue;
 use OpenReel\Core\Script\MusicCue;
-use OpenReel\Core\Sound\Bed;
-use OpenReel\Core\Sound\BedPlace;
 use OpenReel\Core\Sound\Envelope;
-use OpenReel\Core\Sound\SoundPart;
-use OpenReel\Core\Sound\SoundPlan;
-use OpenReel\Core\Time\FrameRate;
-use OpenReel\Core\Time\Tick;
+use OpenReel\Core\Sound\MusicTrack;
+use OpenReel\Core\Soundtrack\MusicClip;
+use OpenReel\Core\Soundtrack\SoundPart;
+use OpenReel\Core\Soundtrack\SoundPlan;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 
@@ -70,7 +70,7 @@ final class MusicTest extends TestCase
         $film = $this->film([$this->cued(0, 0.0, 'A')], [$this->cued(0, 0.5, 'C')]);
         self::assertSame([['A', 0, 50 + 12 + 50, 50]], $this->told($film), 'a name nobody knows ends what was heard');
         self::assertSame([], Assembly::of(FrameSize::of(1280, 720), FrameRate::of(25), [
-            new SectionSource('a', 'a', new PictureChoice(), music: [$this->cued(0, 0.0, 'A')]),
+            new SectionInput('a', 'a', new ShotStyle(), music: [$this->cued(0, 0.0, 'A')]),
         ])->music);
     }
 
@@ -79,23 +79,23 @@ final class MusicTest extends TestCase
         $film = $this->film([$this->cued(0, 0.0, 'A', 'once')], []);
         self::assertSame([['A', 0, 25, 50]], $this->told($film));
 
-        $page = new Bed('page', 'p', 9600, -16.0);
+        $page = new MusicTrack('page', 'p', 9600, -16.0);
         $film = $this->film([], [], $page);
-        self::assertEquals([new Music($page, 50, 55, loops: false, ducks: false)], $film->music);
+        self::assertEquals([new MusicSpan($page, 50, 55, loops: false, ducks: false)], $film->music);
         self::assertSame(0.5012, round(SoundPlan::of($film, -16.0)->beds[0]->loud->at(50 * 1920), 4), 'it does not step back');
     }
 
     public function test_what_goes_round_goes_on_where_its_seam_is(): void
     {
-        $bed = new Bed('A', 'plain', 1000, -16.0, 'round', 100);
-        $place = new BedPlace($bed, 500, 3000, true, new Envelope([[0, 1.0]]));
+        $bed = new MusicTrack('A', 'plain', 1000, -16.0, 'round', 100);
+        $place = new MusicClip($bed, 500, 3000, true, new Envelope([[0, 1.0]]));
 
         self::assertSame('round', $place->file());
         self::assertSame([[null, 500], [0, 1000], [100, 900], [100, 600], [null, 200]], $place->stretches(0, 3200));
         self::assertSame([[150, 100]], $place->stretches(1550, 1650));
-        $once = new BedPlace($bed, 500, 3000, false, new Envelope([[0, 1.0]]));
+        $once = new MusicClip($bed, 500, 3000, false, new Envelope([[0, 1.0]]));
         self::assertSame(['plain', [[900, 100], [null, 1500]]], [$once->file(), $once->stretches(1400, 3000)]);
-        self::assertEquals($place, BedPlace::read((array) json_decode((string) json_encode($place->toArray()), true)));
+        self::assertEquals($place, MusicClip::read((array) json_decode((string) json_encode($place->toArray()), true)));
     }
 
     public function test_another_level_makes_other_parts_where_it_is_heard_and_no_others(): void
@@ -112,53 +112,53 @@ final class MusicTest extends TestCase
         self::assertSame([false, true, true], array_map(fn (string $a, string $b): bool => $a === $b, $one, $other));
     }
 
-    /** @param  list<MusicCued>  $music */
+    /** @param  list<MusicCueAt>  $music */
     private function long(array $music): Assembly
     {
         $take = Example::take('t', [0, 60 * 48_000], ['one' => 0, 'two' => 10 * 48_000]);
         $other = Example::take('u', [0, 60 * 48_000]);
 
         return Assembly::of(FrameSize::of(1280, 720), FrameRate::of(25), [
-            new SectionSource(
-                'a', 'a', new PictureChoice(), [new Passage($take, Example::span(0, 30 * 48_000), ['one', 'two'])],
+            new SectionInput(
+                'a', 'a', new ShotStyle(), [new Passage($take, Example::span(0, 30 * 48_000), ['one', 'two'])],
                 lines: ['one', 'two'], music: $music,
             ),
-            new SectionSource('b', 'b', new PictureChoice(), [new Passage($other, Example::span(0, 25 * 48_000))]),
-            new SectionSource('c', 'c', new PictureChoice(), [new Passage($take, Example::span(0, 25 * 48_000))]),
+            new SectionInput('b', 'b', new ShotStyle(), [new Passage($other, Example::span(0, 25 * 48_000))]),
+            new SectionInput('c', 'c', new ShotStyle(), [new Passage($take, Example::span(0, 25 * 48_000))]),
         ]);
     }
 
     /**
-     * @param  list<MusicCued>  $card
-     * @param  list<MusicCued>  $spoken
+     * @param  list<MusicCueAt>  $card
+     * @param  list<MusicCueAt>  $spoken
      */
-    private function film(array $card, array $spoken, ?Bed $sound = null): Assembly
+    private function film(array $card, array $spoken, ?MusicTrack $sound = null): Assembly
     {
         $take = Example::take('t', [0, 3 * 48_000], ['one' => 0, 'two' => 48_000]);
 
         return Assembly::of(FrameSize::of(1280, 720), FrameRate::of(25), [
-            new SectionSource(
-                'card', 'card', new PictureChoice(),
+            new SectionInput(
+                'card', 'card', new ShotStyle(),
                 card: new CardSource(Example::slide('card'), Tick::ofSeconds(2)), music: $card,
             ),
-            new SectionSource(
-                'a', 'a', new PictureChoice(), [new Passage($take, Example::span(0, 3 * 48_000), ['one', 'two'])],
+            new SectionInput(
+                'a', 'a', new ShotStyle(), [new Passage($take, Example::span(0, 3 * 48_000), ['one', 'two'])],
                 lines: ['one', 'two'], music: $spoken, sound: $sound,
             ),
         ]);
     }
 
-    private function cued(int $line, float $within, string $name, string $more = ''): MusicCued
+    private function cued(int $line, float $within, string $name, string $more = ''): MusicCueAt
     {
         $cue = MusicCue::read($more === '' ? $name : "{$name}, {$more}");
-        $beds = [new Bed('A', 'a', 48_000, -16.0), new Bed('B', 'b', 480_000, -16.0)];
+        $beds = [new MusicTrack('A', 'a', 48_000, -16.0), new MusicTrack('B', 'b', 480_000, -16.0)];
 
-        return new MusicCued([$line, $within], $cue ?? new MusicCue(null), Bed::named($name, $beds));
+        return new MusicCueAt([$line, $within], $cue ?? new MusicCue(null), MusicTrack::named($name, $beds));
     }
 
     /** @return list<array{string, int, int, int}> name, from, until, frames in which it goes */
     private function told(Assembly $film): array
     {
-        return array_map(fn (Music $m): array => [$m->bed->name, $m->from, $m->until, $m->fadeOut], $film->music);
+        return array_map(fn (MusicSpan $m): array => [$m->bed->name, $m->from, $m->until, $m->fadeOut], $film->music);
     }
 }

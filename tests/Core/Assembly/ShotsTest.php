@@ -4,32 +4,32 @@ declare(strict_types=1);
 
 namespace Tests\Core\Assembly;
 
+use OpenReel\Core\Annotation\Box;
 use OpenReel\Core\Assembly\Assembly;
 use OpenReel\Core\Assembly\CardSource;
 use OpenReel\Core\Assembly\Chapter;
-use OpenReel\Core\Assembly\FilmLook;
-use OpenReel\Core\Assembly\Join;
+use OpenReel\Core\Assembly\FilmStyle;
 use OpenReel\Core\Assembly\Passage;
-use OpenReel\Core\Assembly\PictureChange;
-use OpenReel\Core\Assembly\PictureChoice;
-use OpenReel\Core\Assembly\SectionSource;
+use OpenReel\Core\Assembly\PictureCueAt;
+use OpenReel\Core\Assembly\SectionInput;
 use OpenReel\Core\Assembly\Segment;
 use OpenReel\Core\Assembly\Shot;
-use OpenReel\Core\Mark\Box;
-use OpenReel\Core\Mark\TakeMark;
+use OpenReel\Core\Assembly\ShotStyle;
+use OpenReel\Core\Kernel\FrameRate;
+use OpenReel\Core\Kernel\Tick;
+use OpenReel\Core\Picture\AnnotationLayer;
 use OpenReel\Core\Picture\FrameSize;
 use OpenReel\Core\Picture\Layout;
-use OpenReel\Core\Picture\Logo;
-use OpenReel\Core\Picture\Marks;
+use OpenReel\Core\Picture\LogoPlacement;
 use OpenReel\Core\Picture\Shape;
 use OpenReel\Core\Picture\Stage;
 use OpenReel\Core\Picture\Still;
 use OpenReel\Core\Picture\StillKind;
 use OpenReel\Core\Picture\TrackAt;
-use OpenReel\Core\Sound\SoundPlan;
+use OpenReel\Core\Picture\Transition;
+use OpenReel\Core\Soundtrack\SoundPlan;
 use OpenReel\Core\Take\Take;
-use OpenReel\Core\Time\FrameRate;
-use OpenReel\Core\Time\Tick;
+use OpenReel\Core\Take\TakeAnnotation;
 use PHPUnit\Framework\TestCase;
 
 final class ShotsTest extends TestCase
@@ -37,7 +37,7 @@ final class ShotsTest extends TestCase
     public function test_a_cue_changes_the_picture_on_the_frame_on_which_its_line_begins(): void
     {
         // Used from second 1 to 5 at 25 fps: 100 frames. Line b begins at 2.5 s, 1.5 s into the segment: frame 37.
-        [$segment] = $this->assembly([new PictureChange('b', 0.0, $this->choice('two'))])->segments;
+        [$segment] = $this->assembly([new PictureCueAt('b', 0.0, $this->choice('two'))])->segments;
 
         self::assertSame([[0, 37, 'one'], [37, 63, 'two']], $this->shots($segment));
         self::assertSame(100, $segment->frames);
@@ -46,7 +46,7 @@ final class ShotsTest extends TestCase
     public function test_a_cue_inside_a_line_falls_where_that_part_of_it_is_spoken(): void
     {
         // Line b lasts from 2.5 s to 4 s; half of it is spoken at 3.25 s, 56.25 frames into the segment.
-        [$segment] = $this->assembly([new PictureChange('b', 0.5, $this->choice('two'))])->segments;
+        [$segment] = $this->assembly([new PictureCueAt('b', 0.5, $this->choice('two'))])->segments;
 
         self::assertSame([[0, 56, 'one'], [56, 44, 'two']], $this->shots($segment));
     }
@@ -54,9 +54,9 @@ final class ShotsTest extends TestCase
     public function test_cues_at_the_same_place_leave_the_last_and_cues_of_lines_not_spoken_nothing(): void
     {
         [$segment] = $this->assembly([
-            new PictureChange('a', 0.0, $this->choice('never seen')),
-            new PictureChange('a', 0.0, $this->choice('seen')),
-            new PictureChange('other', 0.0, $this->choice('two')),
+            new PictureCueAt('a', 0.0, $this->choice('never seen')),
+            new PictureCueAt('a', 0.0, $this->choice('seen')),
+            new PictureCueAt('other', 0.0, $this->choice('two')),
         ])->segments;
 
         self::assertSame([[0, 100, 'seen']], $this->shots($segment));
@@ -64,7 +64,7 @@ final class ShotsTest extends TestCase
 
     public function test_each_shot_shows_its_own_moment_of_the_camera_and_the_segment_has_one_sound(): void
     {
-        $assembly = $this->assembly([new PictureChange('b', 0.0, $this->choice('two', Layout::CameraAlone))]);
+        $assembly = $this->assembly([new PictureCueAt('b', 0.0, $this->choice('two', Layout::CameraAlone))]);
         [$first, $second] = $assembly->segments[0]->shots;
 
         self::assertSame([48_000, 48_000 + 37 * 1920], [$this->camera($first)->at->count, $this->camera($second)->at->count]);
@@ -76,13 +76,13 @@ final class ShotsTest extends TestCase
     {
         $later = Example::take('t', [0, 96_000], camera: Shape::of(1280, 720), cameraLater: 4800);
         [$shot] = $this->of([
-            new SectionSource('s', 'One', $this->choice('one'), [new Passage($later, $later->used)]),
+            new SectionInput('s', 'One', $this->choice('one'), [new Passage($later, $later->used)]),
         ])->segments[0]->shots;
         self::assertSame([0, 4800], [$this->camera($shot)->at->count, $this->camera($shot)->late->count]);
 
         $inside = Example::take('t', [9600, 96_000], camera: Shape::of(1280, 720), cameraLater: 4800);
         [$shot] = $this->of([
-            new SectionSource('s', 'One', $this->choice('one'), [new Passage($inside, $inside->used)]),
+            new SectionInput('s', 'One', $this->choice('one'), [new Passage($inside, $inside->used)]),
         ])->segments[0]->shots;
         self::assertSame([4800, 0], [$this->camera($shot)->at->count, $this->camera($shot)->late->count]);
     }
@@ -90,12 +90,12 @@ final class ShotsTest extends TestCase
     public function test_passages_of_a_section_follow_each_other_in_one_chapter_and_go_on_with_what_was_seen(): void
     {
         [$first, $second] = [$this->take('t1', ['a' => 1.0]), $this->take('t2', ['c' => 1.0])];
-        $section = new SectionSource(
+        $section = new SectionInput(
             's',
             'Merged',
             $this->choice('one'),
             [new Passage($first, $first->used, ['a']), new Passage($second, $second->used, ['c'])],
-            [new PictureChange('a', 0.5, $this->choice('two'))],
+            [new PictureCueAt('a', 0.5, $this->choice('two'))],
             lines: ['a', 'c'],
         );
         $assembly = $this->of([$section]);
@@ -107,12 +107,12 @@ final class ShotsTest extends TestCase
 
     public function test_a_card_stands_for_its_length_in_silence_under_the_logo(): void
     {
-        $logo = new Logo('logo-hash', Shape::of(200, 100));
+        $logo = new LogoPlacement('logo-hash', Shape::of(200, 100));
         $still = new Still(StillKind::Card, 'card', Shape::of(1280, 720), 'card-hash');
-        $card = new SectionSource('c', 'Tides', new PictureChoice(), card: new CardSource($still, Tick::ofMilliseconds(4001)));
+        $card = new SectionInput('c', 'Tides', new ShotStyle(), card: new CardSource($still, Tick::ofMilliseconds(4001)));
         $take = $this->take('t', []);
         $assembly = $this->of(
-            [$card, new SectionSource('s', 'One', $this->choice('one'), [new Passage($take, $take->used)])],
+            [$card, new SectionInput('s', 'One', $this->choice('one'), [new Passage($take, $take->used)])],
             $logo,
         );
 
@@ -129,19 +129,19 @@ final class ShotsTest extends TestCase
         // One take says a, b and c; b and c have become a section of their own, with a cue before c.
         $take = $this->take('t', ['a' => 1.0, 'b' => 2.51, 'c' => 4.0]);
         $assembly = $this->of([
-            new SectionSource(
+            new SectionInput(
                 's',
                 'One',
                 $this->choice('one'),
                 [new Passage($take, Example::span(48_000, 120_480), ['a'])],
                 lines: ['a'],
             ),
-            new SectionSource(
+            new SectionInput(
                 'g',
                 'Two',
                 $this->choice('two'),
                 [new Passage($take, Example::span(120_480, 240_000), ['b', 'c'])],
-                [new PictureChange('c', 0.0, $this->choice('three'))],
+                [new PictureCueAt('c', 0.0, $this->choice('three'))],
                 lines: ['b', 'c'],
             ),
         ]);
@@ -159,12 +159,12 @@ final class ShotsTest extends TestCase
     {
         // Used until second 5; line d would begin at 5.5 s.
         [$first, $second] = [$this->take('t', ['a' => 1.0, 'd' => 5.5]), $this->take('u', ['e' => 1.0])];
-        $section = new SectionSource(
+        $section = new SectionInput(
             's',
             'One',
             $this->choice('one'),
             [new Passage($first, $first->used), new Passage($second, $second->used)],
-            [new PictureChange('d', 0.0, $this->choice('two'))],
+            [new PictureCueAt('d', 0.0, $this->choice('two'))],
         );
         $assembly = $this->of([$section]);
 
@@ -175,12 +175,12 @@ final class ShotsTest extends TestCase
     public function test_a_cue_before_a_line_that_is_not_spoken_yet_comes_up_with_the_next_one(): void
     {
         $take = $this->take('t', ['a' => 1.0, 'b' => 2.5]);
-        $section = new SectionSource(
+        $section = new SectionInput(
             's',
             'One',
             $this->choice('one'),
             [new Passage($take, $take->used)],
-            [new PictureChange('new', 0.5, $this->choice('two')), new PictureChange('last', 0.0, $this->choice('never seen'))],
+            [new PictureCueAt('new', 0.5, $this->choice('two')), new PictureCueAt('last', 0.0, $this->choice('never seen'))],
             lines: ['a', 'new', 'newer', 'b', 'last'],
         );
 
@@ -196,21 +196,21 @@ final class ShotsTest extends TestCase
             ['a' => 48_000, 'b' => 120_000],
             Shape::of(1280, 720),
             marks: [
-                new TakeMark(new Box(0.1, 0.1, 0.2, 0.2), Example::span(96_000, 192_000)),
-                new TakeMark(new Box(0.5, 0.5, 0.1, 0.1), Example::span(0, 24_000)),
+                new TakeAnnotation(new Box(0.1, 0.1, 0.2, 0.2), Example::span(96_000, 192_000)),
+                new TakeAnnotation(new Box(0.5, 0.5, 0.1, 0.1), Example::span(0, 24_000)),
             ],
         );
-        $section = new SectionSource(
+        $section = new SectionInput(
             's',
             'One',
             $this->choice('one'),
             [new Passage($take, $take->used)],
-            [new PictureChange('b', 0.0, $this->choice('two'))],
+            [new PictureCueAt('b', 0.0, $this->choice('two'))],
         );
         $marks = array_map(function (Shot $shot): array {
             $source = $shot->picture->layers[1]->source;
 
-            return $source instanceof Marks ? array_map(fn ($m): array => [$m->from, $m->until], $source->marks) : [];
+            return $source instanceof AnnotationLayer ? array_map(fn ($m): array => [$m->from, $m->until], $source->marks) : [];
         }, $this->of([$section])->segments[0]->shots);
 
         self::assertSame([[[25, 37]], [[0, 38]]], $marks, 'the second was drawn before the used part');
@@ -219,7 +219,7 @@ final class ShotsTest extends TestCase
     public function test_joins_shorten_the_film_by_what_both_sides_share_and_chapters_follow(): void
     {
         [$one, $two, $three] = array_map(fn (string $id): Take => $this->take($id, []), ['t1', 't2', 't3']);
-        $section = fn (string $id, Take $take, ?Join $join): SectionSource => new SectionSource(
+        $section = fn (string $id, Take $take, ?Transition $join): SectionInput => new SectionInput(
             $id,
             $id,
             $this->choice($id),
@@ -227,9 +227,9 @@ final class ShotsTest extends TestCase
             join: $join,
         );
         $assembly = $this->of([
-            $section('a', $one, Join::dissolve(9)),
-            $section('b', $two, Join::dissolve(10)),
-            $section('c', $three, Join::dip(8)),
+            $section('a', $one, Transition::dissolve(9)),
+            $section('b', $two, Transition::dissolve(10)),
+            $section('c', $three, Transition::dip(8)),
         ]);
 
         self::assertSame([0, 90, 190], array_map(fn (Segment $s): int => $s->startFrame, $assembly->segments));
@@ -243,29 +243,29 @@ final class ShotsTest extends TestCase
 
     public function test_joins_leave_both_sides_at_least_half(): void
     {
-        self::assertSame(3, Join::dissolve(50)->within(6, 100)->frames);
-        self::assertSame(6, Join::dip(50)->within(100, 7)->frames);
-        self::assertSame('cut', Join::dissolve(10)->within(1, 100)->kind->value);
-        self::assertSame('cut', Join::dip(1)->kind->value);
+        self::assertSame(3, Transition::dissolve(50)->within(6, 100)->frames);
+        self::assertSame(6, Transition::dip(50)->within(100, 7)->frames);
+        self::assertSame('cut', Transition::dissolve(10)->within(1, 100)->kind->value);
+        self::assertSame('cut', Transition::dip(1)->kind->value);
     }
 
-    /** @param  list<PictureChange>  $changes */
+    /** @param  list<PictureCueAt>  $changes */
     private function assembly(array $changes): Assembly
     {
         $take = $this->take('t', ['a' => 1.0, 'b' => 2.5, 'c' => 4.0]);
 
-        return $this->of([new SectionSource('s', 'One', $this->choice('one'), [new Passage($take, $take->used)], $changes)]);
+        return $this->of([new SectionInput('s', 'One', $this->choice('one'), [new Passage($take, $take->used)], $changes)]);
     }
 
-    /** @param  list<SectionSource>  $sections */
-    private function of(array $sections, ?Logo $logo = null): Assembly
+    /** @param  list<SectionInput>  $sections */
+    private function of(array $sections, ?LogoPlacement $logo = null): Assembly
     {
-        return Assembly::of(FrameSize::of(1280, 720), FrameRate::of(25), $sections, new FilmLook($logo));
+        return Assembly::of(FrameSize::of(1280, 720), FrameRate::of(25), $sections, new FilmStyle($logo));
     }
 
-    private function choice(string $slide, Layout $layout = Layout::SlideWithInset): PictureChoice
+    private function choice(string $slide, Layout $layout = Layout::SlideWithInset): ShotStyle
     {
-        return new PictureChoice($layout, stage: Stage::slide(Example::slide($slide)));
+        return new ShotStyle($layout, stage: Stage::slide(Example::slide($slide)));
     }
 
     /** @param  array<string, float>  $lines  second in the take by line */

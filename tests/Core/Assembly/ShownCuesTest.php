@@ -7,18 +7,17 @@ namespace Tests\Core\Assembly;
 use OpenReel\Core\Assembly\Assembly;
 use OpenReel\Core\Assembly\Passage;
 use OpenReel\Core\Assembly\PictureCues;
-use OpenReel\Core\Assembly\SectionSource;
+use OpenReel\Core\Assembly\SectionInput;
 use OpenReel\Core\Assembly\Segment;
 use OpenReel\Core\Assembly\Shot;
 use OpenReel\Core\Assembly\WordFrames;
-use OpenReel\Core\Mark\Mark;
+use OpenReel\Core\Kernel\FrameRate;
+use OpenReel\Core\Picture\AnnotationLayer;
 use OpenReel\Core\Picture\Crop;
 use OpenReel\Core\Picture\FrameSize;
 use OpenReel\Core\Picture\Layer;
-use OpenReel\Core\Picture\Marks;
 use OpenReel\Core\Script\Script;
 use OpenReel\Core\Style\HouseStyle;
-use OpenReel\Core\Time\FrameRate;
 use PHPUnit\Framework\TestCase;
 
 /** Zooms, emphasis and joins of a script in the film: on which frames, and where. */
@@ -166,7 +165,7 @@ final class ShownCuesTest extends TestCase
     }
 
     /** @param  list<Passage>  $passages */
-    private function source(string $text, array $passages): SectionSource
+    private function source(string $text, array $passages): SectionInput
     {
         $script = Script::read($text);
         $deck = [
@@ -176,7 +175,7 @@ final class ShownCuesTest extends TestCase
         $cues = new PictureCues($script, $deck, HouseStyle::of([]), FrameSize::of(1280, 720));
         [$opening, $changes] = $cues->of($script->sections[0], ['a', 'b']);
 
-        return new SectionSource(
+        return new SectionInput(
             's',
             'S',
             $opening,
@@ -201,7 +200,7 @@ final class ShownCuesTest extends TestCase
         $seen = [];
         foreach ($shots as $shot) {
             foreach ($shot->picture->layers as $layer) {
-                foreach ($layer->source instanceof Marks ? $layer->source->marks : [] as $mark) {
+                foreach ($layer->source instanceof AnnotationLayer ? $layer->source->marks : [] as $mark) {
                     $look = json_encode($mark->figure->toArray(), JSON_THROW_ON_ERROR);
                     [$from, $until] = [$shot->offset + $mark->from, $shot->offset + $mark->until];
                     $goesOn = isset($seen[$look]) && $seen[$look][1] === $from;

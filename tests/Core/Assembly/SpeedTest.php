@@ -6,28 +6,28 @@ namespace Tests\Core\Assembly;
 
 use OpenReel\Core\Assembly\Assembly;
 use OpenReel\Core\Assembly\Passage;
-use OpenReel\Core\Assembly\PictureChange;
-use OpenReel\Core\Assembly\PictureChoice;
-use OpenReel\Core\Assembly\SectionSource;
+use OpenReel\Core\Assembly\PictureCueAt;
+use OpenReel\Core\Assembly\SectionInput;
 use OpenReel\Core\Assembly\Shot;
+use OpenReel\Core\Assembly\ShotStyle;
 use OpenReel\Core\Assembly\SilenceFound;
 use OpenReel\Core\Assembly\Silences;
-use OpenReel\Core\Assembly\SpeedCued;
+use OpenReel\Core\Assembly\SpeedCueAt;
 use OpenReel\Core\Assembly\WordFrames;
+use OpenReel\Core\Kernel\FrameRate;
+use OpenReel\Core\Kernel\Tick;
 use OpenReel\Core\Picture\FrameSize;
 use OpenReel\Core\Picture\Shape;
 use OpenReel\Core\Picture\Stage;
 use OpenReel\Core\Picture\TrackAt;
+use OpenReel\Core\Picture\TrackKind;
 use OpenReel\Core\Render\LayerGraph;
 use OpenReel\Core\Render\ShotSpec;
 use OpenReel\Core\Script\SpeedCue;
-use OpenReel\Core\Sound\SoundPlace;
-use OpenReel\Core\Sound\SoundPlan;
+use OpenReel\Core\Soundtrack\SoundPlace;
+use OpenReel\Core\Soundtrack\SoundPlan;
+use OpenReel\Core\Take\RecordedTrack;
 use OpenReel\Core\Take\Take;
-use OpenReel\Core\Take\Track;
-use OpenReel\Core\Take\TrackKind;
-use OpenReel\Core\Time\FrameRate;
-use OpenReel\Core\Time\Tick;
 use PHPUnit\Framework\Attributes\TestWith;
 use PHPUnit\Framework\TestCase;
 
@@ -61,7 +61,7 @@ final class SpeedTest extends TestCase
 
     public function test_a_silence_runs_faster_and_speech_and_its_breaths_do_not(): void
     {
-        $map = $this->film(new SpeedCued('b', 0.0, new SpeedCue(4)))->segments[0]->map;
+        $map = $this->film(new SpeedCueAt('b', 0.0, new SpeedCue(4)))->segments[0]->map;
 
         // At 25 fps: 1 s to 4.3 s at its own pace, 4.3 s to 11.7 s four times as fast, and on to 15 s.
         $fast = (int) (7.4 * self::SECOND / (4 * 1920));
@@ -76,7 +76,7 @@ final class SpeedTest extends TestCase
     {
         $given = [];
         foreach ([['a', 0.5], ['b', 0.0], ['b', 0.9], ['c', 0.0], [null, 0.0]] as $n => [$line, $within]) {
-            $given[] = new SpeedCued($line, $within, new SpeedCue(4), $n);
+            $given[] = new SpeedCueAt($line, $within, new SpeedCue(4), $n);
         }
 
         self::assertSame([0, 2, 4], Silences::idle([$this->passage()], $given), 'nobody speaks c yet, so nobody knows');
@@ -85,7 +85,7 @@ final class SpeedTest extends TestCase
 
     public function test_a_silence_is_cut_out(): void
     {
-        $map = $this->film(new SpeedCued('b', 0.0, new SpeedCue(null)))->segments[0]->map;
+        $map = $this->film(new SpeedCueAt('b', 0.0, new SpeedCue(null)))->segments[0]->map;
 
         self::assertSame([
             ['frames' => 82, 'in_ticks' => self::SECOND, 'step' => 1920],
@@ -99,26 +99,26 @@ final class SpeedTest extends TestCase
     #[TestWith(['c', 0.0], 'a line that is not spoken')]
     public function test_no_cue_runs_what_is_no_silence_before_it(string $line, float $within): void
     {
-        self::assertSame([], $this->quick(new SpeedCued($line, $within, new SpeedCue(4))));
+        self::assertSame([], $this->quick(new SpeedCueAt($line, $within, new SpeedCue(4))));
     }
 
     public function test_a_word_that_comes_long_after_a_silence_is_not_meant(): void
     {
-        $late = new SpeedCued('b', 0.9, new SpeedCue(4));
+        $late = new SpeedCueAt('b', 0.9, new SpeedCue(4));
         self::assertSame([], $this->quick($late), 'said 2.7 s after the silence');
-        self::assertCount(1, $this->quick(new SpeedCued('b', 0.3, new SpeedCue(4))));
+        self::assertCount(1, $this->quick(new SpeedCueAt('b', 0.3, new SpeedCue(4))));
     }
 
     public function test_of_two_for_one_silence_the_last_counts(): void
     {
-        $quick = $this->quick(new SpeedCued('b', 0.0, new SpeedCue(4)), new SpeedCued('b', 0.1, new SpeedCue(16)));
+        $quick = $this->quick(new SpeedCueAt('b', 0.0, new SpeedCue(4)), new SpeedCueAt('b', 0.1, new SpeedCue(16)));
 
         self::assertSame([16], array_map(fn ($q): ?int => $q->times, $quick));
     }
 
     public function test_shots_are_parted_where_the_pace_changes_and_show_that_moment(): void
     {
-        $film = $this->film(new SpeedCued('b', 0.0, new SpeedCue(4)));
+        $film = $this->film(new SpeedCueAt('b', 0.0, new SpeedCue(4)));
         $tracks = array_map(fn (Shot $s): ?TrackAt => self::track($s), $film->segments[0]->shots);
         self::assertSame([0, 82, 128], array_map(fn (Shot $s): int => $s->offset, $film->segments[0]->shots));
         self::assertSame([1, 4, 1], array_map(fn (?TrackAt $t): ?int => $t?->pace, $tracks));
@@ -133,7 +133,7 @@ final class SpeedTest extends TestCase
 
     public function test_while_it_runs_faster_the_room_is_heard_at_its_own_pace(): void
     {
-        $places = SoundPlan::of($this->film(new SpeedCued('b', 0.0, new SpeedCue(4))), -16.0)->places;
+        $places = SoundPlan::of($this->film(new SpeedCueAt('b', 0.0, new SpeedCue(4))), -16.0)->places;
 
         // The take's sound goes on until the silence is over in the picture, and from there with the words.
         self::assertSame(
@@ -145,8 +145,8 @@ final class SpeedTest extends TestCase
     public function test_the_word_behind_a_silence_is_told_and_whether_a_screen_is_seen(): void
     {
         $texts = ['a' => 'One two three.', 'b' => 'Four five.'];
-        $screen = new PictureChoice(stage: Stage::screen('the gauge'));
-        $section = $this->section([], [new PictureChange('a', 0.2, $screen)]);
+        $screen = new ShotStyle(stage: Stage::screen('the gauge'));
+        $section = $this->section([], [new PictureCueAt('a', 0.2, $screen)]);
         self::assertEquals(
             [['b', 0, 8000, true]],
             array_map(
@@ -154,13 +154,13 @@ final class SpeedTest extends TestCase
                 SilenceFound::all($section, $texts),
             ),
         );
-        self::assertFalse(SilenceFound::all($this->section([], [new PictureChange('b', 0.5, $screen)]), $texts)[0]->hasScreen);
+        self::assertFalse(SilenceFound::all($this->section([], [new PictureCueAt('b', 0.5, $screen)]), $texts)[0]->hasScreen);
         self::assertNull(SilenceFound::all($section, ['a' => 'One.'])[0]->line, 'no word follows');
     }
 
     public function test_words_are_found_on_their_frames_behind_it(): void
     {
-        $segment = $this->film(new SpeedCued('b', 0.0, new SpeedCue(4)))->segments[0];
+        $segment = $this->film(new SpeedCueAt('b', 0.0, new SpeedCue(4)))->segments[0];
         $words = WordFrames::of($segment, ['a' => 'One', 'b' => 'Four']);
 
         self::assertSame(['a' => [0], 'b' => [$segment->map?->frameOf(Tick::of(12 * self::SECOND))]], $words);
@@ -174,26 +174,26 @@ final class SpeedTest extends TestCase
         return $source instanceof TrackAt ? $source : null;
     }
 
-    /** @return list<\OpenReel\Core\Assembly\Quickened> */
-    private function quick(SpeedCued ...$cues): array
+    /** @return list<\OpenReel\Core\Assembly\SpeedUp> */
+    private function quick(SpeedCueAt ...$cues): array
     {
         return Silences::quicken($this->passage(), array_values($cues))->quick;
     }
 
-    private function film(SpeedCued ...$cues): Assembly
+    private function film(SpeedCueAt ...$cues): Assembly
     {
         return Assembly::of(FrameSize::of(1280, 720), FrameRate::of(25), [$this->section(array_values($cues))]);
     }
 
     /**
-     * @param  list<SpeedCued>  $cues
-     * @param  list<PictureChange>  $changes
+     * @param  list<SpeedCueAt>  $cues
+     * @param  list<PictureCueAt>  $changes
      */
-    private function section(array $cues, array $changes = []): SectionSource
+    private function section(array $cues, array $changes = []): SectionInput
     {
         $passage = Silences::quicken($this->passage(), $cues);
 
-        return new SectionSource('s', 'S', new PictureChoice(), [$passage], $changes, lines: ['a', 'b']);
+        return new SectionInput('s', 'S', new ShotStyle(), [$passage], $changes, lines: ['a', 'b']);
     }
 
     private function passage(): Passage
@@ -203,8 +203,8 @@ final class SpeedTest extends TestCase
             't',
             1,
             [
-                new Track(TrackKind::Camera, 'camera', $length, Tick::zero(), Shape::of(1280, 720)),
-                new Track(TrackKind::Microphone, 'voice', $length, Tick::zero(), loudness: -20.0),
+                new RecordedTrack(TrackKind::Camera, 'camera', $length, Tick::zero(), Shape::of(1280, 720)),
+                new RecordedTrack(TrackKind::Microphone, 'voice', $length, Tick::zero(), loudness: -20.0),
             ],
             Example::span(self::SECOND, 15 * self::SECOND),
             ['a' => Tick::of(self::SECOND), 'b' => Tick::of(12 * self::SECOND)],

@@ -4,25 +4,26 @@ declare(strict_types=1);
 
 namespace Tests\Core\Assembly;
 
+use OpenReel\Core\Annotation\Stroke;
+use OpenReel\Core\Annotation\Tool;
 use OpenReel\Core\Assembly\Assembly;
 use OpenReel\Core\Assembly\CuedPages;
 use OpenReel\Core\Assembly\Passage;
-use OpenReel\Core\Assembly\PictureChoice;
 use OpenReel\Core\Assembly\PictureCues;
-use OpenReel\Core\Assembly\SectionSource;
+use OpenReel\Core\Assembly\SectionInput;
 use OpenReel\Core\Assembly\Segment;
 use OpenReel\Core\Assembly\Shot;
-use OpenReel\Core\Mark\Stroke;
-use OpenReel\Core\Mark\TakeMark;
-use OpenReel\Core\Mark\Tool;
-use OpenReel\Core\Mark\Wipe;
+use OpenReel\Core\Assembly\ShotStyle;
+use OpenReel\Core\Kernel\FrameRate;
+use OpenReel\Core\Kernel\Span;
+use OpenReel\Core\Kernel\Tick;
+use OpenReel\Core\Picture\AnnotationLayer;
 use OpenReel\Core\Picture\Corner;
 use OpenReel\Core\Picture\Crop;
 use OpenReel\Core\Picture\FrameSize;
 use OpenReel\Core\Picture\Inset;
 use OpenReel\Core\Picture\Layer;
 use OpenReel\Core\Picture\Layout;
-use OpenReel\Core\Picture\Marks;
 use OpenReel\Core\Picture\Picture;
 use OpenReel\Core\Picture\PixelRect;
 use OpenReel\Core\Picture\Shape;
@@ -31,14 +32,13 @@ use OpenReel\Core\Picture\Stage;
 use OpenReel\Core\Picture\Still;
 use OpenReel\Core\Picture\StillKind;
 use OpenReel\Core\Picture\TrackAt;
+use OpenReel\Core\Picture\TrackKind;
 use OpenReel\Core\Script\Script;
 use OpenReel\Core\Style\HouseStyle;
+use OpenReel\Core\Take\Erasure;
+use OpenReel\Core\Take\RecordedTrack;
 use OpenReel\Core\Take\Take;
-use OpenReel\Core\Take\Track;
-use OpenReel\Core\Take\TrackKind;
-use OpenReel\Core\Time\FrameRate;
-use OpenReel\Core\Time\Span;
-use OpenReel\Core\Time\Tick;
+use OpenReel\Core\Take\TakeAnnotation;
 use PHPUnit\Framework\TestCase;
 
 /** What a section shows beside slides: screens, boards, the presenter alone, keys. */
@@ -187,7 +187,7 @@ final class StageTest extends TestCase
         );
         [$opening] = $cues->of($text->sections[0], ['a', 'b']);
         $take = $this->take('t', lines: ['a' => 48_000, 'b' => 96_000]);
-        $section = new SectionSource(
+        $section = new SectionInput(
             's',
             'One',
             $opening,
@@ -217,7 +217,7 @@ final class StageTest extends TestCase
     {
         $board = fn (int $page): Stage => Stage::board($page, Example::slide("paper-{$page}"));
         $one = $this->take('t1', marks: [$this->ink('board:1', 1500), $this->ink('board:1', 200), $this->ink('board:2', 2000)]);
-        $two = $this->take('t2', marks: [$this->ink('board:1', 3000)], wipes: [new Wipe('board:1', Tick::ofMilliseconds(2000))]);
+        $two = $this->take('t2', marks: [$this->ink('board:1', 3000)], wipes: [new Erasure('board:1', Tick::ofMilliseconds(2000))]);
         $three = $this->take('t3');
         $film = $this->of([
             $this->section('a', $one, $board(1)),
@@ -243,7 +243,7 @@ final class StageTest extends TestCase
     {
         $board = Stage::board(1, Example::slide('paper'));
         $one = $this->take('t1', marks: [$this->ink('board:1', 1500)]);
-        $two = $this->take('t2', wipes: [new Wipe('board:1', Tick::ofMilliseconds(200))]);
+        $two = $this->take('t2', wipes: [new Erasure('board:1', Tick::ofMilliseconds(200))]);
         $sections = array_map($this->section(...), ['a', 'b', 'c'], [$one, $two, $two], [$board, $board, $board]);
         $film = $this->of($sections);
 
@@ -256,7 +256,7 @@ final class StageTest extends TestCase
         $marks = [];
         foreach ($segment->shots as $shot) {
             foreach ($shot->picture->layers as $layer) {
-                foreach ($layer->source instanceof Marks ? $layer->source->marks : [] as $mark) {
+                foreach ($layer->source instanceof AnnotationLayer ? $layer->source->marks : [] as $mark) {
                     $marks[] = [$mark->from, $mark->until];
                 }
             }
@@ -265,9 +265,9 @@ final class StageTest extends TestCase
         return $marks;
     }
 
-    private function ink(string $on, int $milliseconds): TakeMark
+    private function ink(string $on, int $milliseconds): TakeAnnotation
     {
-        return new TakeMark(
+        return new TakeAnnotation(
             new Stroke(Tool::Pen, '000000', false, [[0, 0.5, 0.5, 0.5]]),
             Span::between(Tick::ofMilliseconds($milliseconds), Tick::ofMilliseconds(80_000)),
             $on,
@@ -278,8 +278,8 @@ final class StageTest extends TestCase
      * A take of four seconds from second 1 on, with a camera and a screen.
      *
      * @param  array<string, int>  $lines
-     * @param  list<TakeMark>  $marks
-     * @param  list<Wipe>  $wipes
+     * @param  list<TakeAnnotation>  $marks
+     * @param  list<Erasure>  $wipes
      */
     private function take(
         string $id,
@@ -295,8 +295,8 @@ final class StageTest extends TestCase
             $id,
             1,
             [
-                new Track(TrackKind::Camera, "camera-{$id}", $length, Tick::zero(), Shape::of(1280, 720)),
-                new Track(
+                new RecordedTrack(TrackKind::Camera, "camera-{$id}", $length, Tick::zero(), Shape::of(1280, 720)),
+                new RecordedTrack(
                     TrackKind::Screen,
                     "screen-{$id}",
                     $length,
@@ -313,12 +313,12 @@ final class StageTest extends TestCase
         );
     }
 
-    private function section(string $id, Take $take, Stage $stage): SectionSource
+    private function section(string $id, Take $take, Stage $stage): SectionInput
     {
-        return new SectionSource($id, $id, new PictureChoice(stage: $stage), [new Passage($take, $take->used)]);
+        return new SectionInput($id, $id, new ShotStyle(stage: $stage), [new Passage($take, $take->used)]);
     }
 
-    /** @param  list<SectionSource>  $sections */
+    /** @param  list<SectionInput>  $sections */
     private function of(array $sections): Assembly
     {
         return Assembly::of(FrameSize::of(1280, 720), FrameRate::of(25), $sections);

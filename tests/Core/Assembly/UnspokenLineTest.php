@@ -8,16 +8,16 @@ use OpenReel\Core\Assembly\Assembly;
 use OpenReel\Core\Assembly\MusicPlan;
 use OpenReel\Core\Assembly\Passage;
 use OpenReel\Core\Assembly\PictureCues;
-use OpenReel\Core\Assembly\SectionSource;
+use OpenReel\Core\Assembly\SectionInput;
 use OpenReel\Core\Assembly\Shot;
-use OpenReel\Core\Assembly\SpeedCued;
+use OpenReel\Core\Assembly\SpeedCueAt;
 use OpenReel\Core\Assembly\SpokenPlaces;
+use OpenReel\Core\Kernel\FrameRate;
 use OpenReel\Core\Picture\FrameSize;
 use OpenReel\Core\Picture\Shape;
 use OpenReel\Core\Script\Script;
-use OpenReel\Core\Sound\Bed;
+use OpenReel\Core\Sound\MusicTrack;
 use OpenReel\Core\Style\HouseStyle;
-use OpenReel\Core\Time\FrameRate;
 use PHPUnit\Framework\Attributes\TestWith;
 use PHPUnit\Framework\TestCase;
 
@@ -49,7 +49,7 @@ final class UnspokenLineTest extends TestCase
         [$source, $script] = $this->section('[slide: 1] Aaaa. [music: Slack water] [speed: 4 x] Bbbb bbbb. Cccc.');
         $film = Assembly::of(FrameSize::of(1280, 720), FrameRate::of(25), [$source]);
         self::assertSame(50, MusicPlan::of($film->segments, [$source], FrameRate::of(25))[0]->from);
-        [$cued] = SpeedCued::where(
+        [$cued] = SpeedCueAt::where(
             PictureCues::speeds($script->sections[0], ['a', 'b', 'c']), SpokenPlaces::of($source->lines, $source->passages),
         );
         self::assertSame(['c', 0.0], [$cued->line, $cued->within]);
@@ -66,7 +66,7 @@ final class UnspokenLineTest extends TestCase
         ]);
     }
 
-    /** @return array{SectionSource, Script} */
+    /** @return array{SectionInput, Script} */
     private function section(string $text): array
     {
         $frame = FrameSize::of(1280, 720);
@@ -75,9 +75,9 @@ final class UnspokenLineTest extends TestCase
         $cues = new PictureCues($script, $deck, HouseStyle::of([]), $frame);
         $lines = ['a', 'b', 'c'];
         [$opening, $changes] = $cues->of($script->sections[0], $lines);
-        $beds = [new Bed('Slack water', str_repeat('0', 64), 48_000 * 60, -20.0)];
+        $beds = [new MusicTrack('Slack water', str_repeat('0', 64), 48_000 * 60, -20.0)];
 
-        return [new SectionSource(
+        return [new SectionInput(
             's', 's', $opening, [$this->passage()], $changes, lines: $lines,
             overlays: $cues->overlays($script->sections[0], $lines), emphases: $cues->emphases($script->sections[0]),
             music: $cues->music($script->sections[0], $beds),

@@ -5,21 +5,21 @@ declare(strict_types=1);
 namespace Tests\Core\Captions;
 
 use OpenReel\Core\Assembly\Assembly;
-use OpenReel\Core\Assembly\Join;
 use OpenReel\Core\Assembly\Passage;
-use OpenReel\Core\Assembly\PictureChoice;
-use OpenReel\Core\Assembly\SectionSource;
-use OpenReel\Core\Captions\Breaks;
+use OpenReel\Core\Assembly\SectionInput;
+use OpenReel\Core\Assembly\ShotStyle;
+use OpenReel\Core\Captions\BreakCost;
 use OpenReel\Core\Captions\Caption;
-use OpenReel\Core\Captions\CaptionCut;
+use OpenReel\Core\Captions\CaptionLines;
+use OpenReel\Core\Captions\CaptionSegmenter;
 use OpenReel\Core\Captions\FilmCaptions;
-use OpenReel\Core\Captions\Rows;
-use OpenReel\Core\Captions\SpokenWord;
-use OpenReel\Core\Formats\TimedText;
+use OpenReel\Core\Captions\TimedText;
+use OpenReel\Core\Captions\TimedWord;
+use OpenReel\Core\Kernel\FrameRate;
+use OpenReel\Core\Kernel\Tick;
 use OpenReel\Core\Picture\FrameSize;
+use OpenReel\Core\Picture\Transition;
 use OpenReel\Core\Take\Take;
-use OpenReel\Core\Time\FrameRate;
-use OpenReel\Core\Time\Tick;
 use PHPUnit\Framework\Attributes\TestWith;
 use PHPUnit\Framework\TestCase;
 use Tests\Core\Assembly\Example;
@@ -30,8 +30,8 @@ final class CaptionCutTest extends TestCase
         .'together. High water is higher and low water is lower, and the range between them at Saltmarsh Quay is about 4.5 m, '
         .'which Wenna Tregear calls a spring tide. A week later they pull across each other.';
 
-    #[TestWith(['same.', 'Twice', Breaks::SENTENCE])]
-    #[TestWith(['calls."', 'Then', Breaks::SENTENCE])]
+    #[TestWith(['same.', 'Twice', BreakCost::SENTENCE])]
+    #[TestWith(['calls."', 'Then', BreakCost::SENTENCE])]
     #[TestWith(['month,', 'around', 1.0])]
     #[TestWith(['Dr.', 'Tregear', 60.0])]
     #[TestWith(['4.5', 'm,', 60.0])]
@@ -42,7 +42,7 @@ final class CaptionCutTest extends TestCase
     #[TestWith(['pull', 'together', 8.0])]
     public function test_what_a_break_costs(string $before, string $behind, float $cost): void
     {
-        self::assertSame($cost, Breaks::cost($before, $behind));
+        self::assertSame($cost, BreakCost::cost($before, $behind));
     }
 
     public function test_rows_are_short_and_break_where_one_breathes(): void
@@ -91,16 +91,16 @@ final class CaptionCutTest extends TestCase
 
     public function test_a_silence_is_not_read_through(): void
     {
-        $say = fn (string $word, float $from): SpokenWord => new SpokenWord(
+        $say = fn (string $word, float $from): TimedWord => new TimedWord(
             $word, Tick::ofSeconds($from), Tick::ofSeconds($from + 0.3),
         );
-        $captions = CaptionCut::of(
+        $captions = CaptionSegmenter::of(
             [$say('Now', 0.0), $say('wait', 0.4), $say('for', 6.0), $say('it.', 6.4)], FrameRate::of(25),
         );
 
         self::assertSame(['Now wait', 'for it.'], array_map(fn (Caption $c): string => $c->text(), $captions));
         self::assertSame([0, 1000], [$captions[0]->from->milliseconds(), $captions[0]->until->milliseconds()]);
-        self::assertSame([], CaptionCut::of([], FrameRate::of(25)));
+        self::assertSame([], CaptionSegmenter::of([], FrameRate::of(25)));
     }
 
     public function test_a_film_is_captioned_section_by_section_in_its_own_time(): void
@@ -109,7 +109,7 @@ final class CaptionCutTest extends TestCase
         self::assertSame([], FilmCaptions::of($film, []), 'nobody knows what is said');
 
         $take = Example::take('t', [48_000, 240_000], ['a' => 48_000, 'b' => 144_000]);
-        $section = new SectionSource('s', 'S', new PictureChoice(), [
+        $section = new SectionInput('s', 'S', new ShotStyle(), [
             new Passage($take, $take->used, ['a', 'b']),
         ], lines: ['a', 'b']);
         $film = Assembly::of(
@@ -131,7 +131,7 @@ final class CaptionCutTest extends TestCase
         $take = new Take($plain->id, 1, $plain->tracks, $plain->used, $plain->lines, unscripted: [
             Example::span(10_000, 20_000), Example::span(336_000, 432_000), Example::span(470_000, 600_000),
         ]);
-        $section = new SectionSource('s', 'S', new PictureChoice(), [
+        $section = new SectionInput('s', 'S', new ShotStyle(), [
             new Passage($take, $take->used, ['a', 'b']),
         ], lines: ['a', 'b']);
         $film = Assembly::of(FrameSize::of(1280, 720), FrameRate::of(25), [$section]);
@@ -152,9 +152,9 @@ final class CaptionCutTest extends TestCase
 
     public function test_where_sections_dissolve_the_earlier_caption_goes(): void
     {
-        $section = fn (string $id): SectionSource => new SectionSource($id, $id, new PictureChoice(), [new Passage(
+        $section = fn (string $id): SectionInput => new SectionInput($id, $id, new ShotStyle(), [new Passage(
             $take = Example::take($id, [0, 96_000], [$id => 0]), $take->used, [$id],
-        )], lines: [$id], join: Join::dissolve(20));
+        )], lines: [$id], join: Transition::dissolve(20));
         $film = Assembly::of(FrameSize::of(1280, 720), FrameRate::of(25), [$section('a'), $section('b')]);
         $captions = FilmCaptions::of($film, ['a' => 'One two three four.', 'b' => 'Five six.']);
 
@@ -191,7 +191,7 @@ final class CaptionCutTest extends TestCase
     {
         $words = explode(' ', $text);
 
-        return Rows::of($words, array_map(Breaks::cost(...), $words, [...array_slice($words, 1), '']))?->rows;
+        return CaptionLines::of($words, array_map(BreakCost::cost(...), $words, [...array_slice($words, 1), '']))?->rows;
     }
 
     /** @return list<Caption> of words that each take so long, with a breath behind each sentence */
@@ -200,10 +200,10 @@ final class CaptionCutTest extends TestCase
         $words = [];
         $at = 0.0;
         foreach (explode(' ', $text) as $word) {
-            $words[] = new SpokenWord($word, Tick::ofSeconds($at), Tick::ofSeconds($at + 0.9 * $pace));
+            $words[] = new TimedWord($word, Tick::ofSeconds($at), Tick::ofSeconds($at + 0.9 * $pace));
             $at += $pace + (str_ends_with($word, '.') ? 0.6 : 0.0);
         }
 
-        return CaptionCut::of($words, FrameRate::of(25));
+        return CaptionSegmenter::of($words, FrameRate::of(25));
     }
 }

@@ -6,21 +6,21 @@ namespace Tests\Core\Captions;
 
 use OpenReel\Core\Assembly\Assembly;
 use OpenReel\Core\Assembly\Passage;
-use OpenReel\Core\Assembly\SectionSource;
+use OpenReel\Core\Assembly\SectionInput;
 use OpenReel\Core\Captions\Caption;
 use OpenReel\Core\Captions\FilmCaptions;
 use OpenReel\Core\Coverage\Coverage;
-use OpenReel\Core\Coverage\KnownSection;
+use OpenReel\Core\Coverage\CoverageSection;
 use OpenReel\Core\Coverage\KnownTake;
 use OpenReel\Core\Coverage\UsedPart;
+use OpenReel\Core\Kernel\FrameRate;
+use OpenReel\Core\Kernel\Tick;
 use OpenReel\Core\Picture\FrameSize;
-use OpenReel\Core\Take\Reached;
 use OpenReel\Core\Take\SpokenLine;
 use OpenReel\Core\Take\Take;
 use OpenReel\Core\Take\Trim;
 use OpenReel\Core\Take\Verdict;
-use OpenReel\Core\Time\FrameRate;
-use OpenReel\Core\Time\Tick;
+use OpenReel\Core\Take\WordAnchor;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use Random\Engine\Mt19937;
@@ -84,7 +84,7 @@ final class CutWordsTest extends TestCase
             preg_match_all('/\S+/', $text, $found, PREG_OFFSET_CAPTURE);
             foreach ($found[0] as [$word, $offset]) {
                 $starts[] = $tick;
-                $offset === 0 ? $lines[$id] = Tick::of($tick) : $reached[] = new Reached(
+                $offset === 0 ? $lines[$id] = Tick::of($tick) : $reached[] = new WordAnchor(
                     $id, round($offset / strlen($text), 4), Tick::of($tick),
                 );
                 $tick += 7_200 + 1_800 * strlen($word);
@@ -102,12 +102,12 @@ final class CutWordsTest extends TestCase
             't', 1, Example::take('t', [0, $end])->tracks,
             Example::span($used[0]->from->count, $used[count($used) - 1]->until->count), $lines, reached: $reached,
         );
-        $parts = Coverage::of([new KnownSection('s', self::TEXTS)], [$known])->sections['s']->parts;
+        $parts = Coverage::of([new CoverageSection('s', self::TEXTS)], [$known])->sections['s']->parts;
         $passages = array_map(
             fn (UsedPart $p): Passage => new Passage($take, $p->span, $p->lines, goesOn: $p->goesOn), $parts,
         );
         $source = Example::section('s', 'One', [0, $end]);
-        $section = new SectionSource('s', 'One', $source->opening, $passages, lines: array_keys(self::TEXTS));
+        $section = new SectionInput('s', 'One', $source->opening, $passages, lines: array_keys(self::TEXTS));
         $film = Assembly::of(FrameSize::of(1280, 720), FrameRate::of(50), [$section]);
         $captions = FilmCaptions::of($film, self::TEXTS);
 

@@ -5,12 +5,12 @@ declare(strict_types=1);
 namespace Tests\Core\Captions;
 
 use OpenReel\Core\Captions\Caption;
-use OpenReel\Core\Captions\CaptionCut;
-use OpenReel\Core\Captions\SetCaption;
-use OpenReel\Core\Captions\SetCaptions;
-use OpenReel\Core\Captions\SpokenWord;
-use OpenReel\Core\Time\FrameRate;
-use OpenReel\Core\Time\Tick;
+use OpenReel\Core\Captions\CaptionSegmenter;
+use OpenReel\Core\Captions\EditedCaption;
+use OpenReel\Core\Captions\EditedCaptions;
+use OpenReel\Core\Captions\TimedWord;
+use OpenReel\Core\Kernel\FrameRate;
+use OpenReel\Core\Kernel\Tick;
 use PHPUnit\Framework\Attributes\TestWith;
 use PHPUnit\Framework\TestCase;
 
@@ -21,7 +21,7 @@ final class SetCaptionTest extends TestCase
 
     public function test_a_caption_that_was_set_stays_and_the_rest_is_cut_around_it(): void
     {
-        $set = new SetCaption('b', 2, 'day it comes, and', ['DAY, and it COMES,', 'and']);
+        $set = new EditedCaption('b', 2, 'day it comes, and', ['DAY, and it COMES,', 'and']);
         $captions = $this->cut(self::LINES, [$set]);
 
         self::assertSame(
@@ -34,7 +34,7 @@ final class SetCaptionTest extends TestCase
 
     public function test_it_follows_its_words_when_the_line_is_changed_before_them(): void
     {
-        $set = new SetCaption('b', 0, 'Twice a day it comes,', ['Twice a day:']);
+        $set = new EditedCaption('b', 0, 'Twice a day it comes,', ['Twice a day:']);
         $moved = $this->cut(['b' => 'At Saltmarsh: Twice a day it comes, and twice it goes.'], [$set]);
         $other = $this->cut(['b' => 'Once a day it comes, and twice it goes.'], [$set]);
 
@@ -44,10 +44,10 @@ final class SetCaptionTest extends TestCase
 
     public function test_what_was_checked_before_its_words_changed_is_told(): void
     {
-        $read = new SetCaption('b', 0, 'Twice a day it comes,', ['Twice a day:']);
-        $set = [$read, new SetCaption('a', 0, 'Gone.', isChecked: false)];
+        $read = new EditedCaption('b', 0, 'Twice a day it comes,', ['Twice a day:']);
+        $set = [$read, new EditedCaption('a', 0, 'Gone.', isChecked: false)];
         $captions = $this->cut(['b' => 'Once a day it comes, and twice it goes.'], $set);
-        $gone = SetCaptions::gone($captions[0]->words, $set);
+        $gone = EditedCaptions::gone($captions[0]->words, $set);
 
         self::assertSame([$set[0]], $gone, 'nobody had read the other');
         self::assertSame('Twice a day:', $captions[0]->before($gone));
@@ -57,14 +57,14 @@ final class SetCaptionTest extends TestCase
     public function test_of_two_that_say_the_same_each_keeps_its_place(): void
     {
         $lines = ['a' => 'Wait. Wait.'];
-        $captions = $this->cut($lines, [new SetCaption('a', 1, 'Wait.', ['second']), new SetCaption('a', 0, 'Wait.', ['first'])]);
+        $captions = $this->cut($lines, [new EditedCaption('a', 1, 'Wait.', ['second']), new EditedCaption('a', 0, 'Wait.', ['first'])]);
 
         self::assertSame(['first', 'second'], array_map(fn (Caption $c): string => $c->text(), $captions));
     }
 
     public function test_nobody_can_set_two_captions_for_one_word(): void
     {
-        $set = [new SetCaption('a', 0, 'The moon', ['one']), new SetCaption('a', 1, 'moon pulls', ['two'])];
+        $set = [new EditedCaption('a', 0, 'The moon', ['one']), new EditedCaption('a', 1, 'moon pulls', ['two'])];
 
         self::assertSame(
             'one pulls the sea.',
@@ -77,23 +77,23 @@ final class SetCaptionTest extends TestCase
     public function test_its_end_moves_by_words(int $by, string $first, string $second): void
     {
         [$one, $two] = $this->cut(self::LINES, [
-            new SetCaption('a', 0, self::LINES['a']), new SetCaption('b', 0, self::LINES['b']),
+            new EditedCaption('a', 0, self::LINES['a']), new EditedCaption('b', 0, self::LINES['b']),
         ]);
         $moved = $one->endLater($two, $by) ?? [];
 
-        self::assertSame([$first, $second], array_map(fn (SetCaption $c): string => $c->was, $moved));
-        self::assertSame([[], []], array_map(fn (SetCaption $c): array => $c->rows, $moved), 'laid out by the rules');
-        self::assertSame([false, false], array_map(fn (SetCaption $c): bool => $c->isChecked, $moved), 'to be read again');
+        self::assertSame([$first, $second], array_map(fn (EditedCaption $c): string => $c->was, $moved));
+        self::assertSame([[], []], array_map(fn (EditedCaption $c): array => $c->rows, $moved), 'laid out by the rules');
+        self::assertSame([false, false], array_map(fn (EditedCaption $c): bool => $c->isChecked, $moved), 'to be read again');
     }
 
     public function test_what_somebody_typed_stays_when_its_end_moves_and_none_is_emptied(): void
     {
         [$one, $two] = $this->cut(self::LINES, [
-            new SetCaption('a', 0, self::LINES['a'], ['Mond']), new SetCaption('b', 0, self::LINES['b']),
+            new EditedCaption('a', 0, self::LINES['a'], ['Mond']), new EditedCaption('b', 0, self::LINES['b']),
         ]);
 
         $moved = $one->endLater($two, 1) ?? [];
-        self::assertSame([['Mond'], []], array_map(fn (SetCaption $c): array => $c->rows, $moved));
+        self::assertSame([['Mond'], []], array_map(fn (EditedCaption $c): array => $c->rows, $moved));
         self::assertNull($one->endLater($two, -5));
         self::assertNull($one->endLater($two, 9));
     }
@@ -114,7 +114,7 @@ final class SetCaptionTest extends TestCase
     public function test_words_that_fit_into_no_two_rows_are_shown_all_the_same(): void
     {
         $long = implode(' ', array_fill(0, 30, 'Wasserstand'));
-        [$caption] = $this->cut(['a' => $long], [new SetCaption('a', 0, $long)]);
+        [$caption] = $this->cut(['a' => $long], [new EditedCaption('a', 0, $long)]);
 
         self::assertSame($long, $caption->text());
         self::assertGreaterThan(2, count($caption->rows));
@@ -122,7 +122,7 @@ final class SetCaptionTest extends TestCase
 
     /**
      * @param  array<string, string>  $lines
-     * @param  list<SetCaption>  $set
+     * @param  list<EditedCaption>  $set
      * @return list<Caption>
      */
     private function cut(array $lines, array $set): array
@@ -131,12 +131,12 @@ final class SetCaptionTest extends TestCase
         $at = 0.0;
         foreach ($lines as $line => $text) {
             foreach (explode(' ', $text) as $n => $word) {
-                $words[] = new SpokenWord($word, Tick::ofSeconds($at), Tick::ofSeconds($at + 0.4), $line, $n);
+                $words[] = new TimedWord($word, Tick::ofSeconds($at), Tick::ofSeconds($at + 0.4), $line, $n);
                 $at += 0.45;
             }
             $at += 0.6;
         }
 
-        return CaptionCut::of($words, FrameRate::of(25), $set);
+        return CaptionSegmenter::of($words, FrameRate::of(25), $set);
     }
 }

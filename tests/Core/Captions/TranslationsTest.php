@@ -5,12 +5,12 @@ declare(strict_types=1);
 namespace Tests\Core\Captions;
 
 use OpenReel\Core\Captions\Caption;
-use OpenReel\Core\Captions\SpokenWord;
+use OpenReel\Core\Captions\TimedTextReader;
+use OpenReel\Core\Captions\TimedWord;
 use OpenReel\Core\Captions\Translation;
 use OpenReel\Core\Captions\Translations;
-use OpenReel\Core\Formats\FormatProblem;
-use OpenReel\Core\Formats\TimedTextReader;
-use OpenReel\Core\Time\Tick;
+use OpenReel\Core\Kernel\FormatError;
+use OpenReel\Core\Kernel\Tick;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 
@@ -95,7 +95,7 @@ final class TranslationsTest extends TestCase
     #[DataProvider('strange')]
     public function test_what_holds_no_captions_is_refused(string $content): void
     {
-        $this->expectException(FormatProblem::class);
+        $this->expectException(FormatError::class);
         TimedTextReader::read($content);
     }
 
@@ -112,7 +112,7 @@ final class TranslationsTest extends TestCase
     {
         $words = [];
         foreach (explode(' ', $said) as $n => $text) {
-            $words[] = new SpokenWord($text, Tick::ofSeconds($from), Tick::ofSeconds($until), $line, $word + $n);
+            $words[] = new TimedWord($text, Tick::ofSeconds($from), Tick::ofSeconds($until), $line, $word + $n);
         }
 
         return new Caption([$said], Tick::ofSeconds($from), Tick::ofSeconds($until), $words, 's');

@@ -5,14 +5,14 @@ declare(strict_types=1);
 namespace Tests\Core\Coverage;
 
 use OpenReel\Core\Coverage\Coverage;
-use OpenReel\Core\Coverage\KnownSection;
+use OpenReel\Core\Coverage\CoverageSection;
 use OpenReel\Core\Coverage\KnownTake;
 use OpenReel\Core\Coverage\UsedPart;
 use OpenReel\Core\Coverage\Verdicts;
 use OpenReel\Core\Coverage\Why;
+use OpenReel\Core\Kernel\Tick;
 use OpenReel\Core\Take\SpokenLine;
 use OpenReel\Core\Take\Verdict;
-use OpenReel\Core\Time\Tick;
 use PHPUnit\Framework\TestCase;
 use Tests\Core\Assembly\Example;
 
@@ -223,7 +223,7 @@ final class CoverageTest extends TestCase
 
     public function test_other_words_are_told_with_the_take_that_says_them(): void
     {
-        $section = new KnownSection('s', ['a' => 'Find the SECOND high water!', 'b' => 'read the height', 'c' => 'New words.']);
+        $section = new CoverageSection('s', ['a' => 'Find the SECOND high water!', 'b' => 'read the height', 'c' => 'New words.']);
         $kept = new KnownTake(
             't',
             's',
@@ -278,11 +278,11 @@ final class CoverageTest extends TestCase
         );
     }
 
-    private function section(string $id, string $lines): KnownSection
+    private function section(string $id, string $lines): CoverageSection
     {
         $ids = array_filter(explode(' ', $lines), fn (string $l): bool => $l !== '');
 
-        return new KnownSection($id, array_combine($ids, $ids));
+        return new CoverageSection($id, array_combine($ids, $ids));
     }
 
     /**

@@ -7,15 +7,16 @@ namespace Tests\Core\EditList;
 use JsonSchema\Validator;
 use OpenReel\Core\Assembly\Assembly;
 use OpenReel\Core\Assembly\CardSource;
-use OpenReel\Core\Assembly\Join;
 use OpenReel\Core\Assembly\Passage;
-use OpenReel\Core\Assembly\PictureChoice;
-use OpenReel\Core\Assembly\Quickened;
-use OpenReel\Core\Assembly\SectionSource;
-use OpenReel\Core\EditList\Clip;
+use OpenReel\Core\Assembly\SectionInput;
+use OpenReel\Core\Assembly\ShotStyle;
+use OpenReel\Core\Assembly\SpeedUp;
+use OpenReel\Core\EditList\EditEvent;
 use OpenReel\Core\EditList\EditList;
 use OpenReel\Core\EditList\Edl;
 use OpenReel\Core\EditList\Otio;
+use OpenReel\Core\Kernel\FrameRate;
+use OpenReel\Core\Kernel\Tick;
 use OpenReel\Core\Picture\FrameSize;
 use OpenReel\Core\Picture\Inset;
 use OpenReel\Core\Picture\Layout;
@@ -23,8 +24,7 @@ use OpenReel\Core\Picture\Shape;
 use OpenReel\Core\Picture\Stage;
 use OpenReel\Core\Picture\Still;
 use OpenReel\Core\Picture\StillKind;
-use OpenReel\Core\Time\FrameRate;
-use OpenReel\Core\Time\Tick;
+use OpenReel\Core\Picture\Transition;
 use PHPUnit\Framework\TestCase;
 use Tests\Core\Assembly\Example;
 
@@ -41,7 +41,7 @@ final class EditListTest extends TestCase
         self::assertSame(140, $list->frames);
         self::assertSame(
             [[25, 0, 100, 0], [0, 90, 50, 10]],
-            array_map(fn (Clip $c): array => [$c->in, $c->from, $c->frames, $c->overlap], $list->presenter),
+            array_map(fn (EditEvent $c): array => [$c->in, $c->from, $c->frames, $c->overlap], $list->presenter),
         );
         foreach ($film->segments as $n => $segment) {
             $clip = $list->presenter[$n];
@@ -49,10 +49,10 @@ final class EditListTest extends TestCase
         }
         // The stage changes where the second section begins, and the voice with it.
         self::assertSame([['hash-one', 0, 90], ['hash-two', 90, 50]], array_map(
-            fn (Clip $c): array => [$c->hash, $c->from, $c->frames],
+            fn (EditEvent $c): array => [$c->hash, $c->from, $c->frames],
             $list->stage,
         ));
-        self::assertSame([[0, 90], [90, 50]], array_map(fn (Clip $c): array => [$c->from, $c->frames], $list->voice));
+        self::assertSame([[0, 90], [90, 50]], array_map(fn (EditEvent $c): array => [$c->from, $c->frames], $list->voice));
     }
 
     public function test_as_cmx_3600(): void
@@ -116,9 +116,9 @@ final class EditListTest extends TestCase
     public function test_what_runs_faster_says_so(): void
     {
         $list = $this->quick();
-        self::assertSame([1.0, 4.0, 1.0], array_map(fn (Clip $c): float => $c->pace, $list->presenter));
-        self::assertSame([100, 200, 200], array_map(fn (Clip $c): int => $c->lasts(), $list->presenter));
-        self::assertSame([0, 100, 300], array_map(fn (Clip $c): int => $c->in, $list->presenter));
+        self::assertSame([1.0, 4.0, 1.0], array_map(fn (EditEvent $c): float => $c->pace, $list->presenter));
+        self::assertSame([100, 200, 200], array_map(fn (EditEvent $c): int => $c->lasts(), $list->presenter));
+        self::assertSame([0, 100, 300], array_map(fn (EditEvent $c): int => $c->in, $list->presenter));
         self::assertStringContainsString('M2   R001         0100.0                00:00:04:00', Edl::write($list, []));
         $otio = json_decode(Otio::write($list, []), true);
         self::assertEquals(4.0, $otio['tracks']['children'][0]['children'][1]['effects'][0]['time_scalar']);
@@ -127,11 +127,11 @@ final class EditListTest extends TestCase
     public function test_a_card_is_a_picture_that_stands_and_nothing_is_said_over_it(): void
     {
         $still = new Still(StillKind::Card, 'card', Shape::of(1280, 720), 'card-hash');
-        $card = new SectionSource('c', 'Tides', new PictureChoice(), card: new CardSource($still, Tick::ofSeconds(2)));
+        $card = new SectionInput('c', 'Tides', new ShotStyle(), card: new CardSource($still, Tick::ofSeconds(2)));
         $list = EditList::of('Tides', Assembly::of(FrameSize::of(1280, 720), FrameRate::of(25), [$card]));
 
         self::assertSame([['card-hash', 0, 0, 50, true]], array_map(
-            fn (Clip $c): array => [$c->hash, $c->in, $c->from, $c->frames, $c->isStill()],
+            fn (EditEvent $c): array => [$c->hash, $c->in, $c->from, $c->frames, $c->isStill()],
             $list->presenter,
         ));
         self::assertSame([[], []], [$list->stage, $list->voice]);
@@ -147,13 +147,13 @@ final class EditListTest extends TestCase
 
     private function film(): Assembly
     {
-        $section = function (string $id, int $from, int $until, Join $join): SectionSource {
+        $section = function (string $id, int $from, int $until, Transition $join): SectionInput {
             $take = Example::take($id, [$from, $until], [$id => $from], Shape::of(640, 480), files: $id);
 
-            return new SectionSource(
+            return new SectionInput(
                 $id,
                 "Section {$id}",
-                new PictureChoice(Layout::SlideWithInset, new Inset(), Stage::slide(Example::slide($id))),
+                new ShotStyle(Layout::SlideWithInset, new Inset(), Stage::slide(Example::slide($id))),
                 [new Passage($take, $take->used, [$id])],
                 lines: [$id],
                 join: $join,
@@ -161,8 +161,8 @@ final class EditListTest extends TestCase
         };
 
         return Assembly::of(FrameSize::of(1280, 720), FrameRate::of(25), [
-            $section('one', self::SECOND, 5 * self::SECOND, Join::cut()),
-            $section('two', 0, 2 * self::SECOND, Join::dissolve(10)),
+            $section('one', self::SECOND, 5 * self::SECOND, Transition::cut()),
+            $section('two', 0, 2 * self::SECOND, Transition::dissolve(10)),
         ]);
     }
 
@@ -170,9 +170,9 @@ final class EditListTest extends TestCase
     private function quick(): EditList
     {
         $take = Example::take('t', [0, 20 * self::SECOND], ['a' => 0], Shape::of(640, 480));
-        $quick = [new Quickened(Example::span(4 * self::SECOND, 12 * self::SECOND), 4)];
+        $quick = [new SpeedUp(Example::span(4 * self::SECOND, 12 * self::SECOND), 4)];
         $passage = new Passage($take, $take->used, ['a'], $quick);
-        $section = new SectionSource('s', 'S', new PictureChoice(), [$passage], lines: ['a']);
+        $section = new SectionInput('s', 'S', new ShotStyle(), [$passage], lines: ['a']);
 
         return EditList::of('Fast', Assembly::of(FrameSize::of(1280, 720), FrameRate::of(25), [$section]));
     }

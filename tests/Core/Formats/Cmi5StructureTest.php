@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Core\Formats;
 
-use OpenReel\Core\Formats\Cmi5Structure;
+use OpenReel\Core\Packages\Cmi5Structure;
 use PHPUnit\Framework\Attributes\TestWith;
 use PHPUnit\Framework\TestCase;
 

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Core\Formats;
 
-use OpenReel\Core\Formats\FilmName;
+use OpenReel\Core\Style\FilmName;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 

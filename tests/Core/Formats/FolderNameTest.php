@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Core\Formats;
 
-use OpenReel\Core\Formats\FolderName;
+use OpenReel\Core\Kernel\FolderName;
 use PHPUnit\Framework\Attributes\TestWith;
 use PHPUnit\Framework\TestCase;
 

@@ -5,10 +5,10 @@ declare(strict_types=1);
 namespace Tests\Core\Formats;
 
 use OpenReel\Core\Assembly\Chapter;
-use OpenReel\Core\Formats\ChapterFile;
-use OpenReel\Core\Formats\ConcatList;
-use OpenReel\Core\Formats\FileName;
-use OpenReel\Core\Time\Tick;
+use OpenReel\Core\Kernel\FileName;
+use OpenReel\Core\Kernel\Tick;
+use OpenReel\Core\Render\ChapterFile;
+use OpenReel\Core\Render\ConcatList;
 use PHPUnit\Framework\Attributes\TestWith;
 use PHPUnit\Framework\TestCase;
 

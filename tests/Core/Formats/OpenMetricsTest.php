@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Tests\Core\Formats;
 
-use OpenReel\Core\Formats\Metric;
-use OpenReel\Core\Formats\OpenMetrics;
+use App\Health\Metric;
+use App\Health\OpenMetrics;
 use PHPUnit\Framework\TestCase;
 
 final class OpenMetricsTest extends TestCase

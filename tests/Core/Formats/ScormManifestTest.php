@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Core\Formats;
 
-use OpenReel\Core\Formats\ScormManifest;
+use OpenReel\Core\Packages\ScormManifest;
 use PHPUnit\Framework\Attributes\TestWith;
 use PHPUnit\Framework\TestCase;
 

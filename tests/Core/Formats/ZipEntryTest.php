@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Core\Formats;
 
-use OpenReel\Core\Formats\ZipEntry;
+use OpenReel\Core\Archive\ZipEntry;
 use PHPUnit\Framework\TestCase;
 
 /** Read with another program's reader: PHP's own. */

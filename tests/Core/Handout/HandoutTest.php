@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace Tests\Core\Handout;
 
+use OpenReel\Core\Annotation\Outline;
 use OpenReel\Core\Handout\HandoutLayout;
 use OpenReel\Core\Handout\HandoutPages;
 use OpenReel\Core\Handout\HandoutSlide;
-use OpenReel\Core\Mark\Outline;
 use OpenReel\Core\Picture\Shape;
 use OpenReel\Core\Picture\Still;
 use OpenReel\Core\Picture\StillKind;

@@ -4,26 +4,26 @@ declare(strict_types=1);
 
 namespace Tests\Core\Listening;
 
-use OpenReel\Core\Listening\Alignment\Attempt;
-use OpenReel\Core\Listening\Alignment\Cepstra;
-use OpenReel\Core\Listening\Alignment\Confidence;
-use OpenReel\Core\Listening\Alignment\Edges;
-use OpenReel\Core\Listening\Alignment\Fourier;
-use OpenReel\Core\Listening\Alignment\Frames;
-use OpenReel\Core\Listening\Alignment\MelBank;
-use OpenReel\Core\Listening\Alignment\OwnVoice;
-use OpenReel\Core\Listening\Alignment\ReferenceLine;
-use OpenReel\Core\Listening\Alignment\Search;
-use OpenReel\Core\Listening\Alignment\SecondLook;
-use OpenReel\Core\Listening\Alignment\Spectrum;
-use OpenReel\Core\Listening\Alignment\Speech;
-use OpenReel\Core\Listening\Alignment\SpeechGate;
-use OpenReel\Core\Listening\Alignment\SpokenWords;
-use OpenReel\Core\Listening\Alignment\Warp;
-use OpenReel\Core\Listening\Alignment\Window;
-use OpenReel\Core\Listening\LineToHear;
-use OpenReel\Core\Listening\Unscripted;
-use OpenReel\Core\Time\Span;
+use OpenReel\Core\Alignment\ExpectedLine;
+use OpenReel\Core\Alignment\Internal\Cepstra;
+use OpenReel\Core\Alignment\Internal\Confidence;
+use OpenReel\Core\Alignment\Internal\Edges;
+use OpenReel\Core\Alignment\Internal\Frames;
+use OpenReel\Core\Alignment\Internal\MelBank;
+use OpenReel\Core\Alignment\Internal\OwnVoice;
+use OpenReel\Core\Alignment\Internal\ReferenceLine;
+use OpenReel\Core\Alignment\Internal\Rescoring;
+use OpenReel\Core\Alignment\Internal\Search;
+use OpenReel\Core\Alignment\Internal\SearchHit;
+use OpenReel\Core\Alignment\Internal\Spectrum;
+use OpenReel\Core\Alignment\Internal\Speech;
+use OpenReel\Core\Alignment\Internal\VoiceActivity;
+use OpenReel\Core\Alignment\Internal\Warp;
+use OpenReel\Core\Alignment\Internal\Window;
+use OpenReel\Core\Alignment\OffScript;
+use OpenReel\Core\Alignment\SpokenWords;
+use OpenReel\Core\Kernel\Span;
+use OpenReel\Core\Sound\Fourier;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 
@@ -87,11 +87,11 @@ final class AlignmentTest extends TestCase
             self::noise(8000, 300).
             self::mixed(self::tone(900, 1500, 80), self::noise(80, 300)).
             self::noise(8000, 300);
-        $mask = SpeechGate::of(Spectrum::read([$sound]));
+        $mask = VoiceActivity::of(Spectrum::read([$sound]));
         self::assertMatchesRegularExpression('/^0{23,26}1{24,28}0{45,}$/', $mask);
-        self::assertSame('', SpeechGate::of(Spectrum::read([])));
-        self::assertSame('0011110011', SpeechGate::without('0011010011', '0', 1));
-        self::assertSame('0000111000', SpeechGate::without('0110111010', '1', 2));
+        self::assertSame('', VoiceActivity::of(Spectrum::read([])));
+        self::assertSame('0011110011', VoiceActivity::without('0011010011', '0', 1));
+        self::assertSame('0000111000', VoiceActivity::without('0110111010', '1', 2));
     }
 
     public function test_cepstra_have_no_mean_and_one_variance_over_speech_and_do_not_know_how_loud_it_is(): void
@@ -139,7 +139,7 @@ final class AlignmentTest extends TestCase
     public function test_only_lines_that_may_be_said_in_a_stretch_are_looked_for(): void
     {
         $lines = array_map(
-            fn (int $n): LineToHear => new LineToHear('Low water falls at a quarter past seven.', 'spoken', $n % 50 === 0),
+            fn (int $n): ExpectedLine => new ExpectedLine('Low water falls at a quarter past seven.', 'spoken', $n % 50 === 0),
             range(0, 199),
         );
         $window = Window::at($lines, 60, 10_000);
@@ -156,7 +156,7 @@ final class AlignmentTest extends TestCase
             [7 => 'abcdefgh', 8 => 'ijklmnop', 50 => 'qrstuvwx'],
         );
         $search = fn (string $says, int $next): array => array_map(
-            fn (Attempt $a): int => $a->line,
+            fn (SearchHit $a): int => $a->line,
             (new Search($reference, new Window([], [50], $next), 1.0, 0.12, 0.3))(self::speech($says))[1],
         );
         self::assertSame([7, 8], $search('abcdefgh ijklmnop', 7));
@@ -184,7 +184,7 @@ final class AlignmentTest extends TestCase
     public function test_own_words_are_known_again(): void
     {
         $speech = self::speech('abcdefgh abcde ABCDEFGH');
-        $whole = new Attempt(0, 0, 48, 7, true, 0.0);
+        $whole = new SearchHit(0, 0, 48, 7, true, 0.0);
         [$same, $part] = OwnVoice::compare($speech, 54, 84, $whole);
         self::assertLessThan(0.1, $same);
         self::assertEqualsWithDelta(5 / 8, $part, 0.05);
@@ -195,14 +195,14 @@ final class AlignmentTest extends TestCase
 
     public function test_what_was_found_is_looked_at_again_in_the_presenters_own_voice(): void
     {
-        $again = fn (string $says, Attempt ...$found): array => array_map(
-            fn (Attempt $a): array => [$a->line, $a->from, $a->until, $a->complete],
-            SecondLook::at(self::speech($says), array_values($found)),
+        $again = fn (string $says, SearchHit ...$found): array => array_map(
+            fn (SearchHit $a): array => [$a->line, $a->from, $a->until, $a->complete],
+            Rescoring::at(self::speech($says), array_values($found)),
         );
-        $first = new Attempt(0, 0, 24, 3, false, 6.0);
+        $first = new SearchHit(0, 0, 24, 3, false, 6.0);
         self::assertSame(
             [[0, 0, 48, false], [0, 54, 102, true]],
-            $again('abcd efg abcdefgh', $first, new Attempt(0, 54, 102, 7, true, 12.0)),
+            $again('abcd efg abcdefgh', $first, new SearchHit(0, 54, 102, 7, true, 12.0)),
             'a false start that goes on behind a pause',
         );
         self::assertSame(
@@ -210,8 +210,8 @@ final class AlignmentTest extends TestCase
             $again(
                 'abcd abcd abcdefgh',
                 $first,
-                new Attempt(0, 30, 54, 3, false, 6.0),
-                new Attempt(0, 60, 108, 7, true, 12.0),
+                new SearchHit(0, 30, 54, 3, false, 6.0),
+                new SearchHit(0, 60, 108, 7, true, 12.0),
             ),
             'two of them stay two',
         );
@@ -219,15 +219,15 @@ final class AlignmentTest extends TestCase
             [[0, 0, 48, true], [0, 54, 102, true], [1, 108, 156, true]],
             $again(
                 'abcdefgh abcdefgh ABCDEFGH',
-                new Attempt(0, 0, 48, 7, true, 12.0),
-                new Attempt(1, 54, 102, 3, false, 12.0),
-                new Attempt(1, 108, 156, 7, true, 12.0),
+                new SearchHit(0, 0, 48, 7, true, 12.0),
+                new SearchHit(1, 54, 102, 3, false, 12.0),
+                new SearchHit(1, 108, 156, 7, true, 12.0),
             ),
             'a line said again that was taken for the beginning of the next one',
         );
         self::assertSame(
             [[0, 0, 42, false], [0, 48, 96, true]],
-            $again('abcdefg abcdefgh', new Attempt(0, 0, 42, 7, true, 11.0), new Attempt(0, 48, 96, 7, true, 12.0)),
+            $again('abcdefg abcdefgh', new SearchHit(0, 0, 42, 7, true, 11.0), new SearchHit(0, 48, 96, 7, true, 12.0)),
             'broken off shortly before its end',
         );
     }
@@ -239,7 +239,7 @@ final class AlignmentTest extends TestCase
         $speech = new Speech(Frames::of(array_fill(0, strlen($mask), array_fill(0, 24, 0.0)), 24), $mask, []);
         $edged = fn (int $from, int $until): array => (array) Edges::of(
             $speech,
-            new Attempt(0, $from, $until, 3, true, 1.0),
+            new SearchHit(0, $from, $until, 3, true, 1.0),
             0,
             69,
         );
@@ -259,14 +259,14 @@ final class AlignmentTest extends TestCase
             str_repeat('1', 10);
         $speech = new Speech(Frames::packed('', Cepstra::SIZE), $mask, []);
         $ms = fn (Span $s): array => [$s->from->milliseconds(), $s->until->milliseconds()];
-        self::assertSame([[1900, 3300]], array_map($ms, Unscripted::of($speech, [new Attempt(0, 0, 50, 9, true, 1.0)])));
+        self::assertSame([[1900, 3300]], array_map($ms, OffScript::of($speech, [new SearchHit(0, 0, 50, 9, true, 1.0)])));
         self::assertSame([[1000, 1900], [3300, 4500]], array_map($ms, $speech->pauses()));
     }
 
     public function test_one_is_sure_of_a_line_and_not_of_its_sounds_in_another_order(): void
     {
         $speech = self::speech('abcdefgh');
-        $attempt = new Attempt(0, 0, 48, 7, true, 0.0);
+        $attempt = new SearchHit(0, 0, 48, 7, true, 0.0);
         self::assertGreaterThan(0.95, Confidence::of($speech, $attempt, self::frames('abcdefgh', 6)));
         self::assertLessThan(0.05, Confidence::of($speech, $attempt, self::frames('hgfedcba', 6)), 'backwards');
         self::assertLessThan(0.5, Confidence::of($speech, $attempt, self::frames('ABCDEFGH', 6)), 'other sounds');
@@ -313,7 +313,7 @@ final class AlignmentTest extends TestCase
         $reference = array_map(fn (string $line): ReferenceLine => new ReferenceLine(self::frames($line, 6)), $lines);
         [, $attempts] = (new Search($reference, new Window([], $sections, 0), 1.0, 0.12, 0.3))(self::speech($says));
 
-        return array_map(fn (Attempt $a): string => $a->line.($a->complete ? '' : '~'), $attempts);
+        return array_map(fn (SearchHit $a): string => $a->line.($a->complete ? '' : '~'), $attempts);
     }
 
     /** Speech of which each letter is a sound, a space silence. */

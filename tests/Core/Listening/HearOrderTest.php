@@ -4,15 +4,15 @@ declare(strict_types=1);
 
 namespace Tests\Core\Listening;
 
-use OpenReel\Core\Listening\Heard;
-use OpenReel\Core\Listening\HeardWord;
-use OpenReel\Core\Listening\HearOrder;
-use OpenReel\Core\Listening\LineToHear;
-use OpenReel\Core\Listening\Read;
-use OpenReel\Core\Listening\ReadKind;
+use OpenReel\Core\Alignment\AlignedWord;
+use OpenReel\Core\Alignment\Alignment;
+use OpenReel\Core\Alignment\AlignmentRequest;
+use OpenReel\Core\Alignment\Attempt;
+use OpenReel\Core\Alignment\AttemptKind;
+use OpenReel\Core\Alignment\ExpectedLine;
+use OpenReel\Core\Kernel\Span;
+use OpenReel\Core\Kernel\Tick;
 use OpenReel\Core\Script\Language;
-use OpenReel\Core\Time\Span;
-use OpenReel\Core\Time\Tick;
 use PHPUnit\Framework\TestCase;
 
 /** What one machine asks another to listen for, and what it is told. */
@@ -21,7 +21,7 @@ final class HearOrderTest extends TestCase
     public function test_an_order_comes_back_from_plain_values(): void
     {
         $order = $this->order();
-        $back = HearOrder::read(json_decode((string) json_encode($order->toArray()), true));
+        $back = AlignmentRequest::read(json_decode((string) json_encode($order->toArray()), true));
         self::assertEquals($order, $back);
         self::assertSame($order->key('5.1'), $back->key('5.1'));
     }
@@ -42,20 +42,20 @@ final class HearOrderTest extends TestCase
     public function test_what_was_heard_comes_back_from_plain_values(): void
     {
         $span = fn (int $from, int $until): Span => Span::between(Tick::of($from), Tick::of($until));
-        $heard = new Heard(
+        $heard = new Alignment(
             [
-                new Read(1, ReadKind::FalseStart, $span(0, 4_800), [], 0.25),
-                new Read(1, ReadKind::Complete, $span(9_600, 96_000), [
-                    new HeardWord('High', $span(9_600, 20_000)), new HeardWord('"Niedrigwasser"', $span(20_000, 96_000)),
+                new Attempt(1, AttemptKind::FalseStart, $span(0, 4_800), [], 0.25),
+                new Attempt(1, AttemptKind::Complete, $span(9_600, 96_000), [
+                    new AlignedWord('High', $span(9_600, 20_000)), new AlignedWord('"Niedrigwasser"', $span(20_000, 96_000)),
                 ], 1.0),
             ],
             [$span(100_000, 110_000)],
             [$span(110_000, 160_000)],
             0.8125,
         );
-        self::assertEquals($heard, Heard::read(json_decode((string) json_encode($heard->toArray()), true)));
-        $nothing = new Heard([], [], [], 0.0);
-        self::assertEquals($nothing, Heard::read(json_decode((string) json_encode($nothing->toArray()), true)));
+        self::assertEquals($heard, Alignment::read(json_decode((string) json_encode($heard->toArray()), true)));
+        $nothing = new Alignment([], [], [], 0.0);
+        self::assertEquals($nothing, Alignment::read(json_decode((string) json_encode($nothing->toArray()), true)));
     }
 
     private function order(
@@ -63,10 +63,10 @@ final class HearOrderTest extends TestCase
         string $text = 'High water is at six.',
         bool $begins = true,
         Language $language = Language::English,
-    ): HearOrder {
-        return new HearOrder(
+    ): AlignmentRequest {
+        return new AlignmentRequest(
             $sound === '' ? str_repeat('a', 64) : $sound,
-            [new LineToHear($text, strtolower($text), $begins), new LineToHear('Low water follows.', 'low water follows.')],
+            [new ExpectedLine($text, strtolower($text), $begins), new ExpectedLine('Low water follows.', 'low water follows.')],
             $language,
         );
     }

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Core\Listening;
 
-use OpenReel\Core\Listening\Lag;
+use OpenReel\Core\Analysis\SyncOffset;
 use PHPUnit\Framework\Attributes\TestWith;
 use PHPUnit\Framework\TestCase;
 
@@ -17,7 +17,7 @@ final class LagTest extends TestCase
     #[TestWith([4000])]
     public function testACopyIsFoundToTheSample(int $later): void
     {
-        $sound = $this->babble(3 * Lag::RATE, 7);
+        $sound = $this->babble(3 * SyncOffset::RATE, 7);
         // Louder, and with noise of its own.
         mt_srand(3);
         $copy = array_map(fn (int $v): int => (int) ($v * 0.6) + mt_rand(-300, 300), $sound);
@@ -25,15 +25,15 @@ final class LagTest extends TestCase
             ? [...array_fill(0, $later, 0), ...$copy]
             : array_slice($copy, -$later);
 
-        self::assertSame($later * 6, Lag::between($sound, $copy));
+        self::assertSame($later * 6, SyncOffset::between($sound, $copy));
     }
 
     public function testSomethingElseIsNoCopy(): void
     {
-        self::assertNull(Lag::between($this->babble(3 * Lag::RATE, 1), $this->babble(3 * Lag::RATE, 2)));
-        self::assertNull(Lag::between([], []));
-        self::assertNull(Lag::between(array_fill(0, 9000, 0), array_fill(0, 9000, 0)));
-        self::assertNull(Lag::between($this->babble(9000, 1), array_fill(0, 9000, 0)));
+        self::assertNull(SyncOffset::between($this->babble(3 * SyncOffset::RATE, 1), $this->babble(3 * SyncOffset::RATE, 2)));
+        self::assertNull(SyncOffset::between([], []));
+        self::assertNull(SyncOffset::between(array_fill(0, 9000, 0), array_fill(0, 9000, 0)));
+        self::assertNull(SyncOffset::between($this->babble(9000, 1), array_fill(0, 9000, 0)));
     }
 
     /** @return list<int> noise that comes and goes as speech does, after half a second of silence */

@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace Tests\Core\Listening;
 
-use OpenReel\Core\Listening\LevelReader;
-use OpenReel\Core\Listening\Levels;
-use OpenReel\Core\Time\Tick;
+use OpenReel\Core\Kernel\Tick;
+use OpenReel\Core\Sound\LevelReader;
+use OpenReel\Core\Sound\Levels;
 use PHPUnit\Framework\TestCase;
 
 final class LevelsTest extends TestCase

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Tests\Core\Listening;
 
-use OpenReel\Core\Listening\LevelReader;
-use OpenReel\Core\Listening\Levels;
+use OpenReel\Core\Sound\LevelReader;
+use OpenReel\Core\Sound\Levels;
 
 /** Made-up sound for tests: stretches of noise, tone or silence, as raw PCM. */
 final class Sound

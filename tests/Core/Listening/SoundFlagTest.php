@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace Tests\Core\Listening;
 
-use OpenReel\Core\Listening\Hum;
-use OpenReel\Core\Listening\Levels;
-use OpenReel\Core\Listening\RoomNoise;
-use OpenReel\Core\Listening\SoundFlag;
-use OpenReel\Core\Time\Tick;
+use OpenReel\Core\Analysis\MainsHum;
+use OpenReel\Core\Analysis\RoomNoise;
+use OpenReel\Core\Analysis\SoundFlag;
+use OpenReel\Core\Kernel\Tick;
+use OpenReel\Core\Sound\Levels;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 
@@ -78,24 +78,24 @@ final class SoundFlagTest extends TestCase
     {
         mt_srand(5);
         $pcm = '';
-        for ($i = 0; $i < 6 * Hum::RATE; $i++) {
-            $value = 32768 * $sound($i / Hum::RATE) + mt_rand(-12, 12);
+        for ($i = 0; $i < 6 * MainsHum::RATE; $i++) {
+            $value = 32768 * $sound($i / MainsHum::RATE) + mt_rand(-12, 12);
             $pcm .= pack('v', (int) round($value) & 0xFFFF);
         }
 
-        self::assertSame($mains, Hum::of($pcm)?->frequency);
+        self::assertSame($mains, MainsHum::of($pcm)?->frequency);
     }
 
     public function test_the_level_of_hum_is_that_of_its_tone(): void
     {
         $pcm = '';
-        for ($i = 0; $i < 4 * Hum::RATE; $i++) {
-            $pcm .= pack('v', (int) round(327.68 * sin((2 * M_PI * 50 * $i) / Hum::RATE)) & 0xFFFF);
+        for ($i = 0; $i < 4 * MainsHum::RATE; $i++) {
+            $pcm .= pack('v', (int) round(327.68 * sin((2 * M_PI * 50 * $i) / MainsHum::RATE)) & 0xFFFF);
         }
 
-        self::assertEqualsWithDelta(-40.0, Hum::of($pcm)->level ?? 0.0, 0.2);
-        self::assertNull(Hum::of(substr($pcm, 0, Hum::RATE * 2)), 'one second tells nothing');
-        self::assertNull(Hum::of("\x01"));
+        self::assertEqualsWithDelta(-40.0, MainsHum::of($pcm)->level ?? 0.0, 0.2);
+        self::assertNull(MainsHum::of(substr($pcm, 0, MainsHum::RATE * 2)), 'one second tells nothing');
+        self::assertNull(MainsHum::of("\x01"));
     }
 
     public function test_a_voice_without_heights_comes_through_a_telephone(): void

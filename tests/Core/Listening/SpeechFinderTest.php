@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Tests\Core\Listening;
 
-use OpenReel\Core\Listening\SoundFlag;
-use OpenReel\Core\Listening\SpeechFinder;
+use OpenReel\Core\Analysis\SoundFlag;
+use OpenReel\Core\Analysis\SpeechFinder;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 

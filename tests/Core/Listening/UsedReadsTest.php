@@ -4,13 +4,13 @@ declare(strict_types=1);
 
 namespace Tests\Core\Listening;
 
-use OpenReel\Core\Listening\Heard;
-use OpenReel\Core\Listening\Levels;
-use OpenReel\Core\Listening\Read;
-use OpenReel\Core\Listening\ReadKind;
-use OpenReel\Core\Listening\UsedReads;
-use OpenReel\Core\Time\Span;
-use OpenReel\Core\Time\Tick;
+use OpenReel\Core\Alignment\Alignment;
+use OpenReel\Core\Alignment\Attempt;
+use OpenReel\Core\Alignment\AttemptKind;
+use OpenReel\Core\Alignment\Selection;
+use OpenReel\Core\Kernel\Span;
+use OpenReel\Core\Kernel\Tick;
+use OpenReel\Core\Sound\Levels;
 use PHPUnit\Framework\TestCase;
 
 final class UsedReadsTest extends TestCase
@@ -77,17 +77,17 @@ final class UsedReadsTest extends TestCase
     public function test_lines_in_which_one_stops_or_says_something_else_are_not_clean(): void
     {
         $span = fn (int $from, int $until): Span => Span::between(Tick::ofMilliseconds($from), Tick::ofMilliseconds($until));
-        $read = fn (int $line, int $from, float $sure = 1.0): Read => new Read(
-            $line, ReadKind::Complete, $span($from, $from + 3000), [], $sure,
+        $read = fn (int $line, int $from, float $sure = 1.0): Attempt => new Attempt(
+            $line, AttemptKind::Complete, $span($from, $from + 3000), [], $sure,
         );
-        $heard = new Heard(
+        $heard = new Alignment(
             [$read(0, 1000), $read(1, 5000), $read(2, 9000, 0.4), $read(3, 13_000)],
             [$span(2000, 2500)],
             [$span(4000, 5000), $span(14_000, 17_500)],
             1.0,
         );
 
-        $used = UsedReads::of($heard, Tick::ofMilliseconds(20_000));
+        $used = Selection::of($heard, Tick::ofMilliseconds(20_000));
         self::assertSame([0, 2, 3], $used->flawed($heard));
         self::assertSame([0, 2], $used->flawed($heard, mayPause: true), 'something is to be seen meanwhile');
     }
@@ -106,10 +106,10 @@ final class UsedReadsTest extends TestCase
     {
         $span = fn (int $from, int $until): Span => Span::between(Tick::ofMilliseconds($from), Tick::ofMilliseconds($until));
         $ms = fn (Span $s): array => [$s->from->milliseconds(), $s->until->milliseconds()];
-        $used = UsedReads::of(
-            new Heard(
+        $used = Selection::of(
+            new Alignment(
                 array_map(
-                    fn (array $r): Read => new Read($r[0], ReadKind::from($r[1]), $span($r[2], $r[3]), [], $r[4] ?? 1.0),
+                    fn (array $r): Attempt => new Attempt($r[0], AttemptKind::from($r[1]), $span($r[2], $r[3]), [], $r[4] ?? 1.0),
                     $reads,
                 ),
                 array_map(fn (array $u): Span => $span(...$u), $unscripted),

@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace Tests\Core\Mark;
 
-use OpenReel\Core\Mark\Emphasis;
-use OpenReel\Core\Mark\EmphasisLook;
-use OpenReel\Core\Mark\EmphasisShape;
-use OpenReel\Core\Mark\Outline;
+use OpenReel\Core\Annotation\Emphasis;
+use OpenReel\Core\Annotation\EmphasisLook;
+use OpenReel\Core\Annotation\EmphasisShape;
+use OpenReel\Core\Annotation\Outline;
 use OpenReel\Core\Script\EmphasisCue;
 use PHPUnit\Framework\Attributes\TestWith;
 use PHPUnit\Framework\TestCase;

@@ -4,22 +4,22 @@ declare(strict_types=1);
 
 namespace Tests\Core\Mark;
 
-use OpenReel\Core\Mark\Box;
-use OpenReel\Core\Mark\Click;
-use OpenReel\Core\Mark\InkOutline;
-use OpenReel\Core\Mark\Mark;
-use OpenReel\Core\Mark\Outline;
-use OpenReel\Core\Mark\PointerPath;
-use OpenReel\Core\Mark\Ring;
-use OpenReel\Core\Mark\Stroke;
-use OpenReel\Core\Mark\TakeMark;
-use OpenReel\Core\Mark\TakeMarks;
-use OpenReel\Core\Mark\Tool;
+use OpenReel\Core\Annotation\Annotation;
+use OpenReel\Core\Annotation\Box;
+use OpenReel\Core\Annotation\Click;
+use OpenReel\Core\Annotation\InkOutline;
+use OpenReel\Core\Annotation\Outline;
+use OpenReel\Core\Annotation\PointerPath;
+use OpenReel\Core\Annotation\Ring;
+use OpenReel\Core\Annotation\Stroke;
+use OpenReel\Core\Annotation\Tool;
+use OpenReel\Core\Kernel\FrameRate;
+use OpenReel\Core\Kernel\Span;
+use OpenReel\Core\Kernel\Tick;
+use OpenReel\Core\Kernel\TimeMap;
 use OpenReel\Core\Take\EventLog;
-use OpenReel\Core\Time\FrameRate;
-use OpenReel\Core\Time\Span;
-use OpenReel\Core\Time\Tick;
-use OpenReel\Core\Time\TimeMap;
+use OpenReel\Core\Take\TakeAnnotation;
+use OpenReel\Core\Take\TakeAnnotations;
 use PHPUnit\Framework\TestCase;
 
 final class MarksTest extends TestCase
@@ -56,8 +56,8 @@ final class MarksTest extends TestCase
         $stroke = new Stroke(Tool::Pen, 'B3261E', false, [[0, 0.1, 0.5, 0.5], [100, 0.2, 0.5, 0.5], [200, 0.3, 0.5, 0.5]]);
         $marks = $stroke->marks($this->span(1000, 5000), $this->map(), 16 / 9);
 
-        self::assertSame([[28, 125], [30, 125]], array_map(fn (Mark $m): array => [$m->from, $m->until], $marks));
-        self::assertSame([1, 1], array_map(fn (Mark $m): int => count($this->outline($m)->polygons), $marks));
+        self::assertSame([[28, 125], [30, 125]], array_map(fn (Annotation $m): array => [$m->from, $m->until], $marks));
+        self::assertSame([1, 1], array_map(fn (Annotation $m): int => count($this->outline($m)->polygons), $marks));
         self::assertCount(2, $stroke->whole(16 / 9)->polygons);
     }
 
@@ -104,7 +104,7 @@ final class MarksTest extends TestCase
         $path = PointerPath::read(['points' => [[0, 0.1, 0.1], [100, 0.2, 0.1], [200, 0.3, 0.1], [3200, 0.5, 0.5]]]);
         self::assertNotNull($path);
         self::assertSame([0, 200, 3200], array_column($path->points, 0), 'an even way needs no point in between');
-        $rings = array_map(fn (Mark $m): array => [
+        $rings = array_map(fn (Annotation $m): array => [
             $m->from, $m->until, $this->ring($m)->toX, $this->ring($m)->opacityTo,
         ], $path->marks($this->span(0, 9000), $this->map(500), 1.0));
 
@@ -119,7 +119,7 @@ final class MarksTest extends TestCase
 
     public function testAPartOfARingIsAPartOfItsWay(): void
     {
-        $ring = new Mark(new Ring(0.0, 0.0, 1.0, 0.5, '0B5D66', 1.0, 0.0), 10, 20);
+        $ring = new Annotation(new Ring(0.0, 0.0, 1.0, 0.5, '0B5D66', 1.0, 0.0), 10, 20);
         $part = $ring->within(12, 17);
 
         self::assertNotNull($part);
@@ -139,7 +139,7 @@ final class MarksTest extends TestCase
 
         self::assertSame(25, $marks[0]->from);
         self::assertSame(37, $marks[count($marks) - 1]->until);
-        $opacities = array_map(fn (Mark $m): float => $this->outline($m)->opacity, $marks);
+        $opacities = array_map(fn (Annotation $m): float => $this->outline($m)->opacity, $marks);
         $falling = $opacities;
         rsort($falling);
         self::assertSame($falling, $opacities);
@@ -154,7 +154,7 @@ final class MarksTest extends TestCase
             'at_ms' => $at, 'kind' => 'stroke', 'id' => $id, 'on' => $on, 'tool' => 'pen', 'colour' => '000000',
             'points' => [[0, 0.1, 0.1], [50, 0.2, 0.2]],
         ];
-        $drawn = TakeMarks::of(EventLog::read(implode("\n", array_map(json_encode(...), [
+        $drawn = TakeAnnotations::of(EventLog::read(implode("\n", array_map(json_encode(...), [
             $stroke(1000, 1, 'board:1'),
             $stroke(2000, 2, 'board:1'),
             $stroke(2500, 3, 'slide:01A'),
@@ -172,7 +172,7 @@ final class MarksTest extends TestCase
             ['board:1', 2000, 3000],
             ['slide:01A', 2500, 86_398_000],
             ['board:1', 6000, 6480],
-        ], array_map(fn (TakeMark $m): array => [
+        ], array_map(fn (TakeAnnotation $m): array => [
             $m->on, $m->seen->from->milliseconds(), $m->seen->until->milliseconds(),
         ], $drawn->marks));
         self::assertCount(1, $drawn->wipes);
@@ -184,12 +184,12 @@ final class MarksTest extends TestCase
         $pointer = fn (int $at): string => (string) json_encode(
             ['at_ms' => $at, 'kind' => 'pointer', 'on' => 'screen', 'points' => [[0, 0.1, 0.1], [300, 0.2, 0.1]]],
         );
-        $drawn = TakeMarks::of(EventLog::read($pointer(1000)."\n".$pointer(1400)));
+        $drawn = TakeAnnotations::of(EventLog::read($pointer(1000)."\n".$pointer(1400)));
 
         self::assertSame(
             [[1000, 1400], [1400, 3300]],
             array_map(
-                fn (TakeMark $m): array => [$m->seen->from->milliseconds(), $m->seen->until->milliseconds()],
+                fn (TakeAnnotation $m): array => [$m->seen->from->milliseconds(), $m->seen->until->milliseconds()],
                 $drawn->marks,
             ),
         );
@@ -198,17 +198,17 @@ final class MarksTest extends TestCase
     public function testMarksAreStoredAndReadAgain(): void
     {
         $marks = [
-            new TakeMark(new Box(0.1, 0.2, 0.3, 0.4), $this->span(0, 100)),
-            new TakeMark(new Click(0.5, 0.25, 'B3261E'), $this->span(5, 100), 'screen'),
-            new TakeMark(new PointerPath([[0, 0.1, 0.2], [40, 0.2, 0.2]], '0B5D66'), $this->span(5, 100), 'slide:1'),
-            new TakeMark(new Stroke(Tool::Pen, '000000', true, [[0, 0.1, 0.2, 0.5]]), $this->span(5, 100), 'board:2'),
+            new TakeAnnotation(new Box(0.1, 0.2, 0.3, 0.4), $this->span(0, 100)),
+            new TakeAnnotation(new Click(0.5, 0.25, 'B3261E'), $this->span(5, 100), 'screen'),
+            new TakeAnnotation(new PointerPath([[0, 0.1, 0.2], [40, 0.2, 0.2]], '0B5D66'), $this->span(5, 100), 'slide:1'),
+            new TakeAnnotation(new Stroke(Tool::Pen, '000000', true, [[0, 0.1, 0.2, 0.5]]), $this->span(5, 100), 'board:2'),
         ];
         foreach ($marks as $mark) {
-            self::assertEquals($mark, TakeMark::read(json_decode((string) json_encode($mark->toArray()), true)));
+            self::assertEquals($mark, TakeAnnotation::read(json_decode((string) json_encode($mark->toArray()), true)));
         }
-        self::assertNull(TakeMark::read(['kind' => 'wipe', 'from' => 0, 'until' => 5]));
-        self::assertNull(TakeMark::read(['kind' => 'click', 'x' => 0.1, 'y' => 0.1, 'from' => 5, 'until' => 5]));
-        $old = TakeMark::read(['x' => 0.1, 'y' => 0.1, 'width' => 0.5, 'height' => 0.5, 'from' => 0, 'until' => 9]);
+        self::assertNull(TakeAnnotation::read(['kind' => 'wipe', 'from' => 0, 'until' => 5]));
+        self::assertNull(TakeAnnotation::read(['kind' => 'click', 'x' => 0.1, 'y' => 0.1, 'from' => 5, 'until' => 5]));
+        $old = TakeAnnotation::read(['x' => 0.1, 'y' => 0.1, 'width' => 0.5, 'height' => 0.5, 'from' => 0, 'until' => 9]);
         self::assertInstanceOf(Box::class, $old?->drawing);
         self::assertTrue($old->isOn('slide:anything'));
     }
@@ -226,14 +226,14 @@ final class MarksTest extends TestCase
         return $sum;
     }
 
-    private function outline(Mark $mark): Outline
+    private function outline(Annotation $mark): Outline
     {
         self::assertInstanceOf(Outline::class, $mark->figure);
 
         return $mark->figure;
     }
 
-    private function ring(Mark $mark): Ring
+    private function ring(Annotation $mark): Ring
     {
         self::assertInstanceOf(Ring::class, $mark->figure);
 

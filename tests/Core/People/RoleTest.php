@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace Tests\Core\People;
 
-use OpenReel\Core\People\Deed;
+use OpenReel\Core\People\AuditAction;
+use OpenReel\Core\People\Permissions;
 use OpenReel\Core\People\Right;
 use OpenReel\Core\People\Role;
-use OpenReel\Core\People\Standing;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 
@@ -17,7 +17,7 @@ final class RoleTest extends TestCase
     {
         $may = [];
         foreach (Role::cases() as $role) {
-            $may[$role->value] = implode(' ', array_column(Standing::of($role)->rights(), 'value'));
+            $may[$role->value] = implode(' ', array_column(Permissions::of($role)->rights(), 'value'));
         }
         self::assertSame([
             'owner' => 'see comment write record publish own',
@@ -29,7 +29,7 @@ final class RoleTest extends TestCase
 
     public function test_roles_add_up(): void
     {
-        $both = Standing::of(Role::Editor, Role::Presenter, Role::Editor);
+        $both = Permissions::of(Role::Editor, Role::Presenter, Role::Editor);
         self::assertCount(2, $both->roles);
         self::assertTrue($both->may(Right::Record));
         self::assertTrue($both->may(Right::Publish));
@@ -39,37 +39,37 @@ final class RoleTest extends TestCase
 
     public function test_a_stranger_may_nothing_and_whoever_is_alone_everything(): void
     {
-        self::assertTrue(Standing::of()->isStranger());
-        self::assertSame([], Standing::of()->rights());
-        self::assertSame(Right::cases(), Standing::alone()->rights());
+        self::assertTrue(Permissions::of()->isStranger());
+        self::assertSame([], Permissions::of()->rights());
+        self::assertSame(Right::cases(), Permissions::alone()->rights());
     }
 
-    /** @return iterable<string, array{string, Deed, array<string, string|int>}> */
+    /** @return iterable<string, array{string, AuditAction, array<string, string|int>}> */
     public static function deeds(): iterable
     {
-        yield 'a take' => ['kept take 3 of “The sill”', Deed::Kept, ['take' => 3, 'section' => 'The sill']];
-        yield 'a section without heading' => ['discarded take 1', Deed::Discarded, ['take' => 1, 'section' => '']];
-        yield 'a take nothing is known of' => ['recorded a take', Deed::Recorded, []];
-        yield 'one thing' => ['cleared 1 discarded take', Deed::TakesCleared, ['count' => 1]];
-        yield 'several' => ['deleted 4 older films', Deed::FilmsDeleted, ['count' => 4]];
-        yield 'an owner' => ['made Piran an owner', Deed::RoleGiven, ['person' => 'Piran', 'role' => 'owner']];
-        yield 'a reviewer' => ['made Piran a reviewer', Deed::RoleGiven, ['person' => 'Piran', 'role' => 'reviewer']];
-        yield 'a role that is gone' => ['joined', Deed::Joined, ['role' => 'admiral']];
-        yield 'an invitation' => ['made an invitation for a presenter', Deed::Invited, ['role' => 'presenter']];
-        yield 'a version' => ['published version 2', Deed::Published, ['version' => 2]];
-        yield 'quotes and right to left' => ['exported “"a" עברית.mp4”', Deed::Exported, ['file' => '"a" עברית.mp4']];
+        yield 'a take' => ['kept take 3 of “The sill”', AuditAction::Kept, ['take' => 3, 'section' => 'The sill']];
+        yield 'a section without heading' => ['discarded take 1', AuditAction::Discarded, ['take' => 1, 'section' => '']];
+        yield 'a take nothing is known of' => ['recorded a take', AuditAction::Recorded, []];
+        yield 'one thing' => ['cleared 1 discarded take', AuditAction::TakesCleared, ['count' => 1]];
+        yield 'several' => ['deleted 4 older films', AuditAction::FilmsDeleted, ['count' => 4]];
+        yield 'an owner' => ['made Piran an owner', AuditAction::RoleGiven, ['person' => 'Piran', 'role' => 'owner']];
+        yield 'a reviewer' => ['made Piran a reviewer', AuditAction::RoleGiven, ['person' => 'Piran', 'role' => 'reviewer']];
+        yield 'a role that is gone' => ['joined', AuditAction::Joined, ['role' => 'admiral']];
+        yield 'an invitation' => ['made an invitation for a presenter', AuditAction::Invited, ['role' => 'presenter']];
+        yield 'a version' => ['published version 2', AuditAction::Published, ['version' => 2]];
+        yield 'quotes and right to left' => ['exported “"a" עברית.mp4”', AuditAction::Exported, ['file' => '"a" עברית.mp4']];
     }
 
     /** @param  array<string, string|int>  $about */
     #[DataProvider('deeds')]
-    public function test_what_somebody_did_is_said_in_words(string $says, Deed $deed, array $about): void
+    public function test_what_somebody_did_is_said_in_words(string $says, AuditAction $deed, array $about): void
     {
         self::assertSame($says, $deed->says($about));
     }
 
     public function test_every_deed_says_something_also_without_facts(): void
     {
-        foreach (Deed::cases() as $deed) {
+        foreach (AuditAction::cases() as $deed) {
             self::assertMatchesRegularExpression('/^[a-z].*[^ ]$/u', $deed->says([]), $deed->value);
         }
     }

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace Tests\Core\Picture;
 
 use OpenReel\Core\Picture\Adjustment;
-use OpenReel\Core\Seeing\CameraLook;
+use OpenReel\Core\Picture\CameraLook;
 use PHPUnit\Framework\TestCase;
 
 final class AdjustmentTest extends TestCase

@@ -8,8 +8,8 @@ use OpenReel\Core\Picture\Colour;
 use OpenReel\Core\Picture\Corner;
 use OpenReel\Core\Picture\FrameSize;
 use OpenReel\Core\Picture\InsetSize;
-use OpenReel\Core\Picture\Logo;
-use OpenReel\Core\Picture\PictureProblem;
+use OpenReel\Core\Picture\LogoPlacement;
+use OpenReel\Core\Picture\PictureError;
 use OpenReel\Core\Picture\PixelRect;
 use OpenReel\Core\Picture\Shape;
 use PHPUnit\Framework\Attributes\DataProvider;
@@ -44,7 +44,7 @@ final class LogoTest extends TestCase
         Corner $corner,
         InsetSize $size,
     ): void {
-        $rect = (new Logo('hash', $shape, $corner, $size))->rect($frame);
+        $rect = (new LogoPlacement('hash', $shape, $corner, $size))->rect($frame);
 
         self::assertSame(0, ($rect->x % 2) + ($rect->y % 2) + ($rect->width % 2) + ($rect->height % 2));
         self::assertLessThanOrEqual(0.31 * $frame->width, $rect->width);
@@ -61,7 +61,7 @@ final class LogoTest extends TestCase
     public function test_larger_is_larger(): void
     {
         $widths = array_map(
-            fn (InsetSize $size): int => (new Logo('hash', Shape::of(2, 1), size: $size))->rect(FrameSize::of(1920, 1080))->width,
+            fn (InsetSize $size): int => (new LogoPlacement('hash', Shape::of(2, 1), size: $size))->rect(FrameSize::of(1920, 1080))->width,
             InsetSize::cases(),
         );
 
@@ -99,7 +99,7 @@ final class LogoTest extends TestCase
     #[TestWith(['#12345g'])]
     public function test_what_is_no_colour_is_refused(string $text): void
     {
-        $this->expectException(PictureProblem::class);
+        $this->expectException(PictureError::class);
         Colour::of($text);
     }
 

@@ -11,13 +11,13 @@ use OpenReel\Core\Picture\InsetSize;
 use OpenReel\Core\Picture\Layer;
 use OpenReel\Core\Picture\Layout;
 use OpenReel\Core\Picture\Picture;
-use OpenReel\Core\Picture\PictureProblem;
+use OpenReel\Core\Picture\PictureError;
 use OpenReel\Core\Picture\PixelRect;
 use OpenReel\Core\Picture\Shape;
 use OpenReel\Core\Picture\Still;
 use OpenReel\Core\Picture\StillKind;
 use OpenReel\Core\Picture\TrackAt;
-use OpenReel\Core\Take\TrackKind;
+use OpenReel\Core\Picture\TrackKind;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 
@@ -141,7 +141,7 @@ final class PictureTest extends TestCase
             try {
                 $make();
                 self::fail('Nothing was refused.');
-            } catch (PictureProblem $problem) {
+            } catch (PictureError $problem) {
                 self::assertNotSame('', $problem->getMessage());
             }
         }

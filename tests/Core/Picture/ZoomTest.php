@@ -4,14 +4,14 @@ declare(strict_types=1);
 
 namespace Tests\Core\Picture;
 
-use OpenReel\Core\Mark\Box;
-use OpenReel\Core\Mark\Mark;
+use OpenReel\Core\Annotation\Annotation;
+use OpenReel\Core\Annotation\Box;
+use OpenReel\Core\Picture\AnnotationLayer;
 use OpenReel\Core\Picture\Crop;
 use OpenReel\Core\Picture\Ease;
 use OpenReel\Core\Picture\FrameSize;
 use OpenReel\Core\Picture\Inset;
 use OpenReel\Core\Picture\Layout;
-use OpenReel\Core\Picture\Marks;
 use OpenReel\Core\Picture\Picture;
 use OpenReel\Core\Picture\Shape;
 use OpenReel\Core\Picture\Still;
@@ -72,11 +72,11 @@ final class ZoomTest extends TestCase
             new Inset(),
             $still,
             null,
-            marks: [new Mark(new Box(0.1, 0.1, 0.2, 0.2), 0, 10)],
+            marks: [new Annotation(new Box(0.1, 0.1, 0.2, 0.2), 0, 10)],
             zoom: new Zoom($part, 12),
         );
         self::assertCount(2, $picture->layers);
-        self::assertInstanceOf(Marks::class, $picture->layers[1]->source);
+        self::assertInstanceOf(AnnotationLayer::class, $picture->layers[1]->source);
         foreach ($picture->layers as $layer) {
             self::assertSame($part, $layer->crop);
             self::assertSame(12, $layer->motion?->frames);

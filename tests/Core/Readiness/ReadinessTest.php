@@ -7,8 +7,8 @@ namespace Tests\Core\Readiness;
 use OpenReel\Core\Deck\ShownSlides;
 use OpenReel\Core\Picture\Layout;
 use OpenReel\Core\Readiness\DeckSlide;
-use OpenReel\Core\Readiness\Finding;
 use OpenReel\Core\Readiness\Readiness;
+use OpenReel\Core\Readiness\ReadinessIssue;
 use OpenReel\Core\Script\Pace;
 use OpenReel\Core\Script\Script;
 use PHPUnit\Framework\TestCase;
@@ -40,9 +40,9 @@ final class ReadinessTest extends TestCase
                 'There is no slide called "Curve".',
                 'One slide is not used: "Table".',
             ],
-            array_map(fn (Finding $f): string => $f->says, $found),
+            array_map(fn (ReadinessIssue $f): string => $f->says, $found),
         );
-        self::assertSame([0, 0, 8, strpos($script, '[slide'), null], array_map(fn (Finding $f): ?int => $f->at, $found));
+        self::assertSame([0, 0, 8, strpos($script, '[slide'), null], array_map(fn (ReadinessIssue $f): ?int => $f->at, $found));
     }
 
     public function test_long_lines_and_sections_are_to_be_shortened(): void
@@ -83,7 +83,7 @@ final class ReadinessTest extends TestCase
             1,
         ]))->findings();
 
-        self::assertSame(['cue', 'cue', 'cue', 'card'], array_map(fn (Finding $f): string => $f->kind, $found));
+        self::assertSame(['cue', 'cue', 'cue', 'card'], array_map(fn (ReadinessIssue $f): string => $f->kind, $found));
         self::assertStringContainsString('fewer pixels', $found[0]->says);
         self::assertStringContainsString('names no length', $found[1]->says);
         self::assertStringContainsString('no next slide', $found[2]->says);
@@ -103,8 +103,8 @@ final class ReadinessTest extends TestCase
                 'There is nothing to zoom here: no slide, screen or board is shown.',
             ],
             array_values(array_map(
-                fn (Finding $f): string => $f->says,
-                array_filter($found, fn (Finding $f): bool => $f->kind === 'cue'),
+                fn (ReadinessIssue $f): string => $f->says,
+                array_filter($found, fn (ReadinessIssue $f): bool => $f->kind === 'cue'),
             )),
         );
     }
@@ -113,7 +113,7 @@ final class ReadinessTest extends TestCase
     {
         $text = "## One\n\n[screen: the gauge]\n\nRead it.\n\n## Two\n\n[board]\n\nWrite.\n\n"
             ."## Three\n\n[camera alone]\n\nEnd.\n";
-        $says = fn (array $with): array => array_map(fn (Finding $f): string => $f->says, (new Readiness(
+        $says = fn (array $with): array => array_map(fn (ReadinessIssue $f): string => $f->says, (new Readiness(
             Script::read($text), [], Layout::SlideWithInset, Pace::assumed(), withScreen: array_values($with),
         ))->findings());
 
@@ -143,18 +143,18 @@ final class ReadinessTest extends TestCase
      */
     private function says(string $script, array $deck): array
     {
-        return array_map(fn (Finding $f): string => $f->says, $this->findings($script, $deck));
+        return array_map(fn (ReadinessIssue $f): string => $f->says, $this->findings($script, $deck));
     }
 
     public function test_a_name_of_nobody_is_named(): void
     {
         $says = fn (string $cue, ?string $presenter): array => array_map(
-            fn (Finding $f): string => $f->says,
+            fn (ReadinessIssue $f): string => $f->says,
             array_values(array_filter(
                 (new Readiness(
                     Script::read("## A\n\n{$cue} One."), [], Layout::CameraAlone, Pace::assumed(), presenter: $presenter,
                 ))->findings(),
-                fn (Finding $f): bool => $f->kind === 'cue',
+                fn (ReadinessIssue $f): bool => $f->kind === 'cue',
             )),
         );
 
@@ -166,7 +166,7 @@ final class ReadinessTest extends TestCase
 
     /**
      * @param  list<string>  $deck
-     * @return list<Finding>
+     * @return list<ReadinessIssue>
      */
     private function findings(string $script, array $deck): array
     {

@@ -5,22 +5,22 @@ declare(strict_types=1);
 namespace Tests\Core\Render;
 
 use OpenReel\Core\Assembly\Assembly;
-use OpenReel\Core\Assembly\FilmLook;
-use OpenReel\Core\Assembly\PictureChoice;
-use OpenReel\Core\Assembly\SectionSource;
+use OpenReel\Core\Assembly\FilmStyle;
+use OpenReel\Core\Assembly\SectionInput;
+use OpenReel\Core\Assembly\ShotStyle;
+use OpenReel\Core\Kernel\CacheKey;
+use OpenReel\Core\Kernel\FrameRate;
 use OpenReel\Core\Picture\Corner;
 use OpenReel\Core\Picture\FrameSize;
 use OpenReel\Core\Picture\Inset;
 use OpenReel\Core\Picture\InsetBorder;
 use OpenReel\Core\Picture\InsetShape;
 use OpenReel\Core\Picture\Layout;
-use OpenReel\Core\Picture\Logo;
+use OpenReel\Core\Picture\LogoPlacement;
 use OpenReel\Core\Picture\Shape;
 use OpenReel\Core\Picture\Stage;
-use OpenReel\Core\Render\CacheKey;
 use OpenReel\Core\Render\ShotSpec;
-use OpenReel\Core\Sound\SoundPlan;
-use OpenReel\Core\Time\FrameRate;
+use OpenReel\Core\Soundtrack\SoundPlan;
 use PHPUnit\Framework\TestCase;
 use Tests\Core\Assembly\Example;
 
@@ -82,14 +82,14 @@ final class CacheKeyTest extends TestCase
 
     public function test_the_house_style_is_in_the_key(): void
     {
-        $choice = fn (Inset $inset): SectionSource => new SectionSource(
+        $choice = fn (Inset $inset): SectionInput => new SectionInput(
             'a',
             'One',
-            new PictureChoice(Layout::SlideWithInset, $inset, Stage::slide(Example::slide('s'))),
+            new ShotStyle(Layout::SlideWithInset, $inset, Stage::slide(Example::slide('s'))),
             Example::section('a', 'One', [0, 96_000])->passages,
         );
-        $key = fn (Inset $inset, ?Logo $logo = null, string $ground = '1B2430'): string => $this->picture(
-            Assembly::of(FrameSize::of(1280, 720), FrameRate::of(25), [$choice($inset)], new FilmLook($logo, $ground)),
+        $key = fn (Inset $inset, ?LogoPlacement $logo = null, string $ground = '1B2430'): string => $this->picture(
+            Assembly::of(FrameSize::of(1280, 720), FrameRate::of(25), [$choice($inset)], new FilmStyle($logo, $ground)),
             0,
         );
         $keys = [
@@ -98,9 +98,9 @@ final class CacheKeyTest extends TestCase
             $key(new Inset(shape: InsetShape::Rounded)),
             $key(new Inset(border: new InsetBorder('thin'))),
             $key(new Inset(border: new InsetBorder('thin', '000000'))),
-            $key(new Inset(), new Logo('one', Shape::of(1, 1))),
-            $key(new Inset(), new Logo('two', Shape::of(1, 1))),
-            $key(new Inset(), new Logo('one', Shape::of(1, 1), Corner::BottomLeft)),
+            $key(new Inset(), new LogoPlacement('one', Shape::of(1, 1))),
+            $key(new Inset(), new LogoPlacement('two', Shape::of(1, 1))),
+            $key(new Inset(), new LogoPlacement('one', Shape::of(1, 1), Corner::BottomLeft)),
             $key(new Inset(), ground: '000000'),
         ];
 
@@ -125,7 +125,7 @@ final class CacheKeyTest extends TestCase
         self::assertNotSame($this->sound($one, 0), SoundPlan::of($one, -19.0)->places[0]->piece->key('v1'));
     }
 
-    /** @param  list<\OpenReel\Core\Assembly\SectionSource>  $sections */
+    /** @param  list<\OpenReel\Core\Assembly\SectionInput>  $sections */
     private function assembly(array $sections, int $fps = 25, ?FrameSize $frame = null): Assembly
     {
         return Assembly::of($frame ?? FrameSize::of(1280, 720), FrameRate::of($fps), $sections);

@@ -4,16 +4,18 @@ declare(strict_types=1);
 
 namespace Tests\Core\Render;
 
+use OpenReel\Core\Annotation\Annotation;
+use OpenReel\Core\Annotation\Box;
+use OpenReel\Core\Annotation\Outline;
+use OpenReel\Core\Annotation\Ring;
 use OpenReel\Core\Assembly\Assembly;
-use OpenReel\Core\Assembly\FilmLook;
-use OpenReel\Core\Assembly\Join;
+use OpenReel\Core\Assembly\FilmStyle;
 use OpenReel\Core\Assembly\Passage;
-use OpenReel\Core\Assembly\PictureChoice;
-use OpenReel\Core\Assembly\SectionSource;
-use OpenReel\Core\Mark\Box;
-use OpenReel\Core\Mark\Mark;
-use OpenReel\Core\Mark\Outline;
-use OpenReel\Core\Mark\Ring;
+use OpenReel\Core\Assembly\SectionInput;
+use OpenReel\Core\Assembly\ShotStyle;
+use OpenReel\Core\Kernel\FrameRate;
+use OpenReel\Core\Kernel\Tick;
+use OpenReel\Core\Picture\AnnotationLayer;
 use OpenReel\Core\Picture\Corner;
 use OpenReel\Core\Picture\Crop;
 use OpenReel\Core\Picture\Ease;
@@ -24,8 +26,7 @@ use OpenReel\Core\Picture\InsetBorder;
 use OpenReel\Core\Picture\InsetShape;
 use OpenReel\Core\Picture\Layer;
 use OpenReel\Core\Picture\Layout;
-use OpenReel\Core\Picture\Logo;
-use OpenReel\Core\Picture\Marks;
+use OpenReel\Core\Picture\LogoPlacement;
 use OpenReel\Core\Picture\Motion;
 use OpenReel\Core\Picture\Picture;
 use OpenReel\Core\Picture\PixelRect;
@@ -33,19 +34,18 @@ use OpenReel\Core\Picture\Shape;
 use OpenReel\Core\Picture\SourceColour;
 use OpenReel\Core\Picture\Stage;
 use OpenReel\Core\Picture\TrackAt;
+use OpenReel\Core\Picture\TrackKind;
+use OpenReel\Core\Picture\Transition;
 use OpenReel\Core\Render\FilmCommand;
 use OpenReel\Core\Render\IngestCommand;
-use OpenReel\Core\Render\JoinSpec;
 use OpenReel\Core\Render\MarkScript;
 use OpenReel\Core\Render\PicturePieces;
 use OpenReel\Core\Render\PieceFiles;
-use OpenReel\Core\Render\PieceOrder;
+use OpenReel\Core\Render\PieceRequest;
 use OpenReel\Core\Render\ShotCommand;
 use OpenReel\Core\Render\ShotSpec;
 use OpenReel\Core\Render\SoundInput;
-use OpenReel\Core\Take\TrackKind;
-use OpenReel\Core\Time\FrameRate;
-use OpenReel\Core\Time\Tick;
+use OpenReel\Core\Render\TransitionSpec;
 use PHPUnit\Framework\TestCase;
 use Tests\Core\Assembly\Example;
 
@@ -98,7 +98,7 @@ final class CommandsTest extends TestCase
     public function test_a_round_inset_with_a_border_is_cut_out_at_its_own_size(): void
     {
         $inset = new Inset(shape: InsetShape::Circle, border: new InsetBorder('thick'));
-        $arguments = $this->styled(new PictureChoice(Layout::SlideWithInset, $inset, Stage::slide(Example::slide('s'))));
+        $arguments = $this->styled(new ShotStyle(Layout::SlideWithInset, $inset, Stage::slide(Example::slide('s'))));
         $graph = $this->graph($arguments);
 
         self::assertCount(4, $this->inputs($arguments), 'slide, camera, border and mask');
@@ -115,7 +115,7 @@ final class CommandsTest extends TestCase
     public function test_a_logo_that_the_camera_does_not_touch_is_drawn_once_on_the_slide(): void
     {
         $arguments = $this->styled(
-            new PictureChoice(Layout::SlideWithInset, new Inset(), Stage::slide(Example::slide('s'))),
+            new ShotStyle(Layout::SlideWithInset, new Inset(), Stage::slide(Example::slide('s'))),
             Corner::TopLeft,
         );
         $graph = $this->graph($arguments);
@@ -128,7 +128,7 @@ final class CommandsTest extends TestCase
     public function test_a_logo_in_the_insets_corner_lies_over_the_camera(): void
     {
         $arguments = $this->styled(
-            new PictureChoice(Layout::SlideWithInset, new Inset(), Stage::slide(Example::slide('s'))),
+            new ShotStyle(Layout::SlideWithInset, new Inset(), Stage::slide(Example::slide('s'))),
             Corner::BottomRight,
         );
 
@@ -140,11 +140,11 @@ final class CommandsTest extends TestCase
     {
         self::assertStringContainsString(
             'overlay=',
-            $this->graph($this->styled(new PictureChoice(Layout::CameraAlone), Corner::TopLeft)),
+            $this->graph($this->styled(new ShotStyle(Layout::CameraAlone), Corner::TopLeft)),
         );
         self::assertStringStartsWith(
             'color=c=0x1B2430:s=1280x720:r=25,format=yuv420p[',
-            $this->graph($this->styled(new PictureChoice(Layout::SlideAlone), Corner::TopLeft, camera: false)),
+            $this->graph($this->styled(new ShotStyle(Layout::SlideAlone), Corner::TopLeft, camera: false)),
         );
     }
 
@@ -198,7 +198,7 @@ final class CommandsTest extends TestCase
 
     public function test_what_is_drawn_lies_over_the_slide_and_under_the_camera(): void
     {
-        $box = new Mark(new Box(0.1, 0.2, 0.5, 0.5), 5, 30);
+        $box = new Annotation(new Box(0.1, 0.2, 0.5, 0.5), 5, 30);
         $picture = Picture::of(
             FrameSize::of(1280, 720),
             Layout::SlideWithInset,
@@ -223,14 +223,14 @@ final class CommandsTest extends TestCase
 
     public function test_outlines_and_the_pointer_are_drawn_where_the_browser_draws_them(): void
     {
-        $script = fn (Mark $mark, int $skip = 0): string => MarkScript::of(
-            new Marks([$mark]), new PixelRect(160, 90, 960, 540), FrameSize::of(1280, 720), FrameRate::of(25), $skip,
+        $script = fn (Annotation $mark, int $skip = 0): string => MarkScript::of(
+            new AnnotationLayer([$mark]), new PixelRect(160, 90, 960, 540), FrameSize::of(1280, 720), FrameRate::of(25), $skip,
         );
         $outline = new Outline([[0, 0, 10_000, 0, 10_000, 10_000]], '000000', 0.5);
         // A height of 540 pixels is 10,000 units: the path ends at 160 + 540, 90 + 540, in eighths.
-        self::assertStringContainsString('\\1a&H80&\\p4}m 1280 720 l 5600 720 5600 5040', $script(new Mark($outline, 0, 10)));
+        self::assertStringContainsString('\\1a&H80&\\p4}m 1280 720 l 5600 720 5600 5040', $script(new Annotation($outline, 0, 10)));
 
-        $ring = new Mark(new Ring(0.5, 0.5, 1.0, 0.5, '0B5D66', 1.0, 0.0), 0, 50);
+        $ring = new Annotation(new Ring(0.5, 0.5, 1.0, 0.5, '0B5D66', 1.0, 0.0), 0, 50);
         $half = 252 * 540 / 10_000;
         $move = sprintf('\\move(%.2F,%.2F,%.2F,%.2F,20,2020)', 640 - $half, 360 - $half, 1120 - $half, 360 - $half);
         self::assertSame(2, substr_count($script($ring), $move), 'its edge and its line');
@@ -244,11 +244,11 @@ final class CommandsTest extends TestCase
 
     public function test_files_get_their_places_just_before_the_command_runs(): void
     {
-        $order = PieceOrder::of(
+        $order = PieceRequest::of(
             ShotSpec::of(Example::assembly([['One', [0, 96_000]]])->segments[0]->shots[0], FrameRate::of(25)),
             'v1',
         );
-        $back = PieceOrder::read((array) json_decode((string) json_encode($order->toArray()), true));
+        $back = PieceRequest::read((array) json_decode((string) json_encode($order->toArray()), true));
         $arguments = $back->arguments(['hash-slide-s0' => '/a/slide.png', 'media-s0' => '/a/b.webm'], '/out.mp4');
 
         self::assertEquals($order, $back);
@@ -260,22 +260,22 @@ final class CommandsTest extends TestCase
     public function test_a_join_is_a_small_piece_made_from_both_sides(): void
     {
         [$one, $two] = [Example::section('a', 'One', [0, 96_000]), Example::section('b', 'Two', [0, 96_000])];
-        $joined = fn (Join $join): array => PicturePieces::of(
+        $joined = fn (Transition $join): array => PicturePieces::of(
             Assembly::of(FrameSize::of(1280, 720), FrameRate::of(25), [
                 $one,
-                new SectionSource($two->id, $two->heading, $two->opening, $two->passages, join: $join),
+                new SectionInput($two->id, $two->heading, $two->opening, $two->passages, join: $join),
             ]),
         );
         $frames = fn (array $pieces): array => array_map(
-            fn (ShotSpec|JoinSpec $p): int => $p instanceof JoinSpec ? $p->frames() : $p->frames,
+            fn (ShotSpec|TransitionSpec $p): int => $p instanceof TransitionSpec ? $p->frames() : $p->frames,
             $pieces,
         );
 
-        self::assertSame([50, 50], $frames($joined(Join::cut())));
-        self::assertSame([40, 10, 40], $frames($dissolve = $joined(Join::dissolve(10))));
-        self::assertSame([45, 10, 45], $frames($dip = $joined(Join::dip(10))));
-        self::assertInstanceOf(JoinSpec::class, $dissolve[1]);
-        self::assertInstanceOf(JoinSpec::class, $dip[1]);
+        self::assertSame([50, 50], $frames($joined(Transition::cut())));
+        self::assertSame([40, 10, 40], $frames($dissolve = $joined(Transition::dissolve(10))));
+        self::assertSame([45, 10, 45], $frames($dip = $joined(Transition::dip(10))));
+        self::assertInstanceOf(TransitionSpec::class, $dissolve[1]);
+        self::assertInstanceOf(TransitionSpec::class, $dip[1]);
         self::assertNotSame($dissolve[1]->key('v'), $dip[1]->key('v'));
         self::assertStringContainsString('fade=t=in:s=0:n=10:alpha=1', $this->graph($dissolve[1]->arguments('out')));
         self::assertStringContainsString('fade=t=out:s=0:n=5:color=0x1B2430', $this->graph($dip[1]->arguments('out')));
@@ -377,10 +377,10 @@ final class CommandsTest extends TestCase
     {
         $section = Example::section('a', 'One', [72_000, 72_000 + 96_000], $layout);
         if ($slide !== null) {
-            $section = new SectionSource(
+            $section = new SectionInput(
                 'a',
                 'One',
-                new PictureChoice($layout, stage: Stage::slide(Example::slide('s', $slide))),
+                new ShotStyle($layout, stage: Stage::slide(Example::slide('s', $slide))),
                 $section->passages,
             );
         }
@@ -389,22 +389,22 @@ final class CommandsTest extends TestCase
     }
 
     /** @return list<string> */
-    private function styled(PictureChoice $choice, ?Corner $logo = null, bool $camera = true): array
+    private function styled(ShotStyle $choice, ?Corner $logo = null, bool $camera = true): array
     {
         $passages = $camera
             ? Example::section('a', 'One', [0, 96_000])->passages
             : [new Passage(Example::take('t', [0, 96_000]), Example::span(0, 96_000))];
 
         return $this->command(
-            new SectionSource('a', 'One', $choice, $passages),
-            $logo === null ? null : new Logo('l', Shape::of(200, 100), $logo),
+            new SectionInput('a', 'One', $choice, $passages),
+            $logo === null ? null : new LogoPlacement('l', Shape::of(200, 100), $logo),
         );
     }
 
     /** @return list<string> */
-    private function command(SectionSource $section, ?Logo $logo = null): array
+    private function command(SectionInput $section, ?LogoPlacement $logo = null): array
     {
-        $assembly = Assembly::of(FrameSize::of(1280, 720), FrameRate::of(25), [$section], new FilmLook($logo));
+        $assembly = Assembly::of(FrameSize::of(1280, 720), FrameRate::of(25), [$section], new FilmStyle($logo));
 
         return ShotCommand::arguments(ShotSpec::of($assembly->segments[0]->shots[0], $assembly->rate), 'out.mp4');
     }

@@ -6,17 +6,17 @@ namespace Tests\Core\Render;
 
 use OpenReel\Core\Captions\Caption;
 use OpenReel\Core\Captions\CaptionScript;
+use OpenReel\Core\Kernel\FrameRate;
+use OpenReel\Core\Kernel\Tick;
 use OpenReel\Core\Picture\FrameSize;
-use OpenReel\Core\Render\Edition;
+use OpenReel\Core\Render\ExportPreset;
 use OpenReel\Core\Render\FilmCaptionTrack;
 use OpenReel\Core\Render\FilmFormat;
-use OpenReel\Core\Render\FilmPass;
 use OpenReel\Core\Render\FilmQuality;
-use OpenReel\Core\Render\PiecesMade;
+use OpenReel\Core\Render\PostProcess;
+use OpenReel\Core\Render\RenderEstimate;
 use OpenReel\Core\Render\ShotSpec;
 use OpenReel\Core\Style\HouseStyle;
-use OpenReel\Core\Time\FrameRate;
-use OpenReel\Core\Time\Tick;
 use PHPUnit\Framework\TestCase;
 use Tests\Core\Assembly\Example;
 
@@ -25,14 +25,14 @@ final class EditionTest extends TestCase
 {
     public function test_it_is_kept_and_read_again_and_what_is_unknown_is_as_usual(): void
     {
-        $edition = new Edition(FrameSize::of(1280, 720), FilmQuality::Small, FilmFormat::WebM, 'id', true, true);
-        self::assertEquals($edition, Edition::read($edition->toArray()));
+        $edition = new ExportPreset(FrameSize::of(1280, 720), FilmQuality::Small, FilmFormat::WebM, 'id', true, true);
+        self::assertEquals($edition, ExportPreset::read($edition->toArray()));
         self::assertEquals(
-            new Edition(), Edition::read(['quality' => 'huge', 'format' => ['x'], 'width' => '7'] + ['burned' => 1]),
+            new ExportPreset(), ExportPreset::read(['quality' => 'huge', 'format' => ['x'], 'width' => '7'] + ['burned' => 1]),
         );
         self::assertSame(FilmFormat::Mp4, $edition->planned()->format);
-        self::assertTrue((new Edition(burned: true))->needsAnotherPass());
-        self::assertFalse((new Edition(FrameSize::of(1280, 720)))->needsAnotherPass());
+        self::assertTrue((new ExportPreset(burned: true))->needsAnotherPass());
+        self::assertFalse((new ExportPreset(FrameSize::of(1280, 720)))->needsAnotherPass());
     }
 
     public function test_pieces_of_another_quality_are_others_and_those_of_the_usual_one_stay(): void
@@ -48,14 +48,14 @@ final class EditionTest extends TestCase
     public function test_another_pass_keeps_chapters_and_says_what_colours_mean(): void
     {
         $track = new FilmCaptionTrack('/tmp/c.vtt', 'eng');
-        $webm = implode(' ', FilmPass::arguments('in.mp4', new Edition(format: FilmFormat::WebM), 'out.webm', captions: $track));
+        $webm = implode(' ', PostProcess::arguments('in.mp4', new ExportPreset(format: FilmFormat::WebM), 'out.webm', captions: $track));
         self::assertStringContainsString('-map 0:v:0 -map 0:a:0 -map 1:s:0 -c:s webvtt', $webm);
         self::assertStringContainsString('-map_chapters 0 -c:v libvpx-vp9 -b:v 0 -crf 34', $webm);
         self::assertStringContainsString('-c:a libopus -b:a 128k -f webm out.webm', $webm);
         self::assertStringNotContainsString('-vf', $webm);
 
-        $burned = FilmPass::arguments(
-            'in.mp4', new Edition(quality: FilmQuality::Sharp, burned: true), 'o.mp4', "/a'b:c/x.ass", '/f',
+        $burned = PostProcess::arguments(
+            'in.mp4', new ExportPreset(quality: FilmQuality::Sharp, burned: true), 'o.mp4', "/a'b:c/x.ass", '/f',
         );
         self::assertContains("subtitles=/a\\\\\\'b\\\\:c/x.ass:fontsdir=/f", $burned);
         self::assertStringContainsString('-crf 17', implode(' ', $burned));
@@ -87,23 +87,23 @@ final class EditionTest extends TestCase
         $hd = FrameSize::of(1280, 720);
         $made = fn (
             FrameSize $f, int $of, int $frames, int $bytes, FilmQuality $q = FilmQuality::Balanced,
-        ): PiecesMade => new PiecesMade(
+        ): RenderEstimate => new RenderEstimate(
             $f, $q, $of, $rate, $frames, $bytes, $frames, 20 * $frames,
         );
         $usual = $made($hd, 250, 250, 1_000_000);
         // All of it is there: what it is, and ten seconds of sound.
-        self::assertSame(1_200_000, $usual->expectedBytes($usual, new Edition()));
-        self::assertSame(0, $usual->expectedSeconds($usual, new Edition(), 2));
+        self::assertSame(1_200_000, $usual->expectedBytes($usual, new ExportPreset()));
+        self::assertSame(0, $usual->expectedSeconds($usual, new ExportPreset(), 2));
         // Half of it: twice as much.
-        self::assertSame(1_200_000, $made($hd, 250, 125, 500_000)->expectedBytes($usual, new Edition()));
+        self::assertSame(1_200_000, $made($hd, 250, 125, 500_000)->expectedBytes($usual, new ExportPreset()));
         // Nothing of a film with a quarter of the pixels, of half the bits.
         $small = $made(FrameSize::of(640, 360), 250, 0, 0, FilmQuality::Small);
-        self::assertSame((int) round(1_000_000 * 0.25 ** 0.75 / 2 + 200_000), $small->expectedBytes($usual, new Edition()));
+        self::assertSame((int) round(1_000_000 * 0.25 ** 0.75 / 2 + 200_000), $small->expectedBytes($usual, new ExportPreset()));
         // 250 frames of 0.23 million pixels; 20 ms for one of 0.92 million, two at a time.
-        self::assertSame(1, $small->expectedSeconds($usual, new Edition(), 2));
-        self::assertSame(2, $usual->expectedSeconds($usual, new Edition(format: FilmFormat::WebM), 2));
+        self::assertSame(1, $small->expectedSeconds($usual, new ExportPreset(), 2));
+        self::assertSame(2, $usual->expectedSeconds($usual, new ExportPreset(format: FilmFormat::WebM), 2));
         // Nothing is rendered at all.
-        self::assertNull($made($hd, 250, 10, 9)->expectedBytes($made($hd, 250, 10, 9), new Edition()));
-        self::assertSame(0, $made($hd, 0, 0, 0)->expectedSeconds($made($hd, 0, 0, 0), new Edition(), 2));
+        self::assertNull($made($hd, 250, 10, 9)->expectedBytes($made($hd, 250, 10, 9), new ExportPreset()));
+        self::assertSame(0, $made($hd, 0, 0, 0)->expectedSeconds($made($hd, 0, 0, 0), new ExportPreset(), 2));
     }
 }

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Core\Render;
 
-use OpenReel\Core\Render\RecordingInput;
+use OpenReel\Core\Sound\RecordingInput;
 use PHPUnit\Framework\TestCase;
 
 final class RecordingInputTest extends TestCase

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Core\Script;
 
-use OpenReel\Core\Script\KnownLine;
+use OpenReel\Core\Script\LineIdentity;
 use OpenReel\Core\Script\LineMatch;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
@@ -99,11 +99,11 @@ final class LineMatchTest extends TestCase
 
     /**
      * @param  array<string, string>  $texts
-     * @return list<KnownLine>
+     * @return list<LineIdentity>
      */
     private function lines(array $texts): array
     {
-        return array_map(fn (string $id, string $text): KnownLine => new KnownLine($id, 's', $text), array_keys($texts), $texts);
+        return array_map(fn (string $id, string $text): LineIdentity => new LineIdentity($id, 's', $text), array_keys($texts), $texts);
     }
 
     public function test_a_long_text_rewritten_finds_the_lines_that_were_only_edited(): void
@@ -111,7 +111,7 @@ final class LineMatchTest extends TestCase
         // Three thousand lines of which every third is edited, every third stays and every third is new.
         $known = $texts = $meant = [];
         for ($i = 0; $i < 3000; $i++) {
-            $known[] = new KnownLine("l{$i}", 's', "At station {$i} the tide stands {$i} fathoms over the old sill number {$i}.");
+            $known[] = new LineIdentity("l{$i}", 's', "At station {$i} the tide stands {$i} fathoms over the old sill number {$i}.");
             $texts[] = [
                 'Something else number '.$i * 7 .' altogether.',
                 "At station {$i} the tide stands {$i} fathoms over the new sill number {$i}.",
@@ -129,7 +129,7 @@ final class LineMatchTest extends TestCase
             ' ',
             array_map(fn (int $k): string => 'w'.($i * 31 + $k * $k * $seed) % 97, range(1, 8)),
         );
-        $known = array_map(fn (int $i): KnownLine => new KnownLine("l{$i}", 's', $line(3, $i)), range(0, 9_999));
+        $known = array_map(fn (int $i): LineIdentity => new LineIdentity("l{$i}", 's', $line(3, $i)), range(0, 9_999));
         $ids = LineMatch::ids($known, [], array_map(fn (int $i): string => $line(7, $i), range(0, 9_999)));
 
         self::assertCount(10_000, $ids);
@@ -139,7 +139,7 @@ final class LineMatchTest extends TestCase
 
     public function test_one_line_said_ten_thousand_times_keeps_its_order(): void
     {
-        $known = array_map(fn (int $i): KnownLine => new KnownLine("l{$i}", 's', 'Pull.'), range(0, 9_999));
+        $known = array_map(fn (int $i): LineIdentity => new LineIdentity("l{$i}", 's', 'Pull.'), range(0, 9_999));
         $ids = LineMatch::ids($known, [], ['Now.', ...array_fill(0, 5_000, 'Pull.'), 'Rest.', ...array_fill(0, 4_999, 'Pull.')]);
 
         self::assertNull($ids[0]);

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Core\Script;
 
-use OpenReel\Core\Script\PlainText;
+use OpenReel\Core\Kernel\PlainText;
 use PHPUnit\Framework\Attributes\TestWith;
 use PHPUnit\Framework\TestCase;
 

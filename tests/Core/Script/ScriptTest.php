@@ -9,7 +9,7 @@ use OpenReel\Core\Script\Cue;
 use OpenReel\Core\Script\CueKind;
 use OpenReel\Core\Script\Line;
 use OpenReel\Core\Script\Script;
-use OpenReel\Core\Script\Section;
+use OpenReel\Core\Script\ScriptSection;
 use PHPUnit\Framework\TestCase;
 
 final class ScriptTest extends TestCase
@@ -22,7 +22,7 @@ final class ScriptTest extends TestCase
         $script = Script::read(self::TIDES);
 
         self::assertSame('Tides', $script->title);
-        self::assertSame(['High', 'Low'], array_map(fn (Section $s): string => $s->heading, $script->sections));
+        self::assertSame(['High', 'Low'], array_map(fn (ScriptSection $s): string => $s->heading, $script->sections));
         self::assertSame("Three.\n### not a section", $script->sections[1]->text());
         self::assertSame(360 * 48_000, $script->target()?->count);
     }
@@ -52,7 +52,7 @@ final class ScriptTest extends TestCase
 
     public function test_escaped_and_unknown_brackets_are_text(): void
     {
-        $section = Section::ofText('Press \[pause] or [Enter], then [PAUSE: 1.5].');
+        $section = ScriptSection::ofText('Press \[pause] or [Enter], then [PAUSE: 1.5].');
 
         self::assertSame('Press [pause] or [Enter], then .', $section->lines[0]->text);
         self::assertCount(1, $section->cues);
@@ -73,7 +73,7 @@ final class ScriptTest extends TestCase
     {
         self::assertSame(
             ['Part two', ''],
-            array_map(fn (Section $s): string => $s->heading, Script::read("# Tides\n# Part two\nHi.\n##\nHo.")->sections),
+            array_map(fn (ScriptSection $s): string => $s->heading, Script::read("# Tides\n# Part two\nHi.\n##\nHo.")->sections),
         );
     }
 
@@ -81,7 +81,7 @@ final class ScriptTest extends TestCase
     {
         self::assertSame(
             ['In C#', 'Low'],
-            array_map(fn (Section $s): string => $s->heading, Script::read("## In C#\n## Low ##\n")->sections),
+            array_map(fn (ScriptSection $s): string => $s->heading, Script::read("## In C#\n## Low ##\n")->sections),
         );
     }
 
@@ -164,7 +164,7 @@ final class ScriptTest extends TestCase
     {
         $moved = Script::read("Hello.\n\n## B\n\nb.\n")->inOrder([1, 0]);
 
-        self::assertSame(['B', ''], array_map(fn (Section $s): string => $s->heading, $moved->sections));
+        self::assertSame(['B', ''], array_map(fn (ScriptSection $s): string => $s->heading, $moved->sections));
         self::assertSame('Hello.', $moved->sections[1]->text());
     }
 
@@ -181,7 +181,7 @@ final class ScriptTest extends TestCase
 
     public function test_a_card_has_a_kind_and_a_length(): void
     {
-        $card = fn (string $text) => Section::ofText($text)->card();
+        $card = fn (string $text) => ScriptSection::ofText($text)->card();
 
         self::assertSame(CardKind::Opening, $card("[card: opening, 5 s]\nTides")?->kind);
         self::assertSame(5 * 48_000, $card('[card: opening, 5 s]')?->length->count);
@@ -229,7 +229,7 @@ final class ScriptTest extends TestCase
 
     public function test_the_opening_layout_is_replaced_in_place(): void
     {
-        $section = Section::ofText("\n[layout: camera alone]\n[slide: A]\n\nOne. [layout: slide alone] Two.\n");
+        $section = ScriptSection::ofText("\n[layout: camera alone]\n[slide: A]\n\nOne. [layout: slide alone] Two.\n");
 
         self::assertSame('camera alone', $section->layout()->write());
         self::assertSame(

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Core\Script;
 
-use OpenReel\Core\Script\KnownSection;
+use OpenReel\Core\Script\SectionIdentity;
 use OpenReel\Core\Script\SectionMatch;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
@@ -62,10 +62,10 @@ final class SectionMatchTest extends TestCase
     public function test_sections_are_found_again(array $now, array $ids): void
     {
         $known = [
-            new KnownSection('A', 'Tides'),
-            new KnownSection('B', 'Boats'),
-            new KnownSection('C', ''),
-            new KnownSection('D', 'Dinghies', true),
+            new SectionIdentity('A', 'Tides'),
+            new SectionIdentity('B', 'Boats'),
+            new SectionIdentity('C', ''),
+            new SectionIdentity('D', 'Dinghies', true),
         ];
 
         self::assertSame(
@@ -82,7 +82,7 @@ final class SectionMatchTest extends TestCase
     {
         $known = $of = $now = [];
         for ($i = 0; $i < 5_000; $i++) {
-            $known[] = new KnownSection("s{$i}", 'Round', false);
+            $known[] = new SectionIdentity("s{$i}", 'Round', false);
             $of["l{$i}"] = "s{$i}";
             $now[] = ['heading' => 'Round', 'lines' => ["l{$i}"]];
         }

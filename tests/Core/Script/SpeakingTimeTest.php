@@ -7,7 +7,7 @@ namespace Tests\Core\Script;
 use OpenReel\Core\Script\Line;
 use OpenReel\Core\Script\Pace;
 use OpenReel\Core\Script\Script;
-use OpenReel\Core\Script\Section;
+use OpenReel\Core\Script\ScriptSection;
 use OpenReel\Core\Script\SpeakingTime;
 use PHPUnit\Framework\TestCase;
 
@@ -41,7 +41,7 @@ final class SpeakingTimeTest extends TestCase
         $slow = Pace::learn(array_fill(0, 3, ['expected' => 10_000, 'real' => 20_000]));
         self::assertSame(
             2 * $plain + 2500,
-            SpeakingTime::of(Section::ofText('One tide. [pause 2.5 s] One boat.'), $slow)->milliseconds(),
+            SpeakingTime::of(ScriptSection::ofText('One tide. [pause 2.5 s] One boat.'), $slow)->milliseconds(),
         );
     }
 
@@ -53,7 +53,7 @@ final class SpeakingTimeTest extends TestCase
     public function test_a_lesson_is_explained_at_the_pace_usual_in_teaching(): void
     {
         $script = Script::read((string) file_get_contents(__DIR__.'/../../../demo/lesson/script.md'));
-        $milliseconds = array_sum(array_map(fn (Section $s): int => SpeakingTime::of($s)->milliseconds(), $script->sections));
+        $milliseconds = array_sum(array_map(fn (ScriptSection $s): int => SpeakingTime::of($s)->milliseconds(), $script->sections));
         $words = str_word_count(implode(' ', array_map(fn (Line $l): string => $l->text, $script->lines())));
 
         self::assertEqualsWithDelta(145, $words / ($milliseconds / 60_000), 15, 'words a minute');
@@ -83,7 +83,7 @@ final class SpeakingTimeTest extends TestCase
 
     public function test_what_the_script_asks_for_is_no_part_of_the_pace(): void
     {
-        $section = Section::ofText("One two. [pause 3 s] Three four.\n\n[slide: x] Five.");
+        $section = ScriptSection::ofText("One two. [pause 3 s] Three four.\n\n[slide: x] Five.");
         $lines = array_map(fn ($line): array => [$line->paragraph, SpeakingTime::ofText($line->text)], $section->lines);
         $spoken = SpeakingTime::spoken($lines);
 
@@ -93,6 +93,6 @@ final class SpeakingTimeTest extends TestCase
 
     private function time(string $text): int
     {
-        return SpeakingTime::of(Section::ofText($text))->milliseconds();
+        return SpeakingTime::of(ScriptSection::ofText($text))->milliseconds();
     }
 }

@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace Tests\Core\Seeing;
 
-use OpenReel\Core\Seeing\CameraLook;
-use OpenReel\Core\Seeing\CameraOrder;
-use OpenReel\Core\Seeing\Framing;
-use OpenReel\Core\Seeing\PictureFlag;
+use OpenReel\Core\Analysis\CameraRequest;
+use OpenReel\Core\Analysis\Framing;
+use OpenReel\Core\Picture\CameraLook;
+use OpenReel\Core\Picture\PictureFlag;
 use PHPUnit\Framework\TestCase;
 
 final class CameraLookTest extends TestCase
@@ -65,14 +65,14 @@ final class CameraLookTest extends TestCase
 
     public function test_an_order_to_look_tells_apart_whatever_is_seen_otherwise(): void
     {
-        $order = new CameraOrder(str_repeat('a', 64), 'pc', 'bt709', 720);
-        self::assertEquals($order, new CameraOrder(...$order->toArray()));
+        $order = new CameraRequest(str_repeat('a', 64), 'pc', 'bt709', 720);
+        self::assertEquals($order, new CameraRequest(...$order->toArray()));
         $keys = [
             $order->key('5.1'),
             $order->key('6.0'),
-            (new CameraOrder(str_repeat('b', 64), 'pc', 'bt709', 720))->key('5.1'),
-            (new CameraOrder(str_repeat('a', 64), null, 'bt709', 720))->key('5.1'),
-            (new CameraOrder(str_repeat('a', 64), 'pc', null, 480))->key('5.1'),
+            (new CameraRequest(str_repeat('b', 64), 'pc', 'bt709', 720))->key('5.1'),
+            (new CameraRequest(str_repeat('a', 64), null, 'bt709', 720))->key('5.1'),
+            (new CameraRequest(str_repeat('a', 64), 'pc', null, 480))->key('5.1'),
         ];
         self::assertCount(5, array_unique($keys));
         self::assertSame('in_range=pc:in_color_matrix=bt709', $order->colour()->asInput());

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Tests\Core\Sound;
 
-use OpenReel\Core\Formats\AdtsFrames;
-use OpenReel\Core\Formats\FlacHeader;
+use OpenReel\Core\Render\AdtsFrames;
+use OpenReel\Core\Render\FlacHeader;
 use OpenReel\Core\Sound\Loudness;
 use PHPUnit\Framework\TestCase;
 

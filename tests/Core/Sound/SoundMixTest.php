@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace Tests\Core\Sound;
 
-use OpenReel\Core\Assembly\JoinKind;
+use OpenReel\Core\Picture\TransitionKind;
 use OpenReel\Core\Sound\ClickSound;
-use OpenReel\Core\Sound\SoundMix;
-use OpenReel\Core\Sound\SoundPiece;
-use OpenReel\Core\Sound\SoundPlace;
+use OpenReel\Core\Soundtrack\SoundMix;
+use OpenReel\Core\Soundtrack\SoundPiece;
+use OpenReel\Core\Soundtrack\SoundPlace;
 use PHPUnit\Framework\TestCase;
 
 final class SoundMixTest extends TestCase
@@ -48,7 +48,7 @@ final class SoundMixTest extends TestCase
 
     public function test_at_a_dip_one_goes_and_then_the_other_comes(): void
     {
-        $mixed = $this->mix([$this->place('a', 0, 9600), $this->place('b', 9600, 9600, JoinKind::Dip, 3840)], 0, 19_200);
+        $mixed = $this->mix([$this->place('a', 0, 9600), $this->place('b', 9600, 9600, TransitionKind::Dip, 3840)], 0, 19_200);
 
         self::assertSame(1000, $mixed[9600 - 1920 - 1]);
         self::assertEqualsWithDelta(500, $mixed[9600 - 960], 2);
@@ -59,7 +59,7 @@ final class SoundMixTest extends TestCase
 
     public function test_a_dissolve_lasts_as_long_as_its_picture(): void
     {
-        $mixed = $this->mix([$this->place('a', 0, 9600), $this->place('b', 7680, 9600, JoinKind::Dissolve, 1920)], 0, 17_280);
+        $mixed = $this->mix([$this->place('a', 0, 9600), $this->place('b', 7680, 9600, TransitionKind::Dissolve, 1920)], 0, 17_280);
 
         self::assertSame(1000, $mixed[7679]);
         self::assertEqualsWithDelta(4000 * M_SQRT1_2, $mixed[8640], 4);
@@ -113,7 +113,7 @@ final class SoundMixTest extends TestCase
         self::assertSame(array_slice($mixed, 2100, 1000), $this->mix([$silenced], 2100, 3100, 9600));
     }
 
-    private function place(string $sound, int $at, int $samples, JoinKind $join = JoinKind::Cut, int $joinSamples = 0): SoundPlace
+    private function place(string $sound, int $at, int $samples, TransitionKind $join = TransitionKind::Cut, int $joinSamples = 0): SoundPlace
     {
         return new SoundPlace(new SoundPiece($sound, 0, $samples, -16.0), $at, $join, $joinSamples);
     }

@@ -6,31 +6,31 @@ namespace Tests\Core\Sound;
 
 use OpenReel\Core\Assembly\Assembly;
 use OpenReel\Core\Assembly\CardSource;
-use OpenReel\Core\Assembly\Join;
-use OpenReel\Core\Assembly\MusicCued;
+use OpenReel\Core\Assembly\MusicCueAt;
 use OpenReel\Core\Assembly\Passage;
-use OpenReel\Core\Assembly\PictureChoice;
-use OpenReel\Core\Assembly\SectionSource;
+use OpenReel\Core\Assembly\SectionInput;
+use OpenReel\Core\Assembly\ShotStyle;
+use OpenReel\Core\Kernel\FrameRate;
+use OpenReel\Core\Kernel\Span;
+use OpenReel\Core\Kernel\Tick;
 use OpenReel\Core\Picture\FrameSize;
+use OpenReel\Core\Picture\TrackKind;
+use OpenReel\Core\Picture\Transition;
 use OpenReel\Core\Script\MusicCue;
-use OpenReel\Core\Sound\Bed;
-use OpenReel\Core\Sound\BedPlace;
 use OpenReel\Core\Sound\CleanCommand;
 use OpenReel\Core\Sound\Cleaning;
 use OpenReel\Core\Sound\CleanVoice;
 use OpenReel\Core\Sound\MusicLevels;
+use OpenReel\Core\Sound\MusicTrack;
 use OpenReel\Core\Sound\NoiseReduction;
-use OpenReel\Core\Sound\SoundCommand;
-use OpenReel\Core\Sound\SoundPart;
-use OpenReel\Core\Sound\SoundPiece;
-use OpenReel\Core\Sound\SoundPlace;
-use OpenReel\Core\Sound\SoundPlan;
+use OpenReel\Core\Soundtrack\MusicClip;
+use OpenReel\Core\Soundtrack\SoundCommand;
+use OpenReel\Core\Soundtrack\SoundPart;
+use OpenReel\Core\Soundtrack\SoundPiece;
+use OpenReel\Core\Soundtrack\SoundPlace;
+use OpenReel\Core\Soundtrack\SoundPlan;
+use OpenReel\Core\Take\RecordedTrack;
 use OpenReel\Core\Take\Take;
-use OpenReel\Core\Take\Track;
-use OpenReel\Core\Take\TrackKind;
-use OpenReel\Core\Time\FrameRate;
-use OpenReel\Core\Time\Span;
-use OpenReel\Core\Time\Tick;
 use PHPUnit\Framework\TestCase;
 use Tests\Core\Assembly\Example;
 
@@ -66,7 +66,7 @@ final class SoundPlanTest extends TestCase
         $take = new Take(
             't',
             1,
-            [new Track(TrackKind::Microphone, 'm', Tick::of(96_000), Tick::of(4800))],
+            [new RecordedTrack(TrackKind::Microphone, 'm', Tick::of(96_000), Tick::of(4800))],
             Example::span(0, 96_000),
         );
         $piece = SoundPlan::of($this->assembly([$this->section('a', [new Passage($take, $take->used)])]), -16.0)->places[0]
@@ -82,10 +82,10 @@ final class SoundPlanTest extends TestCase
 
     public function test_cards_and_takes_without_a_voice_are_silent(): void
     {
-        $card = new SectionSource(
+        $card = new SectionInput(
             'c',
             'C',
-            new PictureChoice(),
+            new ShotStyle(),
             card: new CardSource(Example::slide('card'), Tick::ofMilliseconds(2000)),
         );
         $mute = new Take('t', 1, [], Example::span(0, 96_000));
@@ -116,9 +116,9 @@ final class SoundPlanTest extends TestCase
 
     public function test_the_computer_is_heard_under_the_voice_and_alone_where_there_is_none(): void
     {
-        $computer = new Track(TrackKind::Computer, 'computer', Tick::of(9_000_000), Tick::of(480), loudness: -30.0);
-        $voice = new Track(TrackKind::Microphone, 'voice', Tick::of(9_000_000), Tick::zero(), loudness: -20.0, peak: -9.0);
-        $of = function (Track ...$tracks): SoundPiece {
+        $computer = new RecordedTrack(TrackKind::Computer, 'computer', Tick::of(9_000_000), Tick::of(480), loudness: -30.0);
+        $voice = new RecordedTrack(TrackKind::Microphone, 'voice', Tick::of(9_000_000), Tick::zero(), loudness: -20.0, peak: -9.0);
+        $of = function (RecordedTrack ...$tracks): SoundPiece {
             $take = new Take('t', 1, array_values($tracks), Example::span(4800, 48_000));
 
             return SoundPlan::of($this->assembly([$this->section('a', [new Passage($take, $take->used)])]), -16.0, 6.0)
@@ -141,15 +141,15 @@ final class SoundPlanTest extends TestCase
 
     public function test_a_bed_steps_back_while_somebody_speaks_and_not_for_every_breath(): void
     {
-        $bed = new MusicCued([0, 0.0], new MusicCue('bed', -6.0206, 0, 0), new Bed('bed', 'bed', 48_000, -16.0));
-        $card = fn (string $id, int $ms): SectionSource => new SectionSource(
+        $bed = new MusicCueAt([0, 0.0], new MusicCue('bed', -6.0206, 0, 0), new MusicTrack('bed', 'bed', 48_000, -16.0));
+        $card = fn (string $id, int $ms): SectionInput => new SectionInput(
             $id,
             $id,
-            new PictureChoice(),
+            new ShotStyle(),
             card: new CardSource(Example::slide('card'), Tick::ofMilliseconds($ms)),
             music: $id === 'c1' ? [$bed] : [],
         );
-        $spoken = fn (string $id): SectionSource => $this->section($id, [
+        $spoken = fn (string $id): SectionInput => $this->section($id, [
             new Passage(Example::take($id, [0, 96_000]), Example::span(0, 96_000)),
         ]);
         $plan = SoundPlan::of(
@@ -163,7 +163,7 @@ final class SoundPlanTest extends TestCase
         $at = fn (int ...$samples): array => array_map(fn (int $n): float => round($loud->at($n), 3), $samples);
         self::assertSame([0.5, 0.5, 0.125], $at(100_000, 192_000 - 14_400, 192_000));
         self::assertSame([0.125, 0.125, 0.5], $at(300_000, 403_200, 403_200 + 57_600));
-        self::assertSame([[0, 595_200]], array_map(fn (BedPlace $b): array => [$b->at, $b->until], $plan->beds));
+        self::assertSame([[0, 595_200]], array_map(fn (MusicClip $b): array => [$b->at, $b->until], $plan->beds));
     }
 
     public function test_parts_begin_at_joins_on_whole_frames_and_together_are_the_track(): void
@@ -216,12 +216,12 @@ final class SoundPlanTest extends TestCase
 
     public function test_dissolves_overlap_and_are_never_cut_by_a_part(): void
     {
-        $section = fn (string $id): SectionSource => new SectionSource(
+        $section = fn (string $id): SectionInput => new SectionInput(
             $id,
             $id,
-            new PictureChoice(),
+            new ShotStyle(),
             [new Passage(Example::take($id, [0, 30 * 48_000]), Example::span(0, 30 * 48_000))],
-            join: Join::dissolve(10),
+            join: Transition::dissolve(10),
         );
         $plan = SoundPlan::of($this->assembly([$section('a'), $section('b'), $section('c')]), -16.0);
 
@@ -298,12 +298,12 @@ final class SoundPlanTest extends TestCase
     }
 
     /** @param  list<Passage>  $passages */
-    private function section(string $id, array $passages): SectionSource
+    private function section(string $id, array $passages): SectionInput
     {
-        return new SectionSource($id, $id, new PictureChoice(), $passages);
+        return new SectionInput($id, $id, new ShotStyle(), $passages);
     }
 
-    /** @param  list<SectionSource>  $sections */
+    /** @param  list<SectionInput>  $sections */
     private function assembly(array $sections): Assembly
     {
         return Assembly::of(FrameSize::of(1280, 720), FrameRate::of(25), $sections);

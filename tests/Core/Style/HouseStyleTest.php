@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace Tests\Core\Style;
 
-use OpenReel\Core\Assembly\JoinKind;
 use OpenReel\Core\Picture\InsetShape;
 use OpenReel\Core\Picture\Layout;
+use OpenReel\Core\Picture\TransitionKind;
 use OpenReel\Core\Style\HouseStyle;
-use OpenReel\Core\Style\StyleProblem;
+use OpenReel\Core\Style\StyleError;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 
@@ -16,11 +16,11 @@ final class HouseStyleTest extends TestCase
 {
     public function test_how_sections_meet_is_said_as_a_cue_says_it(): void
     {
-        self::assertSame([JoinKind::Cut, JoinKind::Dissolve], [
+        self::assertSame([TransitionKind::Cut, TransitionKind::Dissolve], [
             HouseStyle::of([])->join->kind, HouseStyle::of(['join' => 'dissolve, 0.5 s'])->join->kind,
         ]);
-        self::assertSame(JoinKind::Cut, HouseStyle::stored(['join' => 'sideways'])->join->kind);
-        $this->expectException(StyleProblem::class);
+        self::assertSame(TransitionKind::Cut, HouseStyle::stored(['join' => 'sideways'])->join->kind);
+        $this->expectException(StyleError::class);
         HouseStyle::of(['join' => 'sideways']);
     }
 
@@ -67,7 +67,7 @@ final class HouseStyleTest extends TestCase
     #[DataProvider('wrong')]
     public function test_what_cannot_be_is_refused_by_name(string $name, mixed $value, string $says): void
     {
-        $this->expectException(StyleProblem::class);
+        $this->expectException(StyleError::class);
         $this->expectExceptionMessage($says);
         HouseStyle::of([$name => $value]);
     }

@@ -4,12 +4,12 @@ declare(strict_types=1);
 
 namespace Tests\Core\Take;
 
+use OpenReel\Core\Kernel\Span;
+use OpenReel\Core\Kernel\Tick;
 use OpenReel\Core\Take\EventLog;
-use OpenReel\Core\Take\Fluffs;
-use OpenReel\Core\Take\Given;
+use OpenReel\Core\Take\LiveCue;
+use OpenReel\Core\Take\Retakes;
 use OpenReel\Core\Take\Trim;
-use OpenReel\Core\Time\Span;
-use OpenReel\Core\Time\Tick;
 use PHPUnit\Framework\TestCase;
 
 final class FluffsTest extends TestCase
@@ -87,8 +87,8 @@ final class FluffsTest extends TestCase
             ['line' => 'a', 'within' => 0.6, 'cue' => '[slide: Tide curve]'],
             ['line' => 'a', 'within' => 0.601, 'cue' => '[layout: slide alone]'],
             ['line' => 'b', 'within' => 0.0, 'cue' => '[layout: side by side]'],
-        ], Given::of($events, $fluffs, $lines, $used));
-        self::assertSame([], Given::of($events, [], [], $used));
+        ], LiveCue::of($events, $fluffs, $lines, $used));
+        self::assertSame([], LiveCue::of($events, [], [], $used));
     }
 
     /**
@@ -104,7 +104,7 @@ final class FluffsTest extends TestCase
 
         return array_map(
             fn (Span $s): array => [$s->from->milliseconds(), $s->until->milliseconds()],
-            Fluffs::of(EventLog::read(implode("\n", $rows))),
+            Retakes::of(EventLog::read(implode("\n", $rows))),
         );
     }
 }

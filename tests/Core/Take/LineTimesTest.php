@@ -4,17 +4,17 @@ declare(strict_types=1);
 
 namespace Tests\Core\Take;
 
+use OpenReel\Core\Kernel\Span;
+use OpenReel\Core\Kernel\Tick;
 use OpenReel\Core\Take\Event\LineShown;
 use OpenReel\Core\Take\Event\Paused;
 use OpenReel\Core\Take\Event\Resumed;
 use OpenReel\Core\Take\Event\TakeEvent;
 use OpenReel\Core\Take\EventLog;
 use OpenReel\Core\Take\LineTimes;
-use OpenReel\Core\Take\Reached;
 use OpenReel\Core\Take\SpokenLine;
 use OpenReel\Core\Take\Take;
-use OpenReel\Core\Time\Span;
-use OpenReel\Core\Time\Tick;
+use OpenReel\Core\Take\WordAnchor;
 use PHPUnit\Framework\TestCase;
 
 final class LineTimesTest extends TestCase
@@ -87,7 +87,7 @@ final class LineTimesTest extends TestCase
         $reached = LineTimes::reached([new SpokenLine('a', 'One.'), new SpokenLine('b', 'Two.')], $events);
         self::assertSame(
             [['a', 0.25, 500], ['a', 0.75, 3000]],
-            array_map(fn (Reached $r): array => [$r->line, $r->within, $r->at->milliseconds()], $reached),
+            array_map(fn (WordAnchor $r): array => [$r->line, $r->within, $r->at->milliseconds()], $reached),
         );
 
         $take = new Take(
@@ -96,7 +96,7 @@ final class LineTimesTest extends TestCase
             [],
             Span::between(Tick::zero(), Tick::ofMilliseconds(8000)),
             ['a' => Tick::zero(), 'b' => Tick::ofMilliseconds(4000)],
-            reached: [...$reached, new Reached('b', 0.5, Tick::ofMilliseconds(9000))],
+            reached: [...$reached, new WordAnchor('b', 0.5, Tick::ofMilliseconds(9000))],
         );
         $at = fn (string $line, float $within): ?int => $take->at($line, $within)?->milliseconds();
         self::assertSame(500, $at('a', 0.25));

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Tests\Core\Take;
 
-use OpenReel\Core\Mark\Box;
-use OpenReel\Core\Mark\TakeMarks;
+use OpenReel\Core\Annotation\Box;
+use OpenReel\Core\Picture\TrackKind;
 use OpenReel\Core\Take\Event\BoxDrawn;
 use OpenReel\Core\Take\Event\LineShown;
 use OpenReel\Core\Take\Event\Paused;
@@ -14,8 +14,8 @@ use OpenReel\Core\Take\Event\TakeEvent;
 use OpenReel\Core\Take\Event\TrackStarted;
 use OpenReel\Core\Take\Event\UnknownEvent;
 use OpenReel\Core\Take\EventLog;
+use OpenReel\Core\Take\TakeAnnotations;
 use OpenReel\Core\Take\TakeClock;
-use OpenReel\Core\Take\TrackKind;
 use OpenReel\Core\Take\TrackOffsets;
 use PHPUnit\Framework\TestCase;
 
@@ -100,7 +100,7 @@ final class TakeClockTest extends TestCase
     public function test_what_is_drawn_rests_while_the_take_is_paused(): void
     {
         $events = [new BoxDrawn(1000, new Box(0, 0, 1, 1), 2000), new Paused(1500), new Resumed(9000)];
-        [$mark] = TakeMarks::of($events)->marks;
+        [$mark] = TakeAnnotations::of($events)->marks;
 
         self::assertSame([48_000, 72_000], [$mark->seen->from->count, $mark->seen->until->count]);
     }

@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace Tests\Core\Time;
 
-use OpenReel\Core\Time\FrameRate;
-use OpenReel\Core\Time\Span;
-use OpenReel\Core\Time\Tick;
-use OpenReel\Core\Time\TimeProblem;
+use OpenReel\Core\Kernel\FrameRate;
+use OpenReel\Core\Kernel\Span;
+use OpenReel\Core\Kernel\Tick;
+use OpenReel\Core\Kernel\TimeError;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 
@@ -46,7 +46,7 @@ final class TickTest extends TestCase
 
     public function test_rates_that_split_ticks_are_refused(): void
     {
-        $this->expectException(TimeProblem::class);
+        $this->expectException(TimeError::class);
         $this->expectExceptionMessage('A frame rate of 23 is not offered');
 
         FrameRate::of(23);
@@ -64,7 +64,7 @@ final class TickTest extends TestCase
 
     public function test_time_before_the_start_is_refused(): void
     {
-        $this->expectException(TimeProblem::class);
+        $this->expectException(TimeError::class);
 
         Tick::ofMilliseconds(-1);
     }
@@ -79,7 +79,7 @@ final class TickTest extends TestCase
     {
         self::assertSame(5, Span::between(Tick::of(10), Tick::of(15))->length()->count);
 
-        $this->expectException(TimeProblem::class);
+        $this->expectException(TimeError::class);
         Span::between(Tick::of(10), Tick::of(10));
     }
 

@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace Tests\Core\Time;
 
-use OpenReel\Core\Time\FrameRate;
-use OpenReel\Core\Time\Stretch;
-use OpenReel\Core\Time\Tick;
-use OpenReel\Core\Time\TimeMap;
+use OpenReel\Core\Kernel\FrameRate;
+use OpenReel\Core\Kernel\Stretch;
+use OpenReel\Core\Kernel\Tick;
+use OpenReel\Core\Kernel\TimeMap;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Core\Watching;
 
-use OpenReel\Core\Watching\WatchCurve;
+use OpenReel\Core\Publishing\RetentionCurve;
 use PHPUnit\Framework\Attributes\TestWith;
 use PHPUnit\Framework\TestCase;
 
@@ -21,21 +21,21 @@ final class WatchCurveTest extends TestCase
 
         self::assertSame(
             [['One', 1.0], ['Two', 0.7], ['Three', 0.3]],
-            array_map(fn (array $c): array => [$c['title'], $c['seen']], WatchCurve::byChapter(self::CHAPTERS, 30_000, $times)),
+            array_map(fn (array $c): array => [$c['title'], $c['seen']], RetentionCurve::byChapter(self::CHAPTERS, 30_000, $times)),
         );
     }
 
     public function test_nobody_has_watched_yet(): void
     {
-        self::assertSame([0.0, 0.0, 0.0], array_column(WatchCurve::byChapter(self::CHAPTERS, 30_000, []), 'seen'));
-        self::assertSame([], WatchCurve::byChapter([], 0, [0 => 3]));
+        self::assertSame([0.0, 0.0, 0.0], array_column(RetentionCurve::byChapter(self::CHAPTERS, 30_000, []), 'seen'));
+        self::assertSame([], RetentionCurve::byChapter([], 0, [0 => 3]));
     }
 
     public function test_a_chapter_shorter_than_a_part_counts_as_the_part_it_lies_in(): void
     {
         $chapters = [['title' => 'Card', 'from_ms' => 0], ['title' => 'Rest', 'from_ms' => 2_000]];
 
-        self::assertSame([0.5, 0.75], array_column(WatchCurve::byChapter($chapters, 9_000, [0 => 2, 1 => 4]), 'seen'));
+        self::assertSame([0.5, 0.75], array_column(RetentionCurve::byChapter($chapters, 9_000, [0 => 2, 1 => 4]), 'seen'));
     }
 
     #[TestWith([0, 1])]
@@ -44,6 +44,6 @@ final class WatchCurveTest extends TestCase
     #[TestWith([3_600_000, 720])]
     public function test_how_many_parts_there_are(int $length, int $parts): void
     {
-        self::assertSame($parts, WatchCurve::count($length));
+        self::assertSame($parts, RetentionCurve::count($length));
     }
 }

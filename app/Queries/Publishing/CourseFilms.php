@@ -1,0 +1,42 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Queries\Publishing;
+
+use App\Actions\Film\MakeThumbnail;
+use App\Models\Course;
+use App\Models\Lesson;
+use App\Models\Publication;
+
+/** The films of a course as its page on the course site lists them. */
+final class CourseFilms
+{
+    /** @return list<array{
+        title: string, path: string, picture: string|null, length: string, asks: bool,
+    }> in the order of the course */
+    public function of(Course $course): array
+    {
+        $films = [];
+        foreach ($course->lessons()->get()->sortBy('id') as $lesson) {
+            /** @var Lesson $lesson */
+            $publication = Publication::of($lesson);
+            if ($publication === null || ! $publication->isShown()) {
+                continue;
+            }
+            $export = $publication->current()->export;
+            $seconds = intdiv($export->milliseconds(), 1000);
+            $asks = $publication->password !== null;
+            $hasPicture = ! $asks && in_array(MakeThumbnail::KIND, $export->beside ?? [], true);
+            $films[] = [
+                'title' => $lesson->title,
+                'path' => "/watch/{$publication->token}",
+                'picture' => $hasPicture ? "/watch/{$publication->token}/".MakeThumbnail::KIND : null,
+                'length' => sprintf('%d:%02d', intdiv($seconds, 60), $seconds % 60),
+                'asks' => $asks,
+            ];
+        }
+
+        return $films;
+    }
+}

@@ -1,0 +1,59 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Queries\Script;
+
+use App\Models\Lesson;
+use Illuminate\Support\Facades\DB;
+use OpenReel\Core\Script\Pace;
+
+/** The presenter's pace, from the kept takes of this lesson and the others of its course. */
+final class LearnedPace
+{
+    /** The latest takes tell; older ones only cost time. */
+    private const LATEST = 60;
+
+    private const TICKS_PER_MS = 48;
+
+    public static function of(Lesson $lesson): Pace
+    {
+        $takes = DB::table('takes')
+            ->join('sections', 'sections.id', '=', 'takes.section_id')
+            ->join('lessons', 'lessons.id', '=', 'sections.lesson_id')
+            ->where('takes.verdict', 'kept')
+            ->where('takes.state', 'ready')
+            ->where(
+                fn ($q) => $lesson->course_id === null
+                    ? $q->where('lessons.id', $lesson->id)
+                    : $q->where('lessons.course_id', $lesson->course_id),
+            )
+            ->orderByDesc('takes.id')
+            ->limit(self::LATEST)
+            ->get([
+                'takes.expected_ms',
+                'takes.silence_ms',
+                'takes.speech_from',
+                'takes.speech_until',
+                'takes.used_ticks',
+                'takes.length_ticks',
+            ]);
+
+        return Pace::learn(
+            array_values(
+                $takes
+                    ->map(
+                        fn (object $t): array => [
+                            'expected' => (int) $t->expected_ms,
+                            // The silence that the script asks for is no part of the pace.
+                            'real' => intdiv(
+                                $t->used_ticks ?? ($t->speech_until ?? $t->length_ticks) - ($t->speech_from ?? 0),
+                                self::TICKS_PER_MS,
+                            ) - (int) $t->silence_ms,
+                        ],
+                    )
+                    ->all(),
+            ),
+        );
+    }
+}

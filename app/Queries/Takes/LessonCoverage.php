@@ -1,0 +1,110 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Queries\Takes;
+
+use App\Models\Lesson;
+use Illuminate\Support\Facades\DB;
+use OpenReel\Core\Coverage\Coverage;
+use OpenReel\Core\Coverage\CoverageSection;
+use OpenReel\Core\Coverage\KnownTake;
+use OpenReel\Core\Take\Verdict;
+
+/** Which take speaks which line of a lesson. */
+final class LessonCoverage
+{
+    /**
+     * Takes of a section, kept ones first and then the newest, whose words are asked for: as many as the margin of the page
+     * shows.
+     */
+    public const TELLING = 3;
+
+    /** What TakeReader::known asks for. */
+    public const COLUMNS = [
+        'id',
+        'section_id',
+        'number',
+        'verdict',
+        'state',
+        'length_ticks',
+        'kept_order',
+        'used',
+        'fluffs',
+        'left',
+        'cuts',
+        'tightened',
+        'flawed',
+        'flags',
+        'cleaning',
+        'spoken',
+        'speech_from',
+        'speech_until',
+        'lines',
+        'cut_ticks',
+    ];
+
+    /** @param  string|null  $asKept  id of a take that is treated as if it were kept now */
+    public static function of(Lesson $lesson, ?string $asKept = null): Coverage
+    {
+        $sections = DB::table('sections')
+            ->where('lesson_id', $lesson->id)
+            ->whereNull('deleted_at')
+            ->orderBy('position')
+            ->orderBy('id')
+            ->get(['id', 'script']);
+        $lines = [];
+        $rows = DB::table('lines')
+            ->where('lesson_id', $lesson->id)
+            ->whereNotNull('position')
+            ->orderBy('position')
+            ->get(['id', 'section_id', 'text']);
+        foreach ($rows as $row) {
+            $lines[$row->section_id][$row->id] = $row->text;
+        }
+        $takes = DB::table('takes')
+            ->where(fn ($q) => $q->where('verdict', Verdict::Kept)->orWhere('id', $asKept))
+            ->whereIn('section_id', $sections->pluck('id'))
+            ->get(self::COLUMNS);
+        $now = ['verdict' => Verdict::Kept->value, 'kept_order' => PHP_INT_MAX];
+
+        return self::from(
+            array_values(
+                $sections
+                    ->map(
+                        fn (\stdClass $s): CoverageSection => new CoverageSection(
+                            $s->id,
+                            $lines[$s->id] ?? [],
+                            self::isCard($s->script),
+                        ),
+                    )
+                    ->all(),
+            ),
+            array_values(
+                $takes
+                    ->map(fn (\stdClass $row): KnownTake => TakeReader::known(($row->id === $asKept ? $now : []) + (array) $row))
+                    ->all(),
+            ),
+            $lesson,
+        );
+    }
+
+    /**
+     * @param  list<CoverageSection>  $sections
+     * @param  list<KnownTake>  $takes
+     */
+    public static function from(array $sections, array $takes, Lesson $lesson): Coverage
+    {
+        return Coverage::of(
+            $sections,
+            $takes,
+            DB::table('line_choices')->where('lesson_id', $lesson->id)->pluck('take_id', 'line_id')->all(),
+        );
+    }
+
+    /** @param  string  $script  a section's part of the script */
+    public static function isCard(string $script): bool
+    {
+        return str_contains($script, '[card') && \OpenReel\Core\Script\ScriptSection::ofText($script)->card() !== null;
+    }
+}
