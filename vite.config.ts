@@ -8,7 +8,7 @@ export default defineConfig({
     build: {
         outDir: 'public/build',
         manifest: 'manifest.json',
-        rollupOptions: { input: ['resources/js/main.tsx', 'resources/js/site/watch.ts'] },
+        rollupOptions: { input: ['resources/js/app/main.tsx', 'resources/js/site/watch.ts'] },
     },
     css: {
         preprocessorOptions: {

@@ -2,7 +2,6 @@
 
 declare(strict_types=1);
 
-use App\Actions\Film\Sidecars;
 use App\Http\Controllers\AccountController;
 use App\Http\Controllers\ArchiveController;
 use App\Http\Controllers\CaptionController;
@@ -29,6 +28,7 @@ use App\Http\Controllers\StorageController;
 use App\Http\Controllers\TakeController;
 use App\Http\Controllers\TrackController;
 use App\Http\Controllers\TranslationController;
+use App\Queries\Film\SidecarFile;
 use Illuminate\Support\Facades\Route;
 
 /*
@@ -194,7 +194,7 @@ Route::get('exports/{export}/{kind}.zip', [ExportController::class, 'pack'])->wh
 Route::put('exports/{export}/thumbnail', [ExportController::class, 'thumbnail']);
 Route::get('exports/{export}/file', [ExportController::class, 'file']);
 Route::get('exports/{export}/beside/{kind}', [ExportController::class, 'beside'])
-    ->whereIn('kind', array_keys(Sidecars::kinds()));
+    ->whereIn('kind', array_keys(SidecarFile::kinds()));
 
 Route::get('search', SearchController::class);
 Route::get('storage', [StorageController::class, 'index']);

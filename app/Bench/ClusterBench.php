@@ -5,9 +5,9 @@ declare(strict_types=1);
 namespace App\Bench;
 
 use App\Jobs\PrepareLessonJob;
-use App\Jobs\RenderPieceJob;
 use App\Media\Locks;
 use App\Media\MediaStore;
+use App\Work\QueueName;
 use Illuminate\Support\Facades\Queue;
 use Illuminate\Support\Facades\Redis;
 use Symfony\Component\Process\Process;
@@ -78,8 +78,8 @@ final class ClusterBench implements Bench
             }
             $start = hrtime(true);
             PrepareLessonJob::dispatchSync($lesson);
-            Queue::size(RenderPieceJob::QUEUE) > 0 || throw new \RuntimeException('No piece was asked for.');
-            while (Queue::size(RenderPieceJob::QUEUE) > 0) {
+            Queue::size(QueueName::Pieces->value) > 0 || throw new \RuntimeException('No piece was asked for.');
+            while (Queue::size(QueueName::Pieces->value) > 0) {
                 if (hrtime(true) - $start > self::MOST_SECONDS * 1e9) {
                     throw new \RuntimeException('The workers do not finish.');
                 }
@@ -102,7 +102,7 @@ final class ClusterBench implements Bench
         $worker = new Process(
             [
                 'taskset', '--cpu-list', (string) $core, PHP_BINARY, '-d', 'opcache.enable_cli=1',
-                'artisan', 'queue:work', '--queue='.RenderPieceJob::QUEUE, '--sleep=0.05',
+                'artisan', 'queue:work', '--queue='.QueueName::Pieces->value, '--sleep=0.05',
             ],
             base_path(),
             [

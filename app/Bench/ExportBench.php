@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\Bench;
 
-use App\Actions\Film\AssembleLesson;
 use App\Actions\Takes\GiveVerdict;
 use App\Media\MediaStore;
 use App\Media\PieceRenderer;
@@ -12,6 +11,7 @@ use App\Media\Program;
 use App\Media\SoundRenderer;
 use App\Models\Lesson;
 use App\Models\Take;
+use App\Queries\Film\AssembleLesson;
 use OpenReel\Core\Picture\TrackKind;
 use OpenReel\Core\Soundtrack\SoundPart;
 use OpenReel\Core\Take\Verdict;

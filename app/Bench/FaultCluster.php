@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace App\Bench;
 
-use App\Jobs\RenderPieceJob;
 use App\Media\Locks;
 use App\Media\MediaStore;
 use App\Media\Shared\SharedDisk;
+use App\Work\QueueName;
 use Illuminate\Support\Facades\Redis;
 use Illuminate\Support\Facades\Storage;
 use Symfony\Component\Process\Process;
@@ -105,7 +105,7 @@ final class FaultCluster
                 ['REEL_MEDIA_ROOT' => "{$this->folder}/media"],
             ],
             default => [
-                [...$work, '--queue='.RenderPieceJob::QUEUE],
+                [...$work, '--queue='.QueueName::Pieces->value],
                 ['REEL_MEDIA_ROOT' => $this->made('maker'), 'REEL_DATABASE' => 'false', 'DB_DATABASE' => '/nowhere/reel.sqlite'],
             ],
         };

@@ -17,13 +17,13 @@ final class InterfaceBench implements Bench
          *     assets?: list<string>
          * }> $manifest */
         $manifest = json_decode((string) file_get_contents(public_path('build/manifest.json')), true);
-        $first = self::packedAll(self::needed($manifest, 'resources/js/main.tsx'));
+        $first = self::packedAll(self::needed($manifest, 'resources/js/app/main.tsx'));
         $most = 0;
         foreach ($manifest as $name => $chunk) {
             if ($chunk['isDynamicEntry'] ?? false) {
                 $most = max(
                     $most,
-                    self::packedAll([...self::needed($manifest, $name), ...self::needed($manifest, 'resources/js/main.tsx')]),
+                    self::packedAll([...self::needed($manifest, $name), ...self::needed($manifest, 'resources/js/app/main.tsx')]),
                 );
             }
         }
@@ -53,7 +53,7 @@ final class InterfaceBench implements Bench
     {
         $files = [$manifest[$name]['file']];
         foreach ($manifest[$name]['imports'] ?? [] as $import) {
-            array_push($files, ...$import === 'resources/js/main.tsx' ? [] : self::needed($manifest, $import));
+            array_push($files, ...$import === 'resources/js/app/main.tsx' ? [] : self::needed($manifest, $import));
         }
 
         return $files;

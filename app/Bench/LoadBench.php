@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\Bench;
 
-use App\Actions\Film\Sidecars;
 use App\Actions\Lessons\MakeLesson;
 use App\Actions\Script\SaveScript;
 use App\Media\MediaStore;
@@ -12,6 +11,7 @@ use App\Models\Export;
 use App\Models\Lesson;
 use App\Models\Publication;
 use App\Models\WorkState;
+use App\Queries\Film\SidecarFile;
 use Illuminate\Support\Str;
 use OpenReel\Core\Script\Script;
 
@@ -79,7 +79,7 @@ final class LoadBench implements Bench
         $path = "lessons/{$lesson->id}/exports/{$export->id}.mp4";
         $this->media->write($path, random_bytes(self::FILM_BYTES));
         $export->update(['path' => $path]);
-        $this->media->write(Sidecars::path($export, Sidecars::LINES), '{"lines":[],"chapters":[],"sections":[]}');
+        $this->media->write(SidecarFile::path($export, SidecarFile::LINES), '{"lines":[],"chapters":[],"sections":[]}');
         /** @var Publication $publication */
         $publication = Publication::query()->create(['lesson_id' => $lesson->id, 'token' => Str::random(24)]);
         $publication->versions()->create(['export_id' => $export->id, 'number' => 1, 'note' => '']);

@@ -10,6 +10,7 @@ use App\Models\Export;
 use App\Models\TakeState;
 use App\Models\WorkState;
 use App\Work\Pulse;
+use App\Work\QueueName;
 use Illuminate\Contracts\Cache\Repository;
 use Illuminate\Support\Facades\DB;
 
@@ -32,7 +33,7 @@ final class Counters
     public function all(): array
     {
         $ofQueues = fn (callable $of): array => array_values(array_filter(
-            array_map(fn (string $queue): array => [['queue' => $queue], $of($queue)], Pulse::QUEUES),
+            array_map(fn (QueueName $queue): array => [['queue' => $queue->value], $of($queue)], QueueName::needed()),
             fn (array $one): bool => $one[1] !== null,
         ));
 
@@ -43,7 +44,7 @@ final class Counters
                 $ofQueues($this->queues->oldest(...)),
             ),
             new Metric('reel_workers', 'Whether a worker takes jobs of the queue', $ofQueues(
-                fn (string $queue): int => (int) $this->pulse->isThere($queue),
+                fn (QueueName $queue): int => (int) $this->pulse->isThere($queue),
             )),
             new Metric('reel_jobs_failed', 'Jobs that failed for a reason nobody foresaw', [
                 [[], DB::table('failed_jobs')->count()],

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Health;
 
+use App\Work\QueueName;
+
 /** All that can be looked at in an installation. */
 final class Doctor
 {
@@ -42,7 +44,7 @@ final class Doctor
             return $found;
         }
 
-        return [...$found, $this->workers->ofQueue('listen'), $this->workers->ofQueue('default')];
+        return [...$found, $this->workers->ofQueue(QueueName::Ingest), $this->workers->ofQueue(QueueName::Main)];
     }
 
     /** @param  list<Finding>  $found */

@@ -4,8 +4,7 @@ declare(strict_types=1);
 
 namespace App\Health;
 
-use App\Http\Middleware\RefuseOtherSites;
-use App\OwnAddress;
+use App\People\OwnAddress;
 
 /** Whether PHP and the settings are as they should be. */
 final class SettingsCheck implements Check
@@ -44,9 +43,9 @@ final class SettingsCheck implements Check
     private function links(): array
     {
         $host = strtolower((string) parse_url(OwnAddress::root(), PHP_URL_HOST));
-        $isOwn = in_array($host, RefuseOtherSites::THIS_MACHINE, true);
+        $isOwn = in_array($host, OwnAddress::THIS_MACHINE, true);
         $found = [];
-        if ($host === '' || ($isOwn && array_diff((array) config('reel.hosts'), RefuseOtherSites::THIS_MACHINE) !== [])) {
+        if ($host === '' || ($isOwn && array_diff((array) config('reel.hosts'), OwnAddress::THIS_MACHINE) !== [])) {
             $found[] = Finding::bad(
                 'links', 'Links in mails begin with '.(OwnAddress::root() ?: 'nothing').': others cannot open them.',
                 'Set APP_URL to the address at which people open it.',
@@ -65,7 +64,7 @@ final class SettingsCheck implements Check
     private function who(): Finding
     {
         $names = array_unique((array) config('reel.hosts'));
-        $others = implode(', ', array_diff($names, RefuseOtherSites::THIS_MACHINE));
+        $others = implode(', ', array_diff($names, OwnAddress::THIS_MACHINE));
         if (config('reel.mode') !== 'people') {
             return $others === ''
                 ? Finding::good('people', 'One person works here, at this machine.')

@@ -5,20 +5,14 @@ declare(strict_types=1);
 namespace App\Health;
 
 use App\Work\Pulse;
+use App\Work\QueueName;
 use Illuminate\Support\Facades\DB;
 
 /** Whether somebody takes the work that waits. */
 final class WorkersCheck implements Check
 {
     /** Seconds for which jobs of a queue may wait before somebody should look. The others wait as long as they must. */
-    private const PATIENCE = ['listen' => 60, 'default' => 3600];
-
-    /** What presenters miss without a worker on a queue. */
-    private const FOR = [
-        'listen' => 'takes are not read', 'default' => 'films are not made', 'background' => 'films are not got ready',
-        'pieces' => 'nothing is rendered ahead',
-        'ahead' => 'new takes are not got ready', 'hear' => 'words of takes are not heard',
-    ];
+    private const PATIENCE = [QueueName::Ingest->value => 60, QueueName::Main->value => 3600];
 
     public function __construct(private readonly Pulse $pulse, private readonly Queues $queues)
     {
@@ -29,7 +23,7 @@ final class WorkersCheck implements Check
         if (config('queue.default') === 'sync') {
             return [Finding::bad('workers', 'Long work is done inside requests.', 'Set QUEUE_CONNECTION to database or redis.')];
         }
-        $findings = array_map($this->ofQueue(...), Pulse::QUEUES);
+        $findings = array_map($this->ofQueue(...), QueueName::needed());
         $failed = DB::table('failed_jobs')->count();
         if ($failed > 0) {
             $findings[] = Finding::doubtful(
@@ -41,7 +35,7 @@ final class WorkersCheck implements Check
         return $findings;
     }
 
-    public function ofQueue(string $queue): Finding
+    public function ofQueue(QueueName $queue): Finding
     {
         $waiting = $this->queues->waiting($queue);
         $seconds = $this->queues->oldest($queue);
@@ -49,19 +43,19 @@ final class WorkersCheck implements Check
             0 => 'nothing waits', 1 => 'one job waits', default => "{$waiting} jobs wait",
         };
         if (! $this->pulse->isThere($queue)) {
-            $start = "php artisan queue:work --queue={$queue} --timeout=0";
+            $start = "php artisan queue:work --queue={$queue->value} --timeout=0";
 
             return Finding::bad(
-                "queue {$queue}", 'No worker takes its jobs: '.self::FOR[$queue]." ({$jobs}).", "Start {$start}, or bin/serve.",
+                "queue {$queue->value}", 'No worker takes its jobs: '.$queue->purpose()." ({$jobs}).", "Start {$start}, or bin/serve.",
             );
         }
-        if ($seconds !== null && $seconds > (self::PATIENCE[$queue] ?? PHP_INT_MAX)) {
+        if ($seconds !== null && $seconds > (self::PATIENCE[$queue->value] ?? PHP_INT_MAX)) {
             return Finding::doubtful(
-                "queue {$queue}", "A job has waited for {$seconds} s ({$jobs}).",
+                "queue {$queue->value}", "A job has waited for {$seconds} s ({$jobs}).",
                 'Start more workers for it, or see in the log what they are busy with.',
             );
         }
 
-        return Finding::good("queue {$queue}", "A worker is there, {$jobs}.");
+        return Finding::good("queue {$queue->value}", "A worker is there, {$jobs}.");
     }
 }

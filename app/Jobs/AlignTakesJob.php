@@ -12,6 +12,8 @@ use App\Media\WorkLock;
 use App\Models\AlignmentStatus;
 use App\Models\Take;
 use App\Models\TakeState;
+use App\Work\AlignmentProgress;
+use App\Work\QueueName;
 use App\Work\RunsExclusively;
 use Illuminate\Contracts\Queue\ShouldQueue;
 use Illuminate\Foundation\Queue\Queueable;
@@ -27,9 +29,6 @@ final class AlignTakesJob implements ShouldQueue
     /** After a fault of the server. */
     private const AGAIN_SECONDS = 20;
 
-    /** How long it is remembered how far it is. */
-    public const PROGRESS_SECONDS = 600;
-
     /** Twenty minutes of 240 lines take four; six hours, the longest that a take can be, some seventy. */
     private const MOST_SECONDS = 7_200;
 
@@ -44,21 +43,7 @@ final class AlignTakesJob implements ShouldQueue
     {
         $this->ticket = (string) Str::ulid();
         $this->timeout = self::MOST_SECONDS;
-        $this->onQueue('hear');
-    }
-
-    public static function progressKey(string $take): string
-    {
-        return "hearing/{$take}";
-    }
-
-    /** @return float|null how far it is, 0..1; null when it has not begun */
-    public static function progress(string $take): ?float
-    {
-        $done = Cache::get(self::progressKey($take));
-
-        // Redis gives numbers back as text.
-        return $done === null ? null : (float) $done;
+        $this->onQueue(QueueName::Alignment);
     }
 
     public function lockName(): string
@@ -101,7 +86,7 @@ final class AlignTakesJob implements ShouldQueue
         if ($take->hearing !== null && $take->inspected !== null) {
             return true;
         }
-        $key = self::progressKey($take->id);
+        $key = AlignmentProgress::key($take->id);
         $tries = "hearing-tries/{$take->id}";
         Cache::add($tries, 0, self::TRIES_SECONDS);
         $tried = (int) Cache::increment($tries);
@@ -116,7 +101,7 @@ final class AlignTakesJob implements ShouldQueue
             }
             $isLookedOver = $take->inspected !== null || $this->lookOver($take, $inspect);
             if ($take->hearing === null) {
-                $isOurs = $hear($take, fn (float $done) => Cache::put($key, $done, self::PROGRESS_SECONDS));
+                $isOurs = $hear($take, fn (float $done) => AlignmentProgress::note($key, $done));
             }
         } catch (ProgramFailed $failure) {
             Log::error("Take {$take->id} could not be listened to", $failure->context());
@@ -131,7 +116,7 @@ final class AlignTakesJob implements ShouldQueue
             $isSettled ? $this->giveUp($take) : $this->release(self::AGAIN_SECONDS);
             $isOurs = false;
         } finally {
-            $isOurs && Cache::forget($key);
+            $isOurs && AlignmentProgress::forget($key);
             $isSettled && Cache::forget($tries);
         }
 

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Jobs;
 
 use App\Actions\Takes\ClearRecordings;
+use App\Work\QueueName;
 use App\Work\RunsExclusively;
 use Illuminate\Contracts\Queue\ShouldQueue;
 use Illuminate\Foundation\Queue\Queueable;
@@ -19,7 +20,7 @@ final class ClearRecordingsJob implements ShouldQueue
     /** @param  list<string>|null  $used  ids of the takes that a finished film shows; null for those that have become old */
     public function __construct(public readonly ?array $used = null)
     {
-        $this->onQueue('background');
+        $this->onQueue(QueueName::Background);
     }
 
     public function lockName(): string

@@ -8,7 +8,6 @@ use App\Actions\Slides\DrawSlide;
 use App\Media\MediaStore;
 use App\Models\Deck;
 use App\Models\WorkState;
-use App\Work\ImportsDeck;
 use App\Work\RunsExclusively;
 use Illuminate\Contracts\Queue\ShouldQueue;
 use Illuminate\Foundation\Queue\Queueable;

@@ -8,7 +8,6 @@ use App\Actions\Slides\ImportDeck;
 use App\Media\MediaStore;
 use App\Models\Deck;
 use App\Models\WorkState;
-use App\Work\ImportsDeck;
 use App\Work\RunsExclusively;
 use App\Work\WorkerDied;
 use Illuminate\Contracts\Queue\ShouldQueue;

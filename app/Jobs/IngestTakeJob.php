@@ -9,6 +9,7 @@ use App\Media\InfrastructureFailure;
 use App\Media\Shared\SharedDiskAway;
 use App\Models\Take;
 use App\Models\TakeState;
+use App\Work\QueueName;
 use App\Work\RunsExclusively;
 use Illuminate\Contracts\Queue\ShouldQueue;
 use Illuminate\Foundation\Queue\Queueable;
@@ -24,7 +25,7 @@ final class IngestTakeJob implements ShouldQueue
 
     public function __construct(public readonly string $takeId)
     {
-        $this->onQueue('listen');
+        $this->onQueue(QueueName::Ingest);
     }
 
     public function lockName(): string

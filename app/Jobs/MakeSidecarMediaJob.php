@@ -6,6 +6,7 @@ namespace App\Jobs;
 
 use App\Actions\Film\MakeSidecarMedia;
 use App\Models\Export;
+use App\Work\QueueName;
 use App\Work\RunsExclusively;
 use Illuminate\Contracts\Queue\ShouldQueue;
 use Illuminate\Foundation\Queue\Queueable;
@@ -17,7 +18,7 @@ final class MakeSidecarMediaJob implements ShouldQueue
 
     public function __construct(public readonly string $export)
     {
-        $this->onQueue('background');
+        $this->onQueue(QueueName::Background);
     }
 
     public function lockName(): string

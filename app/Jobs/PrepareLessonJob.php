@@ -4,11 +4,14 @@ declare(strict_types=1);
 
 namespace App\Jobs;
 
-use App\Actions\Film\AssembleLesson;
 use App\Media\PieceRenderer;
 use App\Media\SoundRenderer;
+use App\MediaJobs\RenderPieceJob;
+use App\MediaJobs\RenderSoundJob;
 use App\Models\Lesson;
+use App\Queries\Film\AssembleLesson;
 use App\Queries\Film\CardPicture;
+use App\Work\QueueName;
 use App\Work\RunsExclusively;
 use Illuminate\Contracts\Queue\ShouldBeUniqueUntilProcessing;
 use Illuminate\Contracts\Queue\ShouldQueue;
@@ -28,12 +31,12 @@ final class PrepareLessonJob implements ShouldBeUniqueUntilProcessing, ShouldQue
 
     public function __construct(public readonly string $lessonId, public readonly ?string $asKept = null)
     {
-        $this->onQueue($this->asKept === null ? 'background' : 'ahead');
+        $this->onQueue($this->asKept === null ? QueueName::Background : QueueName::Ahead);
     }
 
-    private function queueOfPieces(): string
+    private function queueOfPieces(): QueueName
     {
-        return $this->asKept === null ? RenderPieceJob::QUEUE : 'ahead';
+        return $this->asKept === null ? QueueName::Pieces : QueueName::Ahead;
     }
 
     public function uniqueId(): string

@@ -34,7 +34,7 @@ final class ReadAloudJob implements ShouldBeUnique, ShouldQueue
 
     public function lockName(): string
     {
-        return "read-aloud/{$this->sectionId}";
+        return ReadAloud::workName($this->sectionId);
     }
 
     public function handle(ReadAloud $read): void

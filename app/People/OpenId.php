@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace App\People;
 
 use App\OperationRejected;
-use App\OwnAddress;
 use Firebase\JWT\JWK;
 use Firebase\JWT\JWT;
 use Illuminate\Support\Facades\Cache;

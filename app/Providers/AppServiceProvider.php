@@ -27,10 +27,10 @@ use App\Media\Voice;
 use App\Models\Course;
 use App\Models\Lesson;
 use App\People\KeyedHasher;
-use App\Work\AloneUpkeep;
+use App\Upkeep\Upkeep;
+use App\Upkeep\UpkeepWithoutDatabase;
 use App\Work\Pulse;
 use App\Work\SameEncoder;
-use App\Work\Upkeep;
 use Illuminate\Filesystem\FilesystemAdapter;
 use Illuminate\Http\Resources\Json\JsonResource;
 use Illuminate\Queue\Events\JobProcessing;
@@ -49,6 +49,7 @@ final class AppServiceProvider extends ServiceProvider
 {
     public function register(): void
     {
+        FormerNames::register();
         $this->app->bind('db.connector.sqlite', SqliteConnector::class);
         $this->app->singleton(SharedDisk::class, function (): SharedDisk {
             $disk = config('filesystems.disks.shared.driver') === '' ? null : Storage::disk('shared');
@@ -63,7 +64,7 @@ final class AppServiceProvider extends ServiceProvider
             : new FileLocks(storage_path('framework/locks')));
         $this->app->singleton(SameEncoder::class);
         $this->app->singleton(Upkeep::class);
-        $this->app->singleton(AloneUpkeep::class);
+        $this->app->singleton(UpkeepWithoutDatabase::class);
         $this->app->singleton(Pulse::class);
         $this->app->singleton(Encoder::class, fn (): Encoder => new FfmpegEncoder(config('reel.programs.ffmpeg')));
         $this->app->singleton(Prober::class, fn (): Prober => new FfprobeProber(config('reel.programs.ffprobe')));
@@ -85,7 +86,7 @@ final class AppServiceProvider extends ServiceProvider
             if (config('reel.has_database')) {
                 $this->app->make(Upkeep::class)();
             } else {
-                $mayWork = $this->app->make(AloneUpkeep::class)();
+                $mayWork = $this->app->make(UpkeepWithoutDatabase::class)();
             }
             $queues === null || $this->app->make(Pulse::class)->looking($queues);
 

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\Work;
 
-use App\Jobs\AlignSoundJob;
 use Illuminate\Support\Facades\Redis;
 
 /** Jobs in Redis' queues whose worker died: they are reserved, and nobody holds their lock. */
@@ -25,12 +24,12 @@ final class LostRedisJobs
     public static function reserved(int $seconds): iterable
     {
         $redis = Redis::connection();
-        foreach ([...Pulse::QUEUES, AlignSoundJob::QUEUE] as $queue) {
+        foreach (QueueName::cases() as $queue) {
             $now = now()->getTimestamp();
             $until = $now - $seconds + (int) config('queue.connections.redis.retry_after');
-            foreach ($redis->command('zrangebyscore', ["queues:{$queue}:reserved", '-inf', (string) $until]) as $raw) {
+            foreach ($redis->command('zrangebyscore', ["queues:{$queue->value}:reserved", '-inf', (string) $until]) as $raw) {
                 $move = fn (string $as): bool => (int) $redis->command('eval', [
-                    self::MOVE, 2, "queues:{$queue}:reserved", "queues:{$queue}", $raw, $as,
+                    self::MOVE, 2, "queues:{$queue->value}:reserved", "queues:{$queue->value}", $raw, $as,
                 ]) === 1;
                 yield new LostJob(
                     (array) json_decode((string) $raw, true),

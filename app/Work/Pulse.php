@@ -9,8 +9,6 @@ use Illuminate\Contracts\Cache\Repository;
 /** Workers say that they live whenever they look for work, and that they are busy when they have found some. */
 final class Pulse
 {
-    public const QUEUES = ['listen', 'default', 'background', 'pieces', 'ahead', 'hear'];
-
     /** A worker without work that is not heard of for so long is gone. */
     public const SECONDS = 60;
 
@@ -43,9 +41,9 @@ final class Pulse
     }
 
     /** @return bool whether somebody takes jobs of this queue; one that is busy counts, however long it is */
-    public function isThere(string $queue): bool
+    public function isThere(QueueName $queue): bool
     {
-        $last = $this->cache->get("pulse/{$queue}");
+        $last = $this->cache->get("pulse/{$queue->value}");
 
         return is_array($last) && ($last['busy'] || now()->getTimestamp() - $last['at'] <= self::SECONDS);
     }

@@ -7,7 +7,7 @@
     <title>Open Reel</title>
     <link rel="icon" href="/icon.svg" type="image/svg+xml">
     @viteReactRefresh
-    @vite('resources/js/main.tsx')
+    @vite('resources/js/app/main.tsx')
 </head>
 <body>
     <div id="app"></div>

@@ -12,7 +12,7 @@ use App\Models\Device;
 use App\Models\Notice;
 use App\Models\User;
 use App\People\Devices;
-use App\Work\Upkeep;
+use App\Upkeep\Upkeep;
 use Illuminate\Support\Facades\Cache;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Hash;

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
-use App\Actions\Film\AssembleLesson;
 use App\Actions\Takes\AlignTake;
 use App\Actions\Takes\InspectTake;
 use App\Jobs\AlignTakesJob;
@@ -20,6 +19,7 @@ use App\Models\Lesson;
 use App\Models\Section;
 use App\Models\Slide;
 use App\Models\Take;
+use App\Queries\Film\AssembleLesson;
 use App\Queries\Script\SpokenLines;
 use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\DB;

@@ -7,25 +7,25 @@ namespace Tests\Feature;
 use App\Actions\Takes\AlignTake;
 use App\Actions\Takes\IngestTake;
 use App\Actions\Takes\InspectTake;
-use App\Jobs\AlignSoundJob;
 use App\Jobs\AlignTakesJob;
-use App\Jobs\DrawPageJob;
 use App\Jobs\PrepareLessonJob;
-use App\Jobs\RenderPieceJob;
 use App\Media\Encoder;
 use App\Media\Locks;
 use App\Media\RedisLocks;
 use App\Media\Shared\SharedDisk;
 use App\Media\SlideMaker;
+use App\MediaJobs\AlignSoundJob;
+use App\MediaJobs\DrawPageJob;
 use App\Models\AlignmentStatus;
 use App\Models\Export;
 use App\Models\Section;
 use App\Models\User;
+use App\Work\AlignmentProgress;
 use App\Work\ExportProgress;
 use App\Work\LostJobs;
+use App\Work\QueueName;
 use App\Work\SameEncoder;
 use Illuminate\Http\UploadedFile;
-use Illuminate\Support\Facades\Cache;
 use Illuminate\Support\Facades\Queue;
 use Illuminate\Support\Facades\Redis;
 use OpenReel\Core\Picture\TrackKind;
@@ -34,7 +34,7 @@ use Symfony\Component\Process\Process;
 /** Several machines: one with the database, others that take pieces of films from Redis and share nothing but the media disk. */
 final class ClusterTest extends FeatureTestCase
 {
-    private const WORK = [PHP_BINARY, 'artisan', 'queue:work', '--queue='.RenderPieceJob::QUEUE, '--sleep=0.25', '--timeout=0'];
+    private const WORK = [PHP_BINARY, 'artisan', 'queue:work', '--queue='.QueueName::Pieces->value, '--sleep=0.25', '--timeout=0'];
 
     private Process $redis;
 
@@ -121,15 +121,15 @@ final class ClusterTest extends FeatureTestCase
         (new ExportProgress(new Export(['id' => 'film'])))->expect(400);
         self::assertSame(400, ExportProgress::left('film'));
         self::assertNull(ExportProgress::left('another'));
-        Cache::put(AlignTakesJob::progressKey('take'), 0.25, AlignTakesJob::PROGRESS_SECONDS);
-        self::assertSame(0.25, AlignTakesJob::progress('take'));
+        AlignmentProgress::note(AlignmentProgress::key('take'), 0.25);
+        self::assertSame(0.25, AlignmentProgress::of('take'));
     }
 
     public function test_workers_without_the_database_make_the_pieces_and_one_that_is_killed_costs_seconds(): void
     {
         $lesson = $this->kept();
         PrepareLessonJob::dispatchSync($lesson);
-        $waiting = Queue::size(RenderPieceJob::QUEUE);
+        $waiting = Queue::size(QueueName::Pieces->value);
         self::assertGreaterThanOrEqual(3, $waiting);
 
         // The first of them works on and on.
@@ -140,11 +140,11 @@ final class ClusterTest extends FeatureTestCase
         $this->waitUntil(fn (): bool => $this->reserved() === 1, 15);
         usleep(2_100_000);
         LostJobs::release();
-        self::assertSame($waiting - 1, Queue::size(RenderPieceJob::QUEUE) - $this->reserved(), 'whoever lives keeps its work');
+        self::assertSame($waiting - 1, Queue::size(QueueName::Pieces->value) - $this->reserved(), 'whoever lives keeps its work');
         $first->stop(0, SIGKILL);
         $workers = [$this->worker(), $this->worker()];
-        $this->waitUntil(fn (): bool => Queue::size(RenderPieceJob::QUEUE) === 0 && $this->reserved() === 0, 60);
-        self::assertSame([0, 0], [Queue::size(RenderPieceJob::QUEUE), $this->reserved()]);
+        $this->waitUntil(fn (): bool => Queue::size(QueueName::Pieces->value) === 0 && $this->reserved() === 0, 60);
+        self::assertSame([0, 0], [Queue::size(QueueName::Pieces->value), $this->reserved()]);
         foreach ($workers as $worker) {
             self::assertTrue($worker->isRunning(), $worker->getErrorOutput());
         }
@@ -158,20 +158,20 @@ final class ClusterTest extends FeatureTestCase
         $lesson = $this->kept();
         self::assertNotSame([], iterator_to_array(app(SharedDisk::class)->files('lessons')));
         PrepareLessonJob::dispatchSync($lesson);
-        $waiting = Queue::size(RenderPieceJob::QUEUE);
+        $waiting = Queue::size(QueueName::Pieces->value);
         self::assertGreaterThanOrEqual(3, $waiting);
         // Each has a folder of its own and what it needs comes from the shared disk.
         $machine = fn (int $n): Process => $this->worker(['REEL_MEDIA_ROOT' => "{$this->mediaRoot}/machine-{$n}"]
             + $server->environment());
         $first = $machine(1);
-        $this->waitUntil(fn (): bool => Queue::size(RenderPieceJob::QUEUE) < $waiting, 30);
+        $this->waitUntil(fn (): bool => Queue::size(QueueName::Pieces->value) < $waiting, 30);
         $first->stop(0, SIGKILL);
         $server->kill();
         $others = [$machine(2), $machine(3)];
         usleep(1_500_000);
         $server->startAgain();
-        $this->waitUntil(fn (): bool => Queue::size(RenderPieceJob::QUEUE) === 0 && $this->reserved() === 0, 60);
-        self::assertSame([0, 0], [Queue::size(RenderPieceJob::QUEUE), $this->reserved()]);
+        $this->waitUntil(fn (): bool => Queue::size(QueueName::Pieces->value) === 0 && $this->reserved() === 0, 60);
+        self::assertSame([0, 0], [Queue::size(QueueName::Pieces->value), $this->reserved()]);
         foreach ($others as $one) {
             self::assertTrue($one->isRunning(), $one->getErrorOutput());
         }
@@ -198,8 +198,8 @@ final class ClusterTest extends FeatureTestCase
         // Nobody is asked who is not there.
         $take = $this->record($section->refresh(), $file);
         app(IngestTake::class)($take);
-        self::assertSame(0, Queue::size(AlignSoundJob::QUEUE));
-        $queues = RenderPieceJob::QUEUE.','.AlignSoundJob::QUEUE;
+        self::assertSame(0, Queue::size(QueueName::RemoteAlignment->value));
+        $queues = QueueName::Pieces->value.','.QueueName::RemoteAlignment->value;
         $this->start(
             [PHP_BINARY, 'artisan', 'queue:work', "--queue={$queues}", '--sleep=0.25', '--timeout=0'],
             ['REEL_MEDIA_ROOT' => "{$this->mediaRoot}/machine-1"] + $server->environment(),
@@ -237,36 +237,36 @@ final class ClusterTest extends FeatureTestCase
         $lesson = $this->kept();
         app(SameEncoder::class)->say();
         PrepareLessonJob::dispatchSync($lesson);
-        $waiting = Queue::size(RenderPieceJob::QUEUE);
+        $waiting = Queue::size(QueueName::Pieces->value);
         $other = "{$this->mediaRoot}/other-encoder";
         file_put_contents($other, "#!/bin/sh\ncase \"\$*\" in *-version*) echo 'ffmpeg version 9.9 of another kind' ;; esac\n");
         chmod($other, 0o755);
         $worker = $this->worker(['REEL_FFMPEG' => $other, 'LOG_CHANNEL' => 'stderr']);
         $this->waitUntil(fn (): bool => str_contains($worker->getErrorOutput(), 'has another encoder'), 15);
         self::assertStringContainsString('has another encoder', $worker->getErrorOutput());
-        self::assertSame($waiting, Queue::size(RenderPieceJob::QUEUE));
+        self::assertSame($waiting, Queue::size(QueueName::Pieces->value));
         self::assertTrue($worker->isRunning());
         // One that has the same does the work meanwhile.
         $this->worker();
-        $this->waitUntil(fn (): bool => Queue::size(RenderPieceJob::QUEUE) === 0, 60);
-        self::assertSame(0, Queue::size(RenderPieceJob::QUEUE));
+        $this->waitUntil(fn (): bool => Queue::size(QueueName::Pieces->value) === 0, 60);
+        self::assertSame(0, Queue::size(QueueName::Pieces->value));
     }
 
     public function test_redis_may_be_killed_and_what_waits_is_done_behind_it(): void
     {
         $lesson = $this->kept();
         PrepareLessonJob::dispatchSync($lesson);
-        $waiting = Queue::size(RenderPieceJob::QUEUE);
+        $waiting = Queue::size(QueueName::Pieces->value);
         // As a supervisor runs it: one that ended is started again.
         $worker = $this->start(['bash', '-c', 'while :; do setpriv --pdeathsig KILL "$@"; sleep 0.5; done', '-', ...self::WORK]);
-        $this->waitUntil(fn (): bool => Queue::size(RenderPieceJob::QUEUE) < $waiting, 30);
+        $this->waitUntil(fn (): bool => Queue::size(QueueName::Pieces->value) < $waiting, 30);
         $this->redis->stop(0, SIGKILL);
         usleep(1_500_000);
         $this->redis = $this->redis();
         Redis::connection()->command('disconnect');
         self::assertTrue($worker->isRunning());
-        $this->waitUntil(fn (): bool => Queue::size(RenderPieceJob::QUEUE) === 0, 60);
-        self::assertSame(0, Queue::size(RenderPieceJob::QUEUE));
+        $this->waitUntil(fn (): bool => Queue::size(QueueName::Pieces->value) === 0, 60);
+        self::assertSame(0, Queue::size(QueueName::Pieces->value));
         self::assertGreaterThanOrEqual(3, iterator_count($this->media()->filesIn('renders')));
     }
 
@@ -282,7 +282,7 @@ final class ClusterTest extends FeatureTestCase
 
     private function reserved(): int
     {
-        return (int) Redis::connection()->command('zcard', ['queues:'.RenderPieceJob::QUEUE.':reserved']);
+        return (int) Redis::connection()->command('zcard', ['queues:'.QueueName::Pieces->value.':reserved']);
     }
 
     private function redis(): Process

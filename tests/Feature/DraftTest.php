@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
-use App\Actions\Film\AssembleLesson;
 use App\Actions\Film\ReadDraft;
 use App\Jobs\ReadAloudJob;
 use App\Jobs\ReadDraftJob;
 use App\Models\Section;
+use App\Queries\Film\AssembleLesson;
 use Illuminate\Support\Facades\Queue;
 use OpenReel\Core\Assembly\Segment;
 use OpenReel\Core\Picture\Still;

@@ -14,6 +14,7 @@ use App\Models\Export;
 use App\Models\Take;
 use App\Models\WorkState;
 use App\Work\Pulse;
+use App\Work\QueueName;
 use Illuminate\Database\Events\QueryExecuted;
 use Illuminate\Support\Facades\Artisan;
 use Illuminate\Support\Facades\Context;
@@ -226,7 +227,7 @@ final class HealthTest extends FeatureTestCase
     private function workersLook(): void
     {
         app()->forgetInstance(Pulse::class);
-        app(Pulse::class)->looking(implode(',', Pulse::QUEUES));
+        app(Pulse::class)->looking(implode(',', array_column(QueueName::cases(), 'value')));
     }
 
     /**

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
-use App\Actions\Film\AssembleLesson;
 use App\Actions\Takes\AlignTake;
 use App\Actions\Takes\InspectTake;
 use App\Jobs\AlignTakesJob;
@@ -12,9 +11,10 @@ use App\Media\TakeAligner;
 use App\Models\AlignmentStatus;
 use App\Models\Section;
 use App\Models\Take;
+use App\Queries\Film\AssembleLesson;
 use App\Queries\Takes\LessonCoverage;
 use App\Queries\Takes\TakeReader;
-use App\Work\Upkeep;
+use App\Upkeep\Upkeep;
 use Illuminate\Support\Facades\Artisan;
 use Illuminate\Support\Facades\Queue;
 use OpenReel\Core\Alignment\Attempt;

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
-use App\Actions\Film\AssembleLesson;
 use App\Actions\Takes\AlignTake;
 use App\Actions\Takes\InspectTake;
 use App\Jobs\AlignTakesJob;
@@ -13,6 +12,7 @@ use App\Media\VoiceCleaner;
 use App\Models\AlignmentStatus;
 use App\Models\Section;
 use App\Models\Take;
+use App\Queries\Film\AssembleLesson;
 use App\Queries\Takes\CleanedVoice;
 use App\Queries\Takes\LessonCoverage;
 use App\Queries\Takes\TakeReader;

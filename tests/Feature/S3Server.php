@@ -6,7 +6,7 @@ namespace Tests\Feature;
 
 use App\Media\MediaStore;
 use App\Media\Shared\SharedDisk;
-use App\Work\Upkeep;
+use App\Upkeep\Upkeep;
 use Illuminate\Support\Facades\File;
 use Illuminate\Support\Facades\Storage;
 use Symfony\Component\Process\Process;

@@ -6,13 +6,13 @@ namespace Tests\Feature;
 
 use App\Health\Doctor;
 use App\Health\Finding;
-use App\Jobs\FlushUploadsJob;
 use App\Media\MediaStore;
 use App\Media\MissingFile;
 use App\Media\Shared\DamagedCopy;
 use App\Media\Shared\LocalCopies;
 use App\Media\Shared\SharedDisk;
-use App\Work\Upkeep;
+use App\MediaJobs\FlushUploadsJob;
+use App\Upkeep\Upkeep;
 use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\File;
 use Illuminate\Support\Facades\Storage;

@@ -11,7 +11,7 @@ use App\Models\Lesson;
 use App\Models\Slide;
 use App\Models\Take;
 use App\Queries\Storage\StrayFiles;
-use App\Work\Upkeep;
+use App\Upkeep\Upkeep;
 use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\Artisan;
 use Illuminate\Support\Facades\DB;

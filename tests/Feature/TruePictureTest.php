@@ -8,7 +8,7 @@ use App\Media\Program;
 use App\Models\Export;
 use App\Models\Take;
 use App\Models\TakeState;
-use App\Work\Upkeep;
+use App\Upkeep\Upkeep;
 use OpenReel\Core\Picture\TrackKind;
 use PHPUnit\Framework\Attributes\TestWith;
 

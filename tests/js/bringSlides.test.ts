@@ -1,5 +1,5 @@
 import { afterEach, describe, expect, it, vi } from 'vitest';
-import { bringSlides, portions } from '../../resources/js/ui/bringSlides';
+import { bringSlides, portions } from '../../resources/js/ui/importSlides';
 
 const file = (name: string, size = 1000) => {
     const made = new File(['x'], name);

@@ -1,10 +1,10 @@
 import { afterEach, describe, expect, it, vi } from 'vitest';
 import { follow } from '../../resources/js/player/follow';
-import { keepAwake, runsSoon } from '../../resources/js/recorder/awake';
+import { keepAwake, runsSoon } from '../../resources/js/lib/awake';
 import { cannotRecord, listDevices } from '../../resources/js/recorder/devices';
 import { FrameCount } from '../../resources/js/recorder/frameCount';
 import { ASLEEP, Meter, UNMEASURED } from '../../resources/js/recorder/meter';
-import { madeUpPhrase } from '../../resources/js/ui/phrase';
+import { madeUpPhrase } from '../../resources/js/lib/phrase';
 
 afterEach(() => {
     vi.useRealTimers();

@@ -1,5 +1,5 @@
 import { afterEach, describe, expect, it, vi } from 'vitest';
-import { api, ApiProblem, reach, Unreachable } from '../../resources/js/api/client';
+import { api, ApiProblem, connectivity, Unreachable } from '../../resources/js/api/client';
 
 const answer = (status: number, body: unknown = {}) =>
     vi.stubGlobal(
@@ -10,7 +10,7 @@ const answer = (status: number, body: unknown = {}) =>
 describe('a call of the server', () => {
     afterEach(() => {
         vi.unstubAllGlobals();
-        reach.found();
+        connectivity.found();
     });
 
     it('says that it comes from our own page', async () => {
@@ -26,16 +26,16 @@ describe('a call of the server', () => {
         const problem = await api.put('x', {}).catch((error: unknown) => error);
         expect(problem).toBeInstanceOf(ApiProblem);
         expect(problem).toMatchObject({ status: 409, message: 'Somebody else was here.', body: { next: 3 } });
-        expect(reach.snapshot().away).toBe(false);
+        expect(connectivity.snapshot().away).toBe(false);
     });
 
     it('knows a server that is away from one that answers badly', async () => {
         vi.stubGlobal('fetch', () => Promise.reject(new TypeError('refused')));
         await expect(api.get('x')).rejects.toBeInstanceOf(Unreachable);
-        expect(reach.snapshot().away).toBe(true);
+        expect(connectivity.snapshot().away).toBe(true);
         answer(503, { detail: 'The encoder is not installed.' });
         await expect(api.get('x')).rejects.toThrow('The encoder is not installed.');
-        expect(reach.snapshot().away).toBe(false);
+        expect(connectivity.snapshot().away).toBe(false);
         answer(502);
         await expect(api.get('x')).rejects.toBeInstanceOf(Unreachable);
     });
@@ -43,10 +43,10 @@ describe('a call of the server', () => {
     it('takes half an answer for none: the server was killed over it', async () => {
         vi.stubGlobal('fetch', async () => new Response('{"title": "Ti', { status: 200 }));
         await expect(api.get('x')).rejects.toBeInstanceOf(Unreachable);
-        expect(reach.snapshot().away).toBe(true);
+        expect(connectivity.snapshot().away).toBe(true);
         vi.stubGlobal('fetch', async () => new Response('<html>', { status: 500 }));
         await expect(api.get('x')).rejects.toThrow('no answer that makes sense');
-        expect(reach.snapshot().away).toBe(false);
+        expect(connectivity.snapshot().away).toBe(false);
     });
 
     it('leaves the word on the server to others when it was called off', async () => {
@@ -55,7 +55,7 @@ describe('a call of the server', () => {
         vi.stubGlobal('fetch', () => Promise.reject(new DOMException('aborted', 'AbortError')));
         const { request } = await import('../../resources/js/api/client');
         await expect(request('GET', 'x', undefined, { signal: stop.signal })).rejects.toThrow('aborted');
-        expect(reach.snapshot().away).toBe(false);
+        expect(connectivity.snapshot().away).toBe(false);
     });
 
     it('takes a server that says nothing for one that is away, once there was time for an answer', async () => {
@@ -68,7 +68,7 @@ describe('a call of the server', () => {
         vi.stubGlobal('fetch', dropped);
         const { request } = await import('../../resources/js/api/client');
         await expect(request('PUT', 'x', 'words', { patience: 20 })).rejects.toBeInstanceOf(Unreachable);
-        expect(reach.snapshot().away).toBe(true);
+        expect(connectivity.snapshot().away).toBe(true);
         expect(dropped.mock.calls[0]?.[1]).not.toHaveProperty('patience');
     });
 

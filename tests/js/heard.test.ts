@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import type { Heard } from '../../resources/js/api/types';
 import { cleaningSays, isOff, roomSays } from '../../resources/js/rooms/review/cleaning';
 import { asWritten, heardText, stretchOf, without } from '../../resources/js/rooms/review/heardText';
-import { levelled } from '../../resources/js/rooms/review/readsPlayer';
+import { levelled } from '../../resources/js/player/attemptPlayer';
 
 const at = (from_ms: number, until_ms: number) => ({ from_ms, until_ms });
 

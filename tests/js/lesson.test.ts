@@ -3,8 +3,8 @@ import type { Course, Lesson, LessonSummary, Section, Take } from '../../resourc
 import { shotAt } from '../../resources/js/player/plan';
 import { nextStep } from '../../resources/js/rooms/review/nextStep';
 import { changedSince } from '../../resources/js/rooms/script/changed';
-import { begin } from '../../resources/js/rooms/shelf/begin';
-import { groups } from '../../resources/js/rooms/shelf/Courses';
+import { begin } from '../../resources/js/rooms/lessons/begin';
+import { groups } from '../../resources/js/rooms/lessons/Courses';
 import { offTarget, sectionState, withoutFilm } from '../../resources/js/shell/sectionState';
 
 const take = (number: number, verdict: Take['verdict'], lines: [string, string][] = [], more: Partial<Take> = {}) =>

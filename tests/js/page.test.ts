@@ -5,7 +5,7 @@ import { describe, expect, it } from 'vitest';
 import { moveTo, openingCue, removeSection, sectionsOf } from '../../resources/js/page/commands';
 import { mapped } from '../../resources/js/page/places';
 import { differingRows, replacement } from '../../resources/js/page/replace';
-import { type CueKind, cueLabel, cuesIn, headingMark, writeCue } from '../../resources/js/page/syntax';
+import { type CueKind, cueLabel, cuesIn, headingMark, writeCue } from '../../resources/js/lib/scriptSyntax';
 
 const state = (doc: string) => EditorState.create({ doc });
 /** Commands only read the state and dispatch, so a page without a window will do. */

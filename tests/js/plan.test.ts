@@ -13,10 +13,10 @@ import {
     planOfSection,
     runsOf,
 } from '../../resources/js/player/plan';
-import { type Stretch, TimeMap } from '../../resources/js/player/TimeMap';
+import { type Stretch, TimeMap } from '../../resources/js/lib/TimeMap';
 import { levelWord } from '../../resources/js/recorder/meter';
 import { cropAt, rectAt } from '../../resources/js/ui/place';
-import { clock, day, megabytes, tenths } from '../../resources/js/ui/time';
+import { clock, day, megabytes, tenths } from '../../resources/js/lib/time';
 
 const example = <Kind>(name: string): Kind =>
     JSON.parse(readFileSync(new URL(`../examples/${name}.json`, import.meta.url), 'utf8')) as Kind;

@@ -1,12 +1,12 @@
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
-import { Reach } from '../../resources/js/api/reach';
+import { Connectivity } from '../../resources/js/api/connectivity';
 
 describe('whether the server can be reached', () => {
     beforeEach(() => void vi.useFakeTimers());
     afterEach(() => void vi.useRealTimers());
 
     it('is as the last request found it', () => {
-        const reach = new Reach(() => Promise.resolve({}));
+        const reach = new Connectivity(() => Promise.resolve({}));
         expect(reach.snapshot().away).toBe(false);
         reach.lost();
         expect(reach.snapshot().away).toBe(true);
@@ -17,7 +17,7 @@ describe('whether the server can be reached', () => {
     it('is looked for while it cannot, and told once when it can', async () => {
         let answers = false;
         const ping = vi.fn(() => (answers ? Promise.resolve({}) : Promise.reject(new Error('away'))));
-        const reach = new Reach(ping);
+        const reach = new Connectivity(ping);
         const told: boolean[] = [];
         reach.subscribe(() => told.push(reach.snapshot().away));
         reach.lost();
@@ -34,7 +34,7 @@ describe('whether the server can be reached', () => {
     it('tells a server that wants one to sign in again from one that is away', async () => {
         const signedOut = { signedOut: true, instead: null };
         let says: { signedOut?: boolean; instead?: string | null } | Error = signedOut;
-        const reach = new Reach(() => (says instanceof Error ? Promise.reject(says) : Promise.resolve(says)));
+        const reach = new Connectivity(() => (says instanceof Error ? Promise.reject(says) : Promise.resolve(says)));
         reach.lost(signedOut);
         expect(reach.snapshot()).toEqual({ away: true, ...signedOut });
         await vi.advanceTimersByTimeAsync(5000);

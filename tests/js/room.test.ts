@@ -8,7 +8,7 @@ import { PrompterPace } from '../../resources/js/recorder/prompterPace';
 import { roomSays } from '../../resources/js/recorder/roomNoise';
 import { type RoomState, warningsOf } from '../../resources/js/recorder/warnings';
 import { stepsOf } from '../../resources/js/recorder/steps';
-import { inkOutline, type InkPoint, inkRadius, type Tool } from '../../resources/js/ui/ink';
+import { inkOutline, type InkPoint, inkRadius, type Tool } from '../../resources/js/lib/ink';
 import ink from '../examples/ink.json';
 
 describe('ink', () => {

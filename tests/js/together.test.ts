@@ -1,6 +1,6 @@
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { changesSeen, madeChange, sawChanges } from '../../resources/js/api/changes';
-import { Together } from '../../resources/js/api/together';
+import { Presence } from '../../resources/js/api/presence';
 import type { Here } from '../../resources/js/api/types';
 
 const piran: Here = { name: 'Piran', you: false, room: 'script', section_id: null, recording: false };
@@ -12,7 +12,7 @@ let changed: string[];
 let left: string[];
 
 const make = () =>
-    new Together({
+    new Presence({
         say: async (at, place) => {
             said.push([at, place]);
             return answer;
@@ -97,7 +97,7 @@ describe('Together', () => {
     });
 
     it('goes on when the server was away', async () => {
-        const together = new Together({
+        const together = new Presence({
             say: vi
                 .fn()
                 .mockRejectedValueOnce(new Error('away'))

@@ -4,12 +4,12 @@ declare(strict_types=1);
 
 namespace App\Actions\Archives;
 
-use App\Actions\Film\AssembleLesson;
 use App\Media\Archive;
 use App\Media\MediaStore;
 use App\Models\Course;
 use App\Models\Lesson;
 use App\OperationRejected;
+use App\Queries\Film\AssembleLesson;
 use Illuminate\Support\Facades\Log;
 use OpenReel\Core\Archive\ArchiveFile;
 use OpenReel\Core\Archive\Manifest;

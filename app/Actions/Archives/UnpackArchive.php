@@ -4,16 +4,16 @@ declare(strict_types=1);
 
 namespace App\Actions\Archives;
 
-use App\Actions\Film\AssembleLesson;
 use App\Actions\People\AssignOwner;
-use App\Jobs\AlignTakesJob;
-use App\Jobs\PrepareLessonJob;
+use App\Events\LessonChanged;
+use App\Events\TakesWaitForAlignment;
 use App\Media\ArchiveReader;
 use App\Media\ImportedMedia;
 use App\Media\MediaStore;
 use App\Models\Course;
 use App\Models\Take;
 use App\People\Memberships;
+use App\Queries\Film\AssembleLesson;
 use App\Queries\Takes\TakeReader;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Log;
@@ -94,10 +94,10 @@ final class UnpackArchive
             array_map(fn (string $draft): bool => @unlink($draft), $drafts);
         }
         foreach ($made as $lesson) {
-            PrepareLessonJob::dispatch($lesson['id']);
+            LessonChanged::dispatch($lesson['id']);
         }
         if (config('reel.hear')) {
-            AlignTakesJob::dispatch();
+            TakesWaitForAlignment::dispatch();
         }
 
         return $made;

@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace App\Actions\Captions;
 
-use App\Actions\Film\AssembleLesson;
 use App\Models\CaptionRow;
 use App\Models\Lesson;
 use App\Models\Section;
 use App\OperationRejected;
+use App\Queries\Film\AssembleLesson;
 use Illuminate\Support\Facades\DB;
 use OpenReel\Core\Captions\Caption;
 use OpenReel\Core\Captions\EditedCaption;

@@ -6,8 +6,7 @@ namespace App\Actions\Film;
 
 use App\Actions\Lessons\CountChange;
 use App\Actions\People\WriteHistory;
-use App\Jobs\ClearRecordingsJob;
-use App\Jobs\MakeSidecarMediaJob;
+use App\Events\ExportFinished;
 use App\Media\Cancelled;
 use App\Media\FilmMaker;
 use App\Media\FilmPlan;
@@ -16,6 +15,7 @@ use App\Media\Prober;
 use App\Models\Export;
 use App\Models\WorkState;
 use App\OperationRejected;
+use App\Queries\Film\AssembleLesson;
 use App\Queries\Film\CardPicture;
 use App\Work\ExportProgress;
 use OpenReel\Core\People\AuditAction;
@@ -90,8 +90,7 @@ final class ExportLesson
         }
         CountChange::of($export->lesson);
         ($this->write)(AuditAction::Exported, $export->lesson, ['file' => $export->file_name]);
-        MakeSidecarMediaJob::dispatch($export->id);
-        ClearRecordingsJob::dispatch($lesson->takes());
+        ExportFinished::dispatch($export->id, $lesson->takes());
     }
 
     /** Of another kind of file the same was looked at and approved. */

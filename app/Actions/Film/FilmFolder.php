@@ -8,6 +8,7 @@ use App\Media\MediaStore;
 use App\Models\Export;
 use App\OperationRejected;
 use App\Queries\Film\FilmTranscript;
+use App\Queries\Film\SidecarFile;
 use OpenReel\Core\Kernel\FileName;
 use OpenReel\Core\Packages\PackageKind;
 
@@ -34,7 +35,7 @@ final class FilmFolder
         $film = FileName::of($export->lesson->title, $export->edition()->format->value);
         $files = [$film => $this->media->path((string) $export->path)];
         foreach ($export->beside ?? [] as $one) {
-            $file = Sidecars::path($export, $one);
+            $file = SidecarFile::path($export, $one);
             if ($this->media->exists($file)) {
                 $files[$one] = $this->media->path($file);
             }

@@ -8,6 +8,7 @@ use App\Media\MediaStore;
 use App\Media\SlideMaker;
 use App\Models\Lesson;
 use App\OperationRejected;
+use App\Queries\Film\AssembleLesson;
 use App\Queries\Film\CardPicture;
 use OpenReel\Core\Handout\Handout;
 use OpenReel\Core\Handout\HandoutLayout;

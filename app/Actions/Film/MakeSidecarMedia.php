@@ -9,6 +9,7 @@ use App\Media\MediaStore;
 use App\Models\Export;
 use App\Models\WorkState;
 use App\Queries\Film\FilmTranscript;
+use App\Queries\Film\SidecarFile;
 use OpenReel\Core\Kernel\Tick;
 use OpenReel\Core\Render\FilmFormat;
 use OpenReel\Core\Render\SoundFileCommand;
@@ -30,9 +31,9 @@ final class MakeSidecarMedia
             return;
         }
         $film = $this->media->path((string) $export->path);
-        if (! in_array(MakeThumbnail::KIND, $export->beside ?? [], true)) {
+        if (! in_array(SidecarFile::THUMBNAIL, $export->beside ?? [], true)) {
             $this->thumbnail->draw($export, $film, Tick::ofMilliseconds($this->said->of($export)['thumbnail_ms']));
-            self::told($export, MakeThumbnail::KIND, ...MakeThumbnail::OTHERS);
+            self::told($export, SidecarFile::THUMBNAIL, ...SidecarFile::OTHER_THUMBNAILS);
         }
         if ($export->edition()->format !== FilmFormat::Mp4) {
             // The sound is that of the MP4, which is made beside it.
@@ -44,7 +45,7 @@ final class MakeSidecarMedia
             }
             $draft = $this->media->draft(pathinfo($kind, PATHINFO_EXTENSION));
             $this->encoder->run($command($film, $draft));
-            $this->media->settle($draft, Sidecars::path($export, $kind));
+            $this->media->settle($draft, SidecarFile::path($export, $kind));
             self::told($export, $kind);
         }
     }

@@ -11,6 +11,7 @@ use App\Models\Export;
 use App\Models\Lesson;
 use App\Models\WorkState;
 use App\OperationRejected;
+use App\Queries\Film\SidecarFile;
 use App\Queries\Lessons\LessonStyle;
 use OpenReel\Core\Assembly\Thumbnail;
 use OpenReel\Core\Kernel\Tick;
@@ -22,11 +23,6 @@ use OpenReel\Core\Style\ThumbnailDrawing;
 final class MakeThumbnail
 {
     private const SECONDS = 20.0;
-
-    public const KIND = 'thumbnail.jpg';
-
-    /** For lists, and with the title laid over. */
-    public const OTHERS = ['thumbnail-small.jpg', 'thumbnail-title.jpg'];
 
     public function __construct(
         private readonly Encoder $encoder,
@@ -42,8 +38,8 @@ final class MakeThumbnail
         $plain = $this->picture($film, $at, $width);
         $small = $this->picture($film, $at, min(Thumbnail::SMALL_WIDTH, $width));
         $titled = $this->titled($export->lesson, $plain);
-        foreach (array_combine([self::KIND, ...self::OTHERS], [$plain, $small, $titled]) as $kind => $draft) {
-            $this->media->settle($draft, Sidecars::path($export, $kind));
+        foreach (array_combine([SidecarFile::THUMBNAIL, ...SidecarFile::OTHER_THUMBNAILS], [$plain, $small, $titled]) as $kind => $draft) {
+            $this->media->settle($draft, SidecarFile::path($export, $kind));
         }
     }
 
@@ -85,6 +81,6 @@ final class MakeThumbnail
         }
         $last = (int) (1000 * max(0, $export->frames - 1) / $export->lesson->fps);
         $this->draw($export, $this->media->path((string) $export->path), Tick::ofMilliseconds(min($milliseconds, $last)));
-        $export->update(['beside' => array_values(array_unique([...$export->beside ?? [], self::KIND, ...self::OTHERS]))]);
+        $export->update(['beside' => array_values(array_unique([...$export->beside ?? [], SidecarFile::THUMBNAIL, ...SidecarFile::OTHER_THUMBNAILS]))]);
     }
 }

@@ -8,6 +8,7 @@ use App\Media\Archive;
 use App\Media\MediaStore;
 use App\Models\Lesson;
 use App\OperationRejected;
+use App\Queries\Film\AssembleLesson;
 use OpenReel\Core\EditList\EditEvent;
 use OpenReel\Core\EditList\EditList;
 use OpenReel\Core\EditList\Edl;

@@ -4,12 +4,13 @@ declare(strict_types=1);
 
 namespace App\Actions\Film;
 
-use App\Jobs\ExportLessonJob;
+use App\Events\ExportRequested;
 use App\Models\Export;
 use App\Models\Lesson;
 use App\Models\Section;
 use App\Models\WorkState;
 use App\OperationRejected;
+use App\Queries\Film\AssembleLesson;
 use App\Queries\Film\FilmNames;
 use App\Queries\Takes\PendingIngest;
 use Illuminate\Support\Facades\DB;
@@ -49,7 +50,7 @@ final class RequestExport
                 }
             }
             $export = self::row($lesson, $as, $batch);
-            ExportLessonJob::dispatch($export->id);
+            ExportRequested::dispatch($export->id);
 
             return $export;
         });

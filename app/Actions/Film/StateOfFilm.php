@@ -7,6 +7,7 @@ namespace App\Actions\Film;
 use App\Models\Export;
 use App\Models\Lesson;
 use App\Models\WorkState;
+use App\Queries\Film\AssembleLesson;
 use OpenReel\Core\Coverage\FilmState;
 
 /** How the newest film of the whole lesson, in the presenter's own voice, stands to what the lesson says now. */

@@ -7,7 +7,7 @@ namespace App\Actions\Lessons;
 use App\Actions\Film\StateOfFilm;
 use App\Actions\Takes\RealignTakes;
 use App\Actions\Takes\TightenPauses;
-use App\Jobs\PrepareLessonJob;
+use App\Events\LessonChanged;
 use App\Models\Course;
 use App\Models\Lesson;
 use OpenReel\Core\Coverage\FilmState;
@@ -42,7 +42,7 @@ final class ChangeCourseStyle
             if (isset($change['longest_pause'])) {
                 ($this->tighten)($lesson);
             }
-            PrepareLessonJob::dispatch($lesson->id);
+            LessonChanged::dispatch($lesson->id);
         }
 
         return array_values($upToDate->reject($this->isUpToDate(...))->map(fn (Lesson $l): string => $l->title)->all());

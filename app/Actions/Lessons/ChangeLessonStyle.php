@@ -6,7 +6,7 @@ namespace App\Actions\Lessons;
 
 use App\Actions\Takes\RealignTakes;
 use App\Actions\Takes\TightenPauses;
-use App\Jobs\PrepareLessonJob;
+use App\Events\LessonChanged;
 use App\Models\Lesson;
 use App\Queries\Lessons\LessonStyle;
 use OpenReel\Core\Style\HouseStyle;
@@ -43,7 +43,7 @@ final class ChangeLessonStyle
         if ($is->longestPause !== $was->longestPause) {
             ($this->tighten)($lesson);
         }
-        PrepareLessonJob::dispatch($lesson->id);
+        LessonChanged::dispatch($lesson->id);
 
         return $lesson;
     }

@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace App\Actions\Script;
 
-use App\Actions\Film\AssembleLesson;
 use App\Models\Lesson;
 use App\Models\Slide;
+use App\Queries\Film\AssembleLesson;
 use App\Queries\Film\CardPicture;
 use App\Queries\Lessons\LessonMusic;
 use App\Queries\Lessons\LessonStyle;

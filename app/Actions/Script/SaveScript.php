@@ -6,8 +6,8 @@ namespace App\Actions\Script;
 
 use App\Actions\Slides\LinkSlides;
 use App\Actions\Takes\ReassignTakes;
-use App\Jobs\DrawCardsJob;
-use App\Jobs\PrepareLessonJob;
+use App\Events\CardsChanged;
+use App\Events\LessonChanged;
 use App\Models\Lesson;
 use App\OperationRejected;
 use Illuminate\Support\Facades\DB;
@@ -72,7 +72,7 @@ final class SaveScript
             return true;
         });
         if ($changed && self::isDrawn($text)) {
-            DrawCardsJob::dispatch($lesson->id);
+            CardsChanged::dispatch($lesson->id);
         }
         if (
             $changed &&
@@ -81,7 +81,7 @@ final class SaveScript
                 ->where('verdict', 'kept')
                 ->exists()
         ) {
-            PrepareLessonJob::dispatch($lesson->id);
+            LessonChanged::dispatch($lesson->id);
         }
 
         return $lesson;

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\Actions\Site;
 
-use App\Actions\Film\Sidecars;
 use App\Actions\People\Notify;
 use App\Actions\People\WriteHistory;
 use App\Media\MediaStore;
@@ -15,6 +14,7 @@ use App\Models\Version;
 use App\Models\WorkState;
 use App\OperationRejected;
 use App\People\CurrentUser;
+use App\Queries\Film\SidecarFile;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
 use OpenReel\Core\People\AuditAction;
@@ -50,7 +50,7 @@ final class PublishFilm
         if ($export->edition()->section !== null) {
             throw OperationRejected::conflict('This film is of one section only. Publish a film of the whole lesson.');
         }
-        if (! $this->media->exists(Sidecars::path($export, Sidecars::LINES))) {
+        if (! $this->media->exists(SidecarFile::path($export, SidecarFile::LINES))) {
             throw OperationRejected::conflict('This film was made by an earlier Open Reel. Export the lesson again to publish it.');
         }
 

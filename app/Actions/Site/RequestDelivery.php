@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Actions\Site;
 
-use App\Jobs\DeliverFilmJob;
+use App\Events\DeliveryRequested;
 use App\Media\SiteFolder;
 use App\Models\Delivery;
 use App\Models\Export;
@@ -55,7 +55,7 @@ final class RequestDelivery
                 'number' => 1 + (int) (clone $deliveries)->where('state', WorkState::Done)->max('number'),
                 'state' => WorkState::Waiting,
             ]);
-            DeliverFilmJob::dispatch($delivery->id);
+            DeliveryRequested::dispatch($delivery->id);
 
             return $delivery;
         });

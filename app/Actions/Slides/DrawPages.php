@@ -4,13 +4,13 @@ declare(strict_types=1);
 
 namespace App\Actions\Slides;
 
-use App\Jobs\DrawPageJob;
 use App\Media\Cancelled;
 use App\Media\DrawnPages;
 use App\Media\FiberPool;
 use App\Media\MediaStore;
 use App\Media\SlideMaker;
 use App\Media\UnreadableFile;
+use App\MediaJobs\DrawPageJob;
 use App\Models\Deck;
 use App\Models\WorkState;
 use OpenReel\Core\Deck\PageRequest;

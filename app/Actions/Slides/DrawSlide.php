@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Actions\Slides;
 
-use App\Jobs\PrepareLessonJob;
+use App\Events\LessonChanged;
 use App\Media\Cancelled;
 use App\Media\MediaStore;
 use App\Media\UnreadableFile;
@@ -38,7 +38,7 @@ final class DrawSlide
             throw $e;
         }
         $this->media->delete($deck->path);
-        PrepareLessonJob::dispatch($lesson->id);
+        LessonChanged::dispatch($lesson->id);
     }
 
     /** @param  array<string, mixed>  $made */

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Actions\Slides;
 
-use App\Jobs\ImportDeckJob;
+use App\Events\DeckUploaded;
 use App\Media\MediaStore;
 use App\Media\StageClipReader;
 use App\Models\Deck;
@@ -59,7 +59,7 @@ final class RequestDeck
                 'id' => $id, 'name' => $name, 'path' => $path, 'purpose' => $purpose, 'state' => WorkState::Waiting,
                 'report' => $for,
             ]);
-        dispatch(ImportDeckJob::of($deck));
+        DeckUploaded::dispatch($deck->id);
 
         return $deck->refresh();
     }

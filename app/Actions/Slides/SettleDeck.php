@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace App\Actions\Slides;
 
 use App\Actions\Script\SaveScript;
-use App\Jobs\PrepareLessonJob;
+use App\Events\LessonChanged;
 use App\Media\Cancelled;
 use App\Media\DrawnPage;
 use App\Media\MediaStore;
@@ -54,7 +54,7 @@ final class SettleDeck
             array_map(fn (array $file) => $this->media->delete($file['path']), $files);
             throw $e;
         }
-        PrepareLessonJob::dispatch($lesson->id);
+        LessonChanged::dispatch($lesson->id);
     }
 
     /**
@@ -129,7 +129,7 @@ final class SettleDeck
             $slides(array_column((array) ($deck->report['added'] ?? []), 'id'))->delete();
             ($this->link)($deck->lesson->refresh());
         });
-        PrepareLessonJob::dispatch($deck->lesson_id);
+        LessonChanged::dispatch($deck->lesson_id);
     }
 
     /** @param  array<string, mixed>  $values  what it showed, by column */

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Actions\Takes;
 
-use App\Jobs\PrepareLessonJob;
+use App\Events\LessonChanged;
 use App\Models\Take;
 use App\Queries\Takes\SectionContinuity;
 use App\Queries\Takes\StoredTakeProfile;
@@ -21,7 +21,7 @@ final class AdjustTake
             'adjustment' => $adjustment === null ? null : json_encode($adjustment->toArray(), JSON_THROW_ON_ERROR),
         ]);
         $take->section->touch();
-        PrepareLessonJob::dispatch($take->section->lesson_id);
+        LessonChanged::dispatch($take->section->lesson_id);
     }
 
     /** What makes it go with the takes before and behind it in the film; null when nothing need be changed, or is known. */

@@ -4,12 +4,11 @@ declare(strict_types=1);
 
 namespace App\Actions\Takes;
 
-use App\Jobs\AlignSoundJob;
-use App\Jobs\AlignTakesJob;
-use App\Jobs\PrepareLessonJob;
+use App\Events\LessonChanged;
 use App\Media\AlignmentCache;
 use App\Media\MediaStore;
 use App\Media\WorkLock;
+use App\MediaJobs\AlignSoundJob;
 use App\Models\AlignmentStatus;
 use App\Models\Take;
 use App\Models\TakeState;
@@ -19,6 +18,7 @@ use App\Queries\Script\LearnedPace;
 use App\Queries\Takes\PauseTightening;
 use App\Queries\Takes\TakeLevels;
 use App\Queries\Takes\TakeReader;
+use App\Work\AlignmentProgress;
 use Illuminate\Support\Facades\DB;
 use OpenReel\Core\Alignment\AlignedWord;
 use OpenReel\Core\Alignment\Alignment;
@@ -87,7 +87,7 @@ final class AlignTake
         $this->keep($take, $voice, $heard);
         $take->section->touch();
         if ($take->verdict === Verdict::Kept) {
-            PrepareLessonJob::dispatch($take->section->lesson_id);
+            LessonChanged::dispatch($take->section->lesson_id);
         }
 
         return true;
@@ -100,7 +100,7 @@ final class AlignTake
         $order = AlignSoundJob::isWanted() ? $this->order($take, $voice) : null;
         if ($order !== null && $voice !== null) {
             AlignSoundJob::dispatch(
-                $order->toArray(), $this->sounds->key($order), (string) $voice->file_path, AlignTakesJob::progressKey($take->id),
+                $order->toArray(), $this->sounds->key($order), (string) $voice->file_path, AlignmentProgress::key($take->id),
             );
         }
     }

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Actions\Takes;
 
-use App\Jobs\PrepareLessonJob;
+use App\Events\LessonChanged;
 use App\Models\Lesson;
 use App\Models\Take;
 use App\Models\TakeState;
@@ -58,6 +58,6 @@ final class ChooseTake
             }
             $lesson->touch();
         });
-        PrepareLessonJob::dispatch($lesson->id);
+        LessonChanged::dispatch($lesson->id);
     }
 }

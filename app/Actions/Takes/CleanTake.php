@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Actions\Takes;
 
-use App\Jobs\PrepareLessonJob;
+use App\Events\LessonChanged;
 use App\Models\Take;
 use OpenReel\Core\Sound\Cleaning;
 
@@ -16,6 +16,6 @@ final class CleanTake
     {
         $take->update(['cleaning' => $cleaning?->toArray()]);
         $take->section->touch();
-        PrepareLessonJob::dispatch($take->section->lesson_id);
+        LessonChanged::dispatch($take->section->lesson_id);
     }
 }

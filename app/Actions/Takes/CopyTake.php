@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Actions\Takes;
 
-use App\Jobs\AlignTakesJob;
+use App\Events\TakesWaitForAlignment;
 use App\Media\MediaStore;
 use App\Models\Section;
 use App\Models\Take;
@@ -89,7 +89,7 @@ final class CopyTake
             return $copy;
         });
         if (config('reel.hear')) {
-            AlignTakesJob::dispatch();
+            TakesWaitForAlignment::dispatch();
         }
 
         return $copy->refresh();

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Actions\Takes;
 
-use App\Jobs\PrepareLessonJob;
+use App\Events\LessonChanged;
 use App\Models\Take;
 use App\OperationRejected;
 use App\Queries\Takes\TakeReader;
@@ -34,6 +34,6 @@ final class CutTake
         }
         $take->save();
         $take->section->touch();
-        PrepareLessonJob::dispatch($take->section->lesson_id);
+        LessonChanged::dispatch($take->section->lesson_id);
     }
 }

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace App\Actions\Takes;
 
 use App\Actions\People\WriteHistory;
-use App\Jobs\IngestTakeJob;
+use App\Events\RecordingArrived;
 use App\Models\Take;
 use App\Models\TakeState;
 use App\Models\Track;
@@ -51,7 +51,7 @@ final class FinishTake
         ) {
             $take->section->touch();
             $this->note->ofTake(AuditAction::Recorded, $take);
-            IngestTakeJob::dispatch($take->id);
+            RecordingArrived::dispatch($take->id);
         }
 
         return $take->refresh();

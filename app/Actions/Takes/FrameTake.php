@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Actions\Takes;
 
-use App\Jobs\PrepareLessonJob;
+use App\Events\LessonChanged;
 use App\Models\Take;
 use OpenReel\Core\Picture\Crop;
 
@@ -22,6 +22,6 @@ final class FrameTake
             $part => $crop === null ? null : json_encode($crop->toArray(), JSON_THROW_ON_ERROR),
         ]);
         $take->section->touch();
-        PrepareLessonJob::dispatch($take->section->lesson_id);
+        LessonChanged::dispatch($take->section->lesson_id);
     }
 }

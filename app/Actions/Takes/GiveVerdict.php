@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace App\Actions\Takes;
 
 use App\Actions\People\WriteHistory;
-use App\Jobs\PrepareLessonJob;
+use App\Events\LessonChanged;
 use App\Models\Take;
 use App\Models\TakeState;
 use App\OperationRejected;
@@ -63,7 +63,7 @@ final class GiveVerdict
 
             return new VerdictGiven($before, $wrote, $wrote === [] ? null : ['text' => $text, 'revision' => $revision]);
         });
-        PrepareLessonJob::dispatch($take->section->lesson_id);
+        LessonChanged::dispatch($take->section->lesson_id);
 
         return $given;
     }

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Actions\Takes;
 
-use App\Jobs\AlignTakesJob;
-use App\Jobs\PrepareLessonJob;
+use App\Events\LessonChanged;
+use App\Events\TakesWaitForAlignment;
 use App\Media\MadeTake;
 use App\Media\MediaStore;
 use App\Media\ProgramFailed;
@@ -198,7 +198,7 @@ final class IngestTake
         });
         $take->unsetRelation('tracks');
         if (config('reel.hear')) {
-            AlignTakesJob::dispatch();
+            TakesWaitForAlignment::dispatch();
             $this->hear->offer($take);
             $this->inspect->offer($take);
         }
@@ -206,9 +206,9 @@ final class IngestTake
         if ($take->verdict === Verdict::Kept) {
             // Kept before it was listened to: nobody knew yet where its cues belong.
             ($this->write)($take);
-            PrepareLessonJob::dispatch($take->section->lesson_id);
+            LessonChanged::dispatch($take->section->lesson_id);
         } elseif ($take->verdict === Verdict::Undecided && config('reel.ahead')) {
-            PrepareLessonJob::dispatch($take->section->lesson_id, $take->id);
+            LessonChanged::dispatch($take->section->lesson_id, $take->id);
         }
     }
 

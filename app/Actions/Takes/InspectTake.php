@@ -4,12 +4,12 @@ declare(strict_types=1);
 
 namespace App\Actions\Takes;
 
-use App\Jobs\AlignSoundJob;
-use App\Jobs\AnalyseCameraJob;
 use App\Media\CameraLookCache;
 use App\Media\MediaStore;
 use App\Media\TakeInspector;
 use App\Media\WorkLock;
+use App\MediaJobs\AlignSoundJob;
+use App\MediaJobs\AnalyseCameraJob;
 use App\Models\Take;
 use App\Models\Track;
 use App\Queries\Takes\TakeLevels;

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Actions\Takes;
 
-use App\Jobs\ReadAloudJob;
+use App\Events\ReadingRequested;
 use App\Media\MediaStore;
 use App\Media\Voice;
 use App\Models\Section;
@@ -36,9 +36,8 @@ final class ReadAloud
         $path = self::path($text);
         if (! $this->media->exists($path)) {
             if (mb_strlen($text) > self::AT_ONCE) {
-                $job = new ReadAloudJob($section->id);
-                $fault = LastFault::of($job->lockName());
-                $fault === null ? dispatch($job) : throw OperationRejected::conflict($fault);
+                $fault = LastFault::of(self::workName($section->id));
+                $fault === null ? ReadingRequested::dispatch($section->id) : throw OperationRejected::conflict($fault);
 
                 return $this->media->exists($path) ? $path : null;
             }
@@ -46,6 +45,12 @@ final class ReadAloud
         }
 
         return $path;
+    }
+
+    /** What the work is called that reads a long section in the background, where faults of it are noted. */
+    public static function workName(string $section): string
+    {
+        return "read-aloud/{$section}";
     }
 
     public function all(Section $section): void

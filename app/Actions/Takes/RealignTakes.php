@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Actions\Takes;
 
-use App\Jobs\AlignTakesJob;
+use App\Events\TakesWaitForAlignment;
 use App\Models\Lesson;
 use App\Models\Take;
 
@@ -16,7 +16,7 @@ final class RealignTakes
         $takes = Take::query()->whereIn('section_id', $lesson->sections()->withTrashed()->select('id'));
         $count = $takes->update(['hearing' => null]);
         for ($i = 0; config('reel.hear') && $i < $count; $i++) {
-            AlignTakesJob::dispatch();
+            TakesWaitForAlignment::dispatch();
         }
     }
 }

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Actions\Takes;
 
-use App\Jobs\IngestTakeJob;
+use App\Events\RecordingArrived;
 use App\Media\MediaStore;
 use App\Models\Take;
 use App\Models\TakeState;
@@ -32,7 +32,7 @@ final class ReingestTake
         }
         $take->update(['state' => TakeState::Ingesting, 'problem' => null]);
         $take->section->touch();
-        IngestTakeJob::dispatch($take->id);
+        RecordingArrived::dispatch($take->id);
 
         return $take->refresh();
     }

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Actions\Takes;
 
-use App\Jobs\PrepareLessonJob;
+use App\Events\LessonChanged;
 use App\Models\Take;
 use OpenReel\Core\Kernel\Tick;
 
@@ -20,6 +20,6 @@ final class SilenceTake
     {
         $take->update(['silences' => $this->edges->of($take, $silences, $take->silences)]);
         $take->section->touch();
-        PrepareLessonJob::dispatch($take->section->lesson_id);
+        LessonChanged::dispatch($take->section->lesson_id);
     }
 }

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Actions\Takes;
 
-use App\Jobs\PrepareLessonJob;
+use App\Events\LessonChanged;
 use App\Models\Take;
 use App\OperationRejected;
 use App\Queries\Takes\TakeReader;
@@ -47,7 +47,7 @@ final class TrimTake
             ]);
         }
         $take->section->touch();
-        PrepareLessonJob::dispatch($take->section->lesson_id);
+        LessonChanged::dispatch($take->section->lesson_id);
     }
 
     /** @return array{int, int} ticks from and until of what is used now */

@@ -6,7 +6,7 @@ namespace App\Actions\Takes;
 
 use App\Actions\People\WriteHistory;
 use App\Actions\Script\SaveScript;
-use App\Jobs\PrepareLessonJob;
+use App\Events\LessonChanged;
 use App\Models\Lesson;
 use App\Models\Take;
 use App\Models\TakeState;
@@ -56,6 +56,6 @@ final class UndoVerdict
                 ($this->save)($lesson, Script::read($script['text']));
             }
         });
-        PrepareLessonJob::dispatch($lesson->id);
+        LessonChanged::dispatch($lesson->id);
     }
 }

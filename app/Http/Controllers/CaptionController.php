@@ -5,10 +5,10 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Actions\Captions\ChangeCaptions;
-use App\Actions\Film\AssembleLesson;
 use App\Http\Resources\CaptionsResource;
 use App\Models\Lesson;
 use App\Models\Section;
+use App\Queries\Film\AssembleLesson;
 use App\Queries\Lessons\LessonStyle;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;

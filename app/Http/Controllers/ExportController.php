@@ -4,22 +4,22 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
-use App\Actions\Film\AssembleLesson;
 use App\Actions\Film\MakeHandout;
 use App\Actions\Film\MakeThumbnail;
 use App\Actions\Film\PackEdit;
 use App\Actions\Film\PackFilm;
 use App\Actions\Film\RequestExport;
-use App\Actions\Film\Sidecars;
 use App\Http\MediaResponse;
 use App\Http\Requests\ExportRequest;
 use App\Http\Resources\ExportResource;
 use App\Models\Export;
 use App\Models\Lesson;
 use App\Models\WorkState;
+use App\Queries\Film\AssembleLesson;
 use App\Queries\Film\ChangesSinceExport;
 use App\Queries\Film\ExpectedFilm;
 use App\Queries\Film\FilmNames;
+use App\Queries\Film\SidecarFile;
 use App\Queries\Film\UsualPresets;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
@@ -104,9 +104,9 @@ final class ExportController
         $isThere = $export->state === WorkState::Done && in_array($kind, $export->beside ?? [], true);
 
         return MediaResponse::of(
-            $isThere ? Sidecars::path($export, $kind) : null,
-            Sidecars::mime($kind),
-            unchanging: ! in_array($kind, [MakeThumbnail::KIND, ...MakeThumbnail::OTHERS], true),
+            $isThere ? SidecarFile::path($export, $kind) : null,
+            SidecarFile::mime($kind),
+            unchanging: ! in_array($kind, [SidecarFile::THUMBNAIL, ...SidecarFile::OTHER_THUMBNAILS], true),
             downloadAs: $request->has('download') ? pathinfo($export->file_name, PATHINFO_FILENAME)." {$kind}" : null,
         );
     }

@@ -12,7 +12,7 @@ use App\Http\PeoplePage;
 use App\Mail\AccountMail;
 use App\Models\User;
 use App\OperationRejected;
-use App\OwnAddress;
+use App\People\OwnAddress;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
 use Illuminate\Support\Facades\Hash;

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
-use App\Actions\Film\AssembleLesson;
 use App\Actions\Film\StateOfFilm;
 use App\Actions\Lessons\ListLessons;
 use App\Actions\Lessons\MakeLesson;
@@ -25,6 +24,7 @@ use App\Models\Course;
 use App\Models\Lesson;
 use App\Models\Take;
 use App\People\Memberships;
+use App\Queries\Film\AssembleLesson;
 use App\Work\LastFault;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;

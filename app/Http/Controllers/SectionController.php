@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
-use App\Actions\Film\AssembleLesson;
 use App\Actions\Script\ChangeSection;
 use App\Actions\Script\EditScript;
 use App\Http\Requests\PictureRequest;
@@ -13,6 +12,7 @@ use App\Http\Resources\LinePictureResource;
 use App\Http\Resources\SectionResource;
 use App\Models\Lesson;
 use App\Models\Section;
+use App\Queries\Film\AssembleLesson;
 use App\Queries\Film\SectionPicture;
 use App\Queries\Takes\SectionContinuity;
 use Illuminate\Http\JsonResponse;

@@ -4,8 +4,6 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
-use App\Actions\Film\MakeThumbnail;
-use App\Actions\Film\Sidecars;
 use App\Actions\Site\CountWatched;
 use App\Actions\Site\PostComment;
 use App\Http\MediaResponse;
@@ -14,9 +12,10 @@ use App\Http\Resources\CommentResource;
 use App\Models\Course;
 use App\Models\Export;
 use App\Models\Publication;
-use App\OwnAddress;
+use App\People\OwnAddress;
 use App\People\Tries;
 use App\Queries\Film\FilmTranscript;
+use App\Queries\Film\SidecarFile;
 use App\Queries\Lessons\LessonStyle;
 use App\Queries\Publishing\CourseFilms;
 use Illuminate\Http\JsonResponse;
@@ -44,7 +43,7 @@ final class WatchController
     private const COUNTS_A_MINUTE = 120;
 
     /** What of the files beside a film its page shows. */
-    private const FILES = ['captions.vtt', 'chapters.vtt', MakeThumbnail::KIND];
+    private const FILES = ['captions.vtt', 'chapters.vtt', SidecarFile::THUMBNAIL];
 
     /** @return list<string> */
     public static function files(): array
@@ -113,8 +112,8 @@ final class WatchController
         abort_unless(in_array($kind, $export->beside ?? [], true), 404);
 
         return MediaResponse::of(
-            Sidecars::path($export, $kind),
-            Sidecars::mime($kind),
+            SidecarFile::path($export, $kind),
+            SidecarFile::mime($kind),
             unchanging: false,
         );
     }

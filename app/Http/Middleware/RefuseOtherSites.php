@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Middleware;
 
 use App\Http\Peer;
-use App\OwnAddress;
+use App\People\OwnAddress;
 use Closure;
 use Illuminate\Http\Request;
 use Symfony\Component\HttpFoundation\Response;
@@ -22,9 +22,6 @@ final class RefuseOtherSites
      * never allowed to.
      */
     public const HEADER = 'X-Open-Reel';
-
-    /** Names by which nobody but a program on this machine reaches it. */
-    public const THIS_MACHINE = ['localhost', '127.0.0.1', '[::1]'];
 
     public function handle(Request $request, Closure $next): Response
     {
@@ -62,13 +59,13 @@ final class RefuseOtherSites
         $ports = [80, 443, (int) parse_url(OwnAddress::root(), PHP_URL_PORT)];
 
         return in_array("{$host}:{$request->getPort()}", $names, true) || (in_array($host, $names, true)
-            && (in_array($host, self::THIS_MACHINE, true) || in_array($request->getPort(), $ports, true)));
+            && (in_array($host, OwnAddress::THIS_MACHINE, true) || in_array($request->getPort(), $ports, true)));
     }
 
     /** Whoever is at this machine, whatever name a request says: a name costs nothing. */
     private static function isAlone(Request $request): bool
     {
-        return in_array(strtolower($request->getHost()), self::THIS_MACHINE, true) && Peer::isThisMachine($request);
+        return in_array(strtolower($request->getHost()), OwnAddress::THIS_MACHINE, true) && Peer::isThisMachine($request);
     }
 
     private static function mayAsk(Request $request): bool

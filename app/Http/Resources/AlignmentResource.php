@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace App\Http\Resources;
 
-use App\Jobs\AlignTakesJob;
 use App\Media\MediaStore;
 use App\Models\Take;
+use App\Work\AlignmentProgress;
 use Illuminate\Http\Request;
 use Illuminate\Http\Resources\Json\JsonResource;
 use OpenReel\Core\Kernel\Tick;
@@ -36,7 +36,7 @@ final class AlignmentResource extends JsonResource
 
         return [
             'state' => $this->hearing?->value,
-            'progress' => $this->hearing === null ? AlignTakesJob::progress($this->id) : null,
+            'progress' => $this->hearing === null ? AlignmentProgress::of($this->id) : null,
             'confidence' => $heard['confidence'],
             'reads' => $reads,
             'unscripted' => array_map(fn (array $s): array => self::stretch(...$s), $heard['unscripted']),

@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace App\Http\Resources;
 
-use App\Actions\Film\Sidecars;
 use App\Media\MediaStore;
 use App\Models\Export;
 use App\Models\WorkState;
+use App\Queries\Film\SidecarFile;
 use Illuminate\Http\Request;
 use Illuminate\Http\Resources\Json\JsonResource;
 
@@ -46,7 +46,7 @@ final class ExportResource extends JsonResource
             'beside' => $this->state === WorkState::Done
                 ? array_map(fn (string $kind): array => [
                     'kind' => $kind, 'url' => "/api/exports/{$this->id}/beside/{$kind}",
-                    'bytes' => app(MediaStore::class)->bytes(Sidecars::path($this->resource, $kind)),
+                    'bytes' => app(MediaStore::class)->bytes(SidecarFile::path($this->resource, $kind)),
                 ], $this->beside ?? [])
                 : [],
             'file_url' => $this->state === WorkState::Done ? "/api/exports/{$this->id}/file" : null,

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\Queries\Film;
 
-use App\Actions\Film\Sidecars;
 use App\Media\MediaStore;
 use App\Models\Export;
 
@@ -25,7 +24,7 @@ final class FilmTranscript
      */
     public function of(Export $export): array
     {
-        $file = $this->media->path(Sidecars::path($export, Sidecars::LINES));
+        $file = $this->media->path(SidecarFile::path($export, SidecarFile::LINES));
 
         return json_decode((string) @file_get_contents($file), true) ?? ['lines' => [], 'chapters' => [], 'thumbnail_ms' => 0];
     }

@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace App\Queries\Publishing;
 
-use App\Actions\Film\MakeThumbnail;
 use App\Models\Course;
 use App\Models\Lesson;
 use App\Models\Publication;
+use App\Queries\Film\SidecarFile;
 
 /** The films of a course as its page on the course site lists them. */
 final class CourseFilms
@@ -27,11 +27,11 @@ final class CourseFilms
             $export = $publication->current()->export;
             $seconds = intdiv($export->milliseconds(), 1000);
             $asks = $publication->password !== null;
-            $hasPicture = ! $asks && in_array(MakeThumbnail::KIND, $export->beside ?? [], true);
+            $hasPicture = ! $asks && in_array(SidecarFile::THUMBNAIL, $export->beside ?? [], true);
             $films[] = [
                 'title' => $lesson->title,
                 'path' => "/watch/{$publication->token}",
-                'picture' => $hasPicture ? "/watch/{$publication->token}/".MakeThumbnail::KIND : null,
+                'picture' => $hasPicture ? "/watch/{$publication->token}/".SidecarFile::THUMBNAIL : null,
                 'length' => sprintf('%d:%02d', intdiv($seconds, 60), $seconds % 60),
                 'asks' => $asks,
             ];

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\Queries\Publishing;
 
-use App\Actions\Film\AssembleLesson;
 use App\Media\FilmPlan;
 use App\Models\Approval;
 use App\Models\Comment;
@@ -14,6 +13,7 @@ use App\Models\Publication;
 use App\Models\Version;
 use App\Models\WorkState;
 use App\People\CurrentUser;
+use App\Queries\Film\AssembleLesson;
 use App\Queries\Film\ChangesSinceExport;
 use Illuminate\Database\Eloquent\Collection;
 use OpenReel\Core\Render\ExportPreset;

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Queries\Storage;
 
-use App\Actions\Film\Sidecars;
 use App\Media\MediaStore;
+use App\Queries\Film\SidecarFile;
 use Illuminate\Support\Facades\DB;
 use OpenReel\Core\Archive\OwnFiles;
 
@@ -68,7 +68,7 @@ final class StrayFiles
         }
         foreach (DB::table('exports')->get(['id', 'lesson_id', 'path']) as $row) {
             $owned[(string) $row->path] = true;
-            foreach ([...array_keys(Sidecars::kinds()), Sidecars::LINES] as $kind) {
+            foreach ([...array_keys(SidecarFile::kinds()), SidecarFile::LINES] as $kind) {
                 $owned["lessons/{$row->lesson_id}/exports/{$row->id}-{$kind}"] = true;
             }
         }

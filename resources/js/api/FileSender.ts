@@ -1,4 +1,4 @@
-import { Subscribable } from '../ui/Subscribable';
+import { Subscribable } from '../lib/Subscribable';
 import { ApiProblem, Unreachable } from './client';
 
 export interface Sending {

@@ -1,6 +1,6 @@
 import { changeHeader, madeChange } from './changes';
-import { Reach } from './reach';
-import { ofThisPage } from './whose';
+import { Connectivity } from './connectivity';
+import { ofThisPage } from './pageOwner';
 
 /** The server said no. The message is a sentence for the presenter. */
 export class ApiProblem extends Error {
@@ -36,7 +36,7 @@ const signInFirst = 401;
 const pingPatience = 5000;
 
 /** Whether the server can be reached. */
-export const reach = new Reach(async () => {
+export const connectivity = new Connectivity(async () => {
     const answer = await fetch('/api/here', {
         cache: 'no-store',
         headers: ofThisPage,
@@ -112,23 +112,23 @@ export async function request<T>(
         if (init.signal?.aborted) {
             throw error;
         }
-        reach.lost();
+        connectivity.lost();
         throw new Unreachable();
     }
     if (gateway.includes(response.status)) {
-        reach.lost();
+        connectivity.lost();
         throw new Unreachable();
     }
     if (response.status === signInFirst) {
-        reach.lost({ signedOut: true, instead: await instead(response) });
+        connectivity.lost({ signedOut: true, instead: await instead(response) });
         throw new SignedOut();
     }
     const { isWhole, answer } = await read(response, init.signal);
     if (response.ok && !isWhole) {
-        reach.lost();
+        connectivity.lost();
         throw new Unreachable();
     }
-    reach.found();
+    connectivity.found();
     madeChange(response.headers.get(changeHeader));
     if (!response.ok) {
         const detail =

@@ -1,7 +1,6 @@
 import { keepPreviousData, useMutation, useQuery } from '@tanstack/react-query';
 import { api } from './client';
 import { lessonKey, queryClient, refreshLesson } from './queries';
-import { openScript } from './scripts';
 import type {
     Assembly,
     Cleaning,
@@ -71,7 +70,6 @@ export function readAhead(lessonId: string): void {
     for (const query of [assemblyOf(lessonId), exportsOf(lessonId), slidesOf(lessonId)]) {
         void queryClient.prefetchQuery<unknown>(query);
     }
-    void openScript(lessonId).catch(() => undefined);
 }
 
 /** @param asDraft a stand-in voice reads what is not recorded yet; it is asked for again until all is read */

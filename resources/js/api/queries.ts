@@ -1,5 +1,5 @@
 import { QueryClient } from '@tanstack/react-query';
-import { ApiProblem, reach } from './client';
+import { ApiProblem, connectivity } from './client';
 
 /** What was read stays for the whole visit: rooms show it while the server is away. */
 const kept = Infinity;
@@ -21,8 +21,8 @@ export const queryClient = new QueryClient({
 export const NOTICES = ['notices'];
 
 // When the server is back, everything on the screen is read anew.
-reach.subscribe(() => {
-    if (!reach.snapshot().away) {
+connectivity.subscribe(() => {
+    if (!connectivity.snapshot().away) {
         void queryClient.invalidateQueries();
     }
 });

@@ -1,4 +1,4 @@
-import { ownPlace } from './whose';
+import { ownPlace } from './pageOwner';
 
 /**
  * How somebody works, remembered by this browser for each person who uses it; whoever has nothing of their own begins with what

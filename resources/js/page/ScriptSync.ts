@@ -1,4 +1,4 @@
-import { Subscribable } from '../ui/Subscribable';
+import { Subscribable } from '../lib/Subscribable';
 
 /** What the server says of a script. */
 export interface ServerScript {

@@ -1,6 +1,6 @@
 import { EditorSelection, type EditorState, type TransactionSpec } from '@codemirror/state';
 import type { Command, EditorView } from '@codemirror/view';
-import { type CueKind, cuesIn, headingMark, writeCue } from './syntax';
+import { type CueKind, cuesIn, headingMark, writeCue } from '../lib/scriptSyntax';
 
 /** A section of the text as it stands now. */
 export interface SectionAt {

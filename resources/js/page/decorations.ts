@@ -1,7 +1,7 @@
 import { type EditorState, type Range, RangeSet, StateEffect, StateField } from '@codemirror/state';
 import { Decoration, type DecorationSet, EditorView, ViewPlugin, type ViewUpdate, WidgetType } from '@codemirror/view';
 import { placesField } from './places';
-import { type CueAt, cueLabel, cuesIn, headingMark } from './syntax';
+import { type CueAt, cueLabel, cuesIn, headingMark } from '../lib/scriptSyntax';
 
 /** A cue as a small mark in the text. Where the cursor stands, its text shows instead and can be changed. */
 class CueMark extends WidgetType {

@@ -1,4 +1,4 @@
-import { isOurs, whose } from '../api/whose';
+import { isOurs, pageOwner } from '../api/pageOwner';
 import type { Draft, LeftDraft } from './ScriptSync';
 
 /** This window's name among the windows of this browser; a lock of that name is held for as long as the window lives. */
@@ -34,7 +34,7 @@ export function scriptDrafts(lessonId: string) {
                 if (draft) {
                     localStorage.setItem(
                         mine,
-                        JSON.stringify({ ...draft, at: Date.now(), person: whose } satisfies Stored),
+                        JSON.stringify({ ...draft, at: Date.now(), person: pageOwner } satisfies Stored),
                     );
                 } else {
                     localStorage.removeItem(mine);

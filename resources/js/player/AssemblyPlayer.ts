@@ -1,10 +1,10 @@
 import type { Assembly, Segment } from '../api/types';
-import { Subscribable } from '../ui/Subscribable';
+import { Subscribable } from '../lib/Subscribable';
 import { BedPlayer } from './BedPlayer';
-import { runsSoon } from '../recorder/awake';
+import { runsSoon } from '../lib/awake';
 import { follow } from './follow';
 import { frameAt, isOver, isSilentAt, mediaTime, overlaps, paceOf, partsOf, placeOf, runsOf } from './plan';
-import { TICKS_PER_SECOND } from './TimeMap';
+import { TICKS_PER_SECOND } from '../lib/TimeMap';
 
 export interface PlayerSnapshot {
     /** Of the segment. */
@@ -232,8 +232,8 @@ export class AssemblyPlayer extends Subscribable<PlayerSnapshot> {
             return;
         }
         if (segment.media_url) {
-            this.hurry(index);
-            this.turnUp(index, segment.gain_db);
+            this.setRate(index);
+            this.setGain(index, segment.gain_db);
             await this.element(index)
                 .play()
                 .catch(() => undefined);
@@ -272,7 +272,7 @@ export class AssemblyPlayer extends Subscribable<PlayerSnapshot> {
             if (!element.seeking) {
                 const frame = frameAt(segment, element.currentTime);
                 this.click(segment, this.snapshot().frame, frame);
-                this.hush(index, isSilentAt(segment, frame) || element.playbackRate > 1);
+                this.mute(index, isSilentAt(segment, frame) || element.playbackRate > 1);
                 this.set({ frame });
             }
             this.watch();
@@ -323,7 +323,7 @@ export class AssemblyPlayer extends Subscribable<PlayerSnapshot> {
         }
         this.go(index + 1, segment.start_frame);
         if (goesOn) {
-            this.hurry(index + 1);
+            this.setRate(index + 1);
             this.watch();
             return;
         }
@@ -375,20 +375,20 @@ export class AssemblyPlayer extends Subscribable<PlayerSnapshot> {
     }
 
     /** A silence that runs faster. */
-    private hurry(index: number): void {
+    private setRate(index: number): void {
         const segment = this.segment(index);
         this.element(index).playbackRate = segment ? paceOf(segment, this.plan.fps) : 1;
     }
 
     /** Nothing is heard of a take where the presenter wants silence. */
-    private hush(index: number, silent: boolean): void {
+    private mute(index: number, silent: boolean): void {
         const turn = this.turn(index);
         for (const element of [this.elements[turn], this.beside[turn].voice]) {
             element.volume = silent ? 0 : 1;
         }
     }
 
-    private turnUp(index: number, db: number): void {
+    private setGain(index: number, db: number): void {
         const gain = this.gains[this.turn(index)];
         const segment = this.segment(index);
         if (gain && segment && !overlaps(segment)) {

@@ -1,5 +1,5 @@
 import type { Bed } from '../api/types';
-import { TICKS_PER_SECOND } from './TimeMap';
+import { TICKS_PER_SECOND } from '../lib/TimeMap';
 
 /** How loud a bed is at a sample of the film: as core/Sound/Envelope.php has it. */
 export function loudAt(points: Bed['loud'], sample: number): number {

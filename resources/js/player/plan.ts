@@ -1,5 +1,5 @@
 import type { Assembly, Bed, Segment, Shot } from '../api/types';
-import { TICKS_PER_SECOND, TimeMap } from './TimeMap';
+import { TICKS_PER_SECOND, TimeMap } from '../lib/TimeMap';
 
 /** Where a frame of the lesson lies: which segment, and how many frames into it. */
 export interface Place {

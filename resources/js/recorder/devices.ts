@@ -1,6 +1,6 @@
-import { StandInCamera } from './standInCamera';
-import { StandInMicrophone } from './standInMicrophone';
-import { StandInScreen } from './standInScreen';
+import { StandInCamera } from './demoCamera';
+import { StandInMicrophone } from './demoMicrophone';
+import { StandInScreen } from './demoScreen';
 
 export const NONE = 'none';
 export const STAND_IN = 'stand-in';

@@ -1,5 +1,5 @@
-import { Subscribable } from '../ui/Subscribable';
-import { keepAwake } from './awake';
+import { Subscribable } from '../lib/Subscribable';
+import { keepAwake } from '../lib/awake';
 
 export type LevelWord = 'silent' | 'too quiet' | 'good' | 'too loud';
 

@@ -1,8 +1,8 @@
 import { ApiProblem } from '../api/client';
-import { isOurs, whose } from '../api/whose';
+import { isOurs, pageOwner } from '../api/pageOwner';
 import { ChunkStore, type StoredTake } from './chunkStore';
 import { type Delivery, httpDelivery } from './delivery';
-import { Subscribable } from '../ui/Subscribable';
+import { Subscribable } from '../lib/Subscribable';
 
 export interface OutboxSnapshot {
     /** Seconds that are here and not yet on the server: each track of a take has a chunk a second. */
@@ -40,7 +40,7 @@ export class Outbox extends Subscribable<OutboxSnapshot> {
     async open(take: Pick<StoredTake, 'takeId' | 'lessonId' | 'number' | 'tracks'>): Promise<void> {
         const stored: StoredTake = {
             ...take,
-            person: whose,
+            person: pageOwner,
             events: [],
             eventsSent: 0,
             unsentOnly: true,

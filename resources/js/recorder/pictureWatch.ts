@@ -1,4 +1,4 @@
-import { Subscribable } from '../ui/Subscribable';
+import { Subscribable } from '../lib/Subscribable';
 
 export interface PictureState {
     black: boolean;

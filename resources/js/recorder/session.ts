@@ -1,5 +1,5 @@
 import type { TrackKind } from '../api/types';
-import { Subscribable } from '../ui/Subscribable';
+import { Subscribable } from '../lib/Subscribable';
 
 export type SessionState = 'idle' | 'armed' | 'counting' | 'rolling' | 'paused' | 'finishing' | 'failed';
 

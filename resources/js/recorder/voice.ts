@@ -1,4 +1,4 @@
-import { keepAwake } from './awake';
+import { keepAwake } from '../lib/awake';
 import workletUrl from './voiceWorklet.js?url&no-inline';
 
 export interface VoiceState {

@@ -6,9 +6,9 @@ import { useLesson } from '../api/lesson';
 import { may, useMe } from '../api/me';
 import type { SiteComment } from '../api/types';
 import { Icon } from '../ui/Icon';
-import { clock } from '../ui/time';
-import { useKept } from '../ui/useKept';
-import { useNotices } from './Notices';
+import { clock } from '../lib/time';
+import { useStored } from '../ui/useStored';
+import { useNotices } from '../ui/Notices';
 import { pickupPath } from './paths';
 import { useSiteChange } from './useSite';
 
@@ -28,7 +28,7 @@ export function CommentCard({ lessonId, comment, besideLine = false }: Props) {
     const records = lesson !== undefined && may(lesson, 'record');
     const writes = lesson !== undefined && may(lesson, 'write');
     const { id, line_id: line, section_id: section } = comment;
-    const [reply, setReply] = useKept(`answer/${id}`);
+    const [reply, setReply] = useStored(`answer/${id}`);
     const [isOpen, setOpen] = useState(reply !== '');
     const send = () => {
         if (reply.trim()) {

@@ -1,6 +1,6 @@
 import { Suspense, useEffect, useRef, useSyncExternalStore } from 'react';
 import { Link, Outlet, useLocation, useOutletContext, useParams } from 'react-router';
-import { reach } from '../api/client';
+import { connectivity } from '../api/client';
 import { readAhead, takesKey, useLesson } from '../api/lesson';
 import { may, useMe } from '../api/me';
 import { refreshFilm } from '../api/queries';
@@ -8,10 +8,10 @@ import type { Lesson, Section } from '../api/types';
 import { outbox } from '../recorder/outbox';
 import { Icon } from '../ui/Icon';
 import { Waiting } from '../ui/Waiting';
-import { NoticeList } from './NoticeList';
+import { NoticeList } from '../ui/NoticeList';
 import { roomPath } from './paths';
 import { useRecovery } from './Recovery';
-import { loadRooms } from './rooms';
+import { openScript } from '../page/scripts';
 import { Strip } from './Strip';
 import { Claimed, WhoIsHere } from './WhoIsHere';
 import { useFinishedFilms } from './useFinishedFilms';
@@ -44,14 +44,15 @@ const beside: Record<string, string> = { captions: 'Captions', people: 'People a
 const partOf: Record<string, string> = { captions: 'handover' };
 
 /** What stands round every room of a lesson: its name, the way to the other rooms, and the strip. */
-export function LessonFrame() {
+/** @param loadRooms brings the code of the rooms, which stand above this */
+export function LessonFrame({ loadRooms }: { loadRooms: () => void }) {
     const { lessonId = '', sectionId } = useParams();
     const room = useLocation().pathname.split('/')[3] ?? 'script';
     const { data: lesson, error } = useLesson(lessonId);
     useRecovery(lessonId);
     // Who records is not spoken to.
     useFinishedFilms(lessonId, room === 'record');
-    useReadAhead(lesson, room);
+    useReadAhead(lesson, room, loadRooms);
     useFilmOfTakes(lesson);
     const section = lesson && sectionOf(lesson, room, sectionId);
     const others = useTogether(lessonId, room, section?.id);
@@ -127,7 +128,7 @@ function sectionOf(lesson: Lesson, room: string, id: string | undefined): Sectio
 }
 
 /** Once a room is shown, what the others need is read, so that they open also when the server is away. */
-function useReadAhead(lesson: Lesson | undefined, room: string): void {
+function useReadAhead(lesson: Lesson | undefined, room: string, loadRooms: () => void): void {
     const id = lesson?.id;
     useEffect(() => {
         if (!id) {
@@ -136,9 +137,10 @@ function useReadAhead(lesson: Lesson | undefined, room: string): void {
         const timer = setTimeout(() => {
             loadRooms();
             readAhead(id);
+            void openScript(id).catch(() => undefined);
         }, aheadMs);
         return () => clearTimeout(timer);
-    }, [id, room]);
+    }, [id, room, loadRooms]);
 }
 
 /** A take that has been prepared, or listened to, is in the film of every room at once. */
@@ -155,7 +157,7 @@ function useFilmOfTakes(lesson: Lesson | undefined): void {
 }
 
 function AwayNotice({ room }: { room: string }) {
-    const { away, signedOut } = useSyncExternalStore(reach.subscribe, reach.snapshot);
+    const { away, signedOut } = useSyncExternalStore(connectivity.subscribe, connectivity.snapshot);
     // The recording room says so itself, beside the prompter, and nothing moves there meanwhile.
     const isTold = useSyncExternalStore(
         outbox.subscribe,

@@ -1,7 +1,7 @@
 import { useEffect, useRef } from 'react';
 import { refreshLesson } from '../api/queries';
 import { outbox } from '../recorder/outbox';
-import { useNotices } from './Notices';
+import { useNotices } from '../ui/Notices';
 
 /** Sends what an earlier visit recorded and could not send, and offers the take for review. */
 export function useRecovery(lessonId: string): void {

@@ -1,10 +1,10 @@
 import { useSyncExternalStore } from 'react';
-import { reach } from '../api/client';
+import { connectivity } from '../api/client';
 import { Icon } from '../ui/Icon';
 
 /** Says in any room that one has to sign in again: in another tab, so that what is in hand here goes on by itself behind it. */
 export function SignedOut() {
-    const { signedOut, instead } = useSyncExternalStore(reach.subscribe, reach.snapshot);
+    const { signedOut, instead } = useSyncExternalStore(connectivity.subscribe, connectivity.snapshot);
     return (
         <div className="signed-out" role="status">
             {signedOut && (

@@ -1,6 +1,6 @@
 import { Link } from 'react-router';
 import type { Section } from '../api/types';
-import { clock } from '../ui/time';
+import { clock } from '../lib/time';
 import { sectionState, sectionTitle } from './sectionState';
 
 interface Props {

@@ -1,8 +1,8 @@
 import { useState } from 'react';
 import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
-import { madeUpPhrase } from '../ui/phrase';
-import { useNotices } from './Notices';
+import { madeUpPhrase } from '../lib/phrase';
+import { useNotices } from '../ui/Notices';
 
 const shortest = 8;
 

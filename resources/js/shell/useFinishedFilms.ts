@@ -2,7 +2,7 @@ import { useEffect, useRef } from 'react';
 import { api } from '../api/client';
 import { useOpenExports } from '../api/lesson';
 import type { Export } from '../api/types';
-import { useNotices } from './Notices';
+import { useNotices } from '../ui/Notices';
 
 /**
  * Says when a film of the lesson is finished, in whatever room; outside the page too, where that is allowed.

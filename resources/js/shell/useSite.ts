@@ -2,7 +2,7 @@ import { useMutation, useQuery } from '@tanstack/react-query';
 import { api } from '../api/client';
 import { queryClient } from '../api/queries';
 import type { LessonSite, SiteComment } from '../api/types';
-import { useNotices } from './Notices';
+import { useNotices } from '../ui/Notices';
 
 const keyOf = (lessonId: string) => ['site', lessonId];
 

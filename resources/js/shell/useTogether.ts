@@ -2,10 +2,10 @@ import { useEffect, useSyncExternalStore } from 'react';
 import { request } from '../api/client';
 import { useMe } from '../api/me';
 import { NOTICES, queryClient } from '../api/queries';
-import { knownScript } from '../api/scripts';
-import { Together } from '../api/together';
+import { knownScript } from '../page/scripts';
+import { Presence } from '../api/presence';
 import type { Here } from '../api/types';
-import { ofThisPage } from '../api/whose';
+import { ofThisPage } from '../api/pageOwner';
 
 const windowId = Array.from(crypto.getRandomValues(new Uint8Array(12)), (byte) =>
     byte.toString(16).padStart(2, '0'),
@@ -15,7 +15,7 @@ const PATIENCE_MS = 10_000;
 const path = (lessonId: string) => `lessons/${lessonId}/here/${windowId}`;
 
 /** This window among the others that have a lesson open. */
-export const together = new Together({
+export const presence = new Presence({
     say: (lessonId, place) =>
         request<{ others: Here[]; changes: number }>('PUT', path(lessonId), { ...place }, { patience: PATIENCE_MS }),
     leave: (lessonId) =>
@@ -36,18 +36,18 @@ export const together = new Together({
 export function useTogether(lessonId: string, room: string, section: string | undefined): Here[] {
     const people = useMe()?.mode === 'people';
     useEffect(() => {
-        together.move(room, section ?? null);
+        presence.move(room, section ?? null);
     }, [room, section]);
     useEffect(() => {
         if (!people || !lessonId) {
             return undefined;
         }
-        let leave = together.enter(lessonId);
+        let leave = presence.enter(lessonId);
         const hide = () => leave();
         // A page that the browser kept, and shows again when one goes back.
         const show = ({ persisted }: PageTransitionEvent) => {
             if (persisted) {
-                leave = together.enter(lessonId);
+                leave = presence.enter(lessonId);
             }
         };
         window.addEventListener('pagehide', hide);
@@ -61,4 +61,4 @@ export function useTogether(lessonId: string, room: string, section: string | un
     return useOthers();
 }
 
-export const useOthers = (): Here[] => useSyncExternalStore(together.subscribe, together.snapshot).others;
+export const useOthers = (): Here[] => useSyncExternalStore(presence.subscribe, presence.snapshot).others;

@@ -1,4 +1,4 @@
-import { clock } from '../ui/time';
+import { clock } from '../lib/time';
 
 interface Said {
     id: string;

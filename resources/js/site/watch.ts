@@ -3,7 +3,7 @@ import '@fontsource/atkinson-hyperlegible/latin-700.css';
 import '@fontsource/source-serif-4/latin-400.css';
 import '@fontsource/source-serif-4/latin-600.css';
 import '../../sass/site.scss';
-import { copyText } from '../ui/copyText';
+import { copyText } from '../lib/copyText';
 import { setUpComments } from './comments';
 import { findIn, lineAt, momentIn, momentLink } from './moments';
 import { preparePasswords } from './passwords';

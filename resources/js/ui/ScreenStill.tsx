@@ -1,6 +1,6 @@
 import type { Segment } from '../api/types';
 import { mediaTime } from '../player/plan';
-import { TICKS_PER_SECOND } from '../player/TimeMap';
+import { TICKS_PER_SECOND } from '../lib/TimeMap';
 
 /** The recorded screen as it is when a shot begins: at a frame of the film. */
 export function ScreenStill({ segment, frame, fps }: { segment: Segment; frame: number; fps: number }) {

@@ -1,7 +1,7 @@
 import Alert from 'react-bootstrap/Alert';
 import ProgressBar from 'react-bootstrap/ProgressBar';
 import type { Sending } from '../api/FileSender';
-import { megabytes } from './time';
+import { megabytes } from '../lib/time';
 
 /** How much of a large file has arrived, and why no more does. */
 export function SendingBar({ now }: { now: Sending }) {

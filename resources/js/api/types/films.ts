@@ -1,5 +1,5 @@
 // The assembly, and films made of it.
-import type { Stretch } from '../../player/TimeMap';
+import type { Stretch } from '../../lib/TimeMap';
 import type { Picture } from './pictures';
 import type { Silence } from './takes';
 

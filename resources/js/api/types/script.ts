@@ -1,5 +1,5 @@
 // The script, its cues, and what is to be said of it before recording.
-import type { CueKind } from '../../page/syntax';
+import type { CueKind } from '../../lib/scriptSyntax';
 
 /** A cue by the words it stands at. */
 export interface PlacedCue {

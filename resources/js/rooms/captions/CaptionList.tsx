@@ -1,7 +1,7 @@
 import { useEffect, useRef } from 'react';
 import { sectionTitle } from '../../shell/sectionState';
 import { Icon } from '../../ui/Icon';
-import { clock } from '../../ui/time';
+import { clock } from '../../lib/time';
 import type { Placed } from './captions';
 
 interface Props {

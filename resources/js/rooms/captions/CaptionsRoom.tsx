@@ -9,15 +9,15 @@ import { useLessonPlace } from '../../shell/LessonFrame';
 import { roomPath } from '../../shell/paths';
 import { EmptyPlace } from '../../ui/EmptyPlace';
 import { Icon } from '../../ui/Icon';
-import { useKept } from '../../ui/useKept';
+import { useStored } from '../../ui/useStored';
 import { Waiting } from '../../ui/Waiting';
-import { Watch } from '../finish/Watch';
+import { Watch } from '../../ui/watch/Watch';
 import { CaptionInHand } from './CaptionInHand';
 import { CaptionList } from './CaptionList';
 import { OtherLanguage } from './OtherLanguage';
 import { TranslationField } from './TranslationField';
 import { keyOf, type Placed, placedOf } from './captions';
-import { useCaptionChange, useCaptions, useTyped } from './useCaptions';
+import { useCaptionChange, useCaptions, useTyped } from '../../ui/watch/useCaptions';
 import { useStretch } from './useStretch';
 
 /** Captions are read by a person, one after the other, with what is said meanwhile. */
@@ -30,7 +30,7 @@ export default function CaptionsRoom() {
     const [player, setPlayer] = useState<AssemblyPlayer | null>(null);
     const [at, setAt] = useState<number | null>(null);
     const hear = useStretch(player);
-    const [language, setLanguage] = useKept(`captions/${lesson.id}/language`);
+    const [language, setLanguage] = useStored(`captions/${lesson.id}/language`);
     const all = useMemo(() => placedOf(captions, lesson.sections), [captions, lesson.sections]);
 
     // It begins with the first that nobody has read, of the section that the address names.

@@ -3,7 +3,7 @@ import Form from 'react-bootstrap/Form';
 import { api } from '../../api/client';
 import { queryClient } from '../../api/queries';
 import type { LessonCaptions } from '../../api/types';
-import { useNotices } from '../../shell/Notices';
+import { useNotices } from '../../ui/Notices';
 import { FilePick } from '../../ui/FilePick';
 import { textIn } from './captions';
 

@@ -4,8 +4,8 @@ import Form from 'react-bootstrap/Form';
 import { api } from '../../api/client';
 import { queryClient } from '../../api/queries';
 import type { CaptionAt } from '../../api/types';
-import { useNotices } from '../../shell/Notices';
-import { useKept } from '../../ui/useKept';
+import { useNotices } from '../../ui/Notices';
+import { useStored } from '../../ui/useStored';
 import { textIn } from './captions';
 
 interface Props {
@@ -19,7 +19,9 @@ interface Props {
 /** The caption in hand in another language. What is typed stays here until the server has it. */
 export function TranslationField({ lessonId, language, name, caption }: Props) {
     const { failed } = useNotices();
-    const [typed, keep] = useKept(`translation/${lessonId}/${language}/${caption.line}/${caption.word}/${caption.was}`);
+    const [typed, keep] = useStored(
+        `translation/${lessonId}/${language}/${caption.line}/${caption.word}/${caption.was}`,
+    );
     const known = textIn(caption, language);
     const save = useMutation({
         scope: { id: `translations/${lessonId}` },

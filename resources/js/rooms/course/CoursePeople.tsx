@@ -1,7 +1,7 @@
 import { useMe } from '../../api/me';
 import type { Course } from '../../api/types';
-import { History } from '../people/History';
-import { MembersPanel } from '../people/MembersPanel';
+import { History } from '../../ui/people/History';
+import { MembersPanel } from '../../ui/people/MembersPanel';
 
 /** Who takes part in a course, and so in all its lessons, and who did what. */
 export function CoursePeople({ course }: { course: Course }) {

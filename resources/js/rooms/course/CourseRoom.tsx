@@ -5,10 +5,10 @@ import { Link, useParams } from 'react-router';
 import { api } from '../../api/client';
 import { may, useMe } from '../../api/me';
 import type { Course } from '../../api/types';
-import { useNotices } from '../../shell/Notices';
+import { useNotices } from '../../ui/Notices';
 import { EmptyPlace } from '../../ui/EmptyPlace';
 import { CoursePeople } from './CoursePeople';
-import { HouseStyle } from './HouseStyle';
+import { CourseStyle } from './CourseStyle';
 
 /** A course: the house style that its lessons share, or who takes part in it. */
 export default function CourseRoom({ part }: { part: 'style' | 'people' }) {
@@ -30,7 +30,7 @@ export default function CourseRoom({ part }: { part: 'style' | 'people' }) {
     return (
         <div className="course-room">
             <CourseHead course={course} part={part} />
-            {part === 'style' ? <HouseStyle course={course} /> : <CoursePeople course={course} />}
+            {part === 'style' ? <CourseStyle course={course} /> : <CoursePeople course={course} />}
         </div>
     );
 }

@@ -4,9 +4,9 @@ import Form from 'react-bootstrap/Form';
 import { api } from '../../api/client';
 import { useLessonChange } from '../../api/lesson';
 import type { Adjustment, Lesson, Take } from '../../api/types';
-import { useNotices } from '../../shell/Notices';
+import { useNotices } from '../../ui/Notices';
 import { SeenRow } from './SeenRow';
-import { takesBack } from './takesBack';
+import { undoable } from './undoable';
 
 const none: Adjustment = { brightness: 0, contrast: 0, warmth: 0, saturation: 0 };
 const parts: [keyof Adjustment, string][] = [
@@ -31,7 +31,7 @@ export function AdjustRow({ lesson, take }: { lesson: Lesson; take: Take }) {
     }, [JSON.stringify(saved), save.isPending]); // eslint-disable-line react-hooks/exhaustive-deps
     const keep = (adjustment: Adjustment | null, of: 'take' | 'lesson' = 'take') => {
         const isMeant = (one: Take) => one.id === take.id || (of === 'lesson' && one.adjustment !== adjustment);
-        const undo = takesBack(lesson, 'adjustment', isMeant, failed);
+        const undo = undoable(lesson, 'adjustment', isMeant, failed);
         setTo(adjustment ?? none);
         save.mutate(
             { adjustment, of },

@@ -5,14 +5,14 @@ import { useNavigate } from 'react-router';
 import { useAssembly } from '../../api/lesson';
 import type { Picture, PlacedCue, Section, Silence, WordAt } from '../../api/types';
 import type { AssemblyPlayer } from '../../player/AssemblyPlayer';
-import { cuesIn, writeCue } from '../../page/syntax';
+import { cuesIn, writeCue } from '../../lib/scriptSyntax';
 import { fingerprint } from '../../player/plan';
 import { useLessonPlace } from '../../shell/LessonFrame';
 import { roomPath } from '../../shell/paths';
 import { SectionLinks } from '../../shell/SectionLinks';
 import { withoutFilm } from '../../shell/sectionState';
 import { EmptyPlace } from '../../ui/EmptyPlace';
-import { clock } from '../../ui/time';
+import { clock } from '../../lib/time';
 import { Waiting } from '../../ui/Waiting';
 import { CueInHand } from './CueInHand';
 import { type BoardSection, Storyboard } from './Storyboard';
@@ -24,7 +24,7 @@ import { useFraming } from './useFraming';
 import { begin, cueOf, placedNames, type Placing } from './placing';
 import { PlaceOnStage } from './PlaceOnStage';
 import { PlacingPanel } from './PlacingPanel';
-import { Watch, type WatchPlace } from './Watch';
+import { Watch, type WatchPlace } from '../../ui/watch/Watch';
 import { type Choice, type Topic, WhatIsSeen } from './WhatIsSeen';
 
 interface WordOf {

@@ -4,10 +4,10 @@ import Form from 'react-bootstrap/Form';
 import { api } from '../../api/client';
 import { useLessonChange } from '../../api/lesson';
 import type { Lesson, Rect, Take } from '../../api/types';
-import { useNotices } from '../../shell/Notices';
+import { useNotices } from '../../ui/Notices';
 import { NumberField } from '../../ui/NumberField';
 import { panned, sized } from './framing';
-import { takesBack } from './takesBack';
+import { undoable } from './undoable';
 
 type Scope = 'take' | 'section' | 'lesson';
 
@@ -29,7 +29,7 @@ export function FramingPanel({ lesson, take, part, onPart, onClose }: Props) {
     const keep = (framing: Rect | null) => {
         const isMeant = ({ id, section_id }: Take) =>
             id === take.id || scope === 'lesson' || (scope === 'section' && section_id === take.section_id);
-        const undo = takesBack(lesson, 'framing', isMeant, failed);
+        const undo = undoable(lesson, 'framing', isMeant, failed);
         save.mutate(framing, {
             onSuccess: () => {
                 say(scope === 'take' ? `Take ${take.number} is framed.` : 'The takes are framed alike.', undo);

@@ -3,11 +3,11 @@ import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
 import { useBringInMusic, useMusic, useMusicRemoval } from '../../api/lesson';
 import type { Lesson } from '../../api/types';
-import { writeCue } from '../../page/syntax';
-import { useNotices } from '../../shell/Notices';
+import { writeCue } from '../../lib/scriptSyntax';
+import { useNotices } from '../../ui/Notices';
 import { FilePick } from '../../ui/FilePick';
 import { Icon } from '../../ui/Icon';
-import { clock } from '../../ui/time';
+import { clock } from '../../lib/time';
 import type { Choice } from './WhatIsSeen';
 
 interface Props {

@@ -4,7 +4,7 @@ import Form from 'react-bootstrap/Form';
 import { useSlides } from '../../api/lesson';
 import { setup } from '../../api/setup';
 import type { Corner, InsetSize, Layout, Lesson } from '../../api/types';
-import { writeCue } from '../../page/syntax';
+import { writeCue } from '../../lib/scriptSyntax';
 import type { Placing } from './placing';
 import { SeenRow } from './SeenRow';
 import { SlideSelect } from './SlideSelect';

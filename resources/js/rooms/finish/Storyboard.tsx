@@ -2,14 +2,14 @@ import { memo, type ReactNode, useEffect, useMemo, useRef, useState } from 'reac
 import Form from 'react-bootstrap/Form';
 import { Link } from 'react-router';
 import type { Assembly, Lesson, LessonCues, PlacedCue, Section, Silence, Take } from '../../api/types';
-import { cueLabel } from '../../page/syntax';
+import { cueLabel } from '../../lib/scriptSyntax';
 import { pickupPath, roomPath } from '../../shell/paths';
 import { sectionState, sectionTitle } from '../../shell/sectionState';
 import { FramePicture } from '../../ui/FramePicture';
 import { ScreenStill } from '../../ui/ScreenStill';
 import { Icon } from '../../ui/Icon';
-import { joins } from '../../ui/joins';
-import { clock } from '../../ui/time';
+import { joins } from '../../lib/transitions';
+import { clock } from '../../lib/time';
 import { type BoardRow, type BoardWord, opens, pictureSays } from './storyboard';
 import type { ChosenWords } from './useChosenWords';
 
@@ -47,7 +47,7 @@ const speeds = ['2 x', '4 x', '8 x', '16 x', 'cut'];
 const AT_ONCE = 12;
 
 /** How many of many are drawn: those one comes for at once, the others while nothing else is to do. */
-function useMoreAndMore(all: number, first: number): number {
+function useProgressiveCount(all: number, first: number): number {
     const [shown, setShown] = useState(first + AT_ONCE);
     useEffect(() => {
         if (shown < all) {
@@ -73,7 +73,7 @@ export function Storyboard({ lesson, plan, board, cues, words, chosenCue, first,
         }),
         [],
     );
-    const shown = useMoreAndMore(board.length, first);
+    const shown = useProgressiveCount(board.length, first);
     return (
         <ol className="storyboard" {...words.around}>
             {board.slice(0, shown).map((one) => {

@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
-import { writeCue } from '../../page/syntax';
+import { writeCue } from '../../lib/scriptSyntax';
 import type { Placing } from './placing';
 import { SeenRow } from './SeenRow';
 

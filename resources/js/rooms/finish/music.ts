@@ -1,4 +1,4 @@
-import { writeCue } from '../../page/syntax';
+import { writeCue } from '../../lib/scriptSyntax';
 
 /** What a music cue says, as core/Script/MusicCue.php reads it. */
 export interface MusicSaid {

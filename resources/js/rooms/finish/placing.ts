@@ -1,5 +1,5 @@
 import type { Rect } from '../../api/types';
-import { writeCue } from '../../page/syntax';
+import { writeCue } from '../../lib/scriptSyntax';
 
 /** What is placed on the picture: a part to zoom to, something laid over it, or the inset. */
 export type Placed = 'zoom' | 'box' | 'round' | 'underline' | 'arrow' | 'spotlight' | 'label' | 'picture' | 'inset';

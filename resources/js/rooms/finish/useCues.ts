@@ -2,9 +2,9 @@ import { useQuery } from '@tanstack/react-query';
 import { api } from '../../api/client';
 import { useLessonChange } from '../../api/lesson';
 import { refreshLesson } from '../../api/queries';
-import { knownScript } from '../../api/scripts';
+import { knownScript } from '../../page/scripts';
 import type { Lesson, LessonCues, PlacedCue, ScriptText, Section, WordAt } from '../../api/types';
-import { useNotices } from '../../shell/Notices';
+import { useNotices } from '../../ui/Notices';
 
 /** The lesson's cues; read anew with each revision of the script. */
 export const useCues = (lesson: Lesson) =>

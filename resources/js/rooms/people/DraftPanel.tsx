@@ -7,14 +7,14 @@ import { may } from '../../api/me';
 import { queryClient } from '../../api/queries';
 import type { ChangedSince, Lesson, ReviewState } from '../../api/types';
 import { CommentCard } from '../../shell/CommentCard';
-import { useNotices } from '../../shell/Notices';
+import { useNotices } from '../../ui/Notices';
 import { roomPath } from '../../shell/paths';
 import { openComments, useSite } from '../../shell/useSite';
 import { WatchPassword } from '../../shell/WatchPassword';
-import { copyText } from '../../ui/copyText';
+import { copyText } from '../../lib/copyText';
 import { Icon } from '../../ui/Icon';
-import { day } from '../../ui/time';
-import { useKept } from '../../ui/useKept';
+import { day } from '../../lib/time';
+import { useStored } from '../../ui/useStored';
 
 /** The draft that others look at before it is published: its link, what is said of it, who approved it. */
 export function DraftPanel({ lesson, alone }: { lesson: Lesson; alone: boolean }) {
@@ -194,7 +194,7 @@ function Since({ since, approved }: { since: ChangedSince | null; approved: bool
 }
 
 function NextDraft({ lesson, state, change }: { lesson: Lesson; state: ReviewState; change: Change }) {
-    const [note, setNote] = useKept(`draft-note/${lesson.id}`);
+    const [note, setNote] = useStored(`draft-note/${lesson.id}`);
     return (
         <Form
             className="next-draft"

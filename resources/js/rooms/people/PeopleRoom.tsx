@@ -1,8 +1,8 @@
 import { useMe } from '../../api/me';
 import { useLessonPlace } from '../../shell/LessonFrame';
 import { DraftPanel } from './DraftPanel';
-import { History } from './History';
-import { MembersPanel } from './MembersPanel';
+import { History } from '../../ui/people/History';
+import { MembersPanel } from '../../ui/people/MembersPanel';
 
 /** Who takes part in a lesson, what they think of its draft, and who did what. */
 export default function PeopleRoom() {

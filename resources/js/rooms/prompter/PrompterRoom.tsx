@@ -4,7 +4,7 @@ import { useParams } from 'react-router';
 import { recall, remember } from '../../api/remembered';
 import { PrompterGuest, type Shown } from '../../recorder/secondWindow';
 import { useKeys } from '../../ui/useKeys';
-import { Prompter } from '../record/Prompter';
+import { Prompter } from '../../ui/Prompter';
 
 interface Look {
     size: number;

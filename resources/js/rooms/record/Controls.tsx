@@ -3,7 +3,7 @@ import Button from 'react-bootstrap/Button';
 import type { RecordingSession, SessionState } from '../../recorder/session';
 import type { Action } from '../../recorder/keys';
 import { Icon } from '../../ui/Icon';
-import { clock } from '../../ui/time';
+import { clock } from '../../lib/time';
 
 interface Props {
     state: SessionState;

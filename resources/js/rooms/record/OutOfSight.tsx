@@ -4,7 +4,7 @@ import Button from 'react-bootstrap/Button';
 import type { Line } from '../../api/types';
 import type { RecordingSession, SessionState } from '../../recorder/session';
 import { Icon } from '../../ui/Icon';
-import { clock } from '../../ui/time';
+import { clock } from '../../lib/time';
 
 interface Pip {
     requestWindow(options: { width: number; height: number }): Promise<Window>;

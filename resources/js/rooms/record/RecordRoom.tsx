@@ -8,7 +8,7 @@ import { keyName, keysOf, rememberedKeys, rememberKeys } from '../../recorder/ke
 import type { PrompterHost } from '../../recorder/secondWindow';
 import { useLessonPlace } from '../../shell/LessonFrame';
 import { roomPath } from '../../shell/paths';
-import { useNotices } from '../../shell/Notices';
+import { useNotices } from '../../ui/Notices';
 import { sectionState, sectionTitle } from '../../shell/sectionState';
 import { EmptyPlace } from '../../ui/EmptyPlace';
 import { Controls } from './Controls';
@@ -17,7 +17,7 @@ import { LeaveDialog } from './LeaveDialog';
 import { MeterBar, useHeard } from './MeterBar';
 import { SmallRoom, useOutOfSight } from './OutOfSight';
 import { PictureRow } from './PictureRow';
-import { Prompter } from './Prompter';
+import { Prompter } from '../../ui/Prompter';
 import { recordKeys } from './recordKeys';
 import { RoomFacts } from './RoomFacts';
 import { SetupPanel } from './SetupPanel';

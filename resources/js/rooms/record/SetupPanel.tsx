@@ -9,7 +9,7 @@ import { type Setup } from '../../recorder/setup';
 import { KeysPanel } from './KeysPanel';
 import { Live } from './Live';
 import { MeterBar } from './MeterBar';
-import { PartEditor } from './PartEditor';
+import { PartEditor } from '../../ui/PartEditor';
 import { SoundTest } from './SoundTest';
 import type { ChangeSetup } from './useSetup';
 import type { Sources } from './useSources';

@@ -1,5 +1,5 @@
 import type { Rect } from '../../api/types';
-import { bringSlides } from '../../ui/bringSlides';
+import { bringSlides } from '../../ui/importSlides';
 
 /**
  * Makes a slide of what a screen shows now, as much of it as is shown.

@@ -1,6 +1,6 @@
 import { useEffect } from 'react';
 import type { RecordingSession, SessionState } from '../../recorder/session';
-import { together } from '../../shell/useTogether';
+import { presence } from '../../shell/useTogether';
 import type { Sources } from './useSources';
 import { useWakeLock } from './useWakeLock';
 
@@ -28,8 +28,8 @@ export function useArmed(
     const rolling = state === 'rolling' || state === 'paused';
     const busy = rolling || state === 'counting';
     useEffect(() => {
-        together.records(busy);
-        return () => together.records(false);
+        presence.records(busy);
+        return () => presence.records(false);
     }, [busy]);
 
     // The stand-in voice starts with the take, and holds its breath with it.

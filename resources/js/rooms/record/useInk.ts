@@ -1,6 +1,6 @@
 import { useEffect, useRef, useState } from 'react';
 import type { RecordingSession } from '../../recorder/session';
-import { type InkPoint, inkOpacity, inkOutline, inkPath, inkRadius, type Tool } from '../../ui/ink';
+import { type InkPoint, inkOpacity, inkOutline, inkPath, inkRadius, type Tool } from '../../lib/ink';
 import { UNITS } from '../../ui/MarkDrawing';
 
 export type Hand = 'point' | Tool;

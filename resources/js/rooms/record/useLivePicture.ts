@@ -4,7 +4,7 @@ import type { Layout, Lesson, LinePicture, Section, Slide } from '../../api/type
 import type { Setup } from '../../recorder/setup';
 import type { RecordingSession } from '../../recorder/session';
 import { stepsOf } from '../../recorder/steps';
-import { writeCue } from '../../page/syntax';
+import { writeCue } from '../../lib/scriptSyntax';
 import type { Sources } from './useSources';
 
 /** Cues given by key, that the script does not hold yet. */

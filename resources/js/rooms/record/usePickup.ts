@@ -2,7 +2,7 @@ import { useEffect, useMemo, useRef, useState } from 'react';
 import { useSearchParams } from 'react-router';
 import { useHeard } from '../../api/lesson';
 import type { Section, Take } from '../../api/types';
-import { ReadsPlayer } from '../review/readsPlayer';
+import { ReadsPlayer } from '../../player/attemptPlayer';
 
 /** The sentence before a pickup, played through the headphones so that tone and pace match. */
 export interface LeadIn {

@@ -15,7 +15,7 @@ import {
 } from '../../recorder/devices';
 import { Meter } from '../../recorder/meter';
 import type { Setup } from '../../recorder/setup';
-import type { StandInMicrophone } from '../../recorder/standInMicrophone';
+import type { StandInMicrophone } from '../../recorder/demoMicrophone';
 import type { ChangeSetup } from './useSetup';
 
 export type SourceKind = 'camera' | 'microphone' | 'screen';

@@ -3,7 +3,7 @@ import Button from 'react-bootstrap/Button';
 import { api } from '../../api/client';
 import { useHeard, useLessonChange } from '../../api/lesson';
 import type { Lesson, TakeStretch, Take } from '../../api/types';
-import { useNotices } from '../../shell/Notices';
+import { useNotices } from '../../ui/Notices';
 import { type HeardPiece, heardText, stretchOf, without } from './heardText';
 
 interface Props {

@@ -5,10 +5,10 @@ import { api } from '../../api/client';
 import { useHeard, useLessonChange } from '../../api/lesson';
 import type { HeardRead, Lesson, Section, Take } from '../../api/types';
 import { pickupPath } from '../../shell/paths';
-import { useNotices } from '../../shell/Notices';
+import { useNotices } from '../../ui/Notices';
 import { Icon } from '../../ui/Icon';
 import { useKeys } from '../../ui/useKeys';
-import { ReadsPlayer } from './readsPlayer';
+import { ReadsPlayer } from '../../player/attemptPlayer';
 
 interface Props {
     lesson: Lesson;

@@ -4,8 +4,8 @@ import Form from 'react-bootstrap/Form';
 import { api } from '../../api/client';
 import { useLessonChange } from '../../api/lesson';
 import type { Lesson, Marker, Take } from '../../api/types';
-import { useNotices } from '../../shell/Notices';
-import { tenths } from '../../ui/time';
+import { useNotices } from '../../ui/Notices';
+import { tenths } from '../../lib/time';
 
 interface Props {
     lesson: Lesson;

@@ -7,9 +7,9 @@ import { roomPath } from '../../shell/paths';
 import { sectionState, sectionTitle } from '../../shell/sectionState';
 import { EmptyPlace } from '../../ui/EmptyPlace';
 import { Icon } from '../../ui/Icon';
-import { about } from '../../ui/time';
+import { about } from '../../lib/time';
 import { useKeys } from '../../ui/useKeys';
-import { BringInDialog } from './BringInDialog';
+import { ImportDialog } from './ImportDialog';
 import { ScriptMargin } from './ScriptMargin';
 import { SectionWatch } from './SectionWatch';
 import { TakeDesk } from './TakeDesk';
@@ -70,7 +70,7 @@ function Reviewing({ lesson, section }: { lesson: Lesson; section: Section }) {
                                 <Icon name="play" /> Watch the section <kbd>W</kbd>
                             </Button>
                         )}
-                        <BringInDialog lesson={lesson} section={section} onTake={setPicked} />
+                        <ImportDialog lesson={lesson} section={section} onTake={setPicked} />
                     </div>
                 )}
                 {watched && (

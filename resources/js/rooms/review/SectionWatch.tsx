@@ -3,7 +3,7 @@ import Modal from 'react-bootstrap/Modal';
 import { useAssembly } from '../../api/lesson';
 import type { Assembly, Lesson, Section } from '../../api/types';
 import { fingerprint, planOfSection } from '../../player/plan';
-import { Watch } from '../finish/Watch';
+import { Watch } from '../../ui/watch/Watch';
 
 interface Props {
     lesson: Lesson;

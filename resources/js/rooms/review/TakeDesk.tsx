@@ -7,7 +7,7 @@ import { api } from '../../api/client';
 import { giveVerdict, undoVerdict, useLessonChange } from '../../api/lesson';
 import type { Lesson, Section, Take, Verdict, VerdictGiven } from '../../api/types';
 import { roomPath } from '../../shell/paths';
-import { useNotices } from '../../shell/Notices';
+import { useNotices } from '../../ui/Notices';
 import { Icon } from '../../ui/Icon';
 import { KeysDialog } from '../../ui/KeysDialog';
 import type { Key } from '../../ui/useKeys';

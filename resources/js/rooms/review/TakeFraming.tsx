@@ -5,8 +5,8 @@ import Modal from 'react-bootstrap/Modal';
 import { api } from '../../api/client';
 import { useLessonChange } from '../../api/lesson';
 import type { Lesson, Rect, Take } from '../../api/types';
-import { useNotices } from '../../shell/Notices';
-import { PartEditor } from '../record/PartEditor';
+import { useNotices } from '../../ui/Notices';
+import { PartEditor } from '../../ui/PartEditor';
 
 interface Props {
     lesson: Lesson;

@@ -5,7 +5,7 @@ import { api } from '../../api/client';
 import { useCleaned, useHeard, useLessonChange } from '../../api/lesson';
 import type { Cleaning, Lesson, Take } from '../../api/types';
 import { follow } from '../../player/follow';
-import { useNotices } from '../../shell/Notices';
+import { useNotices } from '../../ui/Notices';
 import { Icon } from '../../ui/Icon';
 import { useKeys } from '../../ui/useKeys';
 import { cleaningSays, isOff, roomSays } from './cleaning';

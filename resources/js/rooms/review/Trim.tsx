@@ -3,9 +3,9 @@ import Button from 'react-bootstrap/Button';
 import { api } from '../../api/client';
 import { useLessonChange } from '../../api/lesson';
 import type { Lesson, Take } from '../../api/types';
-import { useNotices } from '../../shell/Notices';
+import { useNotices } from '../../ui/Notices';
 import { Icon } from '../../ui/Icon';
-import { clock, tenths } from '../../ui/time';
+import { clock, tenths } from '../../lib/time';
 import type { Playback } from './useTakePlayback';
 import { type Used, Wave } from './wave';
 

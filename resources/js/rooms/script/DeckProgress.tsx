@@ -5,7 +5,7 @@ import ProgressBar from 'react-bootstrap/ProgressBar';
 import { api } from '../../api/client';
 import { useLessonChange } from '../../api/lesson';
 import type { Deck, Lesson } from '../../api/types';
-import { useNotices } from '../../shell/Notices';
+import { useNotices } from '../../ui/Notices';
 
 interface Props {
     lesson: Lesson;

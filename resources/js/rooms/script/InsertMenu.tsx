@@ -2,7 +2,7 @@ import type { Command } from '@codemirror/view';
 import Dropdown from 'react-bootstrap/Dropdown';
 import type { Slide } from '../../api/types';
 import { mergeSection, moveSection, splitSection } from '../../page/commands';
-import type { CueKind } from '../../page/syntax';
+import type { CueKind } from '../../lib/scriptSyntax';
 import { Icon } from '../../ui/Icon';
 
 interface Props {

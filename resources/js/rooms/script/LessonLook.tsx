@@ -3,7 +3,7 @@ import Offcanvas from 'react-bootstrap/Offcanvas';
 import { api } from '../../api/client';
 import { useLessonChange } from '../../api/lesson';
 import type { Lesson, LessonStyle, StyleValue } from '../../api/types';
-import { useNotices } from '../../shell/Notices';
+import { useNotices } from '../../ui/Notices';
 import { StyleForm } from '../../ui/style/StyleForm';
 
 interface Props {

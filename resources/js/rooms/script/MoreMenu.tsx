@@ -5,7 +5,7 @@ import Modal from 'react-bootstrap/Modal';
 import { Link } from 'react-router';
 import { api } from '../../api/client';
 import type { Lesson } from '../../api/types';
-import { useNotices } from '../../shell/Notices';
+import { useNotices } from '../../ui/Notices';
 import { FilePick } from '../../ui/FilePick';
 import { Icon } from '../../ui/Icon';
 

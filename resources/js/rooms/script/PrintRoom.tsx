@@ -5,8 +5,8 @@ import { useQuery } from '@tanstack/react-query';
 import { api } from '../../api/client';
 import { useLesson, useSlides } from '../../api/lesson';
 import type { Lesson, ScriptSection, ScriptText, Section, Slide } from '../../api/types';
-import { cueLabel, cuesIn } from '../../page/syntax';
-import { about } from '../../ui/time';
+import { cueLabel, cuesIn } from '../../lib/scriptSyntax';
+import { about } from '../../lib/time';
 
 /** The script for paper: what is seen on the left, what is said on the right. */
 export default function PrintRoom() {

@@ -8,11 +8,11 @@ import { insertCue, moveTo, openingCue, removeSection, sectionsOf } from '../../
 import { find, showPlain } from '../../page/createPage';
 import type { ScriptSync } from '../../page/ScriptSync';
 import { roomPath } from '../../shell/paths';
-import { useNotices } from '../../shell/Notices';
+import { useNotices } from '../../ui/Notices';
 import { offTarget, sectionState } from '../../shell/sectionState';
 import { Icon } from '../../ui/Icon';
 import { KeysDialog } from '../../ui/KeysDialog';
-import { about, clock } from '../../ui/time';
+import { about, clock } from '../../lib/time';
 import { InsertMenu } from './InsertMenu';
 import { Margin } from './Margin';
 import { MoreMenu } from './MoreMenu';

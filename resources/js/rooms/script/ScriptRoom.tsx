@@ -1,6 +1,6 @@
 import { useEffect, useState } from 'react';
 import { useSearchParams } from 'react-router';
-import { openScript } from '../../api/scripts';
+import { openScript } from '../../page/scripts';
 import type { ScriptText } from '../../api/types';
 import type { ScriptSync } from '../../page/ScriptSync';
 import { useLessonPlace } from '../../shell/LessonFrame';

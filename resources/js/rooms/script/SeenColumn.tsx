@@ -6,7 +6,7 @@ import { roomPath } from '../../shell/paths';
 import { sectionState } from '../../shell/sectionState';
 import { Icon } from '../../ui/Icon';
 import { DrawnImage } from '../../ui/DrawnImage';
-import { about, clock } from '../../ui/time';
+import { about, clock } from '../../lib/time';
 import { changedSince } from './changed';
 import { SlideDrop } from './SlideDrop';
 

@@ -1,9 +1,9 @@
 import { type DragEvent, type ReactNode, useId, useRef, useState } from 'react';
 import Spinner from 'react-bootstrap/Spinner';
 import type { Lesson, Slide } from '../../api/types';
-import { useNotices } from '../../shell/Notices';
+import { useNotices } from '../../ui/Notices';
 import { Icon } from '../../ui/Icon';
-import { bringSlides, slideTypes } from '../../ui/bringSlides';
+import { bringSlides, slideTypes } from '../../ui/importSlides';
 import { useLessonChange } from '../../api/lesson';
 
 interface Props {

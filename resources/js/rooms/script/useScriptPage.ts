@@ -10,7 +10,7 @@ import type { PageGeometry } from '../../page/geometry';
 import { mapped, type Places, setPlaces } from '../../page/places';
 import { replacement } from '../../page/replace';
 import type { ScriptSync } from '../../page/ScriptSync';
-import { writeCue } from '../../page/syntax';
+import { writeCue } from '../../lib/scriptSyntax';
 import { changedSince } from './changed';
 
 const nothingSeen: PageGeometry = { sections: [], lines: new Map(), height: 0 };

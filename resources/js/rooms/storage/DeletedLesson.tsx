@@ -1,6 +1,6 @@
 import Button from 'react-bootstrap/Button';
 import type { StoredLesson } from '../../api/types';
-import { room } from '../../ui/time';
+import { room } from '../../lib/time';
 import { CanGo } from './CanGo';
 
 interface Props {

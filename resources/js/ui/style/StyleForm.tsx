@@ -4,7 +4,7 @@ import Form from 'react-bootstrap/Form';
 import { setup } from '../../api/setup';
 import type { Logo, Style, StyleValue } from '../../api/types';
 import { Icon } from '../Icon';
-import { joins } from '../joins';
+import { joins } from '../../lib/transitions';
 import { FrameSelect } from './FrameSelect';
 import { StyleSample } from './StyleSample';
 

@@ -1,0 +1,256 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Queries\Film;
+
+use App\Media\DraftVoice;
+use App\Media\FilmPlan;
+use App\Models\CaptionRow;
+use App\Models\Lesson;
+use App\Models\Section;
+use App\Models\TranslationRow;
+use App\Queries\Lessons\LessonMusic;
+use App\Queries\Lessons\LessonStyle;
+use App\Queries\Script\DraftLines;
+use App\Queries\Slides\LessonDeck;
+use App\Queries\Takes\LessonCoverage;
+use App\Queries\Takes\TakeReader;
+use Illuminate\Support\Facades\DB;
+use OpenReel\Core\Assembly\Assembly;
+use OpenReel\Core\Assembly\FilmStyle;
+use OpenReel\Core\Assembly\Passage;
+use OpenReel\Core\Assembly\PictureCues;
+use OpenReel\Core\Assembly\SectionInput;
+use OpenReel\Core\Assembly\SilenceFound;
+use OpenReel\Core\Assembly\Silences;
+use OpenReel\Core\Assembly\SpeedCueAt;
+use OpenReel\Core\Assembly\SpokenPlaces;
+use OpenReel\Core\Coverage\Coverage;
+use OpenReel\Core\Coverage\DraftOrder;
+use OpenReel\Core\Coverage\SectionCoverage;
+use OpenReel\Core\Coverage\UsedPart;
+use OpenReel\Core\Kernel\FrameRate;
+use OpenReel\Core\Picture\FrameSize;
+use OpenReel\Core\Picture\Shape;
+use OpenReel\Core\Picture\Still;
+use OpenReel\Core\Picture\StillKind;
+use OpenReel\Core\Render\ExportPreset;
+use OpenReel\Core\Script\CardKind;
+use OpenReel\Core\Script\Language;
+use OpenReel\Core\Script\Script;
+use OpenReel\Core\Sound\Cleaning;
+use OpenReel\Core\Sound\MusicTrack;
+use OpenReel\Core\Style\DraftMark;
+use OpenReel\Core\Style\HouseStyle;
+use OpenReel\Core\Take\Take as CoreTake;
+
+/** Computes a lesson's assembly from its script, slides, style and verdicts. Nothing of it is stored. */
+final class AssembleLesson
+{
+    public function __construct(private readonly DraftVoice $voice, private readonly LessonMusic $music)
+    {
+    }
+
+    /**
+     * @param  string|null  $asKept  id of a take that is treated as if it were kept now
+     * @param  ExportPreset  $as  in a draft a stand-in voice reads the lines that nobody has spoken yet; those it has not read
+     *    are left
+     *    out
+     */
+    public function __invoke(Lesson $lesson, ?string $asKept = null, ExportPreset $as = new ExportPreset()): FilmPlan
+    {
+        $style = LessonStyle::of($lesson);
+        $frame = $as->frame ?? FrameSize::of($lesson->width, $lesson->height);
+        $script = Script::read($lesson->script);
+        $coverage = LessonCoverage::of($lesson, $asKept);
+        [$takes, $files] = $this->takes($coverage, $style->cleaning);
+        $unread = 0;
+        $drafts = $as->draft ? $this->drafts($lesson, $coverage, $style->language, $files, $unread) : [];
+        $slides = array_values($lesson->slides()->get()->all());
+        $files += LessonDeck::files($slides);
+        $logo = LessonStyle::logoRow($style);
+        if ($logo !== null) {
+            $files[$logo->hash] = $logo->path;
+        }
+        $rate = FrameRate::of($lesson->fps);
+        [$beds, $sounds, $more] = [$this->music->of($lesson), $this->music->sounds(), $this->music->files($lesson)];
+        $files += $more;
+        $cues = new PictureCues($script, LessonDeck::of($slides), $style, $frame);
+        [$lines, $texts] = $this->lines($lesson);
+        $sources = $idle = [];
+        foreach (array_values($lesson->sections()->get()->all()) as $index => $section) {
+            $text = $script->sections[$index] ?? null;
+            if ($text === null) {
+                break;
+            }
+            $card = CardPicture::of($text, $frame, $style);
+            if ($card !== null) {
+                foreach ([$card->picture, ...$card->counting] as $still) {
+                    $files[$still->hash] = CardPicture::path($still->hash);
+                }
+            }
+            $own = $lines[$section->id] ?? [];
+            [$opening, $changes] = $cues->of($text, $own);
+            $passages = $card === null ? self::passages($own, $coverage->sections[$section->id] ?? null, $takes, $drafts) : [];
+            $speeds = SpeedCueAt::where(PictureCues::speeds($text, $own), SpokenPlaces::of($own, $passages));
+            $idle[$section->id] = Silences::idle($passages, $speeds);
+            $sources[] = new SectionInput(
+                $section->id,
+                $section->heading,
+                $opening,
+                array_map(fn (Passage $p): Passage => Silences::quicken($p, $speeds), $passages),
+                $changes,
+                $card,
+                $own,
+                join: $cues->join($text, $rate),
+                overlays: $cues->overlays($text, $own),
+                emphases: $cues->emphases($text),
+                music: $cues->music($text, $beds),
+                sound: self::sound($text->card()?->kind, $index, $style, $sounds),
+            );
+        }
+        foreach ($cues->drawings() as $svg) {
+            $hash = Still::drawn(StillKind::Board, $svg, Shape::of(1, 1))->hash;
+            $files[$hash] = CardPicture::path($hash);
+        }
+        $mark = $as->draft ? (new DraftMark($frame, $style))->layer() : null;
+        foreach ($mark?->source->files() ?? [] as $hash) {
+            $files[$hash] = CardPicture::path($hash);
+        }
+        $silences = array_map(fn (SectionInput $s): array => SilenceFound::all($s, $texts), array_column($sources, null, 'id'));
+        $assembly = Assembly::of(
+            $frame,
+            $rate,
+            $sources,
+            new FilmStyle(
+                LessonStyle::logo($style, $logo),
+                $style->colours->ground->hex,
+                $mark,
+                $style->hidesJumps,
+                $style->fadeIn,
+                $style->fadeOut,
+            ),
+            $as->section,
+        );
+
+        return new FilmPlan(
+            $assembly,
+            $files,
+            (float) $style->soundTarget,
+            (float) $style->computerUnder,
+            $unread,
+            $texts,
+            $style->music,
+            array_filter($silences),
+            array_filter($idle),
+            CaptionRow::of($lesson->id),
+            $style->language,
+            $as->quality,
+            $as->burned ? $style : null,
+            TranslationRow::of($lesson->id),
+        );
+    }
+
+    /**
+     * What is heard when a section begins.
+     *
+     * @param  array<string, MusicTrack>  $sounds  by name
+     */
+    private static function sound(?CardKind $card, int $index, HouseStyle $style, array $sounds): ?MusicTrack
+    {
+        return match (true) {
+            $card !== null => $style->cardSound
+                ? $sounds[$card === CardKind::Question ? 'question' : 'card'] ?? null
+                : null,
+            default => $style->pageSound && $index > 0 ? $sounds['page'] ?? null : null,
+        };
+    }
+
+    /** @return array{array<string, list<string>>, array<string, string>} line ids by section, in order; and their words by id */
+    private function lines(Lesson $lesson): array
+    {
+        $lines = $texts = [];
+        $rows = DB::table('lines')
+            ->where('lesson_id', $lesson->id)
+            ->whereNotNull('position')
+            ->orderBy('position')
+            ->get(['id', 'section_id', 'text']);
+        foreach ($rows as $row) {
+            $lines[$row->section_id][] = $row->id;
+            $texts[$row->id] = $row->text;
+        }
+
+        return [$lines, $texts];
+    }
+
+    /**
+     * The takes that are heard, and where the files of their tracks lie.
+     *
+     * @param  Cleaning  $usual  how the lesson's voices are cleaned
+     * @return array{array<string, CoreTake>, array<string, string>} by id; path on the media disk by hash
+     */
+    private function takes(Coverage $coverage, Cleaning $usual): array
+    {
+        $ids = [];
+        foreach ($coverage->sections as $section) {
+            array_push($ids, ...array_map(fn (UsedPart $p): string => $p->take, $section->parts));
+        }
+        $ids = array_values(array_unique($ids));
+        $tracks = $files = $takes = [];
+        foreach (DB::table('tracks')->whereIn('take_id', $ids)->whereNotNull('file_path')->get() as $row) {
+            $tracks[$row->take_id][] = (array) $row;
+            $files[$row->hash] = $row->file_path;
+        }
+        foreach (DB::table('takes')->whereIn('id', $ids)->get() as $row) {
+            $takes[$row->id] = TakeReader::coreOf((array) $row, $tracks[$row->id] ?? [], $usual);
+        }
+
+        return [$takes, $files];
+    }
+
+    /**
+     * What a stand-in voice reads of a lesson.
+     *
+     * @param  array<string, string>  $files  where its sounds lie is added
+     * @param  int  $unread  set to how many lines it has still to read
+     * @return array<string, CoreTake> by line id
+     */
+    private function drafts(Lesson $lesson, Coverage $coverage, Language $language, array &$files, int &$unread): array
+    {
+        $drafts = [];
+        foreach (DraftLines::of($lesson, $coverage) as $id => $text) {
+            $found = $this->voice->find($text, $language);
+            if ($found === null) {
+                $unread++;
+
+                continue;
+            }
+            [$track, $files[$track->hash]] = $found;
+            $drafts[$id] = CoreTake::draft((string) $id, $track);
+        }
+
+        return $drafts;
+    }
+
+    /**
+     * @param  list<string>  $lines  ids of the section's
+     * @param  array<string, CoreTake>  $takes
+     * @param  array<string, CoreTake>  $drafts  by line id
+     * @return list<Passage>
+     */
+    private static function passages(array $lines, ?SectionCoverage $covered, array $takes, array $drafts): array
+    {
+        $passages = [];
+        foreach ($covered === null ? [] : DraftOrder::of($lines, $covered) as $part) {
+            $draft = is_string($part) ? $drafts[$part] ?? null : null;
+            if ($part instanceof UsedPart) {
+                $passages[] = new Passage($takes[$part->take], $part->span, $part->lines, goesOn: $part->goesOn);
+            } elseif ($draft !== null) {
+                $passages[] = new Passage($draft, $draft->used, [$part]);
+            }
+        }
+
+        return $passages;
+    }
+}
