@@ -77,7 +77,7 @@ final class StrayFiles
             preg_match_all('#lessons/[0-9a-z]{26}/slides/[0-9a-z.-]+#', stripslashes($report), $before);
             $owned += array_fill_keys($before[0], true);
         }
-        foreach (['decks', 'logos', 'music', 'arrivals'] as $table) {
+        foreach (['decks', 'logos', 'music', 'archive_imports'] as $table) {
             $owned += array_fill_keys(DB::table($table)->pluck('path')->all(), true);
         }
 

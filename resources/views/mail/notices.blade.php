@@ -3,7 +3,7 @@
 
 @foreach ($notices as $notice)
 {!! $notice->says !!}
-{!! \App\OwnAddress::of($notice->path) !!}
+{!! \App\People\OwnAddress::of($notice->path) !!}
 
 @endforeach
-At most one such mail an hour. To get none: {!! \App\OwnAddress::of('/account') !!}
+At most one such mail an hour. To get none: {!! \App\People\OwnAddress::of('/account') !!}

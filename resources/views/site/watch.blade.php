@@ -5,17 +5,17 @@
 @section('head')
     <meta property="og:type" content="video.other">
     <meta property="og:title" content="{{ $lesson->title }}">
-    <meta property="og:url" content="{{ \App\OwnAddress::of($base) }}">
-    <meta property="og:video" content="{{ \App\OwnAddress::of("{$base}/film") }}">
+    <meta property="og:url" content="{{ \App\People\OwnAddress::of($base) }}">
+    <meta property="og:video" content="{{ \App\People\OwnAddress::of("{$base}/film") }}">
     <meta property="og:video:type" content="video/mp4">
     @if (in_array('thumbnail.jpg', $beside, true))
-        <meta property="og:image" content="{{ \App\OwnAddress::of("{$base}/thumbnail.jpg") }}">
+        <meta property="og:image" content="{{ \App\People\OwnAddress::of("{$base}/thumbnail.jpg") }}">
     @endif
     @if ($course)
         <meta property="og:site_name" content="{{ $course }}">
     @endif
     <link rel="alternate" type="application/json+oembed"
-        href="{{ \App\OwnAddress::of('/oembed') }}?url={{ urlencode(\App\OwnAddress::of($base)) }}">
+        href="{{ \App\People\OwnAddress::of('/oembed') }}?url={{ urlencode(\App\People\OwnAddress::of($base)) }}">
 @endsection
 @section('body')
     <header>
