@@ -9,11 +9,11 @@ use App\Actions\Script\SaveScript;
 use App\Media\MediaStore;
 use App\Models\Export;
 use App\Models\Take;
-use App\Models\TakeState;
 use App\Models\Track;
 use App\Models\WorkState;
 use App\Queries\Storage\StrayFiles;
 use OpenReel\Core\Script\Script;
+use OpenReel\Core\Take\TakeState;
 use Symfony\Component\Process\InputStream;
 use Symfony\Component\Process\Process;
 

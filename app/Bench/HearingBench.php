@@ -10,11 +10,10 @@ use App\Media\Prober;
 use App\Media\Program;
 use App\Media\TakeAligner;
 use App\Media\VoiceCleaner;
-use App\Models\TakeState;
 use Illuminate\Contracts\Http\Kernel;
 use Illuminate\Http\Request;
 use OpenReel\Core\Alignment\ExpectedLine;
-use OpenReel\Core\Analysis\SoundFlag;
+use OpenReel\Core\Analysis\SoundChecks;
 use OpenReel\Core\Analysis\SpeechFinder;
 use OpenReel\Core\Script\Language;
 use OpenReel\Core\Script\Script;
@@ -23,6 +22,7 @@ use OpenReel\Core\Sound\Cleaning;
 use OpenReel\Core\Sound\CleanVoice;
 use OpenReel\Core\Sound\LevelReader;
 use OpenReel\Core\Sound\NoiseReduction;
+use OpenReel\Core\Take\TakeState;
 
 /** How fast words are heard and in how much memory, and how soon a take can be played that was just finished. */
 final class HearingBench implements Bench
@@ -91,7 +91,7 @@ final class HearingBench implements Bench
         $before = getrusage();
         $levels = LevelReader::read($stream);
         SpeechFinder::find($levels);
-        SoundFlag::of($levels);
+        SoundChecks::of($levels);
         $after = getrusage();
         fclose($stream);
         $spent = ($after['ru_utime.tv_sec'] ?? 0) - ($before['ru_utime.tv_sec'] ?? 0) +

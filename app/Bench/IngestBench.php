@@ -7,7 +7,7 @@ namespace App\Bench;
 use App\Actions\Lessons\MakeLesson;
 use App\Actions\Takes\IngestTake;
 use App\Actions\Takes\InspectTake;
-use App\Models\TakeState;
+use OpenReel\Core\Take\TakeState;
 
 /** How many seconds of a take are ingested with one second of CPU (copied, listened to, trimmed, flagged), and looked over. */
 final class IngestBench implements Bench

@@ -10,11 +10,11 @@ use App\Actions\Takes\IngestTake;
 use App\Media\MediaStore;
 use App\Media\Program;
 use App\Models\Take;
-use App\Models\TakeState;
 use App\Models\Track;
 use OpenReel\Core\Kernel\Tick;
 use OpenReel\Core\Picture\TrackKind;
 use OpenReel\Core\Script\Script;
+use OpenReel\Core\Take\TakeState;
 
 /** The recording room in a real browser: its work while it rolls, how near ink follows the pen, how far apart tracks are. */
 final class RoomBench implements Bench

@@ -7,12 +7,12 @@ namespace App\Health;
 use App\Media\MediaStore;
 use App\Media\RenderCache;
 use App\Models\Export;
-use App\Models\TakeState;
 use App\Models\WorkState;
 use App\Work\Pulse;
 use App\Work\QueueName;
 use Illuminate\Contracts\Cache\Repository;
 use Illuminate\Support\Facades\DB;
+use OpenReel\Core\Take\TakeState;
 
 /** How much there is, waits and fails, for monitoring programs. Nothing in it tells who did what. */
 final class Counters

@@ -5,9 +5,9 @@ declare(strict_types=1);
 namespace App\Health;
 
 use App\Media\MediaStore;
-use App\Models\TakeState;
 use App\Queries\Storage\StrayFiles;
 use Illuminate\Support\Facades\DB;
+use OpenReel\Core\Take\TakeState;
 
 /** Whether what the database knows is on the media disk, and the other way round. */
 final class FilesCheck implements Check

@@ -9,9 +9,7 @@ use App\Actions\Takes\InspectTake;
 use App\Media\InfrastructureFailure;
 use App\Media\ProgramFailed;
 use App\Media\WorkLock;
-use App\Models\AlignmentStatus;
 use App\Models\Take;
-use App\Models\TakeState;
 use App\Work\AlignmentProgress;
 use App\Work\QueueName;
 use App\Work\RunsExclusively;
@@ -20,6 +18,8 @@ use Illuminate\Foundation\Queue\Queueable;
 use Illuminate\Support\Facades\Cache;
 use Illuminate\Support\Facades\Log;
 use Illuminate\Support\Str;
+use OpenReel\Core\Take\AlignmentStatus;
+use OpenReel\Core\Take\TakeState;
 
 /** Looks over the newest take that waits for it, and hears its words: what was just recorded is what one wants to know about. */
 final class AlignTakesJob implements ShouldQueue

@@ -8,12 +8,12 @@ use App\Actions\Takes\IngestTake;
 use App\Media\InfrastructureFailure;
 use App\Media\Shared\SharedDiskAway;
 use App\Models\Take;
-use App\Models\TakeState;
 use App\Work\QueueName;
 use App\Work\RunsExclusively;
 use Illuminate\Contracts\Queue\ShouldQueue;
 use Illuminate\Foundation\Queue\Queueable;
 use Illuminate\Support\Facades\Log;
+use OpenReel\Core\Take\TakeState;
 
 /** Listens to a finished take. Runs on its own queue, so that it never waits behind a film being rendered. */
 final class IngestTakeJob implements ShouldQueue

@@ -9,6 +9,7 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Support\Carbon;
 use OpenReel\Core\Picture\SourceColour;
 use OpenReel\Core\Picture\TrackKind;
+use OpenReel\Core\Take\TakeState;
 
 /**
  * One stream of a take: how it comes from the recorder, and the file that was made of it.

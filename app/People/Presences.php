@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace App\People;
 
-use App\Models\TakeState;
 use App\Models\User;
 use Illuminate\Support\Facades\DB;
+use OpenReel\Core\Take\TakeState;
 
 /** Who is in a lesson now, and in which of its rooms. A window says so every other second; one that is silent is gone. */
 final class Presences

@@ -16,11 +16,11 @@ use App\Models\Deck;
 use App\Models\Delivery;
 use App\Models\Export;
 use App\Models\Take;
-use App\Models\TakeState;
 use App\Models\WorkState;
 use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Support\Facades\Queue;
+use OpenReel\Core\Take\TakeState;
 
 /**
  * Work that was asked for and that no queue knows of: whoever asked was killed between the two, or what keeps the queues was, or

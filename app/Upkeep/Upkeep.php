@@ -20,13 +20,13 @@ use App\MediaJobs\FlushUploadsJob;
 use App\Models\ArchiveImport;
 use App\Models\Device;
 use App\Models\Take;
-use App\Models\TakeState;
 use App\Models\Track;
 use App\People\CurrentUser;
 use App\Work\LostJobs;
 use App\Work\SameEncoder;
 use Illuminate\Contracts\Cache\Repository;
 use Illuminate\Support\Facades\Queue;
+use OpenReel\Core\Take\TakeState;
 
 /** What keeps the house in order while workers have nothing to do: lost work is taken up, what is left over goes. */
 final class Upkeep

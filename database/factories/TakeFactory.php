@@ -6,9 +6,9 @@ namespace Database\Factories;
 
 use App\Models\Section;
 use App\Models\Take;
-use App\Models\TakeState;
 use App\Queries\Script\SpokenLines;
 use Illuminate\Database\Eloquent\Factories\Factory;
+use OpenReel\Core\Take\TakeState;
 
 /** @extends Factory<Take> */
 final class TakeFactory extends Factory

@@ -6,7 +6,6 @@ namespace Tests\Feature;
 
 use App\Actions\Script\SaveScript;
 use App\Media\Program;
-use App\Models\AlignmentStatus;
 use App\Models\CaptionRow;
 use App\Models\Export;
 use App\Models\Section;
@@ -15,6 +14,7 @@ use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Testing\TestResponse;
 use OpenReel\Core\Script\Script;
+use OpenReel\Core\Take\AlignmentStatus;
 
 /** Captions that a person reads and puts right. */
 final class CaptionTest extends FeatureTestCase

@@ -16,7 +16,6 @@ use App\Media\Shared\SharedDisk;
 use App\Media\SlideMaker;
 use App\MediaJobs\AlignSoundJob;
 use App\MediaJobs\DrawPageJob;
-use App\Models\AlignmentStatus;
 use App\Models\Export;
 use App\Models\Section;
 use App\Models\User;
@@ -29,6 +28,7 @@ use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\Queue;
 use Illuminate\Support\Facades\Redis;
 use OpenReel\Core\Picture\TrackKind;
+use OpenReel\Core\Take\AlignmentStatus;
 use Symfony\Component\Process\Process;
 
 /** Several machines: one with the database, others that take pieces of films from Redis and share nothing but the media disk. */

@@ -5,9 +5,9 @@ declare(strict_types=1);
 namespace Tests\Feature;
 
 use App\Actions\Takes\AlignTake;
-use App\Models\AlignmentStatus;
 use App\Models\Take;
 use OpenReel\Core\Picture\TrackKind;
+use OpenReel\Core\Take\AlignmentStatus;
 
 /** A take is copied from one lesson to another. */
 final class CopyTakeTest extends FeatureTestCase

@@ -7,7 +7,7 @@ namespace Tests\Feature;
 use App\Media\RenderCache;
 use App\Models\Lesson;
 use App\Models\Take;
-use App\Models\TakeState;
+use OpenReel\Core\Take\TakeState;
 use OpenReel\Core\Take\Verdict;
 
 /** Which take is heard where, from the verdicts to the film. */

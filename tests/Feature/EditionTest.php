@@ -6,13 +6,13 @@ namespace Tests\Feature;
 
 use App\Media\Prober;
 use App\Media\Program;
-use App\Models\AlignmentStatus;
 use App\Models\Course;
 use App\Models\Export;
 use App\Models\Lesson;
 use App\Models\Section;
 use App\Models\Take;
 use App\Queries\Film\OlderFilms;
+use OpenReel\Core\Take\AlignmentStatus;
 use PHPUnit\Framework\Attributes\DataProvider;
 
 /** A lesson exported as other films than its usual one: smaller, of another shape, as WebM, with captions in the picture. */

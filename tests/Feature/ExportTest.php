@@ -22,10 +22,10 @@ use App\Media\ScriptReader;
 use App\Models\Export;
 use App\Models\Lesson;
 use App\Models\Section;
-use App\Models\TakeState;
 use App\Models\WorkState;
 use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\Queue;
+use OpenReel\Core\Take\TakeState;
 use PHPUnit\Framework\Attributes\DataProvider;
 
 final class ExportTest extends FeatureTestCase

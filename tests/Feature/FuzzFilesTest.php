@@ -4,12 +4,12 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
-use App\Models\AlignmentStatus;
 use App\Models\Lesson;
 use App\Models\Section;
 use App\Queries\Script\SpokenLines;
 use Illuminate\Http\UploadedFile;
 use OpenReel\Core\Script\Script;
+use OpenReel\Core\Take\AlignmentStatus;
 use PHPUnit\Framework\Attributes\TestWith;
 use Random\Engine\Mt19937;
 use Random\Randomizer;

@@ -8,7 +8,6 @@ use App\Actions\Takes\AlignTake;
 use App\Actions\Takes\InspectTake;
 use App\Jobs\AlignTakesJob;
 use App\Media\TakeAligner;
-use App\Models\AlignmentStatus;
 use App\Models\Section;
 use App\Models\Take;
 use App\Queries\Film\AssembleLesson;
@@ -24,6 +23,7 @@ use OpenReel\Core\Kernel\Span;
 use OpenReel\Core\Script\Language;
 use OpenReel\Core\Script\Script;
 use OpenReel\Core\Script\Spoken;
+use OpenReel\Core\Take\AlignmentStatus;
 
 /** Which words are heard in takes, and what follows from it; with the real reference voice, on voices that are not that one. */
 final class HearingTest extends FeatureTestCase

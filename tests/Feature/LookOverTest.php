@@ -9,7 +9,6 @@ use App\Actions\Takes\InspectTake;
 use App\Jobs\AlignTakesJob;
 use App\Media\Program;
 use App\Media\VoiceCleaner;
-use App\Models\AlignmentStatus;
 use App\Models\Section;
 use App\Models\Take;
 use App\Queries\Film\AssembleLesson;
@@ -23,6 +22,7 @@ use OpenReel\Core\Sound\Cleaning;
 use OpenReel\Core\Sound\LevelReader;
 use OpenReel\Core\Sound\NoiseReduction;
 use OpenReel\Core\Soundtrack\SoundPart;
+use OpenReel\Core\Take\AlignmentStatus;
 use PHPUnit\Framework\Attributes\DataProvider;
 
 /** What is found when takes are looked over, and what is made of their sound; with real programs on made-up takes. */

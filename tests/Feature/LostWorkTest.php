@@ -12,7 +12,6 @@ use App\Media\WorkLock;
 use App\Models\Deck;
 use App\Models\Lesson;
 use App\Models\Take;
-use App\Models\TakeState;
 use App\Models\WorkState;
 use App\Upkeep\ForgottenWork;
 use App\Upkeep\Upkeep;
@@ -24,6 +23,7 @@ use Illuminate\Support\Facades\Event;
 use Illuminate\Support\Facades\Exceptions;
 use Illuminate\Support\Facades\File;
 use Illuminate\Support\Facades\Schema;
+use OpenReel\Core\Take\TakeState;
 use Symfony\Component\Process\Process;
 
 /** A worker that is killed costs seconds. */

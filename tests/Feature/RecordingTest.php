@@ -6,10 +6,10 @@ namespace Tests\Feature;
 
 use App\Media\Prober;
 use App\Models\Take;
-use App\Models\TakeState;
 use App\Models\Track;
 use Illuminate\Testing\TestResponse;
 use OpenReel\Core\Picture\TrackKind;
+use OpenReel\Core\Take\TakeState;
 use PHPUnit\Framework\Attributes\DataProvider;
 
 final class RecordingTest extends FeatureTestCase

@@ -19,7 +19,6 @@ use App\Models\Publication;
 use App\Models\Section;
 use App\Models\Slide;
 use App\Models\Take;
-use App\Models\TakeState;
 use App\Models\User;
 use App\Models\WorkState;
 use App\People\Devices;
@@ -30,6 +29,7 @@ use Illuminate\Support\Facades\Route;
 use Illuminate\Testing\TestResponse;
 use OpenReel\Core\People\Right;
 use OpenReel\Core\People\Role;
+use OpenReel\Core\Take\TakeState;
 
 /** Who may do what: every call of the API is tried as everybody. */
 final class RolesTest extends PeopleTestCase

@@ -11,7 +11,7 @@ use App\Media\Encoder;
 use App\Media\FfmpegEncoder;
 use App\Media\Program;
 use App\Models\Take;
-use App\Models\TakeState;
+use OpenReel\Core\Take\TakeState;
 use PHPUnit\Framework\Attributes\TestWith;
 
 /** A fault of the server costs time, never a recording. */

@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace Tests\Feature;
 
 use App\Actions\Script\SaveScript;
-use App\Models\AlignmentStatus;
 use App\Models\Comment;
 use App\Models\Export;
 use App\Models\Publication;
@@ -14,6 +13,7 @@ use Illuminate\Support\Facades\Cache;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Testing\TestResponse;
 use OpenReel\Core\Script\Script;
+use OpenReel\Core\Take\AlignmentStatus;
 
 /** The course site: who sees a film, and what is said of it. */
 final class SiteTest extends FeatureTestCase

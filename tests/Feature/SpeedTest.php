@@ -6,12 +6,12 @@ namespace Tests\Feature;
 
 use App\Actions\Script\SaveScript;
 use App\Media\Program;
-use App\Models\AlignmentStatus;
 use App\Models\Export;
 use App\Models\Section;
 use Illuminate\Support\Facades\DB;
 use OpenReel\Core\Script\Script;
 use OpenReel\Core\Script\SpeedCue;
+use OpenReel\Core\Take\AlignmentStatus;
 
 /** Silences that run faster or are cut out, in the film itself. */
 final class SpeedTest extends FeatureTestCase

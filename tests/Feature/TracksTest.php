@@ -7,8 +7,8 @@ namespace Tests\Feature;
 use App\Actions\Takes\ClearRecordings;
 use App\Media\Prober;
 use App\Models\Take;
-use App\Models\TakeState;
 use OpenReel\Core\Picture\TrackKind;
+use OpenReel\Core\Take\TakeState;
 
 /** Takes of several tracks, and how they are put in step. */
 final class TracksTest extends FeatureTestCase

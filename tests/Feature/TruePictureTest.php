@@ -7,9 +7,9 @@ namespace Tests\Feature;
 use App\Media\Program;
 use App\Models\Export;
 use App\Models\Take;
-use App\Models\TakeState;
 use App\Upkeep\Upkeep;
 use OpenReel\Core\Picture\TrackKind;
+use OpenReel\Core\Take\TakeState;
 use PHPUnit\Framework\Attributes\TestWith;
 
 /** What the camera saw is what the film shows: its colours, its picture, its sound. */

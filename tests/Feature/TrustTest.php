@@ -13,13 +13,13 @@ use App\Models\Export;
 use App\Models\Lesson;
 use App\Models\Slide;
 use App\Models\Take;
-use App\Models\TakeState;
 use App\Models\Track;
 use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\File;
 use Illuminate\Support\Facades\Queue;
 use Illuminate\Support\Facades\Route;
 use Illuminate\Testing\TestResponse;
+use OpenReel\Core\Take\TakeState;
 use PHPUnit\Framework\Attributes\TestWith;
 use Symfony\Component\HttpFoundation\BinaryFileResponse;
 

@@ -8,11 +8,11 @@ use App\Media\Program;
 use App\Models\Export;
 use App\Models\Lesson;
 use App\Models\Take;
-use App\Models\TakeState;
 use Illuminate\Support\Facades\Artisan;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\File;
 use OpenReel\Core\Picture\TrackKind;
+use OpenReel\Core\Take\TakeState;
 
 /**
  * A database and media made by the version before takes had tracks (tests/fixtures/before-tracks): a lesson with slides, cues, a

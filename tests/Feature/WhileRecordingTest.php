@@ -7,7 +7,7 @@ namespace Tests\Feature;
 use App\Actions\Takes\IngestTake;
 use App\Models\Section;
 use App\Models\Take;
-use App\Models\TakeState;
+use OpenReel\Core\Take\TakeState;
 
 /** What is noted while recording, and what comes of it. */
 final class WhileRecordingTest extends FeatureTestCase

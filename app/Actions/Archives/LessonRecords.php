@@ -6,11 +6,11 @@ namespace App\Actions\Archives;
 
 use App\Models\Course;
 use App\Models\Lesson;
-use App\Models\TakeState;
 use App\Models\WorkState;
 use Illuminate\Database\Query\Builder;
 use Illuminate\Support\Facades\DB;
 use OpenReel\Core\Style\HouseStyle;
+use OpenReel\Core\Take\TakeState;
 
 /**
  * Rows of a course and of a lesson as an archive has them, and back. They are read and written as they stand in the

@@ -13,13 +13,13 @@ use App\Media\ScriptReader;
 use App\Models\Lesson;
 use App\Models\Section;
 use App\Models\Take;
-use App\Models\TakeState;
 use App\OperationRejected;
 use App\Queries\Script\SpokenLines;
 use Illuminate\Support\Facades\DB;
 use OpenReel\Core\Script\CueKind;
 use OpenReel\Core\Script\Script;
 use OpenReel\Core\Script\ScriptError;
+use OpenReel\Core\Take\TakeState;
 use OpenReel\Core\Take\Verdict;
 
 /**

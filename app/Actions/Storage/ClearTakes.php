@@ -9,10 +9,10 @@ use App\Media\MediaStore;
 use App\Models\ClearedTake;
 use App\Models\Lesson;
 use App\Models\Take;
-use App\Models\TakeState;
 use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Support\Facades\DB;
 use OpenReel\Core\People\AuditAction;
+use OpenReel\Core\Take\TakeState;
 use OpenReel\Core\Take\Verdict;
 
 /** Clears what was set aside, on purpose; for a month it can be brought back. */

@@ -9,9 +9,7 @@ use App\Media\AlignmentCache;
 use App\Media\MediaStore;
 use App\Media\WorkLock;
 use App\MediaJobs\AlignSoundJob;
-use App\Models\AlignmentStatus;
 use App\Models\Take;
-use App\Models\TakeState;
 use App\Models\Track;
 use App\Queries\Lessons\LessonStyle;
 use App\Queries\Script\LearnedPace;
@@ -27,15 +25,18 @@ use OpenReel\Core\Alignment\Attempt;
 use OpenReel\Core\Alignment\ExpectedLine;
 use OpenReel\Core\Alignment\Selection;
 use OpenReel\Core\Alignment\WordPlaces;
-use OpenReel\Core\Analysis\SpeechFlag;
+use OpenReel\Core\Analysis\SpeechChecks;
 use OpenReel\Core\Kernel\Span;
 use OpenReel\Core\Kernel\Tick;
 use OpenReel\Core\Picture\TrackKind;
 use OpenReel\Core\Script\Language;
 use OpenReel\Core\Script\SpeakingTime;
 use OpenReel\Core\Script\Spoken;
+use OpenReel\Core\Take\AlignmentStatus;
 use OpenReel\Core\Take\Event\TakeEvent;
 use OpenReel\Core\Take\EventLog;
+use OpenReel\Core\Take\SpeechFlag;
+use OpenReel\Core\Take\TakeState;
 use OpenReel\Core\Take\Verdict;
 use OpenReel\Core\Take\WordAnchor;
 
@@ -200,7 +201,7 @@ final class AlignTake
         $expected = (int) round($take->expected_ms * ($all === 0 ? 1 : $said / $all));
         $pace = LearnedPace::of($take->lesson());
 
-        return SpeechFlag::of(
+        return SpeechChecks::of(
             $heard,
             $used,
             count($texts),

@@ -8,8 +8,8 @@ use App\Media\AppendedFile;
 use App\Media\MediaStore;
 use App\Media\WorkLock;
 use App\Models\Take;
-use App\Models\TakeState;
 use App\OperationRejected;
+use OpenReel\Core\Take\TakeState;
 
 /**
  * Adds rows to a take's event log while it is recorded. Safe to repeat: rows that are there already change nothing. Once this

@@ -7,9 +7,9 @@ namespace App\Actions\Takes;
 use App\Events\LessonChanged;
 use App\Models\Lesson;
 use App\Models\Take;
-use App\Models\TakeState;
 use App\OperationRejected;
 use Illuminate\Support\Facades\DB;
+use OpenReel\Core\Take\TakeState;
 use OpenReel\Core\Take\Verdict;
 
 /** Says which take speaks some lines, whatever is kept later; or leaves it to coverage again. */

@@ -7,11 +7,11 @@ namespace App\Actions\Takes;
 use App\Media\MediaStore;
 use App\Media\TakeMaker;
 use App\Models\Take;
-use App\Models\TakeState;
 use App\Models\Track;
 use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Support\Facades\Log;
 use OpenReel\Core\Picture\TrackKind;
+use OpenReel\Core\Take\TakeState;
 
 /**
  * Removes what came from the recorder once it is not needed any more: the take has been used in a finished film, or a week

@@ -8,13 +8,13 @@ use App\Events\TakesWaitForAlignment;
 use App\Media\MediaStore;
 use App\Models\Section;
 use App\Models\Take;
-use App\Models\TakeState;
 use App\Models\Track;
 use App\OperationRejected;
 use App\Queries\Script\SpokenLines;
 use App\Queries\Takes\TakeNumbers;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
+use OpenReel\Core\Take\TakeState;
 use OpenReel\Core\Take\Verdict;
 
 /** Copies a take, of another lesson perhaps, to a section: it is listened to against the words there. The other one stays. */

@@ -7,10 +7,10 @@ namespace App\Actions\Takes;
 use App\Actions\People\WriteHistory;
 use App\Events\RecordingArrived;
 use App\Models\Take;
-use App\Models\TakeState;
 use App\Models\Track;
 use App\OperationRejected;
 use OpenReel\Core\People\AuditAction;
+use OpenReel\Core\Take\TakeState;
 
 /** Closes a take once everything has arrived, and has it listened to. Safe to repeat. */
 final class FinishTake

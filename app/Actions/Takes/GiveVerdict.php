@@ -7,13 +7,13 @@ namespace App\Actions\Takes;
 use App\Actions\People\WriteHistory;
 use App\Events\LessonChanged;
 use App\Models\Take;
-use App\Models\TakeState;
 use App\OperationRejected;
 use App\Queries\Takes\TakeReader;
 use Illuminate\Support\Facades\DB;
 use OpenReel\Core\Coverage\KnownTake;
 use OpenReel\Core\Coverage\Verdicts;
 use OpenReel\Core\People\AuditAction;
+use OpenReel\Core\Take\TakeState;
 use OpenReel\Core\Take\Verdict;
 
 /**

@@ -13,10 +13,9 @@ use App\Media\Recording;
 use App\Media\TakeMaker;
 use App\Media\UnreadableFile;
 use App\Models\Take;
-use App\Models\TakeState;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Log;
-use OpenReel\Core\Analysis\SoundFlag;
+use OpenReel\Core\Analysis\SoundChecks;
 use OpenReel\Core\Kernel\Span;
 use OpenReel\Core\Kernel\Tick;
 use OpenReel\Core\Sound\Levels;
@@ -29,6 +28,7 @@ use OpenReel\Core\Take\Retakes;
 use OpenReel\Core\Take\TakeAnnotation;
 use OpenReel\Core\Take\TakeAnnotations;
 use OpenReel\Core\Take\TakeClock;
+use OpenReel\Core\Take\TakeState;
 use OpenReel\Core\Take\TrackOffsets;
 use OpenReel\Core\Take\Verdict;
 
@@ -171,7 +171,7 @@ final class IngestTake
             'heard' => null,
             'inspected' => null,
             'length_ticks' => $made->length->count,
-            'flags' => $made->voice === null ? ['no-sound'] : array_column(SoundFlag::of($levels), 'value'),
+            'flags' => $made->voice === null ? ['no-sound'] : array_column(SoundChecks::of($levels), 'value'),
             'marks' => self::marks($drawn),
             'fluffs' => array_map(
                 fn (Span $s): array => array_map(

@@ -15,13 +15,14 @@ use App\Models\Track;
 use App\Queries\Takes\TakeLevels;
 use OpenReel\Core\Analysis\CameraRequest;
 use OpenReel\Core\Analysis\RoomNoise;
-use OpenReel\Core\Analysis\SoundFlag;
+use OpenReel\Core\Analysis\SoundChecks;
 use OpenReel\Core\Kernel\Span;
 use OpenReel\Core\Kernel\Tick;
 use OpenReel\Core\Picture\CameraLook;
 use OpenReel\Core\Picture\PictureFlag;
 use OpenReel\Core\Picture\TrackKind;
 use OpenReel\Core\Sound\Levels;
+use OpenReel\Core\Take\SoundFlag;
 
 /** Looks a take over: what its room sounds like, whether its camera saw something, and what sets it off from others. */
 final class InspectTake
@@ -139,7 +140,7 @@ final class InspectTake
                 // Samples of the voice's file in which only the room is heard.
                 'room' => self::alone($levels, $room),
             ],
-            SoundFlag::further($levels, $high, $hum),
+            SoundChecks::further($levels, $high, $hum),
             array_map(fn (Span $s): array => [$s->from->plus($later)->count, $s->until->plus($later)->count], $places),
         ];
     }

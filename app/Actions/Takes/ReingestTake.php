@@ -7,9 +7,9 @@ namespace App\Actions\Takes;
 use App\Events\RecordingArrived;
 use App\Media\MediaStore;
 use App\Models\Take;
-use App\Models\TakeState;
 use App\Models\Track;
 use App\OperationRejected;
+use OpenReel\Core\Take\TakeState;
 
 /** Has a take listened to anew from what came from the recorder. */
 final class ReingestTake

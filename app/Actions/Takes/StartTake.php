@@ -7,7 +7,6 @@ namespace App\Actions\Takes;
 use App\Media\MediaStore;
 use App\Models\Section;
 use App\Models\Take;
-use App\Models\TakeState;
 use App\Models\Track;
 use App\OperationRejected;
 use App\People\CurrentUser;
@@ -17,6 +16,7 @@ use App\Queries\Takes\TakeNumbers;
 use Illuminate\Support\Facades\DB;
 use OpenReel\Core\Picture\Crop;
 use OpenReel\Core\Picture\TrackKind;
+use OpenReel\Core\Take\TakeState;
 
 /** Opens the next take of a section, ready for its chunks. */
 final class StartTake

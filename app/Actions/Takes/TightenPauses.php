@@ -4,12 +4,12 @@ declare(strict_types=1);
 
 namespace App\Actions\Takes;
 
-use App\Models\AlignmentStatus;
 use App\Models\Lesson;
 use App\Models\Take;
 use App\Queries\Lessons\LessonStyle;
 use App\Queries\Takes\PauseTightening;
 use App\Queries\Takes\TakeReader;
+use OpenReel\Core\Take\AlignmentStatus;
 
 /** Makes the pauses in a lesson's takes as long as its style wants them. */
 final class TightenPauses

@@ -9,11 +9,11 @@ use App\Actions\Script\SaveScript;
 use App\Events\LessonChanged;
 use App\Models\Lesson;
 use App\Models\Take;
-use App\Models\TakeState;
 use App\OperationRejected;
 use Illuminate\Support\Facades\DB;
 use OpenReel\Core\People\AuditAction;
 use OpenReel\Core\Script\Script;
+use OpenReel\Core\Take\TakeState;
 use OpenReel\Core\Take\Verdict;
 
 /**

@@ -7,11 +7,11 @@ namespace App\Console\Commands;
 use App\Actions\Takes\IngestTake;
 use App\Actions\Takes\ReingestTake;
 use App\Models\Take;
-use App\Models\TakeState;
 use App\OperationRejected;
 use Illuminate\Console\Command;
 use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Database\Eloquent\Collection;
+use OpenReel\Core\Take\TakeState;
 
 final class ReingestCommand extends Command
 {

@@ -30,7 +30,6 @@ use App\MediaJobs\CleanVoiceJob;
 use App\Models\Lesson;
 use App\Models\Section;
 use App\Models\Take;
-use App\Models\TakeState;
 use App\Models\Track;
 use App\OperationRejected;
 use App\People\Memberships;
@@ -44,6 +43,7 @@ use OpenReel\Core\People\Right;
 use OpenReel\Core\Picture\Adjustment;
 use OpenReel\Core\Picture\Crop;
 use OpenReel\Core\Picture\TrackKind;
+use OpenReel\Core\Take\TakeState;
 use OpenReel\Core\Take\Verdict;
 use Symfony\Component\HttpFoundation\Response;
 

@@ -6,7 +6,6 @@ namespace App\Http\Resources;
 
 use App\Models\Lesson;
 use App\Models\Section;
-use App\Models\TakeState;
 use App\Models\Track;
 use App\People\Memberships;
 use App\Queries\Lessons\LessonStyle;
@@ -23,6 +22,7 @@ use OpenReel\Core\Coverage\KnownTake;
 use OpenReel\Core\Coverage\NextStep;
 use OpenReel\Core\Picture\Colour;
 use OpenReel\Core\Script\Script;
+use OpenReel\Core\Take\TakeState;
 
 /**
  * A lesson with everything in it.

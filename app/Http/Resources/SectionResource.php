@@ -7,14 +7,12 @@ namespace App\Http\Resources;
 use App\Models\Section;
 use App\Models\Slide;
 use App\Models\Take;
-use App\Models\TakeState;
 use App\Queries\Lessons\LessonStyle;
 use App\Queries\Script\LearnedPace;
 use App\Queries\Takes\LessonCoverage;
 use Illuminate\Http\Request;
 use Illuminate\Http\Resources\Json\JsonResource;
 use Illuminate\Support\Facades\DB;
-use OpenReel\Core\Analysis\SpeechFlag;
 use OpenReel\Core\Coverage\Coverage;
 use OpenReel\Core\Coverage\SectionCoverage;
 use OpenReel\Core\Coverage\SectionState;
@@ -24,6 +22,8 @@ use OpenReel\Core\Script\Pace;
 use OpenReel\Core\Script\ScriptSection as ScriptSection;
 use OpenReel\Core\Script\SpeakingTime;
 use OpenReel\Core\Style\HouseStyle;
+use OpenReel\Core\Take\SpeechFlag;
+use OpenReel\Core\Take\TakeState;
 
 /** @mixin Section */
 final class SectionResource extends JsonResource

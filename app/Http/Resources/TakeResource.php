@@ -5,13 +5,13 @@ declare(strict_types=1);
 namespace App\Http\Resources;
 
 use App\Models\Take;
-use App\Models\TakeState;
 use App\Models\Track;
 use App\Queries\Takes\TakeReader;
 use Illuminate\Http\Request;
 use Illuminate\Http\Resources\Json\JsonResource;
 use Illuminate\Support\Carbon;
 use OpenReel\Core\Picture\TrackKind;
+use OpenReel\Core\Take\TakeState;
 
 /** @mixin Take */
 final class TakeResource extends JsonResource

@@ -6,7 +6,7 @@ namespace App\Queries\Takes;
 
 use App\Models\Lesson;
 use App\Models\Take;
-use App\Models\TakeState;
+use OpenReel\Core\Take\TakeState;
 use OpenReel\Core\Take\Verdict;
 
 /** A kept take of which nobody knows yet what is in it: a film made now would be without it. */

@@ -4,8 +4,9 @@ declare(strict_types=1);
 
 namespace Tests\Core\Analysis;
 
-use OpenReel\Core\Analysis\SoundFlag;
+use OpenReel\Core\Analysis\SoundChecks;
 use OpenReel\Core\Analysis\SpeechFinder;
+use OpenReel\Core\Take\SoundFlag;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use Tests\Core\Sound\SampleSound;
@@ -115,7 +116,7 @@ final class SpeechFinderTest extends TestCase
     public function test_where_nobody_speaks_nothing_is_found(SampleSound $sound): void
     {
         self::assertNull(SpeechFinder::find($sound->levels()));
-        self::assertSame([SoundFlag::Silent], SoundFlag::of($sound->levels()));
+        self::assertSame([SoundFlag::Silent], SoundChecks::of($sound->levels()));
     }
 
     public function test_flags_say_what_is_wrong_with_the_sound(): void
@@ -125,15 +126,15 @@ final class SpeechFinderTest extends TestCase
             ->noise(2000, $voice)
             ->noise(800, -75);
 
-        self::assertSame([], SoundFlag::of($take(-22)->levels()));
-        self::assertSame([SoundFlag::VeryQuiet], SoundFlag::of($take(-45)->levels()));
-        self::assertSame([SoundFlag::Silent], SoundFlag::of($take(-66)->levels()));
+        self::assertSame([], SoundChecks::of($take(-22)->levels()));
+        self::assertSame([SoundFlag::VeryQuiet], SoundChecks::of($take(-45)->levels()));
+        self::assertSame([SoundFlag::Silent], SoundChecks::of($take(-66)->levels()));
         $clipped = $take(-22)
             ->flat(1, 32767)
             ->silence(1)
             ->flat(1, 32767)
             ->silence(1)
             ->flat(1, 32767);
-        self::assertSame([SoundFlag::Clipped], SoundFlag::of($clipped->levels()));
+        self::assertSame([SoundFlag::Clipped], SoundChecks::of($clipped->levels()));
     }
 }

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace App\Models;
+namespace OpenReel\Core\Take;
 
 /** How far a take has come on its way from the recorder to the lesson. */
 enum TakeState: string

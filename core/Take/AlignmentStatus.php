@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace App\Models;
+namespace OpenReel\Core\Take;
 
 /** Whether it is known which lines a take speaks. */
 enum AlignmentStatus: string

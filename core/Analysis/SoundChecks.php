@@ -5,17 +5,11 @@ declare(strict_types=1);
 namespace OpenReel\Core\Analysis;
 
 use OpenReel\Core\Sound\Levels;
+use OpenReel\Core\Take\SoundFlag;
 
-/** Something to look at in the sound of a take. */
-enum SoundFlag: string
+/** What is to be looked at in the sound of a take. */
+final class SoundChecks
 {
-    case Silent = 'silent';
-    case VeryQuiet = 'very-quiet';
-    case Clipped = 'clipped';
-    case Noisy = 'noisy';
-    case Hum = 'mains-hum';
-    case Telephone = 'telephone-quality';
-
     /** Louder windows than this exist in any take that heard a voice. */
     private const SILENT_DB = -60.0;
 
@@ -40,23 +34,23 @@ enum SoundFlag: string
      */
     private const HIGH_DB = -55.0;
 
-    /** @return list<self> the worst first; empty when the sound is good */
+    /** @return list<SoundFlag> the worst first; empty when the sound is good */
     public static function of(Levels $levels): array
     {
         $voice = $levels->percentile(0.95);
         $flags = [];
         if ($voice < self::SILENT_DB || SpeechFinder::find($levels) === null) {
-            $flags[] = self::Silent;
+            $flags[] = SoundFlag::Silent;
         } elseif ($voice < self::QUIET_DB) {
-            $flags[] = self::VeryQuiet;
+            $flags[] = SoundFlag::VeryQuiet;
         }
         if ($levels->clips >= self::CLIPS) {
-            $flags[] = self::Clipped;
+            $flags[] = SoundFlag::Clipped;
         }
         $room = RoomNoise::of($levels);
         // That the noise comes up with a very quiet voice is said already.
         if ($room !== null && $voice >= self::QUIET_DB && $room->under() < self::UNDER_DB) {
-            $flags[] = self::Noisy;
+            $flags[] = SoundFlag::Noisy;
         }
 
         return $flags;
@@ -66,7 +60,7 @@ enum SoundFlag: string
      * What takes longer to hear.
      *
      * @param  Levels  $high  of what lies above 5.5 kHz
-     * @return list<self>
+     * @return list<SoundFlag>
      */
     public static function further(Levels $levels, Levels $high, ?MainsHum $hum): array
     {
@@ -76,8 +70,8 @@ enum SoundFlag: string
         }
 
         return array_values(array_filter([
-            $hum !== null && $hum->level > $room->voice - self::HUM_DB ? self::Hum : null,
-            self::part($levels, $high, $room) < self::HIGH_DB ? self::Telephone : null,
+            $hum !== null && $hum->level > $room->voice - self::HUM_DB ? SoundFlag::Hum : null,
+            self::part($levels, $high, $room) < self::HIGH_DB ? SoundFlag::Telephone : null,
         ]));
     }
 

@@ -6,14 +6,15 @@ namespace Tests\Core\Analysis;
 
 use OpenReel\Core\Analysis\MainsHum;
 use OpenReel\Core\Analysis\RoomNoise;
-use OpenReel\Core\Analysis\SoundFlag;
+use OpenReel\Core\Analysis\SoundChecks;
 use OpenReel\Core\Kernel\Tick;
 use OpenReel\Core\Sound\Levels;
+use OpenReel\Core\Take\SoundFlag;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use Tests\Core\Sound\SampleSound;
 
-final class SoundFlagTest extends TestCase
+final class SoundChecksTest extends TestCase
 {
     public function test_the_room_lies_as_far_under_the_voice_as_it_was_made(): void
     {
@@ -54,7 +55,7 @@ final class SoundFlagTest extends TestCase
     #[DataProvider('rooms')]
     public function test_a_loud_room_is_flagged(float $noise, array $flags): void
     {
-        self::assertSame($flags, SoundFlag::of(self::spoken($noise)->levels()));
+        self::assertSame($flags, SoundChecks::of(self::spoken($noise)->levels()));
     }
 
     /** @return iterable<string, array{callable(float): float, int|null}> the sound at a second, and the mains that hum in it */
@@ -106,8 +107,8 @@ final class SoundFlagTest extends TestCase
             array_map(fn (float $rms): float => $rms - $under, $voice->rms), [], 0, $voice->samples,
         );
 
-        self::assertSame([], SoundFlag::further($voice, $heights(30.0), null));
-        self::assertSame([SoundFlag::Telephone], SoundFlag::further($voice, $heights(65.0), null));
+        self::assertSame([], SoundChecks::further($voice, $heights(30.0), null));
+        self::assertSame([SoundFlag::Telephone], SoundChecks::further($voice, $heights(65.0), null));
     }
 
     public function test_the_room_alone_is_where_it_is_quietest(): void

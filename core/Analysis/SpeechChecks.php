@@ -7,18 +7,11 @@ namespace OpenReel\Core\Analysis;
 use OpenReel\Core\Alignment\Alignment;
 use OpenReel\Core\Alignment\Selection;
 use OpenReel\Core\Kernel\Span;
+use OpenReel\Core\Take\SpeechFlag;
 
-/** Something to look at in what a take says. */
-enum SpeechFlag: string
+/** What is to be looked at in what a take says. */
+final class SpeechChecks
 {
-    case LinesMissing = 'lines-missing';
-    case CutOffStart = 'cut-off-start';
-    case CutOffEnd = 'cut-off-end';
-    case Unscripted = 'unscripted';
-    case TooFast = 'too-fast';
-    case TooSlow = 'too-slow';
-    case LongPause = 'long-pause';
-
     /** Ticks: words that begin so near the start of a recording began before it (40 ms), and so at its end. */
     private const EDGE = 1_920;
 
@@ -38,7 +31,7 @@ enum SpeechFlag: string
      * @param  int  $length  ticks of the voice
      * @param  int  $expected  ticks that the lines used take to say at the presenter's pace; 0 when that is not known
      * @param  bool  $mayPause  whether the script asks for pauses, or something is to be seen meanwhile
-     * @return list<self> the worst first
+     * @return list<SpeechFlag> the worst first
      */
     public static function of(Alignment $heard, Selection $used, int $lines, int $length, int $expected, bool $mayPause): array
     {
@@ -53,13 +46,13 @@ enum SpeechFlag: string
         $spoken = $used->length() - self::sum(array_filter($heard->pauses, $isUsed)) - self::sum($unscripted);
         $tells = $expected > 0 && $spoken >= self::TELLING;
         $flags = [
-            [self::LinesMissing, count($used->order) < $lines],
-            [self::CutOffStart, $first < self::EDGE],
-            [self::CutOffEnd, $length - $last < self::EDGE],
-            [self::Unscripted, self::sum($unscripted) >= self::MUCH_UNSCRIPTED],
-            [self::TooFast, $tells && $spoken < self::FAST * $expected],
-            [self::TooSlow, $tells && $spoken > self::SLOW * $expected],
-            [self::LongPause, ! $mayPause && $long !== []],
+            [SpeechFlag::LinesMissing, count($used->order) < $lines],
+            [SpeechFlag::CutOffStart, $first < self::EDGE],
+            [SpeechFlag::CutOffEnd, $length - $last < self::EDGE],
+            [SpeechFlag::Unscripted, self::sum($unscripted) >= self::MUCH_UNSCRIPTED],
+            [SpeechFlag::TooFast, $tells && $spoken < self::FAST * $expected],
+            [SpeechFlag::TooSlow, $tells && $spoken > self::SLOW * $expected],
+            [SpeechFlag::LongPause, ! $mayPause && $long !== []],
         ];
 
         return array_column(array_filter($flags, fn (array $flag): bool => $flag[1]), 0);
