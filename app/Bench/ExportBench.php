@@ -77,8 +77,7 @@ final class ExportBench implements Bench
             ->firstOrFail();
         $last->update([
             'verdict' => Verdict::Undecided,
-            'used' => [[24_000, $last->length_ticks]],
-            'used_ticks' => $last->length_ticks - 24_000,
+            'trim' => [[24_000, $last->summary->length_ticks]],
         ]);
         // What the background does: all that is kept, and then the new take.
         foreach ([null, $last->id] as $asKept) {
@@ -105,7 +104,7 @@ final class ExportBench implements Bench
         $joined = '';
         foreach ($lesson->sections()->with('slide')->get() as $i => $section) {
             $take = $section->takes()->where('verdict', Verdict::Kept)->firstOrFail();
-            [[$from, $until]] = $take->used ?? [[0, $take->length_ticks]];
+            [[$from, $until]] = $take->trim ?? [[0, $take->summary->length_ticks]];
             $seconds = ($until - $from) / 48_000;
             array_push($inputs, '-i', $this->media->path((string) $section->slide?->path));
             array_push(

@@ -6,13 +6,13 @@ namespace App\Bench;
 
 use App\Media\TakeAligner;
 use OpenReel\Core\Alignment\Attempt;
-use OpenReel\Core\Alignment\AttemptKind;
 use OpenReel\Core\Alignment\ExpectedLine;
 use OpenReel\Core\Script\Language;
 use OpenReel\Core\Script\Line;
 use OpenReel\Core\Script\Script;
 use OpenReel\Core\Script\ScriptSection;
 use OpenReel\Core\Script\Spoken;
+use OpenReel\Core\Take\AttemptKind;
 
 /** How much of what is said in a take is heard, and how exactly: on takes of which it is known. Takes some minutes. */
 final class ReadsBench implements Bench

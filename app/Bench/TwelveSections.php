@@ -47,8 +47,7 @@ final class TwelveSections
             ->get()
             ->all();
         foreach ($takes as $index => $take) {
-            $used = [480 * ($index + 1), $take->length_ticks];
-            $take->update(['used' => [$used], 'used_ticks' => $used[1] - $used[0]]);
+            $take->update(['trim' => [[480 * ($index + 1), $take->summary->length_ticks]]]);
         }
 
         return $lesson;

@@ -6,10 +6,12 @@ namespace App\Jobs;
 
 use App\Actions\Takes\AlignTake;
 use App\Actions\Takes\InspectTake;
+use App\Actions\Takes\KeepResult;
 use App\Media\InfrastructureFailure;
 use App\Media\ProgramFailed;
 use App\Media\WorkLock;
 use App\Models\Take;
+use App\Models\TakeSummary;
 use App\Work\AlignmentProgress;
 use App\Work\QueueName;
 use App\Work\RunsExclusively;
@@ -18,7 +20,9 @@ use Illuminate\Foundation\Queue\Queueable;
 use Illuminate\Support\Facades\Cache;
 use Illuminate\Support\Facades\Log;
 use Illuminate\Support\Str;
+use OpenReel\Core\Take\AlignmentResult;
 use OpenReel\Core\Take\AlignmentStatus;
+use OpenReel\Core\Take\AnalysisResult;
 use OpenReel\Core\Take\TakeState;
 
 /** Looks over the newest take that waits for it, and hears its words: what was just recorded is what one wants to know about. */
@@ -57,7 +61,7 @@ final class AlignTakesJob implements ShouldQueue
             /** @var list<Take> $waiting */
             $waiting = Take::query()
                 ->where('state', TakeState::Ready)
-                ->where(fn ($q) => $q->whereNull('hearing')->orWhereNull('inspected'))
+                ->whereHas('summary', TakeSummary::waiting(...))
                 ->orderByDesc('created_at')
                 ->orderByDesc('id')
                 ->limit(10)
@@ -83,7 +87,7 @@ final class AlignTakesJob implements ShouldQueue
     /** @return bool false when another machine listens to it now, or looks at it */
     private function look(Take $take, InspectTake $inspect, AlignTake $hear): bool
     {
-        if ($take->hearing !== null && $take->inspected !== null) {
+        if ($take->summary->alignment !== null && $take->summary->is_analysed) {
             return true;
         }
         $key = AlignmentProgress::key($take->id);
@@ -99,8 +103,8 @@ final class AlignTakesJob implements ShouldQueue
 
                 return true;
             }
-            $isLookedOver = $take->inspected !== null || $this->lookOver($take, $inspect);
-            if ($take->hearing === null) {
+            $isLookedOver = $take->summary->is_analysed || $this->lookOver($take, $inspect);
+            if ($take->summary->alignment === null) {
                 $isOurs = $hear($take, fn (float $done) => AlignmentProgress::note($key, $done));
             }
         } catch (ProgramFailed $failure) {
@@ -134,7 +138,7 @@ final class AlignTakesJob implements ShouldQueue
             return $inspect($take);
         } catch (ProgramFailed $failure) {
             Log::error("Take {$take->id} could not be looked over", $failure->context());
-            $take->refresh()->update(['inspected' => InspectTake::NOTHING]);
+            app(KeepResult::class)->analysis($take->refresh(), new AnalysisResult());
 
             return true;
         }
@@ -150,9 +154,12 @@ final class AlignTakesJob implements ShouldQueue
     private function giveUp(Take $take): void
     {
         $take->refresh();
-        $take->update([
-            'hearing' => $take->hearing ?? AlignmentStatus::Failed,
-            'inspected' => $take->inspected ?? InspectTake::NOTHING,
-        ]);
+        $results = app(KeepResult::class);
+        if ($take->summary->alignment === null) {
+            $results->alignment($take, new AlignmentResult(AlignmentStatus::Failed));
+        }
+        if (! $take->summary->is_analysed) {
+            $results->analysis($take, new AnalysisResult());
+        }
     }
 }

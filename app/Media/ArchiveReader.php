@@ -6,6 +6,7 @@ namespace App\Media;
 
 use OpenReel\Core\Archive\ArchiveError;
 use OpenReel\Core\Archive\ArchiveFile;
+use OpenReel\Core\Archive\FirstVersion;
 use OpenReel\Core\Archive\Manifest;
 
 /** Somebody's archive, opened without trusting it: only what its manifest names is looked at, and only as much as it says. */
@@ -38,7 +39,7 @@ final class ArchiveReader
         }
         $said = Manifest::decoded(self::manifestOf($zip));
         Schema::mustHold($said, "archive-{$said->version}.json");
-        $manifest = Manifest::of($said);
+        $manifest = Manifest::of($said->version === Manifest::FIRST ? FirstVersion::upgraded($said) : $said);
         foreach ($manifest->files as $file) {
             self::mustBeAsLarge($zip, $file);
         }

@@ -114,7 +114,7 @@ final readonly class FilmPlan
             $voice = $passage?->take->track(TrackKind::Microphone);
             $seen[$segment->sectionId][] = array_map(fn (ShotSpec|TransitionSpec $s): string => $s->key(''), $pieces);
             $heard[$segment->sectionId][] = $passage === null ? null : [
-                $voice?->hash, $passage->span, $passage->take->clean?->key(''), $passage->take->silences,
+                $voice?->hash, $passage->span, $passage->take->content->cleanVoice?->key(''), $passage->take->content->silences,
             ];
         }
 

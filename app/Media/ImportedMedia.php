@@ -6,6 +6,7 @@ namespace App\Media;
 
 use OpenReel\Core\Archive\ArchiveError;
 use OpenReel\Core\Archive\ArchiveFile;
+use OpenReel\Core\Archive\Manifest;
 use OpenReel\Core\Take\TakeLength;
 
 /** Whether a file that came with an archive is what its name says: programs that open ours later do not ask again. */
@@ -38,7 +39,7 @@ final class ImportedMedia
     {
         try {
             Schema::mustHold(
-                json_decode((string) file_get_contents($path), flags: JSON_THROW_ON_ERROR), 'archive-1.json', "{$what}_file",
+                json_decode((string) file_get_contents($path), flags: JSON_THROW_ON_ERROR), 'archive-'.Manifest::VERSION.'.json', "{$what}_file",
             );
         } catch (ArchiveError|\JsonException) {
             return false;

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Providers;
 
 use App\Actions\People\AssignOwner;
+use App\Actions\Takes\SummariseTake;
 use App\Database\SqliteConnector;
 use App\Media\Encoder;
 use App\Media\FfmpegEncoder;
@@ -26,6 +27,7 @@ use App\Media\SlideMaker;
 use App\Media\Voice;
 use App\Models\Course;
 use App\Models\Lesson;
+use App\Models\Take;
 use App\People\KeyedHasher;
 use App\Upkeep\Upkeep;
 use App\Upkeep\UpkeepWithoutDatabase;
@@ -112,6 +114,11 @@ final class AppServiceProvider extends ServiceProvider
         ));
         Lesson::created(fn (Lesson $made) => $this->app->make(AssignOwner::class)($made));
         Course::created(fn (Course $made) => $this->app->make(AssignOwner::class)($made));
+        Take::saved(function (Take $take): void {
+            if ($take->wasRecentlyCreated || $take->wasChanged(SummariseTake::EDITS)) {
+                $this->app->make(SummariseTake::class)($take);
+            }
+        });
         Event::listen(WorkerStarting::class, fn () => $this->lookRound());
         Event::listen(Looping::class, function (Looping $event): ?bool {
             // A worker waits when it is told false.

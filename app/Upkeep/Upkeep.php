@@ -20,6 +20,7 @@ use App\MediaJobs\FlushUploadsJob;
 use App\Models\ArchiveImport;
 use App\Models\Device;
 use App\Models\Take;
+use App\Models\TakeSummary;
 use App\Models\Track;
 use App\People\CurrentUser;
 use App\Work\LostJobs;
@@ -131,7 +132,7 @@ final class Upkeep
         }
         $waiting = Take::query()
             ->where('state', TakeState::Ready)
-            ->where(fn ($q) => $q->whereNull('hearing')->orWhereNull('inspected'))
+            ->whereHas('summary', TakeSummary::waiting(...))
             ->limit(self::AT_ONCE)
             ->count();
         for ($i = 0; $i < $waiting; $i++) {

@@ -14,6 +14,7 @@ use OpenReel\Core\Alignment\Internal\SearchHit;
 use OpenReel\Core\Alignment\Internal\Spectrum;
 use OpenReel\Core\Alignment\Internal\Speech;
 use OpenReel\Core\Alignment\Internal\Warp;
+use OpenReel\Core\Take\AttemptKind;
 
 /**
  * Hears which lines are said in a take, where, and how well: the take is compared with the lines as a reference voice says them.

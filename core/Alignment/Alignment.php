@@ -6,6 +6,7 @@ namespace OpenReel\Core\Alignment;
 
 use OpenReel\Core\Kernel\Span;
 use OpenReel\Core\Kernel\Tick;
+use OpenReel\Core\Take\AttemptKind;
 
 /** What was heard in a take. */
 final readonly class Alignment

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace OpenReel\Core\Alignment;
 
 use OpenReel\Core\Kernel\Span;
+use OpenReel\Core\Take\AttemptKind;
 
 /** One attempt at a line inside a take. */
 final readonly class Attempt

@@ -7,6 +7,7 @@ namespace OpenReel\Core\Alignment;
 use OpenReel\Core\Kernel\Span;
 use OpenReel\Core\Kernel\Tick;
 use OpenReel\Core\Sound\Levels;
+use OpenReel\Core\Take\AttemptKind;
 
 /**
  * What of a take is worth using: of each line one whole read, without what was said again. Every edge lies in silence: at least

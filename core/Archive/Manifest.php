@@ -6,7 +6,7 @@ namespace OpenReel\Core\Archive;
 
 /**
  * What an archive says of itself: a course or none, lessons, and the files that belong to them. Its form is
- * `resources/schemas/archive-1.json`; what a schema cannot say is held here.
+ * `resources/schemas/archive-2.json`; what a schema cannot say is held here.
  *
  * Rows are kept as they are decoded, so that they are written again byte for byte.
  */
@@ -16,7 +16,10 @@ final readonly class Manifest
 
     public const FORMAT = 'open-reel-archive';
 
-    public const VERSION = 1;
+    public const VERSION = 2;
+
+    /** The first version kept everything of a take in one row; see FormerTake. */
+    public const FIRST = 1;
 
     /** Two thousand takes with all that was heard in them have half as many bytes, objects and lists. */
     public const MOST_BYTES = 48 * 1024 * 1024;
@@ -57,7 +60,8 @@ final readonly class Manifest
             throw ArchiveError::tooMuch('manifest');
         }
         $said = json_decode($json, depth: self::DEPTH);
-        if (! ($said instanceof \stdClass) || ($said->format ?? null) !== self::FORMAT || ! is_int($said->version ?? null)) {
+        if (! ($said instanceof \stdClass) || ($said->format ?? null) !== self::FORMAT || ! is_int($said->version ?? null)
+            || $said->version < self::FIRST) {
             throw ArchiveError::unreadable();
         }
         if ($said->version > self::VERSION) {

@@ -37,13 +37,13 @@ final readonly class BoardPages
     public function after(Passage $passage): self
     {
         $ink = $this->ink;
-        foreach ($passage->take->wipes as $wipe) {
+        foreach ($passage->take->content->erasures as $wipe) {
             // Also what was wiped before the used part: the presenter saw a clean page.
             if ($wipe->at->isBefore($passage->span->until)) {
                 unset($ink[$wipe->on]);
             }
         }
-        foreach ($passage->take->marks as $mark) {
+        foreach ($passage->take->content->annotations as $mark) {
             if ($mark->drawing instanceof Stroke && str_starts_with($mark->on, 'board:') && self::stays($mark, $passage)) {
                 $ink[$mark->on][] = [$passage->take->id, $mark->drawing];
             }

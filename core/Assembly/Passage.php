@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace OpenReel\Core\Assembly;
 
 use OpenReel\Core\Kernel\Span;
-use OpenReel\Core\Take\Take;
+use OpenReel\Core\Take\TakeView;
 
 /** A stretch of one take used without a cut. */
 final readonly class Passage
@@ -16,7 +16,7 @@ final readonly class Passage
      * @param  list<string>  $goesOn  ids of lines that began in an earlier passage, before something was cut out of them
      */
     public function __construct(
-        public Take $take,
+        public TakeView $take,
         public Span $span,
         public array $lines = [],
         public array $quick = [],
@@ -35,7 +35,7 @@ final readonly class Passage
     {
         return $this->lines !== [] || $this->goesOn !== []
             ? $this->lines
-            : array_map(strval(...), array_keys($this->take->lines));
+            : array_map(strval(...), array_keys($this->take->timings->starts));
     }
 
     /** Whether this goes on in the take where the other one ends. */

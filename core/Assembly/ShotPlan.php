@@ -118,7 +118,7 @@ final readonly class ShotPlan
             foreach ($overlays as [$from, $behind, $layer]) {
                 $picture = $from <= $start && $start < $behind ? $picture->under($layer) : $picture;
             }
-            if ($passage->take->isDraft && $this->look->draftMark !== null) {
+            if ($passage->take->content->isDraft && $this->look->draftMark !== null) {
                 $picture = $picture->under($this->look->draftMark);
             }
             $shots[] = new Shot($start, $until - $start, $picture);
@@ -322,11 +322,11 @@ final readonly class ShotPlan
         int $staged,
     ): Picture {
         $take = $passage->take;
-        $framing = $isCloser ? self::closer($take->framing) : $take->framing;
+        $framing = $isCloser ? self::closer($take->content->framing) : $take->content->framing;
         $camera = $this->track($passage, TrackKind::Camera, $map, $from, $framing);
         [$still, $film] = [$choice->stage?->still, $choice->stage?->film];
         $stage = match (true) {
-            $choice->stage?->kind === StageKind::Screen => $this->track($passage, TrackKind::Screen, $map, $from, $take->area),
+            $choice->stage?->kind === StageKind::Screen => $this->track($passage, TrackKind::Screen, $map, $from, $take->content->area),
             $film !== null && $still !== null => TrackAt::film($film, $still, Tick::ofFrames($staged, $this->rate)),
             default => $still,
         };
@@ -385,7 +385,7 @@ final readonly class ShotPlan
                 Tick::of(max(0, $track->fileAt($at))),
                 Tick::of(max(0, -$track->fileAt($at))),
                 $part,
-                $kind === TrackKind::Camera ? $passage->take->adjustment : null,
+                $kind === TrackKind::Camera ? $passage->take->content->adjustment : null,
                 intdiv($map->stepAt($frame), $this->rate->ticksPerFrame()),
             );
     }
@@ -395,7 +395,7 @@ final readonly class ShotPlan
     {
         $surface = $stage->surface();
         $wiped = $map->frames;
-        foreach ($passage->take->wipes as $wipe) {
+        foreach ($passage->take->content->erasures as $wipe) {
             if ($wipe->on === $surface) {
                 $wiped = min($wiped, $map->frameOf($wipe->at));
             }
@@ -404,7 +404,7 @@ final readonly class ShotPlan
             fn (Stroke $s): Annotation => new Annotation($s->whole($aspect), 0, $wiped),
             $boards->on($surface, $passage->take->id),
         );
-        foreach ($passage->take->marks as $mark) {
+        foreach ($passage->take->content->annotations as $mark) {
             if (
                 $mark->isOn($surface) &&
                 $mark->seen->from->isBefore($passage->span->until) &&

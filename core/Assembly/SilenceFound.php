@@ -7,7 +7,6 @@ namespace OpenReel\Core\Assembly;
 use OpenReel\Core\Kernel\Span;
 use OpenReel\Core\Kernel\Tick;
 use OpenReel\Core\Picture\StageKind;
-use OpenReel\Core\Take\Take;
 
 /** A silence in the film, and the word behind it: it may run faster. */
 final readonly class SilenceFound

@@ -27,7 +27,7 @@ final class Silences
     {
         $least = Tick::ofMilliseconds(self::LEAST_MS)->count;
         $found = [];
-        foreach ($passage->take->pauses as $pause) {
+        foreach ($passage->take->content->pauses as $pause) {
             $from = Tick::later($pause->from, $passage->span->from);
             $until = Tick::earlier($pause->until, $passage->span->until);
             if ($until->count - $from->count >= $least) {

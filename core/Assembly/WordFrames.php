@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace OpenReel\Core\Assembly;
 
 use OpenReel\Core\Kernel\Tick;
-use OpenReel\Core\Take\Take;
+use OpenReel\Core\Take\TakeView;
 
 /** On which frame of its segment each word of a line is said first. */
 final class WordFrames
@@ -38,13 +38,13 @@ final class WordFrames
         $found = [];
         foreach ($lines as $line) {
             $text = $texts[$line] ?? '';
-            $places = $passage->take->places($line);
+            $places = $passage->take->placesIn($line);
             if ($places === null) {
                 continue;
             }
             preg_match_all('/\S+/u', $text, $words, PREG_OFFSET_CAPTURE);
             foreach ($words[0] as [, $offset]) {
-                $found[$line][] = Take::between($places, $offset / strlen($text))->count;
+                $found[$line][] = TakeView::between($places, $offset / strlen($text))->count;
             }
         }
 

@@ -75,7 +75,7 @@ final class FilmCaptions
         $said = [];
         foreach (WordFrames::ticks($passage, $passage->heard(), $texts) as $line => $ticks) {
             preg_match_all('/\S+/u', $texts[$line] ?? '', $found);
-            $places = $passage->take->places($line) ?? [[1.0, $passage->span->until->count]];
+            $places = $passage->take->placesIn($line) ?? [[1.0, $passage->span->until->count]];
             foreach ($ticks as $n => $tick) {
                 $said[] = [$found[0][$n], $tick, $line, $n, min($ticks[$n + 1] ?? end($places)[1], $tick + $longest)];
             }
@@ -92,7 +92,7 @@ final class FilmCaptions
         foreach ($said as $n => $one) {
             [$text, $tick, $line, $number, $until] = $one;
             $until = min($said[$n + 1][1] ?? $until, $until);
-            foreach ($passage->take->pauses as $pause) {
+            foreach ($passage->take->content->pauses as $pause) {
                 // It ends where a silence begins.
                 $until = $pause->from->count > $tick ? min($until, $pause->from->count) : $until;
             }
@@ -118,7 +118,7 @@ final class FilmCaptions
         $least = Tick::ofMilliseconds(self::LEAST_UNSCRIPTED_MS)->count;
 
         return array_values(array_filter(
-            $passage->take->unscripted,
+            $passage->take->content->unscripted,
             fn (Span $s): bool => $s->from->count >= $passage->span->from->count
                 && $s->until->count <= $passage->span->until->count && $s->length()->count >= $least,
         ));

@@ -6,6 +6,7 @@ namespace OpenReel\Core\Coverage;
 
 use OpenReel\Core\Kernel\Span;
 use OpenReel\Core\Script\Words;
+use OpenReel\Core\Take\TakeView;
 use OpenReel\Core\Take\Verdict;
 
 /**
@@ -25,14 +26,14 @@ final readonly class Coverage
 
     /**
      * @param  list<CoverageSection>  $sections  in lesson order
-     * @param  list<KnownTake>  $takes  all that are kept; others only tell what changed since
+     * @param  list<TakeView>  $takes  all that are kept; others only tell what changed since
      * @param  array<string, string>  $choices  id of the chosen take by line id; one that does not speak the line counts for
      *    nothing
      */
     public static function of(array $sections, array $takes, array $choices = []): self
     {
-        $kept = array_values(array_filter($takes, fn (KnownTake $t): bool => $t->isKept()));
-        usort($kept, fn (KnownTake $a, KnownTake $b): int => [$b->order, $b->number] <=> [$a->order, $a->number]);
+        $kept = array_values(array_filter($takes, fn (TakeView $t): bool => $t->isKept()));
+        usort($kept, fn (TakeView $a, TakeView $b): int => [$b->order, $b->number] <=> [$a->order, $a->number]);
         $spans = $speakers = [];
         foreach ($kept as $take) {
             $spans[$take->id] = TakeSpans::of($take);
@@ -59,7 +60,7 @@ final readonly class Coverage
             }
         }
         $of = [];
-        $byId = array_column(array_map(fn (KnownTake $t): array => [$t->id, $t], $kept), 1, 0);
+        $byId = array_column(array_map(fn (TakeView $t): array => [$t->id, $t], $kept), 1, 0);
         foreach ($sections as $section) {
             if (! $section->isCard) {
                 $of[$section->id] = self::section($section, $lines, $byId, $spans);
@@ -72,13 +73,13 @@ final readonly class Coverage
     /**
      * What was said of each line last, by takes of which nothing is decided: newest last.
      *
-     * @param  list<KnownTake>  $takes
+     * @param  list<TakeView>  $takes
      * @return array<string, array{string, int}> words and the take's number, by line id
      */
     private static function told(array $takes): array
     {
-        $open = array_filter($takes, fn (KnownTake $t): bool => $t->verdict === Verdict::Undecided);
-        usort($open, fn (KnownTake $a, KnownTake $b): int => $a->number <=> $b->number);
+        $open = array_filter($takes, fn (TakeView $t): bool => $t->verdict === Verdict::Undecided);
+        usort($open, fn (TakeView $a, TakeView $b): int => $a->number <=> $b->number);
         $told = [];
         foreach ($open as $take) {
             foreach ($take->lines as $line) {
@@ -90,15 +91,15 @@ final readonly class Coverage
     }
 
     /**
-     * @param  KnownTake|null  $take  that is heard; null when nobody speaks it
-     * @param  array<string, KnownTake>  $speakers  kept last first
+     * @param  TakeView|null  $take  that is heard; null when nobody speaks it
+     * @param  array<string, TakeView>  $speakers  kept last first
      * @param  array<string, array<string, Span>>  $spans
      * @param  array{string, int}|null  $told
      */
     private static function line(
         string $id,
         string $text,
-        ?KnownTake $take,
+        ?TakeView $take,
         array $speakers,
         ?string $chosen,
         array $spans,
@@ -139,7 +140,7 @@ final readonly class Coverage
 
     /**
      * @param  array<string, LineCoverage>  $lines
-     * @param  array<string, KnownTake>  $kept
+     * @param  array<string, TakeView>  $kept
      * @param  array<string, array<string, Span>>  $spans
      */
     private static function section(CoverageSection $section, array $lines, array $kept, array $spans): SectionCoverage
@@ -165,12 +166,12 @@ final readonly class Coverage
      * Lines that follow each other in a take as they do in the section, with nothing between them that is used elsewhere.
      *
      * @param  array<string, LineCoverage>  $lines
-     * @param  array<string, KnownTake>  $kept
-     * @return list<array{KnownTake, non-empty-list<string>}>
+     * @param  array<string, TakeView>  $kept
+     * @return list<array{TakeView, non-empty-list<string>}>
      */
     private static function runs(CoverageSection $section, array $lines, array $kept): array
     {
-        /** @var list<array{KnownTake, non-empty-list<string>}> $runs */
+        /** @var list<array{TakeView, non-empty-list<string>}> $runs */
         $runs = [];
         foreach (array_keys($section->lines) as $id) {
             $take = $kept[$lines[$id]->take ?? ''] ?? null;
@@ -193,7 +194,7 @@ final readonly class Coverage
      * @param  non-empty-list<string>  $run
      * @param  array<string, LineCoverage>  $lines
      */
-    private static function follows(KnownTake $take, array $run, string $line, array $lines): bool
+    private static function follows(TakeView $take, array $run, string $line, array $lines): bool
     {
         $order = $take->places;
         $from = $order[$run[count($run) - 1]];
@@ -206,7 +207,7 @@ final readonly class Coverage
      *
      * @param  array<string, LineCoverage>  $lines
      */
-    private static function onlyGone(KnownTake $take, int $from, int $until, array $lines): bool
+    private static function onlyGone(TakeView $take, int $from, int $until, array $lines): bool
     {
         for ($i = $from; $i < $until; $i++) {
             if (isset($lines[$take->lines[$i]->id])) {
@@ -226,7 +227,7 @@ final readonly class Coverage
      * @param  array<string, Span>  $spans  of the take's lines
      * @return list<UsedPart>
      */
-    private static function parts(KnownTake $take, array $run, array $lines, array $spans): array
+    private static function parts(TakeView $take, array $run, array $lines, array $spans): array
     {
         $order = $take->places;
         $from = $spans[$run[0]]->from;
@@ -274,7 +275,7 @@ final readonly class Coverage
      * Takes of which nobody knows what they say, or that say nothing of what is written now: the one kept last is heard whole.
      *
      * @param  array<string, LineCoverage>  $lines
-     * @param  array<string, KnownTake>  $kept  kept last first
+     * @param  array<string, TakeView>  $kept  kept last first
      * @return list<UsedPart>
      */
     private static function unknown(CoverageSection $section, array $lines, array $kept): array

@@ -4,6 +4,10 @@ declare(strict_types=1);
 
 namespace OpenReel\Core\Coverage;
 
+use OpenReel\Core\Take\TakeState;
+use OpenReel\Core\Take\TakeView;
+use OpenReel\Core\Take\Verdict;
+
 /** How far a section is, as strip, margin and lists show it. */
 final readonly class SectionState
 {
@@ -42,30 +46,30 @@ final readonly class SectionState
     }
 
     /**
-     * @param  list<TakeLook>  $takes  of the section, by number
-     * @param  array<string, TakeLook>  $heard  all takes that are heard in it, by id
+     * @param  list<TakeView>  $takes  of the section, by number
+     * @param  array<string, TakeView>  $heard  all takes that are heard in it, by id
      * @param  int  $estimateMs  how long its words take to say
      */
     public static function of(SectionCoverage $coverage, array $takes, array $heard, int $estimateMs, ?int $targetMs): self
     {
         $waiting = $reading = null;
         foreach ($takes as $take) {
-            $waiting = $take->isWaiting ? $take : $waiting;
-            $reading = $take->isKept && $take->isBeingRead ? $take->id : $reading;
+            $waiting = $take->isWaiting() ? $take : $waiting;
+            $reading = self::isKept($take) && $take->state === TakeState::Ingesting ? $take->id : $reading;
         }
         $first = $coverage->parts[0]->take ?? null;
         // A take that was kept before it could be listened to is kept all the same.
         foreach ($first === null ? $takes : [] as $take) {
-            $first = $take->isKept ? $take->id : $first;
+            $first = self::isKept($take) ? $take->id : $first;
         }
-        $flagged = array_filter($heard, fn (TakeLook $t): bool => $t->isFlagged);
+        $flagged = array_filter($heard, fn (TakeView $t): bool => $t->needsAttention());
         $fill = match (true) {
             $first !== null => 'filled',
             $waiting !== null => 'half',
             default => 'hollow',
         };
         $notes = array_filter([
-            $flagged !== [] || ($first === null && ($waiting->isFlagged ?? false)) ? 'something to look at' : null,
+            $flagged !== [] || ($first === null && ($waiting?->needsAttention() ?? false)) ? 'something to look at' : null,
             $first !== null && $coverage->missing !== [] && $reading === null ? self::missing(count($coverage->missing)) : null,
         ]);
         $says = $coverage->isElsewhere
@@ -84,6 +88,12 @@ final readonly class SectionState
             $length,
             $targetMs !== null && abs($off) > self::TARGET_SLACK * $targetMs ? $off : null,
         );
+    }
+
+    /** Also when nothing of it can be heard yet. */
+    private static function isKept(TakeView $take): bool
+    {
+        return $take->verdict === Verdict::Kept;
     }
 
     private static function missing(int $count): string

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace OpenReel\Core\Coverage;
 
+use OpenReel\Core\Take\TakeView;
+
 /**
  * Which of the takes that speak a section's lines is heard for each, where the presenter did not say: the way through the lines
  * that costs least, by dynamic programming.
@@ -28,9 +30,9 @@ final class TakeChoice
 
     /**
      * @param  list<string>  $lines  ids, in order
-     * @param  array<string, array<string, KnownTake>>  $speakers  by line id and take id, kept last first
+     * @param  array<string, array<string, TakeView>>  $speakers  by line id and take id, kept last first
      * @param  array<string, string>  $choices  id of the take that the presenter chose, by line id
-     * @return array<string, KnownTake> by line id; a line that nobody speaks is left out
+     * @return array<string, TakeView> by line id; a line that nobody speaks is left out
      */
     public static function of(array $lines, array $speakers, array $choices): array
     {
@@ -52,7 +54,7 @@ final class TakeChoice
         return self::traced($spoken, $ways, $speakers);
     }
 
-    private static function cost(KnownTake $take, string $line, int $age): float
+    private static function cost(TakeView $take, string $line, int $age): float
     {
         return (isset($take->flawed[$line]) ? self::FLAWED : 0.0) +
             ($age === 0 ? 0.0 : self::OLDER + self::OLDER_STILL * ($age - 1));
@@ -78,8 +80,8 @@ final class TakeChoice
     /**
      * @param  list<string>  $lines
      * @param  list<array<string, array{float, string|null}>>  $ways
-     * @param  array<string, array<string, KnownTake>>  $speakers
-     * @return array<string, KnownTake>
+     * @param  array<string, array<string, TakeView>>  $speakers
+     * @return array<string, TakeView>
      */
     private static function traced(array $lines, array $ways, array $speakers): array
     {

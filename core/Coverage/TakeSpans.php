@@ -6,6 +6,7 @@ namespace OpenReel\Core\Coverage;
 
 use OpenReel\Core\Kernel\Span;
 use OpenReel\Core\Kernel\Tick;
+use OpenReel\Core\Take\TakeView;
 
 /** Cuts a take between its lines. */
 final class TakeSpans
@@ -15,7 +16,7 @@ final class TakeSpans
      *
      * @return array<string, Span> by line id, in the order spoken; lines of which nothing is left after trimming are left out
      */
-    public static function of(KnownTake $take): array
+    public static function of(TakeView $take): array
     {
         if ($take->used === []) {
             return [];
@@ -27,7 +28,7 @@ final class TakeSpans
         foreach (array_column($take->lines, 'id') as $i => $line) {
             $group[] = $line;
             $next = $take->lines[$i + 1]->id ?? null;
-            $cut = $next === null ? $until : ($take->cuts[$next] ?? null)?->count;
+            $cut = $next === null ? $until : ($take->timings->cuts[$next] ?? null)?->count;
             if ($cut === null) {
                 // Nobody knows where this line ends and the next begins: they lie together.
                 continue;

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace OpenReel\Core\Coverage;
 
+use OpenReel\Core\Take\TakeView;
 use OpenReel\Core\Take\Verdict;
 
 /** What one verdict means for the other takes. */
@@ -13,7 +14,7 @@ final class Verdicts
      * The verdicts after one take is given one. Keeping a take returns those kept before of which nothing would be heard any
      * more to undecided; others stay kept, and are heard where they alone speak.
      *
-     * @param  list<KnownTake>  $takes
+     * @param  list<TakeView>  $takes
      * @return array<string, Verdict> by take id, only those that change
      */
     public static function after(array $takes, string $id, Verdict $verdict): array

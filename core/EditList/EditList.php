@@ -10,7 +10,7 @@ use OpenReel\Core\Kernel\FrameRate;
 use OpenReel\Core\Picture\Still;
 use OpenReel\Core\Picture\TrackAt;
 use OpenReel\Core\Picture\TrackKind;
-use OpenReel\Core\Take\Take;
+use OpenReel\Core\Take\TakeView;
 
 /**
  * A film as clips on tracks, for those who edit with another program: the presenter with the cards, what is on the stage, and the
@@ -179,7 +179,7 @@ final readonly class EditList
         return $clips;
     }
 
-    private static function says(Segment $segment, Take $take): string
+    private static function says(Segment $segment, TakeView $take): string
     {
         return "{$segment->position}. {$segment->title}, take {$take->number}";
     }

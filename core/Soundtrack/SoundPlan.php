@@ -49,7 +49,7 @@ final readonly class SoundPlan
                 $run->offset > 0 ? TransitionKind::Cut : $run->segment->join->kind,
                 $run->offset > 0 ? 0 : $run->segment->join->frames * $ticks,
                 self::clicks($run, $ticks),
-                self::within($run, $run->segment->passage->take->silences ?? [], $ticks),
+                self::within($run, $run->segment->passage->take->content->silences ?? [], $ticks),
             ),
             $runs = SoundRun::all($assembly->segments, $ticks),
         );
@@ -97,7 +97,7 @@ final readonly class SoundPlan
         foreach ($places as $n => $place) {
             $from = $place->at;
             $take = $runs[$n]->segment->passage?->take;
-            $pauses = array_filter($take->pauses ?? [], fn (Span $s): bool => $s->length()->count >= self::LONG_PAUSE);
+            $pauses = array_filter($take->content->pauses ?? [], fn (Span $s): bool => $s->length()->count >= self::LONG_PAUSE);
             $quiet = self::merged([...$place->silences, ...self::within($runs[$n], array_values($pauses), $ticks)]);
             // What is heard ends where a silence begins, and at last with the piece.
             foreach ($place->piece->sound === null ? [] : [...$quiet, [$place->piece->samples, 0]] as [$until, $next]) {
@@ -175,7 +175,7 @@ final readonly class SoundPlan
     {
         $frames = [];
         $map = $segment->map;
-        foreach ($segment->passage->take->silences ?? [] as $span) {
+        foreach ($segment->passage->take->content->silences ?? [] as $span) {
             if ($map === null) {
                 break;
             }
@@ -192,7 +192,7 @@ final readonly class SoundPlan
     public static function clickFrames(Segment $segment): array
     {
         $frames = [];
-        foreach ($segment->passage->take->marks ?? [] as $mark) {
+        foreach ($segment->passage->take->content->annotations ?? [] as $mark) {
             $at = $mark->seen->from;
             $isInside =
                 ! $at->isBefore($segment->passage->span->from ?? $at) && $at->isBefore($segment->passage->span->until ?? $at);
@@ -226,7 +226,7 @@ final readonly class SoundPlan
             $voice === null || $computer === null
                 ? null
                 : ComputerSound::at($beside, $computer->hash, $computer->fileAt($in), $computer->loudness),
-            $voice === null ? null : $segment->passage?->take->clean,
+            $voice === null ? null : $segment->passage?->take->content->cleanVoice,
         );
     }
 }

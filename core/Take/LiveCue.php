@@ -17,13 +17,13 @@ final class LiveCue
 
     /**
      * @param  list<TakeEvent>  $events  in order of time
-     * @param  list<array{int, int}>  $fluffs  what was changed in these is done again, or not meant
+     * @param  list<Span>  $retakes  what was changed in these is done again, or not meant
      * @param  array<string, Tick>  $lines  when each begins, by id, in order
      * @param  list<Span>  $used
      * @param  list<WordAnchor>  $reached  places inside lines of which the moment is known
      * @return list<array{line: string, within: float, cue: string}> of two at the same place the later one
      */
-    public static function of(array $events, array $fluffs, array $lines, array $used, array $reached = []): array
+    public static function of(array $events, array $retakes, array $lines, array $used, array $reached = []): array
     {
         $clock = TakeClock::fromEvents($events);
         $end = $used === [] ? 0 : $used[count($used) - 1]->until->count;
@@ -33,7 +33,7 @@ final class LiveCue
                 continue;
             }
             $at = $clock->at($event->atMs)->count;
-            if (array_filter($fluffs, fn (array $f): bool => $f[0] <= $at && $at < $f[1]) !== []) {
+            if (array_filter($retakes, fn (Span $r): bool => $r->from->count <= $at && $at < $r->until->count) !== []) {
                 continue;
             }
             [$line, $within] = self::place($at, $lines, $end, $reached);

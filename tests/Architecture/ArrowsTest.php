@@ -20,7 +20,7 @@ final class ArrowsTest
                 Selector::inNamespace('OpenReel\Core'),
                 Selector::classname(
                     '/^(DomainException|Closure|IntlBreakIterator|IntlPartsIterator|NumberFormatter|BackedEnum|UnitEnum|'.
-                        'Stringable|Throwable|stdClass|DateTimeImmutable)$/',
+                        'Stringable|Throwable|TypeError|ValueError|stdClass|DateTimeImmutable)$/',
                     true,
                 ),
             )

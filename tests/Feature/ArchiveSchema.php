@@ -16,7 +16,7 @@ final class ArchiveSchema
 
     public function __construct()
     {
-        $this->schema = json_decode((string) file_get_contents(resource_path('schemas/archive-1.json')), true);
+        $this->schema = json_decode((string) file_get_contents(resource_path('schemas/archive-2.json')), true);
     }
 
     /**

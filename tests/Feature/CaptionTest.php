@@ -14,7 +14,6 @@ use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Testing\TestResponse;
 use OpenReel\Core\Script\Script;
-use OpenReel\Core\Take\AlignmentStatus;
 
 /** Captions that a person reads and puts right. */
 final class CaptionTest extends FeatureTestCase
@@ -97,8 +96,8 @@ final class CaptionTest extends FeatureTestCase
         $section = $this->spoken();
         $path = "/api/sections/{$section->id}/captions";
         $take = Take::query()->sole();
-        $middle = intdiv($take->length_ticks, 2);
-        $take->update(['heard' => ['confidence' => 1.0, 'reads' => [], 'pauses' => [], 'missing' => [], 'unscripted' => [
+        $middle = intdiv($take->summary->length_ticks, 2);
+        $this->heard($take, ['heard' => ['confidence' => 1.0, 'reads' => [], 'pauses' => [], 'missing' => [], 'unscripted' => [
             [$middle, $middle + 72_000],
         ]]]);
         $told = $this->getJson("/api/lessons/{$section->lesson_id}/captions")->json('sections.0.captions');
@@ -233,7 +232,7 @@ final class CaptionTest extends FeatureTestCase
         $section = $section->lesson()->firstOrFail()->sections()->firstOrFail();
         $take = $this->keep($this->record($section, Clips::lighter()));
         $ids = DB::table('lines')->where('section_id', $section->id)->whereNotNull('position')->orderBy('position')->pluck('id');
-        $take->update(['hearing' => AlignmentStatus::Sure, 'line_ticks' => [$ids[0] => 48_000, $ids[1] => 4 * 48_000]]);
+        $this->heard($take, ['line_ticks' => [$ids[0] => 48_000, $ids[1] => 4 * 48_000]]);
 
         return $section->refresh();
     }

@@ -19,6 +19,7 @@ use App\MediaJobs\DrawPageJob;
 use App\Models\Export;
 use App\Models\Section;
 use App\Models\User;
+use App\Queries\Takes\TakeFindings;
 use App\Work\AlignmentProgress;
 use App\Work\ExportProgress;
 use App\Work\LostJobs;
@@ -214,9 +215,9 @@ final class ClusterTest extends FeatureTestCase
         config(['reel.programs.reference_voice' => '/nowhere/voice']);
         file_put_contents($this->media()->here((string) $take->track(TrackKind::Camera)?->file_path), 'no film');
         (new AlignTakesJob())->handle(app(AlignTake::class), app(InspectTake::class));
-        self::assertEqualsWithDelta(120, $take->refresh()->inspected['camera']['brightness'] ?? 0, 60);
-        self::assertSame(AlignmentStatus::Sure, $take->refresh()->hearing);
-        self::assertSame(array_column($take->lines, 'id'), $take->spoken);
+        self::assertEqualsWithDelta(120, TakeFindings::of($take->refresh())->analysis?->camera->brightness ?? 0, 60);
+        self::assertSame(AlignmentStatus::Sure, $take->refresh()->summary->alignment);
+        self::assertSame(array_column($take->lines, 'id'), $take->summary->spoken);
 
         // Pages are drawn from both ends.
         $slow = new SlowPages(app(SlideMaker::class));

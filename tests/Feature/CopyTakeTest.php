@@ -33,10 +33,10 @@ final class CopyTakeTest extends FeatureTestCase
         $this->get("/api/takes/{$id}/wave")->assertOk();
 
         app(AlignTake::class)($copy);
-        self::assertSame(AlignmentStatus::Sure, $copy->refresh()->hearing);
-        self::assertCount(1, $copy->spoken ?? []);
+        self::assertSame(AlignmentStatus::Sure, $copy->refresh()->summary->alignment);
+        self::assertCount(1, $copy->summary->spoken ?? []);
         // The line that is not written here is no part of it.
-        self::assertGreaterThan(2.0, $copy->speech_from / 48_000);
+        self::assertGreaterThan(2.0, $copy->summary->speech_from / 48_000);
 
         // The original may go.
         $this->media()->deleteFolder($original->folder());

@@ -20,11 +20,10 @@ final class CoverageTest extends FeatureTestCase
         $whole = $this->keep($this->record($section, Clips::spoken()));
         // A pickup of the second line: a take of it alone.
         $pickup = $this->record($section, Clips::anotherTake());
-        $pickup->update([
-            'lines' => [$pickup->lines[1]],
-            'line_ticks' => array_slice($pickup->line_ticks, 1, 1),
-            'cut_ticks' => [],
-        ]);
+        $line = $pickup->lines[1];
+        $starts = array_intersect_key($pickup->summary->starts, [$line['id'] => true]);
+        $pickup->update(['lines' => [$line]]);
+        $this->heard($pickup, ['line_ticks' => $starts, 'cut_ticks' => []]);
         $this->keep($pickup);
 
         $told = $this->getJson("/api/lessons/{$lesson->id}")->json('sections.0');

@@ -101,13 +101,13 @@ final class DraftTest extends FeatureTestCase
         $lesson = $take->lesson();
         // It was recorded for both, and only the second was heard.
         $ids = array_column($take->lines, 'id');
-        $take->update(['spoken' => [$ids[1]]]);
+        $this->heard($take, ['spoken' => [$ids[1]]]);
         app(ReadDraft::class)($lesson);
         $film = app(AssembleLesson::class)($lesson, as: ExportPreset::draft())->assembly;
 
         self::assertSame(
             [[true, [$ids[0]]], [false, [$ids[1]]]],
-            array_map(fn (Segment $s): array => [$s->passage?->take->isDraft, $s->passage->lines ?? []], $film->segments),
+            array_map(fn (Segment $s): array => [$s->passage?->take->content->isDraft, $s->passage->lines ?? []], $film->segments),
         );
         $isMarked = fn (Segment $s): bool => array_filter(
             $s->shots[0]->picture->layers,

@@ -12,7 +12,6 @@ use App\Models\Lesson;
 use App\Models\Section;
 use App\Models\Take;
 use App\Queries\Film\OlderFilms;
-use OpenReel\Core\Take\AlignmentStatus;
 use PHPUnit\Framework\Attributes\DataProvider;
 
 /** A lesson exported as other films than its usual one: smaller, of another shape, as WebM, with captions in the picture. */
@@ -193,7 +192,7 @@ final class EditionTest extends FeatureTestCase
         $section = $lesson->sections()->firstOrFail();
         $take = $this->keep($this->record($section, Clips::spoken()));
         $lines = array_column($take->lines, 'id');
-        Take::query()->whereKey($take->id)->update(['hearing' => AlignmentStatus::Sure, 'spoken' => $lines]);
+        $this->heard($take, ['spoken' => $lines]);
 
         return $lesson->refresh();
     }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
+use App\Actions\Takes\KeepResult;
 use App\Media\MediaStore;
 use App\Media\Program;
 use App\Models\Lesson;
@@ -15,6 +16,8 @@ use Illuminate\Foundation\Testing\RefreshDatabase;
 use Illuminate\Foundation\Testing\TestCase;
 use Illuminate\Support\Facades\File;
 use Illuminate\Testing\TestResponse;
+use OpenReel\Core\Take\AlignmentStatus;
+use OpenReel\Core\Take\FormerTake;
 use Symfony\Component\HttpFoundation\BinaryFileResponse;
 
 /** The application with an empty database in memory and an empty media disk; jobs run at once, with the real ffmpeg. */
@@ -154,5 +157,26 @@ abstract class FeatureTestCase extends TestCase
         $this->patchJson("/api/takes/{$take->id}", ['verdict' => 'kept'])->assertOk();
 
         return $take->refresh();
+    }
+
+    /**
+     * Has a take said to say something, as if it had been heard so.
+     *
+     * @param  array<string, mixed>  $heard  by the names of FormerTake, over what is known of it
+     */
+    protected function heard(Take $take, array $heard): void
+    {
+        $known = $take->refresh()->summary;
+        $former = new FormerTake((array) json_decode((string) json_encode($heard + [
+            'hearing' => AlignmentStatus::Sure,
+            'lines' => $take->lines,
+            'length_ticks' => $known->length_ticks,
+            'speech_from' => $known->speech_from,
+            'speech_until' => $known->speech_until,
+            'line_ticks' => $known->starts,
+            'cut_ticks' => $known->cut_points,
+            'flags' => $known->flags,
+        ]), true));
+        app(KeepResult::class)->alignment($take, $former->alignment() ?? throw new \LogicException('Nothing was heard.'));
     }
 }

@@ -9,7 +9,6 @@ use App\Models\Section;
 use App\Queries\Script\SpokenLines;
 use Illuminate\Http\UploadedFile;
 use OpenReel\Core\Script\Script;
-use OpenReel\Core\Take\AlignmentStatus;
 use PHPUnit\Framework\Attributes\TestWith;
 use Random\Engine\Mt19937;
 use Random\Randomizer;
@@ -113,7 +112,7 @@ final class FuzzFilesTest extends FeatureTestCase
         $this->patchJson("/api/sections/{$section->id}", ['script' => 'So leave a margin. High water is at seven.'])->assertOk();
         $take = $this->keep($this->record($section, Clips::lighter()));
         $first = SpokenLines::asTaken($section->refresh())['lines'][0]['id'];
-        $take->update(['hearing' => AlignmentStatus::Sure, 'line_ticks' => [$first => 24_000]]);
+        $this->heard($take, ['line_ticks' => [$first => 24_000]]);
 
         return $section;
     }

@@ -12,18 +12,18 @@ use App\Models\Section;
 use App\Models\Take;
 use App\Queries\Film\AssembleLesson;
 use App\Queries\Takes\LessonCoverage;
-use App\Queries\Takes\TakeReader;
+use App\Queries\Takes\TakeFindings;
 use App\Upkeep\Upkeep;
 use Illuminate\Support\Facades\Artisan;
 use Illuminate\Support\Facades\Queue;
 use OpenReel\Core\Alignment\Attempt;
-use OpenReel\Core\Alignment\AttemptKind;
 use OpenReel\Core\Alignment\ExpectedLine;
-use OpenReel\Core\Kernel\Span;
 use OpenReel\Core\Script\Language;
 use OpenReel\Core\Script\Script;
 use OpenReel\Core\Script\Spoken;
 use OpenReel\Core\Take\AlignmentStatus;
+use OpenReel\Core\Take\AttemptKind;
+use OpenReel\Core\Take\LineAttempt;
 
 /** Which words are heard in takes, and what follows from it; with the real reference voice, on voices that are not that one. */
 final class HearingTest extends FeatureTestCase
@@ -43,9 +43,9 @@ final class HearingTest extends FeatureTestCase
         [$take, $times] = $this->stumbling();
         app(AlignTake::class)($take);
 
-        self::assertSame(AlignmentStatus::Sure, $take->hearing);
+        self::assertSame(AlignmentStatus::Sure, $take->summary->alignment);
         $ids = array_column($take->lines, 'id');
-        $reads = $take->heard['reads'] ?? [];
+        $reads = TakeFindings::of($take)->alignment->attempts ?? [];
         self::assertSame(
             [
                 [$ids[0], 'complete'],
@@ -54,17 +54,17 @@ final class HearingTest extends FeatureTestCase
                 [$ids[3], 'complete'],
                 [$ids[3], 'complete'],
             ],
-            array_map(fn (array $r): array => [$r[0], $r[1]], $reads),
+            array_map(fn (LineAttempt $a): array => [$a->line, $a->kind->value], $reads),
         );
         foreach ($reads as $i => $read) {
-            self::assertEqualsWithDelta($times[$i][0], $read[2] / 48_000, 0.1, "start of read {$i}");
-            self::assertEqualsWithDelta($times[$i][1], $read[3] / 48_000, 0.25, "end of read {$i}");
+            self::assertEqualsWithDelta($times[$i][0], $read->span->from->count / 48_000, 0.1, "start of read {$i}");
+            self::assertEqualsWithDelta($times[$i][1], $read->span->until->count / 48_000, 0.25, "end of read {$i}");
         }
-        self::assertSame([$ids[2]], $take->heard['missing'] ?? []);
-        self::assertSame([$ids[0], $ids[1], $ids[3]], $take->spoken);
+        self::assertSame([$ids[2]], TakeFindings::of($take)->alignment?->missing);
+        self::assertSame([$ids[0], $ids[1], $ids[3]], $take->summary->spoken);
 
         // The false start and the first of the two are out; nothing of what is used is cut into.
-        $used = array_map(fn (Span $s): array => [$s->from->count / 48_000, $s->until->count / 48_000], TakeReader::used($take));
+        $used = array_map(fn (array $s): array => [$s[0] / 48_000, $s[1] / 48_000], $take->summary->used);
         self::assertCount(3, $used);
         foreach ([0, 2, 4] as $n => $i) {
             self::assertLessThan($times[$i][0] - 0.07, $used[$n][0]);
@@ -97,12 +97,12 @@ final class HearingTest extends FeatureTestCase
         [$file] = Stumbling::take('stumbles', $this->says());
         $section = $this->written(['Mix the flour with two eggs and a pinch of salt.', 'Nobody expected the train to be early.']);
         $take = $this->record($section, $file);
-        $before = [$take->speech_from, $take->speech_until, $take->line_ticks];
+        $before = [$take->summary->speech_from, $take->summary->speech_until, $take->summary->starts];
         app(AlignTake::class)($take);
-        self::assertSame(AlignmentStatus::Unsure, $take->hearing);
-        self::assertNull($take->spoken);
-        self::assertSame([], $take->left);
-        self::assertSame($before, [$take->speech_from, $take->speech_until, $take->line_ticks]);
+        self::assertSame(AlignmentStatus::Unsure, $take->summary->alignment);
+        self::assertNull($take->summary->spoken);
+        self::assertSame([], $take->summary->omitted);
+        self::assertSame($before, [$take->summary->speech_from, $take->summary->speech_until, $take->summary->starts]);
     }
 
     public function test_a_take_that_was_sure_and_is_not_any_more_is_as_the_prompter_had_it(): void
@@ -110,30 +110,25 @@ final class HearingTest extends FeatureTestCase
         [$file] = Stumbling::take('stumbles', $this->says());
         $section = $this->written(self::LINES);
         $take = $this->record($section, $file);
-        $columns = [
-            'speech_from', 'speech_until', 'line_ticks', 'cut_ticks', 'reached', 'spoken', 'left', 'tightened', 'flawed',
-            'used_ticks',
-        ];
-        $before = $take->refresh()->only($columns);
+        $before = $take->refresh()->summary->replicate();
         app(AlignTake::class)($take);
-        self::assertSame(AlignmentStatus::Sure, $take->hearing);
-        self::assertNotSame($before['line_ticks'], $take->refresh()->line_ticks);
+        self::assertSame(AlignmentStatus::Sure, $take->summary->alignment);
+        self::assertNotSame($before->starts, $take->refresh()->summary->starts);
 
         // It is listened to once more, for words that nobody says in it.
         $others = ['Mix the flour with two eggs and a pinch of salt.', 'Nobody expected the train to be early.'];
         $lines = $take->lines;
-        $take->update(['hearing' => null, 'lines' => array_map(
+        $take->update(['lines' => array_map(
             fn (array $l, string $text): array => ['text' => $text] + $l, array_slice($lines, 0, 2), $others,
         )]);
         app(AlignTake::class)($take);
-        self::assertSame(AlignmentStatus::Unsure, $take->refresh()->hearing);
-        $now = $take->only($columns);
+        self::assertSame(AlignmentStatus::Unsure, $take->refresh()->summary->alignment);
+        $now = $take->summary;
         foreach (['speech_from', 'speech_until', 'used_ticks'] as $column) {
-            self::assertEqualsWithDelta($before[$column], $now[$column], 960, $column);
+            self::assertSame($before->{$column}, $now->{$column}, $column);
         }
-        self::assertSame(array_slice(array_keys($before['line_ticks']), 0, 2), array_keys($now['line_ticks']));
-        self::assertSame([], $now['reached']);
-        self::assertSame([null, [], [], []], [$take->spoken, $take->left, $take->tightened, $take->flawed]);
+        self::assertSame(array_slice(array_keys($before->starts), 0, 2), array_slice(array_keys($now->starts), 0, 2));
+        self::assertSame([null, [], [], []], [$take->summary->spoken, $take->summary->omitted, $take->summary->tightened, $take->summary->flawed]);
     }
 
     public function test_newest_takes_come_first_and_those_of_before_are_heard_as_well(): void
@@ -147,13 +142,13 @@ final class HearingTest extends FeatureTestCase
         Queue::assertPushed(AlignTakesJob::class, 2);
         $older->update(['created_at' => now()->subHour()]);
         (new AlignTakesJob())->handle(app(AlignTake::class), app(InspectTake::class));
-        self::assertSame(AlignmentStatus::Sure, $newer->refresh()->hearing);
-        self::assertNull($older->refresh()->hearing);
+        self::assertSame(AlignmentStatus::Sure, $newer->refresh()->summary->alignment);
+        self::assertNull($older->refresh()->summary->alignment);
         Queue::fake([AlignTakesJob::class]);
         app(Upkeep::class)->sweep();
         Queue::assertPushed(AlignTakesJob::class, 1);
         (new AlignTakesJob())->handle(app(AlignTake::class), app(InspectTake::class));
-        self::assertSame(AlignmentStatus::Sure, $older->refresh()->hearing);
+        self::assertSame(AlignmentStatus::Sure, $older->refresh()->summary->alignment);
         (new AlignTakesJob())->handle(app(AlignTake::class), app(InspectTake::class));
     }
 
@@ -161,10 +156,10 @@ final class HearingTest extends FeatureTestCase
     {
         $take = $this->record($this->written([self::LINES[0]]), Clips::pictureOnly());
         app(AlignTake::class)($take);
-        self::assertSame(AlignmentStatus::Nothing, $take->hearing);
+        self::assertSame(AlignmentStatus::Nothing, $take->summary->alignment);
         $silent = $this->record($this->written([self::LINES[0]]), Clips::silent());
         app(AlignTake::class)($silent);
-        self::assertSame(AlignmentStatus::Unsure, $silent->hearing);
+        self::assertSame(AlignmentStatus::Unsure, $silent->summary->alignment);
     }
 
     public function test_the_command_tells_machines_what_was_heard(): void

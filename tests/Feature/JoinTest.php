@@ -10,7 +10,7 @@ use App\Media\FilmProgress;
 use App\Media\Prober;
 use App\Media\Program;
 use App\Models\Take;
-use App\Queries\Takes\TakeReader;
+use App\Queries\Takes\TakeViews;
 use OpenReel\Core\Annotation\Annotation;
 use OpenReel\Core\Annotation\Box;
 use OpenReel\Core\Annotation\Outline;
@@ -40,8 +40,10 @@ use OpenReel\Core\Picture\Transition;
 use OpenReel\Core\Picture\Zoom;
 use OpenReel\Core\Render\ShotCommand;
 use OpenReel\Core\Render\ShotSpec;
-use OpenReel\Core\Take\Take as CoreTake;
 use OpenReel\Core\Take\TakeAnnotation;
+use OpenReel\Core\Take\TakeContent;
+use OpenReel\Core\Take\TakeView;
+use Tests\Core\Assembly\Example;
 
 /** What no cue asks for yet, through the real encoder: joins that are no cuts, marks, layers that move. */
 final class JoinTest extends FeatureTestCase
@@ -139,7 +141,10 @@ final class JoinTest extends FeatureTestCase
             new Box(0.25, 44 / 180, 0.5, 0.5, '0B5D66'),
             Span::between(Tick::ofMilliseconds(400), Tick::ofMilliseconds(1200)),
         );
-        $marked = new CoreTake($take->id, $take->number, $take->tracks, $take->used, $take->lines, [$box]);
+        $marked = Example::view(
+            $take->id, $take->number, $take->content->tracks, $take->extent(), $take->timings->starts,
+            new TakeContent(annotations: [$box]),
+        );
         [$film] = $this->make([$this->shown('s', self::RED, $marked)]);
 
         // The line is 2 pixels wide; its upper edge lies on row 44, where colours begin as well.
@@ -286,13 +291,13 @@ final class JoinTest extends FeatureTestCase
         ];
     }
 
-    private function take(): CoreTake
+    private function take(): TakeView
     {
-        return TakeReader::core($this->record($this->section(), Clips::spoken()));
+        return TakeViews::of($this->record($this->section(), Clips::spoken()));
     }
 
     /** Two seconds under a slide of one colour. */
-    private function shown(string $id, string $colour, CoreTake $take, ?Transition $join = null): SectionInput
+    private function shown(string $id, string $colour, TakeView $take, ?Transition $join = null): SectionInput
     {
         return new SectionInput(
             $id,

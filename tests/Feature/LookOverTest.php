@@ -6,6 +6,7 @@ namespace Tests\Feature;
 
 use App\Actions\Takes\AlignTake;
 use App\Actions\Takes\InspectTake;
+use App\Actions\Takes\KeepResult;
 use App\Jobs\AlignTakesJob;
 use App\Media\Program;
 use App\Media\VoiceCleaner;
@@ -14,7 +15,8 @@ use App\Models\Take;
 use App\Queries\Film\AssembleLesson;
 use App\Queries\Takes\CleanedVoice;
 use App\Queries\Takes\LessonCoverage;
-use App\Queries\Takes\TakeReader;
+use App\Queries\Takes\TakeFindings;
+use App\Queries\Takes\TakeViews;
 use Illuminate\Support\Facades\DB;
 use OpenReel\Core\Analysis\RoomNoise;
 use OpenReel\Core\Picture\TrackKind;
@@ -23,6 +25,8 @@ use OpenReel\Core\Sound\LevelReader;
 use OpenReel\Core\Sound\NoiseReduction;
 use OpenReel\Core\Soundtrack\SoundPart;
 use OpenReel\Core\Take\AlignmentStatus;
+use OpenReel\Core\Take\AnalysisResult;
+use OpenReel\Core\Take\LineAttempt;
 use PHPUnit\Framework\Attributes\DataProvider;
 
 /** What is found when takes are looked over, and what is made of their sound; with real programs on made-up takes. */
@@ -57,11 +61,11 @@ final class LookOverTest extends FeatureTestCase
         // Both were seen in the same light; then the other one is darker.
         $match = fn (): mixed => $this->getJson("/api/takes/{$takes[1]->id}/match")->assertOk()->json('adjustment');
         array_map(fn (Take $t) => app(InspectTake::class)($t->refresh()), $takes);
-        $looked = $takes[1]->refresh()->inspected;
+        $looked = TakeFindings::of($takes[1]->refresh())->analysis;
         self::assertNull($match());
-        self::assertIsArray($looked);
-        $looked['camera']['brightness'] -= 20;
-        $takes[1]->update(['inspected' => $looked]);
+        self::assertNotNull($looked);
+        $darker = ['brightness' => $looked->camera?->brightness - 20] + $looked->toArray()['camera'];
+        app(KeepResult::class)->analysis($takes[1], AnalysisResult::parse(['camera' => $darker] + $looked->toArray()));
         self::assertSame(['brightness' => 16, 'contrast' => 0, 'warmth' => 0, 'saturation' => 0], $match());
     }
 
@@ -99,7 +103,7 @@ final class LookOverTest extends FeatureTestCase
         $take = $this->spoken($filters);
         app(InspectTake::class)($take);
 
-        self::assertSame($flags, $take->refresh()->flags);
+        self::assertSame($flags, $take->refresh()->summary->flags);
         $heard = $this->getJson("/api/takes/{$take->id}/heard")
             ->assertOk()
             ->json();
@@ -156,11 +160,11 @@ final class LookOverTest extends FeatureTestCase
         $take = $this->record($this->section(), $clip);
         app(InspectTake::class)($take);
 
-        self::assertSame($flags, array_values(array_intersect($take->refresh()->flags, ['camera-black', 'camera-frozen'])));
+        self::assertSame($flags, array_values(array_intersect($take->refresh()->summary->flags, ['camera-black', 'camera-frozen'])));
         if ($seen !== null) {
             $place = $this->getJson("/api/takes/{$take->id}/heard")->json("places.{$flags[0]}");
             self::assertEqualsWithDelta(1000 * $seen[0], $place['from_ms'], 600);
-            self::assertEqualsWithDelta(1000 * min($seen[1], $take->length_ticks / 48_000), $place['until_ms'], 600);
+            self::assertEqualsWithDelta(1000 * min($seen[1], $take->summary->length_ticks / 48_000), $place['until_ms'], 600);
         }
     }
 
@@ -175,8 +179,8 @@ final class LookOverTest extends FeatureTestCase
         $this->media()->write((string) $take->track(TrackKind::Camera)?->file_path, 'no film any more');
         (new AlignTakesJob)->handle(app(AlignTake::class), app(InspectTake::class));
 
-        self::assertSame(AlignmentStatus::Sure, $take->refresh()->hearing);
-        self::assertSame(InspectTake::NOTHING, $take->inspected);
+        self::assertSame(AlignmentStatus::Sure, $take->refresh()->summary->alignment);
+        self::assertEquals(new AnalysisResult(), TakeFindings::of($take)->analysis);
     }
 
     public function test_noise_is_taken_out_of_a_voice_and_no_word_with_it(): void
@@ -184,8 +188,10 @@ final class LookOverTest extends FeatureTestCase
         $take = $this->spoken(str_replace('0.05', '0.08', self::FAN));
         app(InspectTake::class)($take);
         app(AlignTake::class)($take->refresh());
-        $words = array_column($take->heard['reads'] ?? [], 1);
-        self::assertSame(['complete', 'complete', 'complete'], $words);
+        $attempts = fn (Take $take): array => TakeFindings::of($take->refresh())->alignment->attempts ?? [];
+        $kinds = fn (Take $take): array => array_map(fn (LineAttempt $a): string => $a->kind->value, $attempts($take));
+        $starts = fn (Take $take): array => array_map(fn (LineAttempt $a): int => $a->span->from->count, $attempts($take));
+        self::assertSame(['complete', 'complete', 'complete'], $kinds($take));
         $recording = $this->voiceOf($take);
         $was = $this->noise($this->media()->path($recording));
         $before = $this->media()->hash($recording);
@@ -203,10 +209,10 @@ final class LookOverTest extends FeatureTestCase
         copy($this->cleaned($take, new Cleaning(NoiseReduction::Strong)), $file = sys_get_temp_dir().'/reel-cleaned.flac');
         $again = $this->record($this->written(), $file, kind: 'microphone');
         app(AlignTake::class)($again);
-        self::assertSame($words, array_column($again->refresh()->heard['reads'] ?? [], 1));
+        self::assertSame($kinds($take), $kinds($again));
         self::assertEqualsWithDelta(
-            array_column($take->heard['reads'] ?? [], 2),
-            array_column($again->heard['reads'] ?? [], 2),
+            $starts($take),
+            $starts($again),
             0.12 * 48_000,
             'at the same times',
         );
@@ -305,7 +311,7 @@ final class LookOverTest extends FeatureTestCase
     {
         $take = $this->keep($this->record($this->section(), Clips::spoken()));
         $lesson = $take->lesson();
-        [$from, $until] = [(int) ($take->speech_from / 48) + 800, (int) ($take->speech_from / 48) + 1_400];
+        [$from, $until] = [(int) ($take->summary->speech_from / 48) + 800, (int) ($take->summary->speech_from / 48) + 1_400];
         $this->patchJson("/api/takes/{$take->id}", ['silences' => [['from_ms' => 5, 'until_ms' => 'x']]])->assertStatus(422);
         $told = $this->patchJson("/api/takes/{$take->id}", ['silences' => [['from_ms' => $from, 'until_ms' => $until]]])
             ->assertOk()
@@ -314,7 +320,7 @@ final class LookOverTest extends FeatureTestCase
 
         $segment = $this->getJson("/api/lessons/{$lesson->id}/assembly")->json('segments.0');
         $fps = $lesson->fps;
-        $into = fn (int $ms): float => (($ms - $take->speech_from / 48) / 1000) * $fps;
+        $into = fn (int $ms): float => (($ms - $take->summary->speech_from / 48) / 1000) * $fps;
         self::assertEqualsWithDelta($into($told['silences'][0]['from_ms']), $segment['silences'][0][0], 1);
         $export = $this->postJson("/api/lessons/{$lesson->id}/exports")
             ->assertSuccessful()
@@ -341,19 +347,19 @@ final class LookOverTest extends FeatureTestCase
         $take = $this->keep($this->record($this->written(), $file));
         app(AlignTake::class)($take->refresh());
         $lesson = $take->lesson();
-        $long = TakeReader::usedTicks($take);
-        self::assertSame([], $take->tightened);
+        $long = $take->refresh()->summary->used_ticks;
+        self::assertSame([], $take->summary->tightened);
 
         $this->patchJson("/api/lessons/{$lesson->id}/style", ['style' => ['longest_pause' => 700]])->assertOk();
         $take->refresh();
-        self::assertCount(1, $take->tightened);
-        self::assertEqualsWithDelta($long - 1.9 * 48_000, $take->used_ticks, 0.3 * 48_000);
-        self::assertCount(2, TakeReader::used($take));
+        self::assertCount(1, $take->summary->tightened);
+        self::assertEqualsWithDelta($long - 1.9 * 48_000, $take->summary->used_ticks, 0.3 * 48_000);
+        self::assertCount(2, $take->summary->used);
 
         app(AlignTake::class)($take);
-        self::assertCount(1, $take->tightened, 'heard again it stays so');
+        self::assertCount(1, $take->summary->tightened, 'heard again it stays so');
         $this->patchJson("/api/lessons/{$lesson->id}/style", ['style' => ['longest_pause' => 0]])->assertOk();
-        self::assertSame($long, $take->refresh()->used_ticks);
+        self::assertSame($long, $take->refresh()->summary->used_ticks);
         $this->patchJson("/api/lessons/{$lesson->id}/style", ['style' => ['longest_pause' => 123]])->assertStatus(422);
     }
 
@@ -427,7 +433,7 @@ final class LookOverTest extends FeatureTestCase
     /** @return array<string, true> */
     private static function flawedIn(Take $take): array
     {
-        return TakeReader::known($take->getAttributes())->flawed;
+        return TakeViews::of($take)->flawed;
     }
 
     private function spoken(string $filters, ?Section $section = null): Take

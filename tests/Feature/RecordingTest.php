@@ -21,12 +21,12 @@ final class RecordingTest extends FeatureTestCase
         self::assertSame(TakeState::Ready, $take->state);
         self::assertSame(1, $take->number);
         self::assertSame([320, 240], [$take->track(TrackKind::Camera)?->width, $take->track(TrackKind::Camera)?->height]);
-        self::assertSame([], $take->flags);
-        self::assertEqualsWithDelta(2.5, $take->length_ticks / 48_000, 0.1);
+        self::assertSame([], $take->summary->flags);
+        self::assertEqualsWithDelta(2.5, $take->summary->length_ticks / 48_000, 0.1);
         // The voice starts at 0.5 s and ends at 2.0 s; 0.3 s and 0.4 s are left around it.
-        self::assertEqualsWithDelta(0.2, $take->speech_from / 48_000, 0.06);
+        self::assertEqualsWithDelta(0.2, $take->summary->speech_from / 48_000, 0.06);
         // The sound codec lets the voice ring out for a tenth of a second more.
-        self::assertEqualsWithDelta(2.45, $take->speech_until / 48_000, 0.06);
+        self::assertEqualsWithDelta(2.45, $take->summary->speech_until / 48_000, 0.06);
 
         $media = $this->get("/api/takes/{$take->id}/media", ['Range' => 'bytes=0-99'])->assertStatus(206);
         self::assertSame('video/webm', $media->headers->get('Content-Type'));
@@ -131,7 +131,7 @@ final class RecordingTest extends FeatureTestCase
 
         $take = $track->take->refresh();
         self::assertSame(TakeState::Ready, $take->state);
-        self::assertGreaterThan(1.0, $take->length_ticks / 48_000);
+        self::assertGreaterThan(1.0, $take->summary->length_ticks / 48_000);
     }
 
     public function test_a_take_in_which_nothing_arrived_says_so(): void
@@ -200,7 +200,7 @@ final class RecordingTest extends FeatureTestCase
         ])->assertOk();
         $this->postJson("/api/takes/{$track->take_id}/finish", ['as_arrived' => true])->assertOk();
 
-        self::assertSame(72_000, array_values($track->take->refresh()->line_ticks)[1]);
+        self::assertSame(72_000, array_values($track->take->refresh()->summary->starts)[1]);
     }
 
     public function test_a_take_of_several_tracks_has_a_file_of_each_on_one_clock(): void
@@ -276,9 +276,9 @@ final class RecordingTest extends FeatureTestCase
     {
         $take = $this->record($this->section(), Clips::{$clip}());
 
-        self::assertSame($flags, $take->flags);
+        self::assertSame($flags, $take->summary->flags);
         self::assertSame(TakeState::Ready, $take->state);
-        self::assertGreaterThan(0, $take->length_ticks);
+        self::assertGreaterThan(0, $take->summary->length_ticks);
     }
 
     public function test_sound_only(): void
@@ -301,7 +301,7 @@ final class RecordingTest extends FeatureTestCase
 
         self::assertSame([320, 240], [$take->track(TrackKind::Camera)?->width, $take->track(TrackKind::Camera)?->height]);
         self::assertFalse(app(Prober::class)->recording($this->media()->path((string) $take->played()?->file_path))->changesSize);
-        self::assertEqualsWithDelta(2.4, $take->length_ticks / 48_000, 0.1);
+        self::assertEqualsWithDelta(2.4, $take->summary->length_ticks / 48_000, 0.1);
     }
 
     /** @return iterable<string, array{string}> */

@@ -13,7 +13,6 @@ use Illuminate\Support\Facades\Cache;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Testing\TestResponse;
 use OpenReel\Core\Script\Script;
-use OpenReel\Core\Take\AlignmentStatus;
 
 /** The course site: who sees a film, and what is said of it. */
 final class SiteTest extends FeatureTestCase
@@ -319,7 +318,7 @@ final class SiteTest extends FeatureTestCase
         $section = $section->lesson()->firstOrFail()->sections()->firstOrFail();
         $take = $this->keep($this->record($section, Clips::lighter()));
         [$one, $two] = $this->lines($section);
-        $take->update(['hearing' => AlignmentStatus::Sure, 'line_ticks' => [$one => 48_000, $two => 4 * 48_000]]);
+        $this->heard($take, ['line_ticks' => [$one => 48_000, $two => 4 * 48_000]]);
 
         return $section->refresh();
     }

@@ -21,7 +21,7 @@ use OpenReel\Core\Soundtrack\SoundPart;
 use OpenReel\Core\Soundtrack\SoundPiece;
 use OpenReel\Core\Soundtrack\SoundPlan;
 use OpenReel\Core\Take\RecordedTrack;
-use OpenReel\Core\Take\Take;
+use Tests\Core\Assembly\Example;
 
 /** A soundtrack made in parts is the one that would have been made in one go. */
 final class SoundtrackTest extends FeatureTestCase
@@ -72,7 +72,7 @@ final class SoundtrackTest extends FeatureTestCase
     /** The first 35 seconds, and then from second 37 to 74. */
     private function plan(string $hash): SoundPlan
     {
-        $take = new Take(
+        $take = Example::view(
             't',
             1,
             [new RecordedTrack(TrackKind::Microphone, $hash, Tick::of(75 * self::SECOND), Tick::zero(), loudness: -17.0)],

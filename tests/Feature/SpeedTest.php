@@ -11,7 +11,6 @@ use App\Models\Section;
 use Illuminate\Support\Facades\DB;
 use OpenReel\Core\Script\Script;
 use OpenReel\Core\Script\SpeedCue;
-use OpenReel\Core\Take\AlignmentStatus;
 
 /** Silences that run faster or are cut out, in the film itself. */
 final class SpeedTest extends FeatureTestCase
@@ -108,8 +107,7 @@ final class SpeedTest extends FeatureTestCase
         $section = $lesson->sections()->firstOrFail();
         $take = $this->keep($this->record($section, Clips::lighter()));
         [$one, $two] = $this->lines($section);
-        $take->update([
-            'hearing' => AlignmentStatus::Sure,
+        $this->heard($take, [
             'line_ticks' => [$one => self::TICKS, $two => 6 * self::TICKS],
             'heard' => ['confidence' => 1, 'reads' => [], 'unscripted' => [], 'missing' => [],
                 'pauses' => [[2 * self::TICKS, 6 * self::TICKS]]],

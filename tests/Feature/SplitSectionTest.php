@@ -61,8 +61,8 @@ final class SplitSectionTest extends FeatureTestCase
 
         $shots = $this->getJson("/api/lessons/{$lesson->id}/assembly")->json('segments.0.shots');
         self::assertCount(2, $shots);
-        $then = Take::query()->sole()->line_ticks;
-        $frame = intdiv((int) end($then) - (int) Take::query()->sole()->speech_from, intdiv(48_000, $lesson->fps));
+        $then = Take::query()->sole()->summary->starts;
+        $frame = intdiv((int) end($then) - (int) Take::query()->sole()->summary->speech_from, intdiv(48_000, $lesson->fps));
         self::assertSame($frame, $shots[1]['offset']);
     }
 
@@ -73,7 +73,7 @@ final class SplitSectionTest extends FeatureTestCase
         self::assertCount(2, $this->getJson("/api/lessons/{$lesson->id}/assembly")->json('segments.0.shots'));
 
         $take = Take::query()->sole();
-        $starts = $take->line_ticks;
+        $starts = $take->summary->starts;
         $this->patchJson("/api/takes/{$take->id}", ['used_until_ms' => intdiv((int) end($starts), 48) - 10])->assertOk();
         self::assertCount(1, $this->getJson("/api/lessons/{$lesson->id}/assembly")->json('segments.0.shots'));
     }

@@ -109,9 +109,9 @@ final class TruePictureTest extends FeatureTestCase
         $this->postJson("/api/takes/{$made['id']}/finish", ['as_arrived' => true])->assertOk();
 
         $take = Take::query()->sole();
-        self::assertSame([TakeState::Ready, 320, []], [$take->state, $take->track(TrackKind::Camera)?->width, $take->flags]);
+        self::assertSame([TakeState::Ready, 320, []], [$take->state, $take->track(TrackKind::Camera)?->width, $take->summary->flags]);
         self::assertNotNull($take->track(TrackKind::Microphone)?->hash);
-        self::assertEqualsWithDelta(2.5, $take->length_ticks / 48_000, 0.1);
+        self::assertEqualsWithDelta(2.5, $take->summary->length_ticks / 48_000, 0.1);
         $kinds = Program::run([
             'ffprobe',
             '-v',

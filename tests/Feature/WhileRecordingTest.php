@@ -5,8 +5,10 @@ declare(strict_types=1);
 namespace Tests\Feature;
 
 use App\Actions\Takes\IngestTake;
+use App\Actions\Takes\SummariseTake;
 use App\Models\Section;
 use App\Models\Take;
+use App\Queries\Takes\TakeFindings;
 use OpenReel\Core\Take\TakeState;
 
 /** What is noted while recording, and what comes of it. */
@@ -64,7 +66,9 @@ final class WhileRecordingTest extends FeatureTestCase
             ['at_ms' => 1450, 'kind' => 'cue', 'cue' => '[layout: camera alone]'],
         ]);
         // As it was before it was listened to.
-        $take->update(['state' => TakeState::Ingesting, 'length_ticks' => 0, 'given' => []]);
+        $take->results()->delete();
+        $take->update(['state' => TakeState::Ingesting, 'given' => []]);
+        app(SummariseTake::class)($take);
         self::assertSame([], $this->patchJson("/api/takes/{$take->id}", ['verdict' => 'kept'])->assertOk()->json('wrote'));
         app(IngestTake::class)($take->refresh());
         self::assertStringContainsString('[layout: camera alone] Two comes', $lesson->refresh()->script);
@@ -111,15 +115,15 @@ final class WhileRecordingTest extends FeatureTestCase
                 ['at_ms' => 1600, 'kind' => 'marker'],
             ],
         );
-        self::assertCount(1, $take->fluffs);
+        self::assertCount(1, $take->summary->retakes);
         $this->keep($take);
         $length = fn (): int => $this->getJson("/api/lessons/{$lesson->id}/assembly")->json('length_ms');
-        $used = $take->refresh()->speech_until - $take->fluffs[0][1];
+        $used = $take->refresh()->summary->speech_until - $take->summary->retakes[0][1];
         self::assertEqualsWithDelta($used / 48, $length(), 45);
-        self::assertSame($used, $take->used_ticks);
+        self::assertSame($used, $take->summary->used_ticks);
 
         $this->patchJson("/api/takes/{$take->id}", ['used_from_ms' => 0, 'used_until_ms' => 2000])->assertOk();
-        self::assertEqualsWithDelta(2000 - ($take->fluffs[0][1] - $take->fluffs[0][0]) / 48, $length(), 85);
+        self::assertEqualsWithDelta(2000 - ($take->summary->retakes[0][1] - $take->summary->retakes[0][0]) / 48, $length(), 85);
 
         self::assertSame([['id' => 1, 'at_ms' => 1600, 'says' => '']], $this->getJson("/api/takes/{$take->id}")->json('markers'));
         $this->patchJson("/api/takes/{$take->id}", ['marker' => ['id' => 1, 'says' => 'Look here']])->assertOk();
@@ -223,7 +227,7 @@ final class WhileRecordingTest extends FeatureTestCase
                 ],
             ],
         );
-        self::assertSame($take->length_ticks, $take->speech_until);
+        self::assertSame($take->summary->length_ticks, $take->summary->speech_until);
         $marks = fn (Section $of): array => array_merge(
             ...array_column(
                 $this->getJson("/api/sections/{$of->id}/picture?width=640&height=480")
@@ -275,8 +279,8 @@ final class WhileRecordingTest extends FeatureTestCase
         );
 
         self::assertSame(TakeState::Ready, $take->state);
-        self::assertCount(2, $take->marks);
-        self::assertSame([], $take->markers);
+        self::assertCount(2, TakeFindings::of($take)->ingest->annotations ?? []);
+        self::assertSame([], $take->summary->markers);
         $this->keep($take);
         $this->getJson("/api/lessons/{$take->section->lesson_id}/assembly")->assertOk();
     }

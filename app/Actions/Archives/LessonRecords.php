@@ -10,6 +10,7 @@ use App\Models\WorkState;
 use Illuminate\Database\Query\Builder;
 use Illuminate\Support\Facades\DB;
 use OpenReel\Core\Style\HouseStyle;
+use OpenReel\Core\Take\ResultStage;
 use OpenReel\Core\Take\TakeState;
 
 /**
@@ -42,12 +43,12 @@ final class LessonRecords
     private const LOGO = ['id', 'name', 'path', 'mime', 'hash', 'width', 'height'];
 
     private const TAKE = [
-        'id', 'section_id', 'recorded_in', 'number', 'verdict', 'length_ticks', 'speech_from', 'speech_until',
-        'flags', 'lines', 'expected_ms', 'silence_ms', 'line_ticks', 'cut_ticks', 'marks', 'fluffs', 'markers',
-        'given', 'reached', 'hearing', 'heard', 'spoken', 'left', 'cuts', 'silences', 'inspected', 'tightened',
-        'flawed', 'cleaning', 'adjustment', 'framing', 'area', 'used', 'used_ticks', 'event_rows', 'event_bytes',
-        'kept_order', 'created_at',
+        'id', 'section_id', 'recorded_in', 'number', 'verdict', 'lines', 'expected_ms', 'silence_ms', 'given', 'trim', 'cuts',
+        'silences', 'marker_notes', 'cleaning', 'adjustment', 'framing', 'area', 'event_rows', 'event_bytes', 'kept_order',
+        'created_at',
     ];
+
+    private const RESULT = ['version', 'input_hash', 'result'];
 
     private const TRACK = [
         'id', 'kind', 'mime', 'file_path', 'file_mime', 'hash', 'width', 'height', 'colour_range', 'colour_matrix',
@@ -56,9 +57,8 @@ final class LessonRecords
 
     /** Columns that hold JSON. */
     private const JSON = [
-        'style', 'look', 'steps', 'film', 'report', 'rows', 'flags', 'lines', 'line_ticks', 'cut_ticks', 'marks',
-        'fluffs', 'markers', 'given', 'reached', 'heard', 'spoken', 'left', 'cuts', 'silences', 'inspected',
-        'tightened', 'flawed', 'cleaning', 'adjustment', 'framing', 'area', 'used',
+        'style', 'look', 'steps', 'film', 'report', 'rows', 'lines', 'given', 'trim', 'cuts', 'silences', 'marker_notes',
+        'cleaning', 'adjustment', 'framing', 'area', 'result',
     ];
 
     private const BOOL = ['checked'];
@@ -87,11 +87,15 @@ final class LessonRecords
         $takes = array_column($record->takes, null, 'id');
         foreach ($takes as $take) {
             $take->tracks = [];
+            $take->results = (object) array_fill_keys(array_column(ResultStage::cases(), 'value'), []);
             $take->recorded_in = in_array($take->recorded_in, $sections, true) ? $take->recorded_in : null;
         }
         $tracks = DB::table('tracks')->whereIn('take_id', array_keys($takes))->whereNotNull('file_path')->orderBy('id');
         foreach ($tracks->get(['take_id', ...self::TRACK]) as $track) {
             $takes[$track->take_id]->tracks[] = self::record($track, self::TRACK);
+        }
+        foreach ($this->newestResults(array_keys($takes)) as $result) {
+            $takes[$result->take_id]->results->{$result->stage}[] = self::record($result, self::RESULT);
         }
         $record->choices = array_values(array_filter($record->choices, fn (\stdClass $c): bool => isset($takes[$c->take_id])));
         // What hangs on a line that is gone for good is of no use to anybody.
@@ -111,6 +115,17 @@ final class LessonRecords
         }
 
         return $record;
+    }
+
+    /**
+     * @param  list<string>  $takes  ids
+     * @return list<\stdClass> one of each stage that was found out about a take
+     */
+    private function newestResults(array $takes): array
+    {
+        $newest = DB::table('take_results')->whereIn('take_id', $takes)->groupBy('take_id', 'stage')->selectRaw('max(id)');
+
+        return array_values(DB::table('take_results')->whereIn('id', $newest)->orderBy('id')->get()->all());
     }
 
     public function storeCourse(\stdClass $course): Course
@@ -145,6 +160,10 @@ final class LessonRecords
         self::insert('takes', $lesson->takes, self::TAKE, ['state' => TakeState::Ready->value, 'recording_kept' => false]);
         foreach ($lesson->takes as $take) {
             self::insert('tracks', $take->tracks, self::TRACK, ['take_id' => $take->id, 'path' => null]);
+            foreach (ResultStage::cases() as $stage) {
+                $more = ['take_id' => $take->id, 'stage' => $stage->value, 'created_at' => now()->toDateTimeString()];
+                self::insert('take_results', $take->results->{$stage->value}, self::RESULT, $more, withTimes: false);
+            }
         }
         foreach (['choices', 'captions', 'translations', 'music'] as $name) {
             [$table, $columns] = self::TABLES[$name];

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Actions\Archives;
 
 use App\Actions\People\AssignOwner;
+use App\Actions\Takes\SummariseTake;
 use App\Events\LessonChanged;
 use App\Events\TakesWaitForAlignment;
 use App\Media\ArchiveReader;
@@ -14,7 +15,6 @@ use App\Models\Course;
 use App\Models\Take;
 use App\People\Memberships;
 use App\Queries\Film\AssembleLesson;
-use App\Queries\Takes\TakeReader;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Log;
 use Illuminate\Support\Str;
@@ -40,6 +40,7 @@ final class UnpackArchive
         private readonly ImportedMedia $brought,
         private readonly MediaStore $media,
         private readonly AssignOwner $own,
+        private readonly SummariseTake $summarise,
     ) {
     }
 
@@ -117,7 +118,7 @@ final class UnpackArchive
                 ($this->own)($lesson, AuditAction::BroughtIn);
                 // Whatever cannot be read again is found here, and not in the middle of somebody's work.
                 foreach (array_chunk(array_column($record->takes, 'id'), self::BATCH) as $ids) {
-                    Take::query()->whereKey($ids)->with('tracks')->get()->each(self::mustBeRead(...));
+                    Take::query()->whereKey($ids)->with('tracks')->get()->each($this->mustBeRead(...));
                 }
                 $made[] = [
                     'id' => $lesson->id,
@@ -133,14 +134,10 @@ final class UnpackArchive
         return $made;
     }
 
-    /** Of a take all of which was cut out nothing is seen; its parts are told all the same. */
-    private static function mustBeRead(Take $take): void
+    /** What it comes to is computed here; of a take all of which was cut out nothing is seen. */
+    private function mustBeRead(Take $take): void
     {
-        TakeReader::known($take->getAttributes());
-        if (TakeReader::used($take) !== []) {
-            TakeReader::core($take);
-        }
-        $take->update(['used_ticks' => TakeReader::usedTicks($take)]);
+        ($this->summarise)($take);
     }
 
     /** A single lesson joins a course that looks just as its own did; a course that is brought in is one of its own. */

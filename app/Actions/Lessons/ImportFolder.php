@@ -278,7 +278,7 @@ final class ImportFolder
                 if ($take->state === TakeState::Unusable) {
                     throw OperationRejected::badInput(basename($entry['file']).': '.$take->problem);
                 }
-                $take->update($whole ? ['used' => [[0, $take->length_ticks]], 'used_ticks' => $take->length_ticks] : []);
+                $take->update($whole ? ['trim' => [[0, $take->summary->length_ticks]]] : []);
             };
         }
         FiberPool::run($work, (int) config('reel.render_slots'));

@@ -23,13 +23,11 @@ final class ListLessons
         $kept = DB::table('takes')
             ->where('verdict', Verdict::Kept)
             ->join('sections', 'sections.id', '=', 'takes.section_id')
+            ->join('take_summaries', 'take_summaries.take_id', '=', 'takes.id')
             ->whereIn('sections.lesson_id', $own)
             ->whereNull('sections.deleted_at')
             ->groupBy('sections.lesson_id')
-            ->selectRaw(
-                'sections.lesson_id as lesson, count(distinct sections.id) as sections, total(coalesce(used_ticks, '
-                    .'coalesce(speech_until, length_ticks) - coalesce(speech_from, 0))) as ticks',
-            )
+            ->selectRaw('sections.lesson_id as lesson, count(distinct sections.id) as sections, total(used_ticks) as ticks')
             ->get()
             ->keyBy('lesson');
         $cards = $this->cards($own);

@@ -7,7 +7,7 @@ namespace App\Actions\Takes;
 use App\Events\LessonChanged;
 use App\Models\Take;
 use App\Queries\Takes\SectionContinuity;
-use App\Queries\Takes\StoredTakeProfile;
+use App\Queries\Takes\TakeFindings;
 use OpenReel\Core\Picture\Adjustment;
 use OpenReel\Core\Picture\CameraLook;
 
@@ -35,6 +35,6 @@ final class AdjustTake
 
     private static function look(Take $take): ?CameraLook
     {
-        return StoredTakeProfile::of($take->inspected)?->camera;
+        return TakeFindings::of($take)->analysis?->camera;
     }
 }

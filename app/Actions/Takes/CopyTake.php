@@ -11,9 +11,12 @@ use App\Models\Take;
 use App\Models\Track;
 use App\OperationRejected;
 use App\Queries\Script\SpokenLines;
+use App\Queries\Takes\TakeFindings;
 use App\Queries\Takes\TakeNumbers;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
+use OpenReel\Core\Take\LineTimings;
+use OpenReel\Core\Take\ResultStage;
 use OpenReel\Core\Take\TakeState;
 use OpenReel\Core\Take\Verdict;
 
@@ -24,21 +27,9 @@ final class CopyTake
     private const BESIDE = ['wave.json', 'levels.dat', 'events.jsonl'];
 
     /** What the copy has as the other one: what belongs to the recording, not to a place in a script. */
-    private const SAME = [
-        'length_ticks',
-        'speech_from',
-        'speech_until',
-        'flags',
-        'marks',
-        'fluffs',
-        'adjustment',
-        'framing',
-        'area',
-        'inspected',
-        'markers',
-    ];
+    private const SAME = ['adjustment', 'framing', 'area', 'marker_notes'];
 
-    public function __construct(private readonly MediaStore $media)
+    public function __construct(private readonly MediaStore $media, private readonly KeepResult $results)
     {
     }
 
@@ -84,6 +75,7 @@ final class CopyTake
                             ->all(),
                 );
             }
+            $this->copyResults($take, $copy->refresh());
             $section->touch();
 
             return $copy;
@@ -93,6 +85,19 @@ final class CopyTake
         }
 
         return $copy->refresh();
+    }
+
+    /** What was found out about the recording holds for the copy; when its lines begin is not known there. */
+    private function copyResults(Take $take, Take $copy): void
+    {
+        $found = TakeFindings::of($take);
+        if ($found->ingest !== null) {
+            $ingest = $found->ingest->withTimes($found->ingest->speech, new LineTimings());
+            $this->results->ingest($copy, $ingest, (string) $take->results()->where('stage', ResultStage::Ingest)->value('input_hash'));
+        }
+        if ($found->analysis !== null) {
+            $this->results->analysis($copy, $found->analysis);
+        }
     }
 
     private function copy(string $from, string $to): void

@@ -7,7 +7,8 @@ namespace App\Actions\Takes;
 use App\Events\LessonChanged;
 use App\Models\Take;
 use App\OperationRejected;
-use App\Queries\Takes\TakeReader;
+use App\Queries\Takes\TakeViews;
+use OpenReel\Core\Kernel\Spans;
 use OpenReel\Core\Kernel\Tick;
 
 /** Sets what the presenter leaves out of a take, from word to word. */
@@ -28,8 +29,7 @@ final class CutTake
     public function __invoke(Take $take, array $cuts): void
     {
         $take->cuts = $this->edges->of($take, $cuts, $take->cuts);
-        $take->used_ticks = TakeReader::usedTicks($take);
-        if ($take->used_ticks < self::SHORTEST) {
+        if (Spans::length(TakeViews::of($take)->used)->count < self::SHORTEST) {
             throw OperationRejected::badInput('Nothing would be left of this take. Discard it instead.');
         }
         $take->save();

@@ -8,9 +8,9 @@ use App\Actions\People\WriteHistory;
 use App\Events\LessonChanged;
 use App\Models\Take;
 use App\OperationRejected;
-use App\Queries\Takes\TakeReader;
+use App\Queries\Takes\TakeViews;
+use Illuminate\Database\Query\Builder;
 use Illuminate\Support\Facades\DB;
-use OpenReel\Core\Coverage\KnownTake;
 use OpenReel\Core\Coverage\Verdicts;
 use OpenReel\Core\People\AuditAction;
 use OpenReel\Core\Take\TakeState;
@@ -33,11 +33,9 @@ final class GiveVerdict
             throw OperationRejected::conflict($take->problem ?? 'This take is still being recorded.');
         }
         $given = DB::transaction(function () use ($take, $verdict): VerdictGiven {
-            $takes = DB::table('takes')
+            $known = TakeViews::light(fn (Builder $q) => $q
                 ->whereIn('section_id', DB::table('sections')->where('lesson_id', $take->section->lesson_id)->select('id'))
-                ->where(fn ($q) => $q->where('verdict', Verdict::Kept)->orWhere('id', $take->id))
-                ->get();
-            $known = array_values($takes->map(fn (object $row): KnownTake => TakeReader::known((array) $row))->all());
+                ->where(fn (Builder $q) => $q->where('verdict', Verdict::Kept)->orWhere('takes.id', $take->id)));
             $before = [];
             foreach (Verdicts::after($known, $take->id, $verdict) as $id => $next) {
                 $one = Take::query()->findOrFail($id);

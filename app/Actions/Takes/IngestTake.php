@@ -13,21 +13,16 @@ use App\Media\Recording;
 use App\Media\TakeMaker;
 use App\Media\UnreadableFile;
 use App\Models\Take;
+use App\Models\Track;
+use App\Queries\Takes\TakeEvents;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Log;
-use OpenReel\Core\Analysis\SoundChecks;
-use OpenReel\Core\Kernel\Span;
+use OpenReel\Core\Analysis\Ingest;
 use OpenReel\Core\Kernel\Tick;
 use OpenReel\Core\Sound\Levels;
-use OpenReel\Core\Take\Erasure;
-use OpenReel\Core\Take\Event\MarkerDropped;
 use OpenReel\Core\Take\Event\TakeEvent;
 use OpenReel\Core\Take\Event\TrackStarted;
-use OpenReel\Core\Take\EventLog;
-use OpenReel\Core\Take\Retakes;
-use OpenReel\Core\Take\TakeAnnotation;
-use OpenReel\Core\Take\TakeAnnotations;
-use OpenReel\Core\Take\TakeClock;
+use OpenReel\Core\Take\TakeInputs;
 use OpenReel\Core\Take\TakeState;
 use OpenReel\Core\Take\TrackOffsets;
 use OpenReel\Core\Take\Verdict;
@@ -69,6 +64,8 @@ final class IngestTake
         private readonly WriteGivenCues $write,
         private readonly AlignTake $hear,
         private readonly InspectTake $inspect,
+        private readonly TakeEvents $events,
+        private readonly KeepResult $results,
     ) {
     }
 
@@ -82,7 +79,7 @@ final class IngestTake
         if ($take->state !== TakeState::Ingesting) {
             return;
         }
-        $events = $this->events($take);
+        $events = $this->events->of($take);
         $recordings = $this->recordings($take, $events);
         $this->read($take, $recordings, $events);
         // Nothing is added to what came from the recorder any more.
@@ -113,17 +110,6 @@ final class IngestTake
                     : self::DAMAGED,
             );
         }
-    }
-
-    /** @return list<TakeEvent> */
-    private function events(Take $take): array
-    {
-        $log = $take->folder().'/events.jsonl';
-
-        // What has just been recorded lies here, whatever the shared disk says.
-        $isThere = $take->length_ticks === 0 ? is_file($this->media->here($log)) : $this->media->exists($log);
-
-        return $isThere ? EventLog::read((string) file_get_contents($this->media->path($log))) : [];
     }
 
     /**
@@ -157,46 +143,30 @@ final class IngestTake
     /** @param  list<TakeEvent>  $events */
     private function keep(Take $take, MadeTake $made, array $events): void
     {
-        $isFirst = $take->length_ticks === 0;
+        $isFirst = $take->summary->length_ticks === 0;
         $levels = $made->voice ?? new Levels([], [], 0, 0);
         $this->media->write($take->folder().'/wave.json', json_encode($levels->wave(self::WAVE_POINTS), JSON_THROW_ON_ERROR));
         $this->media->write($take->folder().'/levels.dat', $levels->packed());
         $this->media->delete($take->folder().'/poster.jpg');
-        $drawn = TakeAnnotations::of($events);
-        $take->fill([
-            'state' => TakeState::Ready,
-            'problem' => null,
-            // Its words have to be listened for anew.
-            'hearing' => null,
-            'heard' => null,
-            'inspected' => null,
-            'length_ticks' => $made->length->count,
-            'flags' => $made->voice === null ? ['no-sound'] : array_column(SoundChecks::of($levels), 'value'),
-            'marks' => self::marks($drawn),
-            'fluffs' => array_map(
-                fn (Span $s): array => array_map(
-                    fn (Tick $t): int => PrompterTimes::quiet($levels, $t, $made->voiceFrom)->count,
-                    [$s->from, $s->until],
-                ),
-                Retakes::of($events),
-            ),
-        ]);
-        $take->fluffs = array_values(array_filter($take->fluffs, fn (array $f): bool => $f[0] < $f[1]));
-        $take->markers = self::markers($take->markers, $events);
-        PrompterTimes::put($take, $levels, $made->voiceFrom, $events);
-        if ($isFirst) {
-            // Read again, it keeps what is left of them: those written into the script are there, or were taken out of it.
-            $take->given = GivenCues::of($take, $events);
-        }
+        $found = (new Ingest($made->length, $made->voice, $made->voiceFrom, $take->spokenLines(), $events))->result();
+        $inputs = TakeInputs::ingest(
+            $take->tracks->mapWithKeys(fn (Track $t): array => [$t->kind->value => [$t->kind->value, $t->bytes]])->all(),
+            $this->events->text($take),
+        );
         $tracks = $this->settle($take, $made);
-        DB::transaction(function () use ($take, $tracks): void {
+        DB::transaction(function () use ($take, $tracks, $found, $inputs): void {
             $take->tracks()->update(self::NO_FILE);
             foreach ($tracks as $kind => $values) {
                 $take->tracks()->updateOrCreate(['kind' => $kind], $values);
             }
-            $take->save();
+            $take->unsetRelation('tracks');
+            $take->update(['state' => TakeState::Ready, 'problem' => null]);
+            $this->results->ingest($take, $found, $inputs);
         });
-        $take->unsetRelation('tracks');
+        if ($isFirst) {
+            // Read again, it keeps what is left of them: those written into the script are there, or were taken out of it.
+            $take->update(['given' => GivenCues::of($take, $events)]);
+        }
         if (config('reel.hear')) {
             TakesWaitForAlignment::dispatch();
             $this->hear->offer($take);
@@ -236,37 +206,6 @@ final class IngestTake
         }
 
         return $tracks;
-    }
-
-    /** @return list<array<string, mixed>> */
-    private static function marks(TakeAnnotations $drawn): array
-    {
-        return [
-            ...array_map(fn (TakeAnnotation $m): array => $m->toArray(), $drawn->marks),
-            ...array_map(fn (Erasure $w): array => ['kind' => 'wipe', 'on' => $w->on, 'from' => $w->at->count], $drawn->wipes),
-        ];
-    }
-
-    /**
-     * Markers in the order they were dropped; what was written at them stays when a take is read again.
-     *
-     * @param  list<array{id: int, at: int, says: string}>  $before
-     * @param  list<TakeEvent>  $events
-     * @return list<array{id: int, at: int, says: string}>
-     */
-    private static function markers(array $before, array $events): array
-    {
-        $clock = TakeClock::fromEvents($events);
-        $says = array_column($before, 'says', 'id');
-        $markers = [];
-        foreach ($events as $event) {
-            if ($event instanceof MarkerDropped) {
-                $id = count($markers) + 1;
-                $markers[] = ['id' => $id, 'at' => $clock->at($event->atMs)->count, 'says' => $says[$id] ?? ''];
-            }
-        }
-
-        return $markers;
     }
 
     private function refuse(Take $take, string $problem): void

@@ -18,25 +18,14 @@ use OpenReel\Core\Analysis\RoomNoise;
 use OpenReel\Core\Analysis\SoundChecks;
 use OpenReel\Core\Kernel\Span;
 use OpenReel\Core\Kernel\Tick;
-use OpenReel\Core\Picture\CameraLook;
-use OpenReel\Core\Picture\PictureFlag;
 use OpenReel\Core\Picture\TrackKind;
 use OpenReel\Core\Sound\Levels;
+use OpenReel\Core\Take\AnalysisResult;
 use OpenReel\Core\Take\SoundFlag;
 
 /** Looks a take over: what its room sounds like, whether its camera saw something, and what sets it off from others. */
 final class InspectTake
 {
-    /** Nothing could be found out. */
-    public const NOTHING = [
-        'voice' => null,
-        'noise' => null,
-        'hum' => null,
-        'room' => null,
-        'places' => [],
-        'camera' => null,
-    ];
-
     /** So long a stretch of the room alone is played to show what it sounds like. */
     private const ROOM_MS = 1_500;
 
@@ -54,6 +43,7 @@ final class InspectTake
         private readonly CameraLookCache $looks,
         private readonly TakeLevels $levels,
         private readonly MediaStore $media,
+        private readonly KeepResult $results,
     ) {
     }
 
@@ -86,16 +76,18 @@ final class InspectTake
         $offset = Tick::of(max(0, $camera->offset_ticks ?? 0));
         foreach (['camera-black' => $look?->black, 'camera-frozen' => $look?->frozen] as $flag => $spans) {
             if ($spans !== null && $spans !== []) {
-                $places[$flag] = [$spans[0]->from->plus($offset)->count, $spans[0]->until->plus($offset)->count];
+                $places[$flag] = Span::between($spans[0]->from->plus($offset), $spans[0]->until->plus($offset));
             }
         }
-        $take->inspected = $sound + ['places' => $places, 'camera' => $look === null ? null : self::packed($look)];
-        $take->flags = array_values(array_unique([
-            ...array_diff($take->flags, self::ours()),
-            ...array_column($flags, 'value'),
-            ...array_column($look?->flags() ?? [], 'value'),
-        ]));
-        $take->save();
+        $this->results->analysis($take, new AnalysisResult(
+            $sound['voice'],
+            $sound['noise'],
+            $sound['hum'],
+            $sound['room'],
+            $places,
+            $look,
+            [...array_column($flags, 'value'), ...array_column($look?->flags() ?? [], 'value')],
+        ));
 
         return true;
     }
@@ -111,7 +103,7 @@ final class InspectTake
     }
 
     /**
-     * @return array{array<string, mixed>, list<SoundFlag>, array<string, array{int, int}>} what was measured, flags, and
+     * @return array{array<string, mixed>, list<SoundFlag>, array<string, Span>} what was measured, flags, and
      *    where each flag is heard best, of those of ingest as well
      */
     private function sound(Take $take, ?Track $voice): array
@@ -141,7 +133,7 @@ final class InspectTake
                 'room' => self::alone($levels, $room),
             ],
             SoundChecks::further($levels, $high, $hum),
-            array_map(fn (Span $s): array => [$s->from->plus($later)->count, $s->until->plus($later)->count], $places),
+            array_map(fn (Span $s): Span => Span::between($s->from->plus($later), $s->until->plus($later)), $places),
         ];
     }
 
@@ -167,23 +159,5 @@ final class InspectTake
         return $camera?->file_path === null ? null : new CameraRequest(
             (string) $camera->hash, $camera->colour_range, $camera->colour_matrix, (int) $camera->height,
         );
-    }
-
-    /** @return list<string> flags that are given here */
-    private static function ours(): array
-    {
-        return [SoundFlag::Hum->value, SoundFlag::Telephone->value, ...array_column(PictureFlag::cases(), 'value')];
-    }
-
-    /** @return array<string, mixed> as App\Queries\Takes\StoredTakeProfile reads it */
-    private static function packed(CameraLook $look): array
-    {
-        return [
-            'brightness' => round($look->brightness, 1),
-            'blue' => round($look->blue, 1),
-            'red' => round($look->red, 1),
-            'cells' => base64_encode(pack('C*', ...$look->cells)),
-            'moves' => base64_encode(pack('C*', ...array_map(fn (int $m): int => min(255, $m), $look->moves))),
-        ];
     }
 }

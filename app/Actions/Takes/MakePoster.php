@@ -8,7 +8,6 @@ use App\Media\Encoder;
 use App\Media\MediaStore;
 use App\Models\Take;
 use App\Models\Track;
-use App\Queries\Takes\TakeReader;
 use OpenReel\Core\Kernel\Tick;
 use OpenReel\Core\Picture\TrackKind;
 use OpenReel\Core\Render\IngestCommand;
@@ -32,7 +31,7 @@ final class MakePoster
         $path = $take->folder().'/poster.jpg';
         if (! $this->media->exists($path)) {
             // The picture may end before the speech starts; then its last moment is shown.
-            $at = TakeReader::used($take)[0]->from ?? Tick::zero();
+            $at = Tick::of($take->summary->used[0][0] ?? 0);
             $draft = $this->draw($track, $at->minusOrZero(Tick::of($track->offset_ticks))) ?? $this->draw($track, null);
             if ($draft === null) {
                 return null;

@@ -13,13 +13,10 @@ final class NoteMarker
     /** @throws OperationRejected when there is no such marker */
     public function __invoke(Take $take, int $marker, string $says): void
     {
-        $markers = $take->markers;
-        $index = array_search($marker, array_column($markers, 'id'), true);
-        if ($index === false) {
+        if (! isset($take->summary->markers[(string) $marker])) {
             throw OperationRejected::badInput('There is no such marker in this take.');
         }
-        $markers[$index]['says'] = $says;
-        $take->update(['markers' => array_values($markers)]);
+        $take->update(['marker_notes' => [(string) $marker => $says] + $take->marker_notes]);
         $take->section->touch();
     }
 }

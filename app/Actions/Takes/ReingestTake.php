@@ -9,6 +9,7 @@ use App\Media\MediaStore;
 use App\Models\Take;
 use App\Models\Track;
 use App\OperationRejected;
+use OpenReel\Core\Take\AlignmentStatus;
 use OpenReel\Core\Take\TakeState;
 
 /** Has a take listened to anew from what came from the recorder. */
@@ -30,6 +31,8 @@ final class ReingestTake
                     .'made from it stay.',
             );
         }
+        // What failed is tried again.
+        $take->results()->where('result->status', AlignmentStatus::Failed->value)->delete();
         $take->update(['state' => TakeState::Ingesting, 'problem' => null]);
         $take->section->touch();
         RecordingArrived::dispatch($take->id);

@@ -6,28 +6,26 @@ namespace App\Actions\Takes;
 
 use App\Models\Lesson;
 use App\Models\Take;
-use App\Queries\Lessons\LessonStyle;
-use App\Queries\Takes\PauseTightening;
-use App\Queries\Takes\TakeReader;
 use OpenReel\Core\Take\AlignmentStatus;
 
 /** Makes the pauses in a lesson's takes as long as its style wants them. */
 final class TightenPauses
 {
+    public function __construct(private readonly SummariseTake $summarise)
+    {
+    }
+
     public function __invoke(Lesson $lesson): void
     {
-        $longest = LessonStyle::of($lesson)->longestPause;
         /** @var list<Take> $takes */
         $takes = Take::query()
+            ->whereHas('summary', fn ($q) => $q->where('alignment', AlignmentStatus::Sure))
             ->whereIn('section_id', $lesson->sections()->select('id'))
-            ->where('hearing', AlignmentStatus::Sure)
             ->get()
             ->all();
         foreach ($takes as $take) {
-            $take->tightened = PauseTightening::of($take, $longest);
-            if ($take->isDirty('tightened')) {
-                $take->used_ticks = TakeReader::usedTicks($take);
-                $take->save();
+            $before = $take->summary->tightened;
+            if (($this->summarise)($take)->tightened !== $before) {
                 $take->section->touch();
             }
         }

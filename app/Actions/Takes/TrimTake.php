@@ -7,7 +7,6 @@ namespace App\Actions\Takes;
 use App\Events\LessonChanged;
 use App\Models\Take;
 use App\OperationRejected;
-use App\Queries\Takes\TakeReader;
 use OpenReel\Core\Kernel\Tick;
 
 /** Sets which part of a take is used, or goes back to the part found by listening. */
@@ -31,20 +30,18 @@ final class TrimTake
     public function __invoke(Take $take, ?Tick $from, ?Tick $until, bool $snap = false): void
     {
         if ($from === null && $until === null) {
-            $take->update(['used' => null, 'used_ticks' => TakeReader::usedTicks($take->forceFill(['used' => null]))]);
+            $take->update(['trim' => null]);
         } else {
-            $start = $from->count ?? ($take->speech_from ?? 0);
-            $end = min($until->count ?? ($take->speech_until ?? $take->length_ticks), $take->length_ticks);
+            $found = $take->summary;
+            $start = $from->count ?? ($found->speech_from ?? 0);
+            $end = min($until->count ?? ($found->speech_until ?? $found->length_ticks), $found->length_ticks);
             [$from, $until] = self::bounds($take);
             $start = $snap && abs($start - $from) > self::SAME ? $this->edges->quiet($take, $start) : $start;
             $end = $snap && abs($end - $until) > self::SAME ? $this->edges->quiet($take, $end) : $end;
             if ($end - $start < self::SHORTEST) {
                 throw OperationRejected::badInput('The end must lie after the start and inside the take.');
             }
-            $take->update([
-                'used' => [[$start, $end]],
-                'used_ticks' => TakeReader::usedTicks($take->forceFill(['used' => [[$start, $end]]])),
-            ]);
+            $take->update(['trim' => [[$start, $end]]]);
         }
         $take->section->touch();
         LessonChanged::dispatch($take->section->lesson_id);
@@ -53,8 +50,8 @@ final class TrimTake
     /** @return array{int, int} ticks from and until of what is used now */
     private static function bounds(Take $take): array
     {
-        $used = TakeReader::used($take);
+        $used = $take->summary->used;
 
-        return $used === [] ? [0, $take->length_ticks] : [$used[0]->from->count, $used[count($used) - 1]->until->count];
+        return $used === [] ? [0, $take->summary->length_ticks] : [$used[0][0], $used[count($used) - 1][1]];
     }
 }

@@ -6,9 +6,9 @@ namespace App\Actions\Takes;
 
 use App\Models\Take;
 use App\Queries\Takes\TakeLevels;
+use OpenReel\Core\Kernel\Spans;
 use OpenReel\Core\Kernel\Tick;
 use OpenReel\Core\Picture\TrackKind;
-use OpenReel\Core\Take\Trim;
 
 /** Stretches of a take that were chosen from word to word: every edge goes to the quietest place near it. */
 final class WordEdges
@@ -38,14 +38,16 @@ final class WordEdges
     {
         $stretches = [];
         foreach ($chosen as [$from, $until]) {
-            $stretch = [max(0, $from->count), min($take->length_ticks, $until->count)];
+            $stretch = [max(0, $from->count), min($take->summary->length_ticks, $until->count)];
             $stretches[] = self::kept($before, $stretch) ?? [
                 $this->quiet($take, $stretch[0]),
                 $this->quiet($take, $stretch[1]),
             ];
         }
 
-        return Trim::joined(array_values(array_filter($stretches, fn (array $s): bool => $s[1] - $s[0] >= self::LEAST)));
+        return Spans::pairs(Spans::union(Spans::ofPairs(
+            array_filter($stretches, fn (array $s): bool => $s[1] - $s[0] >= self::LEAST),
+        )));
     }
 
     /**

@@ -6,10 +6,14 @@ namespace App\Http\Resources;
 
 use App\Media\MediaStore;
 use App\Models\Take;
+use App\Queries\Takes\TakeFindings;
 use App\Work\AlignmentProgress;
 use Illuminate\Http\Request;
 use Illuminate\Http\Resources\Json\JsonResource;
+use OpenReel\Core\Kernel\Span;
 use OpenReel\Core\Kernel\Tick;
+use OpenReel\Core\Take\AlignmentResult;
+use OpenReel\Core\Take\SpeechFlag;
 
 /**
  * What was heard in a take, with every word.
@@ -21,55 +25,58 @@ final class AlignmentResource extends JsonResource
     /** @return array<string, mixed> */
     public function toArray(?Request $request = null): array
     {
-        $heard = $this->heard ?? ['confidence' => 0.0, 'reads' => [], 'unscripted' => [], 'pauses' => [], 'missing' => []];
-        $words = $this->words();
-        $reads = [];
-        foreach ($heard['reads'] as $i => [$line, $kind, $from, $until, $confidence]) {
-            $reads[] = ['line' => $line, 'kind' => $kind] + self::stretch($from, $until) + [
-                'confidence' => $confidence,
+        $found = TakeFindings::of($this->resource);
+        $heard = $found->alignment;
+        $words = $heard === null ? [] : $this->words();
+        $attempts = [];
+        foreach ($heard->attempts ?? [] as $i => $attempt) {
+            $attempts[] = ['line' => $attempt->line, 'kind' => $attempt->kind->value] + self::stretch($attempt->span) + [
+                'confidence' => $attempt->confidence,
                 'words' => array_map(
-                    fn (array $word): array => ['word' => $word[0]] + self::stretch($word[1], $word[2]),
+                    fn (array $word): array => ['word' => $word[0]] + self::between((int) $word[1], (int) $word[2]),
                     $words[$i]['words'] ?? [],
                 ),
             ];
         }
+        $places = array_intersect_key(
+            ($found->analysis->places ?? []) + self::places($heard), array_flip($this->summary->flags),
+        );
 
         return [
-            'state' => $this->hearing?->value,
-            'progress' => $this->hearing === null ? AlignmentProgress::of($this->id) : null,
-            'confidence' => $heard['confidence'],
-            'reads' => $reads,
-            'unscripted' => array_map(fn (array $s): array => self::stretch(...$s), $heard['unscripted']),
-            'pauses' => array_map(fn (array $s): array => self::stretch(...$s), $heard['pauses']),
-            'missing' => $heard['missing'],
+            'state' => $heard?->status->value,
+            'progress' => $heard === null ? AlignmentProgress::of($this->id) : null,
+            'confidence' => $heard->confidence ?? 0.0,
+            'reads' => $attempts,
+            'unscripted' => array_map(self::stretch(...), $heard->unscripted ?? []),
+            'pauses' => array_map(self::stretch(...), $heard->pauses ?? []),
+            'missing' => $heard->missing ?? [],
             // Where what is flagged is heard or seen best.
-            'places' => array_map(fn (array $s): array => self::stretch(...$s), $this->places($heard)) ?: new \stdClass,
-            'voice_db' => $this->inspected['voice'] ?? null,
-            'noise_db' => $this->inspected['noise'] ?? null,
-            'hum_hz' => $this->inspected['hum'] ?? null,
+            'places' => array_map(self::stretch(...), $places) ?: new \stdClass,
+            'voice_db' => $found->analysis?->voice,
+            'noise_db' => $found->analysis?->noise,
+            'hum_hz' => $found->analysis?->hum,
         ];
     }
 
-    /**
-     * @param  array<string, mixed>  $heard
-     * @return array<string, array{int, int}> by flag
-     */
-    private function places(array $heard): array
+    /** @return array<string, Span> by flag */
+    private static function places(?AlignmentResult $heard): array
     {
-        $longest = fn (array $stretches): ?array => array_reduce(
-            $stretches,
-            fn (?array $most, array $s): array => $most === null || $s[1] - $s[0] > $most[1] - $most[0] ? $s : $most,
-        );
-        $ends = $heard['reads'] === [] ? [] : [
-            'cut-off-start' => [$heard['reads'][0][2], $heard['reads'][0][3]],
-            'cut-off-end' => [end($heard['reads'])[2], end($heard['reads'])[3]],
-        ];
+        $attempts = $heard->attempts ?? [];
 
-        return array_intersect_key(
-            ($this->inspected['places'] ?? []) +
-                array_filter(['unscripted' => $longest($heard['unscripted']), 'long-pause' => $longest($heard['pauses'])]) +
-                $ends,
-            array_flip($this->flags),
+        return array_filter([
+            SpeechFlag::Unscripted->value => self::longest($heard->unscripted ?? []),
+            SpeechFlag::LongPause->value => self::longest($heard->pauses ?? []),
+            SpeechFlag::CutOffStart->value => ($attempts[0] ?? null)?->span,
+            SpeechFlag::CutOffEnd->value => $attempts === [] ? null : $attempts[count($attempts) - 1]->span,
+        ]);
+    }
+
+    /** @param  list<Span>  $spans */
+    private static function longest(array $spans): ?Span
+    {
+        return array_reduce(
+            $spans,
+            fn (?Span $most, Span $s): Span => $most === null || $s->length()->count > $most->length()->count ? $s : $most,
         );
     }
 
@@ -79,13 +86,17 @@ final class AlignmentResource extends JsonResource
         $media = app(MediaStore::class);
         $file = $this->folder().'/heard.json';
 
-        return $this->heard !== null && $media->exists($file)
-            ? (array) json_decode((string) file_get_contents($media->path($file)), true)
-            : [];
+        return $media->exists($file) ? (array) json_decode((string) file_get_contents($media->path($file)), true) : [];
     }
 
     /** @return array{from_ms: int, until_ms: int} */
-    private static function stretch(int $from, int $until): array
+    private static function stretch(Span $span): array
+    {
+        return self::between($span->from->count, $span->until->count);
+    }
+
+    /** @return array{from_ms: int, until_ms: int} */
+    private static function between(int $from, int $until): array
     {
         return ['from_ms' => Tick::of($from)->milliseconds(), 'until_ms' => Tick::of($until)->milliseconds()];
     }

@@ -25,7 +25,7 @@ use OpenReel\Core\Sound\GainSearch;
 use OpenReel\Core\Soundtrack\ComputerSound;
 use OpenReel\Core\Soundtrack\MusicClip;
 use OpenReel\Core\Soundtrack\SoundPlan;
-use OpenReel\Core\Take\Take;
+use OpenReel\Core\Take\TakeView;
 
 /**
  * The assembly as the browser plays it: the same frames and rectangles that the export is made from.
@@ -147,7 +147,7 @@ final class AssemblyResource extends JsonResource
     {
         $take = $segment->passage?->take;
         $voice = $take?->track(TrackKind::Microphone);
-        $isDraft = $take->isDraft ?? false;
+        $isDraft = $take->content->isDraft ?? false;
         $played = $take?->track(TrackKind::Camera) ?? $voice ?? $take?->track(TrackKind::Screen);
 
         return [
@@ -197,7 +197,7 @@ final class AssemblyResource extends JsonResource
      *
      * @return list<array{kind: string, url: string, offset_ticks: int, gain_db: float}>
      */
-    private static function beside(Take $take, float $level): array
+    private static function beside(TakeView $take, float $level): array
     {
         $beside = [];
         foreach ([TrackKind::Screen, TrackKind::Computer] as $kind) {
@@ -215,12 +215,12 @@ final class AssemblyResource extends JsonResource
             ];
         }
 
-        $cleaned = $take->clean === null ? null : app(VoiceCleaner::class)->find($take->clean);
+        $cleaned = $take->content->cleanVoice === null ? null : app(VoiceCleaner::class)->find($take->content->cleanVoice);
         $voice = $take->track(TrackKind::Microphone);
-        if ($take->clean !== null && $voice !== null && $cleaned !== null) {
+        if ($take->content->cleanVoice !== null && $voice !== null && $cleaned !== null) {
             $beside[] = [
                 'kind' => 'voice',
-                'url' => CleanedVoice::url($take->id, $take->clean),
+                'url' => CleanedVoice::url($take->id, $take->content->cleanVoice),
                 'offset_ticks' => -$voice->fileAt(Tick::zero()),
                 'gain_db' => 0.0,
             ];

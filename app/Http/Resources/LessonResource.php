@@ -11,18 +11,18 @@ use App\People\Memberships;
 use App\Queries\Lessons\LessonStyle;
 use App\Queries\Script\LearnedPace;
 use App\Queries\Takes\LessonCoverage;
-use App\Queries\Takes\TakeReader;
 use App\Queries\Takes\TakeRows;
+use App\Queries\Takes\TakeViews;
 use Illuminate\Http\Request;
 use Illuminate\Http\Resources\Json\JsonResource;
 use Illuminate\Support\Collection;
 use Illuminate\Support\Facades\DB;
 use OpenReel\Core\Coverage\CoverageSection;
-use OpenReel\Core\Coverage\KnownTake;
 use OpenReel\Core\Coverage\NextStep;
 use OpenReel\Core\Picture\Colour;
 use OpenReel\Core\Script\Script;
 use OpenReel\Core\Take\TakeState;
+use OpenReel\Core\Take\TakeView;
 
 /**
  * A lesson with everything in it.
@@ -51,7 +51,7 @@ final class LessonResource extends JsonResource
             ->orderBy('position')
             ->get()
             ->groupBy('section_id');
-        [$takes, $known] = self::takes(array_values($sections->modelKeys()));
+        [$takes, $known, $views] = self::takes(array_values($sections->modelKeys()));
         $coverage = LessonCoverage::from(
             array_values(
                 $sections
@@ -71,10 +71,10 @@ final class LessonResource extends JsonResource
         $pace = LearnedPace::of($this->resource);
         $told = array_values(
             $sections
-                ->map(function (Section $s) use ($lines, $takes, $style, $pace, $coverage): array {
+                ->map(function (Section $s) use ($lines, $takes, $views, $style, $pace, $coverage): array {
                     $own = array_values($lines->get($s->id)?->all() ?? []);
 
-                    return SectionResource::whole($s, $own, $takes, $style, $pace, $coverage);
+                    return SectionResource::whole($s, $own, $takes[$s->id] ?? [], $views, $style, $pace, $coverage);
                 })
                 ->all(),
         );
@@ -128,8 +128,8 @@ final class LessonResource extends JsonResource
 
     /**
      * @param  list<string>  $sections
-     * @return array{array<string, list<array<string, mixed>>>, list<KnownTake>} takes by section, in order of their numbers;
-     *    and what coverage wants to know of them
+     * @return array{array<string, list<array<string, mixed>>>, list<TakeView>, array<string, list<TakeView>>} takes by section, in
+     *    order of their numbers; what coverage wants to know of them; and how all of them stand
      */
     private static function takes(array $sections): array
     {
@@ -147,17 +147,20 @@ final class LessonResource extends JsonResource
         $hasKept = array_flip(array_column(array_filter($rows, fn (array $r): bool => $r['verdict'] === 'kept'), 'section_id'));
         $tell = self::telling($rows, $hasKept);
         $words = TakeRows::words(array_keys($tell));
-        $takes = $known = [];
+        $takes = $known = $views = [];
         foreach ($rows as $row) {
             $said = $words[$row['id']] ?? null;
-            $takes[$row['section_id']][] = TakeResource::row($row + ($said ?? []), $tracks[$row['id']] ?? [], $said !== null);
+            $told = TakeResource::row($row + ($said ?? []), $tracks[$row['id']] ?? [], $said !== null);
+            $takes[$row['section_id']][] = $told;
+            $view = TakeViews::ofSummary(['lines' => $said['lines'] ?? '[]'] + $row + ($said ?? []), $told['cut_off']);
+            $views[$row['section_id']][] = $view;
             // Where something is kept, what others say is asked by nobody.
             if ($said !== null && ($row['verdict'] === 'kept' || ! isset($hasKept[$row['section_id']]))) {
-                $known[] = TakeReader::known($row + $said);
+                $known[] = $view;
             }
         }
 
-        return [array_map(array_reverse(...), $takes), $known];
+        return [array_map(array_reverse(...), $takes), $known, array_map(array_reverse(...), $views)];
     }
 
     /**

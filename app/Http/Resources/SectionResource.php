@@ -10,20 +10,20 @@ use App\Models\Take;
 use App\Queries\Lessons\LessonStyle;
 use App\Queries\Script\LearnedPace;
 use App\Queries\Takes\LessonCoverage;
+use App\Queries\Takes\TakeViews;
+use Illuminate\Database\Query\Builder;
 use Illuminate\Http\Request;
 use Illuminate\Http\Resources\Json\JsonResource;
 use Illuminate\Support\Facades\DB;
 use OpenReel\Core\Coverage\Coverage;
 use OpenReel\Core\Coverage\SectionCoverage;
 use OpenReel\Core\Coverage\SectionState;
-use OpenReel\Core\Coverage\TakeLook;
 use OpenReel\Core\Coverage\UsedPart;
 use OpenReel\Core\Script\Pace;
 use OpenReel\Core\Script\ScriptSection as ScriptSection;
 use OpenReel\Core\Script\SpeakingTime;
 use OpenReel\Core\Style\HouseStyle;
-use OpenReel\Core\Take\SpeechFlag;
-use OpenReel\Core\Take\TakeState;
+use OpenReel\Core\Take\TakeView;
 
 /** @mixin Section */
 final class SectionResource extends JsonResource
@@ -37,7 +37,8 @@ final class SectionResource extends JsonResource
         return self::whole(
             $this->resource,
             array_values($lines),
-            [$this->id => $takes],
+            $takes,
+            [$this->id => TakeViews::light(fn (Builder $q) => $q->where('section_id', $this->id))],
             LessonStyle::of($this->lesson),
             LearnedPace::of($this->lesson),
             LessonCoverage::of($this->lesson),
@@ -46,14 +47,15 @@ final class SectionResource extends JsonResource
 
     /**
      * @param  list<\stdClass>  $lines  rows of the table `lines`, in order
-     * @param  array<string, list<array<string, mixed>>>  $takes  as TakeResource gives them, by section: its own, and those it
-     *    may be heard in
+     * @param  list<array<string, mixed>>  $takes  its own, as TakeResource gives them
+     * @param  array<string, list<TakeView>>  $views  by section: its own takes, and those it may be heard in
      * @return array<string, mixed>
      */
     public static function whole(
         Section $section,
         array $lines,
         array $takes,
+        array $views,
         HouseStyle $style,
         Pace $pace,
         Coverage $coverage,
@@ -69,7 +71,6 @@ final class SectionResource extends JsonResource
             array_map(fn (\stdClass $l): array => [(int) $l->paragraph, (int) $l->spoken_ms], $lines),
             $pace,
         )->milliseconds();
-        $ownTakes = $takes[$section->id] ?? [];
 
         return [
             'id' => $section->id,
@@ -95,9 +96,9 @@ final class SectionResource extends JsonResource
             'own_layout' => $own->write() !== '',
             'coverage' => self::coverage($section->id, $lines, $coverage),
             'progress' => $card === null
-                    ? self::state($section->id, $coverage, $takes, $estimate, $text->target()?->milliseconds())
+                    ? self::state($section->id, $coverage, $views, $estimate, $text->target()?->milliseconds())
                     : SectionState::ofCard($card->kind->value, $card->length->milliseconds())->toArray(),
-            'takes' => $ownTakes,
+            'takes' => $takes,
         ];
     }
 
@@ -136,30 +137,20 @@ final class SectionResource extends JsonResource
     }
 
     /**
-     * @param  array<string, list<array<string, mixed>>>  $takes
+     * @param  array<string, list<TakeView>>  $views
      * @return array<string, mixed>
      */
-    private static function state(string $section, Coverage $coverage, array $takes, int $estimate, ?int $target): array
+    private static function state(string $section, Coverage $coverage, array $views, int $estimate, ?int $target): array
     {
-        $look = fn (array $t): TakeLook => new TakeLook(
-            $t['id'],
-            $t['verdict'] === 'kept',
-            $t['verdict'] === 'undecided' && $t['state'] !== 'unusable',
-            // Of a kept take, coverage tells which lines are missing: another one may speak them.
-            array_diff($t['flags'], $t['verdict'] === 'kept' ? [SpeechFlag::LinesMissing->value] : []) !== [] || $t['cut_off'],
-            $t['state'] === TakeState::Ingesting->value,
-        );
         $of = $coverage->sections[$section] ?? new SectionCoverage([], [], false);
-        $heard = [];
-        foreach ($of->parts as $part) {
-            foreach ($of->isElsewhere ? array_merge([], ...array_values($takes)) : $takes[$section] ?? [] as $take) {
-                if ($take['id'] === $part->take) {
-                    $heard[$part->take] = $look($take);
-                }
-            }
-        }
+        $isHeard = array_flip(array_map(fn (UsedPart $p): string => $p->take, $of->parts));
+        $own = $views[$section] ?? [];
+        $heard = array_filter(
+            $of->isElsewhere ? array_merge([], ...array_values($views)) : $own,
+            fn (TakeView $t): bool => isset($isHeard[$t->id]),
+        );
 
-        return SectionState::of($of, array_map($look, $takes[$section] ?? []), $heard, $estimate, $target)->toArray();
+        return SectionState::of($of, $own, array_column($heard, null, 'id'), $estimate, $target)->toArray();
     }
 
     /** @return array<string, mixed> */

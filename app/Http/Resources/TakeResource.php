@@ -6,7 +6,6 @@ namespace App\Http\Resources;
 
 use App\Models\Take;
 use App\Models\Track;
-use App\Queries\Takes\TakeReader;
 use Illuminate\Http\Request;
 use Illuminate\Http\Resources\Json\JsonResource;
 use Illuminate\Support\Carbon;
@@ -39,7 +38,7 @@ final class TakeResource extends JsonResource
                 'screen_offset' => $screen?->offset_ticks,
                 'played_offset' => $this->resource->played()?->offset_ticks,
             ] +
-                $this->resource->getAttributes(),
+                $this->resource->getAttributes() + $this->resource->summary->getAttributes(),
             $this->state === TakeState::Recording ? array_values($this->tracks->all()) : [],
         );
     }
@@ -74,25 +73,22 @@ final class TakeResource extends JsonResource
             'length_ms' => self::milliseconds($row['length_ticks']),
             'used_from_ms' => self::milliseconds($from),
             'used_until_ms' => self::milliseconds($until),
-            'trimmed_by_hand' => ($row['used'] ?? null) !== null,
+            'trimmed_by_hand' => ($row['trim'] ?? null) !== null,
             'flags' => $row['flags'] === '[]' ? [] : json_decode($row['flags'], true),
             'camera' => $hasPicture ? ['width' => (int) $row['width'], 'height' => (int) $row['height']] : null,
             'screen' => self::screen($row),
             'adjustment' => json_decode($row['adjustment'] ?? 'null', true),
             'framing' => json_decode($row['framing'] ?? 'null', true),
             'area' => json_decode($row['area'] ?? 'null', true),
-            'fluffs' => self::stretches($row['fluffs'] ?? '[]'),
-            'hearing' => $row['hearing'] ?? (config('reel.hear') ? null : 'nothing'),
+            'fluffs' => self::stretches($row['retakes'] ?? '[]'),
+            'hearing' => $row['alignment'] ?? (config('reel.hear') ? null : 'nothing'),
             'loudness' => isset($row['loudness']) ? round((float) $row['loudness'], 1) : null,
-            'left' => self::stretches($row['left'] ?? '[]'),
+            'left' => self::stretches($row['omitted'] ?? '[]'),
             'cuts' => self::stretches($row['cuts'] ?? '[]'),
             'silences' => self::stretches($row['silences'] ?? '[]'),
             'tightened' => self::stretches($row['tightened'] ?? '[]'),
             'cleaning' => json_decode($row['cleaning'] ?? 'null', true),
-            'markers' => array_map(
-                fn (array $m): array => ['id' => $m['id'], 'at_ms' => self::milliseconds($m['at']), 'says' => $m['says']],
-                ($row['markers'] ?? '[]') === '[]' ? [] : json_decode($row['markers'], true),
-            ),
+            'markers' => self::markers($row),
             'media_url' => "/api/takes/{$id}/media?v=".substr($row['played_hash'] ?? $row['state'], 0, 8),
             'poster_url' => $hasPicture ? "/api/takes/{$id}/poster" : null,
             'recorded_at' => str_replace(' ', 'T', $row['created_at']).'Z',
@@ -104,19 +100,19 @@ final class TakeResource extends JsonResource
     }
 
     /**
-     * From the start of the first stretch that is used to the end of the last: see OpenReel\Core\Take\Trim.
+     * From the start of the first stretch that is used to the end of the last: see OpenReel\Core\Take\TakeView.
      *
      * @param  array<string, mixed>  $row
      * @return array{int, int} ticks
      */
     private static function used(array $row): array
     {
-        if (($row['used'] ?? null) === null) {
+        if (($row['trim'] ?? null) === null) {
             return [(int) ($row['speech_from'] ?? 0), (int) ($row['speech_until'] ?? $row['length_ticks'])];
         }
-        $used = TakeReader::usedOf($row);
+        $used = (array) json_decode($row['used'] ?? '[]', true);
 
-        return $used === [] ? [0, 0] : [$used[0]->from->count, $used[count($used) - 1]->until->count];
+        return $used === [] ? [0, 0] : [$used[0][0], $used[count($used) - 1][1]];
     }
 
     /**
@@ -160,16 +156,16 @@ final class TakeResource extends JsonResource
      */
     private static function lines(array $row): array
     {
-        $ticks = (array) json_decode($row['line_ticks'] ?? '{}', true);
+        $ticks = (array) json_decode($row['starts'] ?? '{}', true);
         $spoken = json_decode($row['spoken'] ?? 'null', true);
-        $broken = $spoken === null ? [] : self::broken($row);
+        $repeated = array_flip($spoken === null ? [] : (array) json_decode($row['repeated'] ?? '[]', true));
         $lines = [];
         foreach ((array) json_decode($row['lines'] ?? '[]', true) as $line) {
             $lines[] = [
                 'heard' => match (true) {
                     $spoken === null => null,
                     ! in_array($line['id'], $spoken, true) => 'missing',
-                    isset($broken[$line['id']]) => 'again',
+                    isset($repeated[$line['id']]) => 'again',
                     default => 'clean',
                 },
                 'id' => $line['id'],
@@ -183,16 +179,20 @@ final class TakeResource extends JsonResource
 
     /**
      * @param  array<string, mixed>  $row
-     * @return array<string, true> ids of lines that were begun more than once
+     * @return list<array{id: int, at_ms: int, says: string}>
      */
-    private static function broken(array $row): array
+    private static function markers(array $row): array
     {
-        $begun = [];
-        foreach (json_decode($row['heard'] ?? 'null', true)['reads'] ?? [] as [$line]) {
-            $begun[$line] = ($begun[$line] ?? 0) + 1;
+        if (in_array($row['markers'] ?? '[]', ['[]', '{}'], true)) {
+            return [];
+        }
+        $notes = (array) json_decode($row['marker_notes'] ?? '{}', true);
+        $markers = [];
+        foreach ((array) json_decode($row['markers'], true) as $id => $at) {
+            $markers[] = ['id' => (int) $id, 'at_ms' => self::milliseconds($at), 'says' => (string) ($notes[$id] ?? '')];
         }
 
-        return array_map(fn (): bool => true, array_filter($begun, fn (int $n): bool => $n > 1));
+        return $markers;
     }
 
     private static function milliseconds(mixed $ticks): int

@@ -15,7 +15,7 @@ use App\Queries\Lessons\LessonStyle;
 use App\Queries\Script\DraftLines;
 use App\Queries\Slides\LessonDeck;
 use App\Queries\Takes\LessonCoverage;
-use App\Queries\Takes\TakeReader;
+use App\Queries\Takes\TakeViews;
 use Illuminate\Support\Facades\DB;
 use OpenReel\Core\Assembly\Assembly;
 use OpenReel\Core\Assembly\FilmStyle;
@@ -39,11 +39,10 @@ use OpenReel\Core\Render\ExportPreset;
 use OpenReel\Core\Script\CardKind;
 use OpenReel\Core\Script\Language;
 use OpenReel\Core\Script\Script;
-use OpenReel\Core\Sound\Cleaning;
 use OpenReel\Core\Sound\MusicTrack;
 use OpenReel\Core\Style\DraftMark;
 use OpenReel\Core\Style\HouseStyle;
-use OpenReel\Core\Take\Take as CoreTake;
+use OpenReel\Core\Take\TakeView;
 
 /** Computes a lesson's assembly from its script, slides, style and verdicts. Nothing of it is stored. */
 final class AssembleLesson
@@ -64,7 +63,7 @@ final class AssembleLesson
         $frame = $as->frame ?? FrameSize::of($lesson->width, $lesson->height);
         $script = Script::read($lesson->script);
         $coverage = LessonCoverage::of($lesson, $asKept);
-        [$takes, $files] = $this->takes($coverage, $style->cleaning);
+        [$takes, $files] = $this->takes($coverage, $style);
         $unread = 0;
         $drafts = $as->draft ? $this->drafts($lesson, $coverage, $style->language, $files, $unread) : [];
         $slides = array_values($lesson->slides()->get()->all());
@@ -187,26 +186,17 @@ final class AssembleLesson
     /**
      * The takes that are heard, and where the files of their tracks lie.
      *
-     * @param  Cleaning  $usual  how the lesson's voices are cleaned
-     * @return array{array<string, CoreTake>, array<string, string>} by id; path on the media disk by hash
+     * @param  HouseStyle  $style  the lesson's
+     * @return array{array<string, TakeView>, array<string, string>} by id; path on the media disk by hash
      */
-    private function takes(Coverage $coverage, Cleaning $usual): array
+    private function takes(Coverage $coverage, HouseStyle $style): array
     {
         $ids = [];
         foreach ($coverage->sections as $section) {
             array_push($ids, ...array_map(fn (UsedPart $p): string => $p->take, $section->parts));
         }
-        $ids = array_values(array_unique($ids));
-        $tracks = $files = $takes = [];
-        foreach (DB::table('tracks')->whereIn('take_id', $ids)->whereNotNull('file_path')->get() as $row) {
-            $tracks[$row->take_id][] = (array) $row;
-            $files[$row->hash] = $row->file_path;
-        }
-        foreach (DB::table('takes')->whereIn('id', $ids)->get() as $row) {
-            $takes[$row->id] = TakeReader::coreOf((array) $row, $tracks[$row->id] ?? [], $usual);
-        }
 
-        return [$takes, $files];
+        return TakeViews::many(array_values(array_unique($ids)), $style);
     }
 
     /**
@@ -214,7 +204,7 @@ final class AssembleLesson
      *
      * @param  array<string, string>  $files  where its sounds lie is added
      * @param  int  $unread  set to how many lines it has still to read
-     * @return array<string, CoreTake> by line id
+     * @return array<string, TakeView> by line id
      */
     private function drafts(Lesson $lesson, Coverage $coverage, Language $language, array &$files, int &$unread): array
     {
@@ -227,7 +217,7 @@ final class AssembleLesson
                 continue;
             }
             [$track, $files[$track->hash]] = $found;
-            $drafts[$id] = CoreTake::draft((string) $id, $track);
+            $drafts[$id] = TakeView::draft((string) $id, $track);
         }
 
         return $drafts;
@@ -235,8 +225,8 @@ final class AssembleLesson
 
     /**
      * @param  list<string>  $lines  ids of the section's
-     * @param  array<string, CoreTake>  $takes
-     * @param  array<string, CoreTake>  $drafts  by line id
+     * @param  array<string, TakeView>  $takes
+     * @param  array<string, TakeView>  $drafts  by line id
      * @return list<Passage>
      */
     private static function passages(array $lines, ?SectionCoverage $covered, array $takes, array $drafts): array
@@ -247,7 +237,7 @@ final class AssembleLesson
             if ($part instanceof UsedPart) {
                 $passages[] = new Passage($takes[$part->take], $part->span, $part->lines, goesOn: $part->goesOn);
             } elseif ($draft !== null) {
-                $passages[] = new Passage($draft, $draft->used, [$part]);
+                $passages[] = new Passage($draft, $draft->extent(), [$part]);
             }
         }
 

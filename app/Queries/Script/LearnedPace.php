@@ -21,6 +21,7 @@ final class LearnedPace
         $takes = DB::table('takes')
             ->join('sections', 'sections.id', '=', 'takes.section_id')
             ->join('lessons', 'lessons.id', '=', 'sections.lesson_id')
+            ->join('take_summaries', 'take_summaries.take_id', '=', 'takes.id')
             ->where('takes.verdict', 'kept')
             ->where('takes.state', 'ready')
             ->where(
@@ -33,10 +34,7 @@ final class LearnedPace
             ->get([
                 'takes.expected_ms',
                 'takes.silence_ms',
-                'takes.speech_from',
-                'takes.speech_until',
-                'takes.used_ticks',
-                'takes.length_ticks',
+                'take_summaries.used_ticks',
             ]);
 
         return Pace::learn(
@@ -46,10 +44,7 @@ final class LearnedPace
                         fn (object $t): array => [
                             'expected' => (int) $t->expected_ms,
                             // The silence that the script asks for is no part of the pace.
-                            'real' => intdiv(
-                                $t->used_ticks ?? ($t->speech_until ?? $t->length_ticks) - ($t->speech_from ?? 0),
-                                self::TICKS_PER_MS,
-                            ) - (int) $t->silence_ms,
+                            'real' => intdiv((int) $t->used_ticks, self::TICKS_PER_MS) - (int) $t->silence_ms,
                         ],
                     )
                     ->all(),

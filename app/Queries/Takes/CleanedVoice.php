@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace App\Queries\Takes;
 
 use App\Models\Take;
-use App\Models\Track;
+use OpenReel\Core\Picture\TrackKind;
 use OpenReel\Core\Sound\Cleaning;
 use OpenReel\Core\Sound\CleanVoice;
 
@@ -15,9 +15,12 @@ final class CleanedVoice
     /** @return CleanVoice|null null when nothing would be done */
     public static function of(Take $take, Cleaning $cleaning): ?CleanVoice
     {
-        $tracks = array_values($take->tracks->map(fn (Track $t): array => $t->getAttributes())->all());
+        $voice = $take->track(TrackKind::Microphone);
+        $found = TakeFindings::of($take)->analysis;
 
-        return TakeReader::cleanOf(['cleaning' => null] + $take->getAttributes(), $tracks, $cleaning);
+        return $voice?->file_path === null
+            ? null
+            : CleanVoice::of((string) $voice->hash, $cleaning, $found?->hum, $found?->room);
     }
 
     /** Where the browser gets it, once it is made. */

@@ -5,10 +5,11 @@ declare(strict_types=1);
 namespace App\Queries\Takes;
 
 use App\Models\Lesson;
+use Illuminate\Database\Query\Builder;
 use Illuminate\Support\Facades\DB;
 use OpenReel\Core\Coverage\Coverage;
 use OpenReel\Core\Coverage\CoverageSection;
-use OpenReel\Core\Coverage\KnownTake;
+use OpenReel\Core\Take\TakeView;
 use OpenReel\Core\Take\Verdict;
 
 /** Which take speaks which line of a lesson. */
@@ -19,30 +20,6 @@ final class LessonCoverage
      * shows.
      */
     public const TELLING = 3;
-
-    /** What TakeReader::known asks for. */
-    public const COLUMNS = [
-        'id',
-        'section_id',
-        'number',
-        'verdict',
-        'state',
-        'length_ticks',
-        'kept_order',
-        'used',
-        'fluffs',
-        'left',
-        'cuts',
-        'tightened',
-        'flawed',
-        'flags',
-        'cleaning',
-        'spoken',
-        'speech_from',
-        'speech_until',
-        'lines',
-        'cut_ticks',
-    ];
 
     /** @param  string|null  $asKept  id of a take that is treated as if it were kept now */
     public static function of(Lesson $lesson, ?string $asKept = null): Coverage
@@ -62,11 +39,9 @@ final class LessonCoverage
         foreach ($rows as $row) {
             $lines[$row->section_id][$row->id] = $row->text;
         }
-        $takes = DB::table('takes')
-            ->where(fn ($q) => $q->where('verdict', Verdict::Kept)->orWhere('id', $asKept))
-            ->whereIn('section_id', $sections->pluck('id'))
-            ->get(self::COLUMNS);
-        $now = ['verdict' => Verdict::Kept->value, 'kept_order' => PHP_INT_MAX];
+        $takes = TakeViews::light(fn (Builder $q) => $q
+            ->where(fn (Builder $q) => $q->where('verdict', Verdict::Kept)->orWhere('takes.id', $asKept))
+            ->whereIn('section_id', $sections->pluck('id')));
 
         return self::from(
             array_values(
@@ -80,18 +55,14 @@ final class LessonCoverage
                     )
                     ->all(),
             ),
-            array_values(
-                $takes
-                    ->map(fn (\stdClass $row): KnownTake => TakeReader::known(($row->id === $asKept ? $now : []) + (array) $row))
-                    ->all(),
-            ),
+            array_map(fn (TakeView $t): TakeView => $t->id === $asKept ? $t->asKeptNow() : $t, $takes),
             $lesson,
         );
     }
 
     /**
      * @param  list<CoverageSection>  $sections
-     * @param  list<KnownTake>  $takes
+     * @param  list<TakeView>  $takes
      */
     public static function from(array $sections, array $takes, Lesson $lesson): Coverage
     {

@@ -29,7 +29,7 @@ final class SectionContinuity
             if ($before === null || $take === null) {
                 continue;
             }
-            $changes = self::between(StoredTakeProfile::of($before->inspected), StoredTakeProfile::of($take->inspected));
+            $changes = self::between(self::profile($before), self::profile($take));
             if ($changes !== []) {
                 $found[] = ['before' => $before, 'take' => $take, 'line' => $line, 'changes' => $changes];
             }
@@ -59,6 +59,13 @@ final class SectionContinuity
         return array_values(array_filter(array_map(
             fn (string $id): ?Take => Take::query()->find($id), array_values(array_unique($ids)),
         )));
+    }
+
+    private static function profile(Take $take): ?TakeProfile
+    {
+        $found = TakeFindings::of($take)->analysis;
+
+        return $found === null ? null : new TakeProfile($found->voice, $found->noise, $found->camera);
     }
 
     /** @return list<ContinuityBreak> none while one of them was not looked over */

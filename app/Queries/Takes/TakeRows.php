@@ -9,35 +9,15 @@ use Illuminate\Support\Facades\DB;
 /** Takes as rows, with what is shown of their tracks: a lesson may have thousands, and a model for each takes long. */
 final class TakeRows
 {
-    private const COLUMNS = [
-        'id',
-        'section_id',
-        'recorded_in',
-        'number',
-        'state',
-        'verdict',
-        'problem',
-        'recording_kept',
-        'length_ticks',
-        'speech_from',
-        'speech_until',
-        'used',
-        'fluffs',
-        'left',
-        'cuts',
-        'tightened',
-        'flawed',
-        'silences',
-        'cleaning',
-        'spoken',
-        'hearing',
-        'markers',
-        'adjustment',
-        'framing',
-        'area',
-        'flags',
-        'kept_order',
-        'created_at',
+    private const TAKE = [
+        'id', 'section_id', 'recorded_in', 'number', 'state', 'verdict', 'problem', 'recording_kept', 'trim', 'cuts', 'silences',
+        'cleaning', 'marker_notes', 'adjustment', 'framing', 'area', 'kept_order', 'created_at',
+    ];
+
+    /** Of what was found out, without when lines begin. */
+    public const SUMMARY = [
+        'length_ticks', 'speech_from', 'speech_until', 'used', 'flags', 'spoken', 'flawed', 'retakes', 'omitted', 'tightened',
+        'markers', 'alignment',
     ];
 
     /**
@@ -50,8 +30,12 @@ final class TakeRows
         $tracks = fn (string $kind): \Closure => fn ($join) => $join
             ->on("{$kind}.take_id", '=', 'takes.id')
             ->where("{$kind}.kind", $kind);
-        $columns = implode(', ', array_map(fn (string $c): string => "takes.{$c}", self::COLUMNS));
+        $of = fn (string $table, array $columns): string => implode(
+            ', ', array_map(fn (string $c): string => "{$table}.{$c}", $columns),
+        );
+        $columns = $of('takes', self::TAKE).', '.$of('take_summaries', self::SUMMARY);
         $rows = DB::table('takes')
+            ->join('take_summaries', 'take_summaries.take_id', '=', 'takes.id')
             ->whereIn('takes.section_id', $sections)
             ->leftJoin('tracks as camera', $tracks('camera'))
             ->leftJoin('tracks as microphone', $tracks('microphone'))
@@ -71,21 +55,22 @@ final class TakeRows
      * What takes say, and when: much to read, and asked for of few.
      *
      * @param  list<string>  $ids
-     * @return array<string, array{lines: string, line_ticks: string, cut_ticks: string, heard: string|null}> by id, as JSON
+     * @return array<string, array{lines: string, starts: string, repeated: string, cut_points: string}> by id, as JSON
      */
     public static function words(array $ids): array
     {
         $words = [];
         foreach (
             DB::table('takes')
+                ->join('take_summaries', 'take_summaries.take_id', '=', 'takes.id')
                 ->whereIn('id', $ids)
-                ->get(['id', 'lines', 'line_ticks', 'cut_ticks', 'heard']) as $row
+                ->get(['id', 'lines', 'starts', 'repeated', 'cut_points']) as $row
         ) {
             $words[$row->id] = [
                 'lines' => $row->lines,
-                'line_ticks' => $row->line_ticks,
-                'cut_ticks' => $row->cut_ticks,
-                'heard' => $row->heard,
+                'starts' => $row->starts,
+                'repeated' => $row->repeated,
+                'cut_points' => $row->cut_points,
             ];
         }
 

@@ -8,11 +8,11 @@ use OpenReel\Core\Alignment\AlignedWord;
 use OpenReel\Core\Alignment\Alignment;
 use OpenReel\Core\Alignment\AlignmentRequest;
 use OpenReel\Core\Alignment\Attempt;
-use OpenReel\Core\Alignment\AttemptKind;
 use OpenReel\Core\Alignment\ExpectedLine;
 use OpenReel\Core\Kernel\Span;
 use OpenReel\Core\Kernel\Tick;
 use OpenReel\Core\Script\Language;
+use OpenReel\Core\Take\AttemptKind;
 use PHPUnit\Framework\TestCase;
 
 /** What one machine asks another to listen for, and what it is told. */

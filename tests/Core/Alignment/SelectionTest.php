@@ -6,11 +6,11 @@ namespace Tests\Core\Alignment;
 
 use OpenReel\Core\Alignment\Alignment;
 use OpenReel\Core\Alignment\Attempt;
-use OpenReel\Core\Alignment\AttemptKind;
 use OpenReel\Core\Alignment\Selection;
 use OpenReel\Core\Kernel\Span;
 use OpenReel\Core\Kernel\Tick;
 use OpenReel\Core\Sound\Levels;
+use OpenReel\Core\Take\AttemptKind;
 use PHPUnit\Framework\TestCase;
 
 final class SelectionTest extends TestCase

@@ -106,7 +106,8 @@ final class ManifestTest extends TestCase
             'something else' => ['{"format": "zip", "version": 1}', $none],
             'cut off' => ['{"format": "open-reel-archive", "version": 1', $none],
             'too deep' => [str_repeat('[', 100).str_repeat(']', 100), $none],
-            'a newer one' => ['{"format": "open-reel-archive", "version": 2}', 'made by a newer Open Reel'],
+            'a newer one' => ['{"format": "open-reel-archive", "version": 3}', 'made by a newer Open Reel'],
+            'one of version none' => ['{"format": "open-reel-archive", "version": 0}', $none],
         ];
     }
 

@@ -19,9 +19,15 @@ use OpenReel\Core\Picture\Stage;
 use OpenReel\Core\Picture\Still;
 use OpenReel\Core\Picture\StillKind;
 use OpenReel\Core\Picture\TrackKind;
+use OpenReel\Core\Take\LineTimings;
 use OpenReel\Core\Take\RecordedTrack;
-use OpenReel\Core\Take\Take;
+use OpenReel\Core\Take\SpokenLine;
 use OpenReel\Core\Take\TakeAnnotation;
+use OpenReel\Core\Take\TakeContent;
+use OpenReel\Core\Take\TakeState;
+use OpenReel\Core\Take\TakeView;
+use OpenReel\Core\Take\Verdict;
+use OpenReel\Core\Take\WordAnchor;
 
 /** Small lessons for tests. */
 final class Example
@@ -92,13 +98,67 @@ final class Example
         ?string $files = null,
         int $cameraLater = 0,
         array $marks = [],
-    ): Take {
+    ): TakeView {
         $files ??= $id;
         $tracks = [new RecordedTrack(TrackKind::Microphone, "sound-{$files}", Tick::of(10_000_000), Tick::zero(), loudness: -20.0)];
         if ($camera !== null) {
             $tracks[] = new RecordedTrack(TrackKind::Camera, "media-{$files}", Tick::of(10_000_000), Tick::of($cameraLater), $camera);
         }
 
-        return new Take($id, 1, $tracks, self::span(...$used), array_map(Tick::of(...), $lines), $marks);
+        return self::view($id, 1, $tracks, self::span(...$used), array_map(Tick::of(...), $lines), new TakeContent(annotations: $marks));
+    }
+
+    /**
+     * A take as a film sees it.
+     *
+     * @param  list<RecordedTrack>  $tracks
+     * @param  array<string, Tick>  $starts  of its lines
+     * @param  TakeContent  $content  of it, without its tracks
+     * @param  list<WordAnchor>  $anchors
+     */
+    public static function view(
+        string $id,
+        int $number,
+        array $tracks,
+        Span $used,
+        array $starts = [],
+        TakeContent $content = new TakeContent(),
+        array $anchors = [],
+    ): TakeView {
+        return new TakeView(
+            $id,
+            'section',
+            $number,
+            Tick::of(10_000_000),
+            used: [$used],
+            timings: new LineTimings($starts, anchors: $anchors),
+            content: new TakeContent(...['tracks' => $tracks] + get_object_vars($content)),
+        );
+    }
+
+    /**
+     * A take as coverage sees it: 1,000 ticks long.
+     *
+     * @param  list<Span>  $used
+     * @param  list<SpokenLine>  $lines
+     * @param  array<string, Tick>  $cuts  by line id
+     * @param  list<string>  $flawed  ids of lines
+     */
+    public static function covering(
+        string $id,
+        string $section,
+        int $number,
+        Verdict $verdict,
+        int $order,
+        array $used,
+        array $lines = [],
+        array $cuts = [],
+        array $flawed = [],
+        TakeState $state = TakeState::Ready,
+    ): TakeView {
+        return new TakeView(
+            $id, $section, $number, Tick::of(1_000), $state, $verdict, $order, $used, $lines,
+            new LineTimings(cuts: $cuts), array_fill_keys($flawed, true),
+        );
     }
 }

@@ -83,7 +83,7 @@ final class MovingSlideTest extends TestCase
         $take = Example::take('a', [0, 48_000], ['a' => 0]);
         $next = Example::take('b', [0, 48_000], ['b' => 0]);
         $shots = $this->shots('[slide: Tide film] One. Two.', [
-            new Passage($take, $take->used, ['a']), new Passage($next, $next->used, ['b']),
+            new Passage($take, $take->extent(), ['a']), new Passage($next, $next->extent(), ['b']),
         ]);
         $source = array_map($this->source(...), $shots);
 
@@ -139,7 +139,7 @@ final class MovingSlideTest extends TestCase
         $take = Example::take('t', [0, 144_000], ['a' => 0, 'b' => 48_000, 'c' => 96_000], $camera);
         [$opening, $changes] = $cues->of($read->sections[0], $lines);
         $section = new SectionInput(
-            's', 'S', $opening, $passages ?? [new Passage($take, $take->used)], $changes, lines: $lines,
+            's', 'S', $opening, $passages ?? [new Passage($take, $take->extent())], $changes, lines: $lines,
             emphases: $cues->emphases($read->sections[0]),
         );
         $assembly = Assembly::of(FrameSize::of(1280, 720), FrameRate::of(25), [$section]);

@@ -28,8 +28,8 @@ use OpenReel\Core\Picture\StillKind;
 use OpenReel\Core\Picture\TrackAt;
 use OpenReel\Core\Picture\Transition;
 use OpenReel\Core\Soundtrack\SoundPlan;
-use OpenReel\Core\Take\Take;
 use OpenReel\Core\Take\TakeAnnotation;
+use OpenReel\Core\Take\TakeView;
 use PHPUnit\Framework\TestCase;
 
 final class ShotsTest extends TestCase
@@ -76,13 +76,13 @@ final class ShotsTest extends TestCase
     {
         $later = Example::take('t', [0, 96_000], camera: Shape::of(1280, 720), cameraLater: 4800);
         [$shot] = $this->of([
-            new SectionInput('s', 'One', $this->choice('one'), [new Passage($later, $later->used)]),
+            new SectionInput('s', 'One', $this->choice('one'), [new Passage($later, $later->extent())]),
         ])->segments[0]->shots;
         self::assertSame([0, 4800], [$this->camera($shot)->at->count, $this->camera($shot)->late->count]);
 
         $inside = Example::take('t', [9600, 96_000], camera: Shape::of(1280, 720), cameraLater: 4800);
         [$shot] = $this->of([
-            new SectionInput('s', 'One', $this->choice('one'), [new Passage($inside, $inside->used)]),
+            new SectionInput('s', 'One', $this->choice('one'), [new Passage($inside, $inside->extent())]),
         ])->segments[0]->shots;
         self::assertSame([4800, 0], [$this->camera($shot)->at->count, $this->camera($shot)->late->count]);
     }
@@ -94,7 +94,7 @@ final class ShotsTest extends TestCase
             's',
             'Merged',
             $this->choice('one'),
-            [new Passage($first, $first->used, ['a']), new Passage($second, $second->used, ['c'])],
+            [new Passage($first, $first->extent(), ['a']), new Passage($second, $second->extent(), ['c'])],
             [new PictureCueAt('a', 0.5, $this->choice('two'))],
             lines: ['a', 'c'],
         );
@@ -112,7 +112,7 @@ final class ShotsTest extends TestCase
         $card = new SectionInput('c', 'Tides', new ShotStyle(), card: new CardSource($still, Tick::ofMilliseconds(4001)));
         $take = $this->take('t', []);
         $assembly = $this->of(
-            [$card, new SectionInput('s', 'One', $this->choice('one'), [new Passage($take, $take->used)])],
+            [$card, new SectionInput('s', 'One', $this->choice('one'), [new Passage($take, $take->extent())])],
             $logo,
         );
 
@@ -163,7 +163,7 @@ final class ShotsTest extends TestCase
             's',
             'One',
             $this->choice('one'),
-            [new Passage($first, $first->used), new Passage($second, $second->used)],
+            [new Passage($first, $first->extent()), new Passage($second, $second->extent())],
             [new PictureCueAt('d', 0.0, $this->choice('two'))],
         );
         $assembly = $this->of([$section]);
@@ -179,7 +179,7 @@ final class ShotsTest extends TestCase
             's',
             'One',
             $this->choice('one'),
-            [new Passage($take, $take->used)],
+            [new Passage($take, $take->extent())],
             [new PictureCueAt('new', 0.5, $this->choice('two')), new PictureCueAt('last', 0.0, $this->choice('never seen'))],
             lines: ['a', 'new', 'newer', 'b', 'last'],
         );
@@ -204,7 +204,7 @@ final class ShotsTest extends TestCase
             's',
             'One',
             $this->choice('one'),
-            [new Passage($take, $take->used)],
+            [new Passage($take, $take->extent())],
             [new PictureCueAt('b', 0.0, $this->choice('two'))],
         );
         $marks = array_map(function (Shot $shot): array {
@@ -218,12 +218,12 @@ final class ShotsTest extends TestCase
 
     public function test_joins_shorten_the_film_by_what_both_sides_share_and_chapters_follow(): void
     {
-        [$one, $two, $three] = array_map(fn (string $id): Take => $this->take($id, []), ['t1', 't2', 't3']);
-        $section = fn (string $id, Take $take, ?Transition $join): SectionInput => new SectionInput(
+        [$one, $two, $three] = array_map(fn (string $id): TakeView => $this->take($id, []), ['t1', 't2', 't3']);
+        $section = fn (string $id, TakeView $take, ?Transition $join): SectionInput => new SectionInput(
             $id,
             $id,
             $this->choice($id),
-            [new Passage($take, $take->used)],
+            [new Passage($take, $take->extent())],
             join: $join,
         );
         $assembly = $this->of([
@@ -254,7 +254,7 @@ final class ShotsTest extends TestCase
     {
         $take = $this->take('t', ['a' => 1.0, 'b' => 2.5, 'c' => 4.0]);
 
-        return $this->of([new SectionInput('s', 'One', $this->choice('one'), [new Passage($take, $take->used)], $changes)]);
+        return $this->of([new SectionInput('s', 'One', $this->choice('one'), [new Passage($take, $take->extent())], $changes)]);
     }
 
     /** @param  list<SectionInput>  $sections */
@@ -269,7 +269,7 @@ final class ShotsTest extends TestCase
     }
 
     /** @param  array<string, float>  $lines  second in the take by line */
-    private function take(string $id, array $lines): Take
+    private function take(string $id, array $lines): TakeView
     {
         return Example::take(
             $id,

@@ -107,7 +107,7 @@ final class ShownCuesTest extends TestCase
             $passages = [];
             foreach (['a', 'b'] as $line) {
                 $take = Example::take("t{$line}", [0, 192_000], [$line => 0]);
-                $passages[] = new Passage($take, $take->used, [$line]);
+                $passages[] = new Passage($take, $take->extent(), [$line]);
             }
             $film = Assembly::of(FrameSize::of(1280, 720), FrameRate::of(25), [$this->source($text, $passages)]);
 
@@ -159,7 +159,7 @@ final class ShownCuesTest extends TestCase
     private function segment(string $text): Segment
     {
         $take = Example::take('t', [0, 384_000], self::TICKS);
-        $source = $this->source($text, [new Passage($take, $take->used, ['a', 'b'])]);
+        $source = $this->source($text, [new Passage($take, $take->extent(), ['a', 'b'])]);
 
         return Assembly::of(FrameSize::of(1280, 720), FrameRate::of(25), [$source])->segments[0];
     }

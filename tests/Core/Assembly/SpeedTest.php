@@ -27,7 +27,7 @@ use OpenReel\Core\Script\SpeedCue;
 use OpenReel\Core\Soundtrack\SoundPlace;
 use OpenReel\Core\Soundtrack\SoundPlan;
 use OpenReel\Core\Take\RecordedTrack;
-use OpenReel\Core\Take\Take;
+use OpenReel\Core\Take\TakeContent;
 use PHPUnit\Framework\Attributes\TestWith;
 use PHPUnit\Framework\TestCase;
 
@@ -199,7 +199,7 @@ final class SpeedTest extends TestCase
     private function passage(): Passage
     {
         $length = Tick::of(20 * self::SECOND);
-        $take = new Take(
+        $take = Example::view(
             't',
             1,
             [
@@ -208,12 +208,12 @@ final class SpeedTest extends TestCase
             ],
             Example::span(self::SECOND, 15 * self::SECOND),
             ['a' => Tick::of(self::SECOND), 'b' => Tick::of(12 * self::SECOND)],
-            pauses: [
+            new TakeContent(pauses: [
                 Example::span(2 * self::SECOND, (int) (3.5 * self::SECOND)),
                 Example::span(4 * self::SECOND, 12 * self::SECOND),
-            ],
+            ]),
         );
 
-        return new Passage($take, $take->used, ['a', 'b']);
+        return new Passage($take, $take->extent(), ['a', 'b']);
     }
 }

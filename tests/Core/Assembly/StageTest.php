@@ -37,8 +37,9 @@ use OpenReel\Core\Script\Script;
 use OpenReel\Core\Style\HouseStyle;
 use OpenReel\Core\Take\Erasure;
 use OpenReel\Core\Take\RecordedTrack;
-use OpenReel\Core\Take\Take;
 use OpenReel\Core\Take\TakeAnnotation;
+use OpenReel\Core\Take\TakeContent;
+use OpenReel\Core\Take\TakeView;
 use PHPUnit\Framework\TestCase;
 
 /** What a section shows beside slides: screens, boards, the presenter alone, keys. */
@@ -191,7 +192,7 @@ final class StageTest extends TestCase
             's',
             'One',
             $opening,
-            [new Passage($take, $take->used)],
+            [new Passage($take, $take->extent())],
             overlays: $cues->overlays($text->sections[0], ['a', 'b']),
         );
         $shots = array_map(
@@ -288,10 +289,10 @@ final class StageTest extends TestCase
         array $lines = [],
         array $marks = [],
         array $wipes = [],
-    ): Take {
+    ): TakeView {
         $length = Tick::of(10_000_000);
 
-        return new Take(
+        return Example::view(
             $id,
             1,
             [
@@ -307,15 +308,13 @@ final class StageTest extends TestCase
             ],
             Example::span(48_000, 240_000),
             array_map(Tick::of(...), $lines),
-            $marks,
-            $wipes,
-            area: $area,
+            new TakeContent(annotations: $marks, erasures: $wipes, area: $area),
         );
     }
 
-    private function section(string $id, Take $take, Stage $stage): SectionInput
+    private function section(string $id, TakeView $take, Stage $stage): SectionInput
     {
-        return new SectionInput($id, $id, new ShotStyle(stage: $stage), [new Passage($take, $take->used)]);
+        return new SectionInput($id, $id, new ShotStyle(stage: $stage), [new Passage($take, $take->extent())]);
     }
 
     /** @param  list<SectionInput>  $sections */

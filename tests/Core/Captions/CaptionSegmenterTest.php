@@ -19,7 +19,7 @@ use OpenReel\Core\Kernel\FrameRate;
 use OpenReel\Core\Kernel\Tick;
 use OpenReel\Core\Picture\FrameSize;
 use OpenReel\Core\Picture\Transition;
-use OpenReel\Core\Take\Take;
+use OpenReel\Core\Take\TakeContent;
 use PHPUnit\Framework\Attributes\TestWith;
 use PHPUnit\Framework\TestCase;
 use Tests\Core\Assembly\Example;
@@ -110,7 +110,7 @@ final class CaptionSegmenterTest extends TestCase
 
         $take = Example::take('t', [48_000, 240_000], ['a' => 48_000, 'b' => 144_000]);
         $section = new SectionInput('s', 'S', new ShotStyle(), [
-            new Passage($take, $take->used, ['a', 'b']),
+            new Passage($take, $take->extent(), ['a', 'b']),
         ], lines: ['a', 'b']);
         $film = Assembly::of(
             FrameSize::of(1280, 720), FrameRate::of(25), [$section],
@@ -128,11 +128,11 @@ final class CaptionSegmenterTest extends TestCase
     public function test_speech_that_the_script_does_not_have_is_a_caption_to_be_filled_in(): void
     {
         $plain = Example::take('t', [0, 480_000], ['a' => 0, 'b' => 90_000]);
-        $take = new Take($plain->id, 1, $plain->tracks, $plain->used, $plain->lines, unscripted: [
+        $take = Example::view($plain->id, 1, $plain->content->tracks, $plain->extent(), $plain->timings->starts, new TakeContent(unscripted: [
             Example::span(10_000, 20_000), Example::span(336_000, 432_000), Example::span(470_000, 600_000),
-        ]);
+        ]));
         $section = new SectionInput('s', 'S', new ShotStyle(), [
-            new Passage($take, $take->used, ['a', 'b']),
+            new Passage($take, $take->extent(), ['a', 'b']),
         ], lines: ['a', 'b']);
         $film = Assembly::of(FrameSize::of(1280, 720), FrameRate::of(25), [$section]);
         $texts = ['a' => 'One … two.', 'b' => 'Three four.'];
@@ -153,7 +153,7 @@ final class CaptionSegmenterTest extends TestCase
     public function test_where_sections_dissolve_the_earlier_caption_goes(): void
     {
         $section = fn (string $id): SectionInput => new SectionInput($id, $id, new ShotStyle(), [new Passage(
-            $take = Example::take($id, [0, 96_000], [$id => 0]), $take->used, [$id],
+            $take = Example::take($id, [0, 96_000], [$id => 0]), $take->extent(), [$id],
         )], lines: [$id], join: Transition::dissolve(20));
         $film = Assembly::of(FrameSize::of(1280, 720), FrameRate::of(25), [$section('a'), $section('b')]);
         $captions = FilmCaptions::of($film, ['a' => 'One two three four.', 'b' => 'Five six.']);

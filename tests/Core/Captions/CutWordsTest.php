@@ -11,14 +11,12 @@ use OpenReel\Core\Captions\Caption;
 use OpenReel\Core\Captions\FilmCaptions;
 use OpenReel\Core\Coverage\Coverage;
 use OpenReel\Core\Coverage\CoverageSection;
-use OpenReel\Core\Coverage\KnownTake;
 use OpenReel\Core\Coverage\UsedPart;
 use OpenReel\Core\Kernel\FrameRate;
+use OpenReel\Core\Kernel\Spans;
 use OpenReel\Core\Kernel\Tick;
 use OpenReel\Core\Picture\FrameSize;
 use OpenReel\Core\Take\SpokenLine;
-use OpenReel\Core\Take\Take;
-use OpenReel\Core\Take\Trim;
 use OpenReel\Core\Take\Verdict;
 use OpenReel\Core\Take\WordAnchor;
 use PHPUnit\Framework\Attributes\DataProvider;
@@ -92,15 +90,15 @@ final class CutWordsTest extends TestCase
         }
         $starts[] = $end = $tick;
         $at = fn (int $word): int => max(0, min($end, $starts[$word] + ($edge === null ? 0 : $edge())));
-        $used = Trim::used(
-            null, 0, $end, $end, Trim::joined(array_map(fn (array $c): array => [$at($c[0]), $at($c[1])], $cuts)),
+        $used = Spans::minus(
+            [Example::span(0, $end)], Spans::ofPairs(array_map(fn (array $c): array => [$at($c[0]), $at($c[1])], $cuts)),
         );
-        $known = new KnownTake('t', 's', 1, Verdict::Kept, true, 1, $used, array_map(
+        $known = Example::covering('t', 's', 1, Verdict::Kept, 1, $used, array_map(
             fn (string $id, string $text): SpokenLine => new SpokenLine($id, $text), array_keys(self::TEXTS), self::TEXTS,
         ), $lines);
-        $take = new Take(
-            't', 1, Example::take('t', [0, $end])->tracks,
-            Example::span($used[0]->from->count, $used[count($used) - 1]->until->count), $lines, reached: $reached,
+        $take = Example::view(
+            't', 1, Example::take('t', [0, $end])->content->tracks,
+            Example::span($used[0]->from->count, $used[count($used) - 1]->until->count), $lines, anchors: $reached,
         );
         $parts = Coverage::of([new CoverageSection('s', self::TEXTS)], [$known])->sections['s']->parts;
         $passages = array_map(

@@ -6,12 +6,13 @@ namespace Tests\Core\Coverage;
 
 use OpenReel\Core\Coverage\Coverage;
 use OpenReel\Core\Coverage\CoverageSection;
-use OpenReel\Core\Coverage\KnownTake;
 use OpenReel\Core\Coverage\UsedPart;
 use OpenReel\Core\Coverage\Verdicts;
 use OpenReel\Core\Coverage\Why;
 use OpenReel\Core\Kernel\Tick;
 use OpenReel\Core\Take\SpokenLine;
+use OpenReel\Core\Take\TakeState;
+use OpenReel\Core\Take\TakeView;
 use OpenReel\Core\Take\Verdict;
 use PHPUnit\Framework\TestCase;
 use Tests\Core\Assembly\Example;
@@ -191,12 +192,11 @@ final class CoverageTest extends TestCase
 
     public function test_lines_between_which_nobody_knows_where_to_cut_stay_together(): void
     {
-        $take = new KnownTake(
+        $take = Example::covering(
             'old',
             's',
             1,
             Verdict::Kept,
-            true,
             0,
             [Example::span(0, 900)],
             [new SpokenLine('a', 'a'), new SpokenLine('b', 'b')],
@@ -224,22 +224,20 @@ final class CoverageTest extends TestCase
     public function test_other_words_are_told_with_the_take_that_says_them(): void
     {
         $section = new CoverageSection('s', ['a' => 'Find the SECOND high water!', 'b' => 'read the height', 'c' => 'New words.']);
-        $kept = new KnownTake(
+        $kept = Example::covering(
             't',
             's',
             4,
             Verdict::Kept,
-            true,
             1,
             [Example::span(0, 900)],
             [new SpokenLine('a', 'Find the first high water.'), new SpokenLine('b', 'Read the height.')],
         );
-        $open = new KnownTake(
+        $open = Example::covering(
             'u',
             's',
             5,
             Verdict::Undecided,
-            true,
             0,
             [Example::span(0, 900)],
             [new SpokenLine('a', 'Whatever.'), new SpokenLine('c', 'Old words.')],
@@ -300,7 +298,7 @@ final class CoverageTest extends TestCase
         ?string $id = null,
         array $used = [[50, 1000]],
         string $flawed = '',
-    ): KnownTake {
+    ): TakeView {
         $spoken = $cuts = [];
         foreach (array_filter(explode(' ', $lines), fn (string $l): bool => $l !== '') as $i => $line) {
             $spoken[] = new SpokenLine($line, $line);
@@ -308,17 +306,17 @@ final class CoverageTest extends TestCase
         }
         $spans = array_map(fn (array $u) => Example::span(...$u), $used);
 
-        return new KnownTake(
+        return Example::covering(
             $id ?? "take{$number}",
             $section,
             $number,
             $verdict,
-            $usable,
             $order,
             $spans,
             $spoken,
             $cuts,
-            array_fill_keys(explode(' ', $flawed), true),
+            explode(' ', $flawed),
+            $usable ? TakeState::Ready : TakeState::Ingesting,
         );
     }
 

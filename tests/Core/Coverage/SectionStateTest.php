@@ -6,8 +6,11 @@ namespace Tests\Core\Coverage;
 
 use OpenReel\Core\Coverage\SectionCoverage;
 use OpenReel\Core\Coverage\SectionState;
-use OpenReel\Core\Coverage\TakeLook;
 use OpenReel\Core\Coverage\UsedPart;
+use OpenReel\Core\Kernel\Tick;
+use OpenReel\Core\Take\TakeState;
+use OpenReel\Core\Take\TakeView;
+use OpenReel\Core\Take\Verdict;
 use PHPUnit\Framework\TestCase;
 use Tests\Core\Assembly\Example;
 
@@ -15,8 +18,8 @@ final class SectionStateTest extends TestCase
 {
     public function test_nothing_waiting_and_kept(): void
     {
-        $kept = new TakeLook('k', true, false, false);
-        $waiting = new TakeLook('w', false, true, false);
+        $kept = self::take('k', Verdict::Kept);
+        $waiting = self::take('w', Verdict::Undecided);
         $heard = new SectionCoverage([new UsedPart('k', Example::span(0, 48_000 * 4), ['a'])], [], false);
         $nothing = new SectionCoverage([], ['a'], false);
 
@@ -39,7 +42,7 @@ final class SectionStateTest extends TestCase
 
     public function test_what_there_is_to_look_at_is_said(): void
     {
-        $flagged = new TakeLook('k', true, false, true);
+        $flagged = self::take('k', Verdict::Kept, isFlagged: true);
         $parts = [new UsedPart('k', Example::span(0, 48_000), ['a'])];
 
         self::assertSame(
@@ -54,14 +57,14 @@ final class SectionStateTest extends TestCase
             'spoken in the take of another section, 2 lines not recorded yet',
             SectionState::of(new SectionCoverage($parts, ['b', 'c'], true), [], [], 1, null)->says,
         );
-        $waiting = new TakeLook('w', false, true, true);
+        $waiting = self::take('w', Verdict::Undecided, isFlagged: true);
         self::assertTrue(SectionState::of(new SectionCoverage([], ['a'], false), [$waiting], [], 1, null)->notched);
     }
 
     public function test_what_a_take_lacks_is_known_once_it_was_read(): void
     {
-        $whole = new TakeLook('k', true, false, false);
-        $reading = new TakeLook('p', true, false, false, true);
+        $whole = self::take('k', Verdict::Kept);
+        $reading = self::take('p', Verdict::Kept, state: TakeState::Ingesting);
         $heard = new SectionCoverage([new UsedPart('k', Example::span(0, 48_000), ['a'])], ['b'], false);
         $nothing = new SectionCoverage([], ['a', 'b'], false);
 
@@ -75,7 +78,7 @@ final class SectionStateTest extends TestCase
             'a pickup that may speak the line',
         );
         self::assertSame('p', SectionState::of($heard, [$whole, $reading], ['k' => $whole], 9_000, null)->reading);
-        $undecided = new TakeLook('u', false, true, false, true);
+        $undecided = self::take('u', Verdict::Undecided, state: TakeState::Ingesting);
         self::assertSame(
             'kept, one line not recorded yet',
             SectionState::of($heard, [$whole, $undecided], ['k' => $whole], 9_000, null)->says,
@@ -95,5 +98,11 @@ final class SectionStateTest extends TestCase
     private function told(SectionState $state): array
     {
         return [$state->fill, $state->notched, $state->says, $state->lengthMs];
+    }
+
+    private static function take(
+        string $id, Verdict $verdict, bool $isFlagged = false, TakeState $state = TakeState::Ready,
+    ): TakeView {
+        return new TakeView($id, 's', 1, Tick::of(1), $state, $verdict, flags: $isFlagged ? ['clipped'] : []);
     }
 }

@@ -154,7 +154,7 @@ final class EditListTest extends TestCase
                 $id,
                 "Section {$id}",
                 new ShotStyle(Layout::SlideWithInset, new Inset(), Stage::slide(Example::slide($id))),
-                [new Passage($take, $take->used, [$id])],
+                [new Passage($take, $take->extent(), [$id])],
                 lines: [$id],
                 join: $join,
             );
@@ -171,7 +171,7 @@ final class EditListTest extends TestCase
     {
         $take = Example::take('t', [0, 20 * self::SECOND], ['a' => 0], Shape::of(640, 480));
         $quick = [new SpeedUp(Example::span(4 * self::SECOND, 12 * self::SECOND), 4)];
-        $passage = new Passage($take, $take->used, ['a'], $quick);
+        $passage = new Passage($take, $take->extent(), ['a'], $quick);
         $section = new SectionInput('s', 'S', new ShotStyle(), [$passage], lines: ['a']);
 
         return EditList::of('Fast', Assembly::of(FrameSize::of(1280, 720), FrameRate::of(25), [$section]));

@@ -30,7 +30,8 @@ use OpenReel\Core\Soundtrack\SoundPiece;
 use OpenReel\Core\Soundtrack\SoundPlace;
 use OpenReel\Core\Soundtrack\SoundPlan;
 use OpenReel\Core\Take\RecordedTrack;
-use OpenReel\Core\Take\Take;
+use OpenReel\Core\Take\TakeContent;
+use OpenReel\Core\Take\TakeView;
 use PHPUnit\Framework\TestCase;
 use Tests\Core\Assembly\Example;
 
@@ -63,13 +64,13 @@ final class SoundPlanTest extends TestCase
 
     public function test_a_microphone_that_began_later_is_silent_until_then(): void
     {
-        $take = new Take(
+        $take = Example::view(
             't',
             1,
             [new RecordedTrack(TrackKind::Microphone, 'm', Tick::of(96_000), Tick::of(4800))],
             Example::span(0, 96_000),
         );
-        $piece = SoundPlan::of($this->assembly([$this->section('a', [new Passage($take, $take->used)])]), -16.0)->places[0]
+        $piece = SoundPlan::of($this->assembly([$this->section('a', [new Passage($take, $take->extent())])]), -16.0)->places[0]
             ->piece;
 
         self::assertSame(-4800, $piece->from);
@@ -88,8 +89,8 @@ final class SoundPlanTest extends TestCase
             new ShotStyle(),
             card: new CardSource(Example::slide('card'), Tick::ofMilliseconds(2000)),
         );
-        $mute = new Take('t', 1, [], Example::span(0, 96_000));
-        $plan = SoundPlan::of($this->assembly([$card, $this->section('a', [new Passage($mute, $mute->used)])]), -16.0);
+        $mute = Example::view('t', 1, [], Example::span(0, 96_000));
+        $plan = SoundPlan::of($this->assembly([$card, $this->section('a', [new Passage($mute, $mute->extent())])]), -16.0);
 
         self::assertSame([null, null], array_map(fn (SoundPlace $p): ?string => $p->piece->sound, $plan->places));
         self::assertContains(
@@ -119,9 +120,9 @@ final class SoundPlanTest extends TestCase
         $computer = new RecordedTrack(TrackKind::Computer, 'computer', Tick::of(9_000_000), Tick::of(480), loudness: -30.0);
         $voice = new RecordedTrack(TrackKind::Microphone, 'voice', Tick::of(9_000_000), Tick::zero(), loudness: -20.0, peak: -9.0);
         $of = function (RecordedTrack ...$tracks): SoundPiece {
-            $take = new Take('t', 1, array_values($tracks), Example::span(4800, 48_000));
+            $take = Example::view('t', 1, array_values($tracks), Example::span(4800, 48_000));
 
-            return SoundPlan::of($this->assembly([$this->section('a', [new Passage($take, $take->used)])]), -16.0, 6.0)
+            return SoundPlan::of($this->assembly([$this->section('a', [new Passage($take, $take->extent())])]), -16.0, 6.0)
                 ->places[0]->piece;
         };
         $both = $of($voice, $computer);
@@ -285,15 +286,16 @@ final class SoundPlanTest extends TestCase
     }
 
     /** @param  list<array{int, int}>  $silences */
-    private function quiet(Take $take, array $silences, ?CleanVoice $clean = null): Take
+    private function quiet(TakeView $take, array $silences, ?CleanVoice $clean = null): TakeView
     {
-        return new Take(
+        return Example::view(
             $take->id,
             $take->number,
-            $take->tracks,
-            $take->used,
-            clean: $clean,
-            silences: array_map(fn (array $s): Span => Example::span(...$s), $silences),
+            $take->content->tracks,
+            $take->extent(),
+            content: new TakeContent(
+                cleanVoice: $clean, silences: array_map(fn (array $s): Span => Example::span(...$s), $silences),
+            ),
         );
     }
 

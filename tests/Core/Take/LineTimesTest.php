@@ -13,9 +13,9 @@ use OpenReel\Core\Take\Event\TakeEvent;
 use OpenReel\Core\Take\EventLog;
 use OpenReel\Core\Take\LineTimes;
 use OpenReel\Core\Take\SpokenLine;
-use OpenReel\Core\Take\Take;
 use OpenReel\Core\Take\WordAnchor;
 use PHPUnit\Framework\TestCase;
+use Tests\Core\Assembly\Example;
 
 final class LineTimesTest extends TestCase
 {
@@ -90,13 +90,13 @@ final class LineTimesTest extends TestCase
             array_map(fn (WordAnchor $r): array => [$r->line, $r->within, $r->at->milliseconds()], $reached),
         );
 
-        $take = new Take(
+        $take = Example::view(
             't',
             1,
             [],
             Span::between(Tick::zero(), Tick::ofMilliseconds(8000)),
             ['a' => Tick::zero(), 'b' => Tick::ofMilliseconds(4000)],
-            reached: [...$reached, new WordAnchor('b', 0.5, Tick::ofMilliseconds(9000))],
+            anchors: [...$reached, new WordAnchor('b', 0.5, Tick::ofMilliseconds(9000))],
         );
         $at = fn (string $line, float $within): ?int => $take->at($line, $within)?->milliseconds();
         self::assertSame(500, $at('a', 0.25));

@@ -9,7 +9,6 @@ use OpenReel\Core\Kernel\Tick;
 use OpenReel\Core\Take\EventLog;
 use OpenReel\Core\Take\LiveCue;
 use OpenReel\Core\Take\Retakes;
-use OpenReel\Core\Take\Trim;
 use PHPUnit\Framework\TestCase;
 
 final class RetakesTest extends TestCase
@@ -48,25 +47,6 @@ final class RetakesTest extends TestCase
         self::assertSame([], $this->fluffs(['line', 0, 1], ['again', 0, 1]));
     }
 
-    public function testTrimmingLeavesFluffsOut(): void
-    {
-        /**
-         * @param  list<array{int, int}>|null  $chosen
-         * @param  list<array{int, int}>  $fluffs
-         */
-        $used = static fn (?array $chosen, array $fluffs): array => array_map(
-            fn (Span $s): array => [$s->from->count, $s->until->count],
-            Trim::used($chosen === null ? null : array_values($chosen), 100, 900, 1000, array_values($fluffs)),
-        );
-
-        self::assertSame([[100, 300], [400, 900]], $used(null, [[300, 400]]));
-        self::assertSame([[150, 900]], $used(null, [[0, 150]]));
-        self::assertSame([[100, 850]], $used(null, [[850, 950]]));
-        self::assertSame([], $used(null, [[50, 950]]));
-        self::assertSame([[0, 10], [20, 30], [40, 50], [60, 70]], $used([[0, 30], [40, 70]], [[10, 20], [50, 60]]));
-        self::assertSame([[0, 30]], $used([[0, 30]], [[30, 40]]));
-    }
-
     public function testCuesAreGivenAtTheirPlaceInTheLines(): void
     {
         $events = EventLog::read(implode("\n", array_map(json_encode(...), [
@@ -80,14 +60,14 @@ final class RetakesTest extends TestCase
         ])));
         $lines = ['a' => Tick::ofMilliseconds(0), 'b' => Tick::ofMilliseconds(10_000), 'c' => Tick::ofMilliseconds(20_000)];
         $used = [Span::between(Tick::zero(), Tick::ofMilliseconds(30_000))];
-        $fluffs = [[48 * 14_000, 48 * 16_000]];
+        $retakes = [Span::between(Tick::of(48 * 14_000), Tick::of(48 * 16_000))];
 
         self::assertSame([
             ['line' => 'a', 'within' => 0.0, 'cue' => '[layout: camera alone]'],
             ['line' => 'a', 'within' => 0.6, 'cue' => '[slide: Tide curve]'],
             ['line' => 'a', 'within' => 0.601, 'cue' => '[layout: slide alone]'],
             ['line' => 'b', 'within' => 0.0, 'cue' => '[layout: side by side]'],
-        ], LiveCue::of($events, $fluffs, $lines, $used));
+        ], LiveCue::of($events, $retakes, $lines, $used));
         self::assertSame([], LiveCue::of($events, [], [], $used));
     }
 

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace OpenReel\Core\Alignment;
+namespace OpenReel\Core\Take;
 
 enum AttemptKind: string
 {
