@@ -32,6 +32,7 @@ use OpenReel\Core\Script\SpeakingTime;
 use OpenReel\Core\Script\Spoken;
 use OpenReel\Core\Take\AlignmentResult;
 use OpenReel\Core\Take\AlignmentStatus;
+use OpenReel\Core\Take\ResultStage;
 use OpenReel\Core\Take\SpeechFlag;
 use OpenReel\Core\Take\TakeState;
 use OpenReel\Core\Take\Verdict;
@@ -141,7 +142,8 @@ final class AlignTake
 
     private function keep(Take $take, Track $voice, Alignment $heard): void
     {
-        $wasSure = $take->summary->alignment === AlignmentStatus::Sure;
+        $sure = $take->results()->where('stage', ResultStage::Alignment)->where('result->status', AlignmentStatus::Sure->value);
+        $wasSure = $sure->exists();
         $later = Tick::of(max(0, $voice->offset_ticks));
         $used = Selection::of($heard, Tick::of($voice->length_ticks), $this->levels->of($take));
         $this->media->write(
