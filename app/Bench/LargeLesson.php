@@ -10,7 +10,11 @@ use App\Models\Lesson;
 use App\Queries\Script\SpokenLines;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
+use OpenReel\Core\Script\Language;
 use OpenReel\Core\Script\Script;
+use OpenReel\Core\Take\FormerTake;
+use OpenReel\Core\Take\ResultStage;
+use OpenReel\Core\Take\TakeInputs;
 
 /** A lesson of 200 sections and 2,000 takes, one kept in each section. */
 final class LargeLesson
@@ -33,7 +37,7 @@ final class LargeLesson
             range(1, self::SECTIONS),
         );
         $lesson = ($this->save)(($this->make)('A long lesson'), Script::compose('A long lesson', $texts));
-        $now = now();
+        $now = now()->toDateTimeString();
         foreach ($lesson->sections()->get() as $section) {
             $spoken = SpokenLines::of($section);
             $lines = (string) json_encode($spoken);
@@ -43,7 +47,8 @@ final class LargeLesson
                     array_map(fn (int $i): int => 48_000 + 200_000 * $i, array_keys($spoken)),
                 ),
             );
-            $takes = $tracks = [];
+            $ids = array_column($spoken, 'id');
+            $takes = $tracks = $summaries = $results = [];
             foreach (range(1, self::TAKES_EACH) as $number) {
                 $id = strtolower((string) Str::ulid());
                 $takes[] = [
@@ -54,18 +59,16 @@ final class LargeLesson
                     'state' => 'ready',
                     'lines' => $lines,
                     'verdict' => $number === self::TAKES_EACH ? 'kept' : 'undecided',
-                    'length_ticks' => 1_248_000,
-                    'speech_from' => 48_000,
-                    'speech_until' => 1_200_000,
                     'expected_ms' => 24_000,
-                    'flags' => '[]',
-                    'cut_ticks' => $cuts,
-                    'line_ticks' => $cuts,
-                    'hearing' => 'sure',
-                    'spoken' => (string) json_encode(array_column($spoken, 'id')),
                     'created_at' => $now,
                     'updated_at' => $now,
                 ];
+                $summaries[] = [
+                    'take_id' => $id, 'length_ticks' => 1_248_000, 'speech_from' => 48_000, 'speech_until' => 1_200_000,
+                    'used' => '[[48000,1200000]]', 'used_ticks' => 1_152_000, 'starts' => $cuts, 'cut_points' => $cuts,
+                    'spoken' => (string) json_encode($ids), 'alignment' => 'sure', 'is_analysed' => true,
+                ];
+                array_push($results, ...self::results($id, $spoken, (array) json_decode($cuts, true), $now));
                 $file = ['take_id' => $id, 'length_ticks' => 1_248_000, 'created_at' => $now, 'updated_at' => $now];
                 $tracks[] =
                     [
@@ -92,8 +95,34 @@ final class LargeLesson
             }
             DB::table('takes')->insert($takes);
             DB::table('tracks')->insert($tracks);
+            DB::table('take_summaries')->insert($summaries);
+            DB::table('take_results')->insert($results);
         }
 
         return $lesson;
+    }
+
+    /**
+     * @param  list<array{id: string, text: string}>  $spoken
+     * @param  array<string, int>  $starts
+     * @return list<array<string, mixed>> rows
+     */
+    private static function results(string $take, array $spoken, array $starts, string $now): array
+    {
+        $former = new FormerTake([
+            'length_ticks' => 1_248_000, 'speech_from' => 48_000, 'speech_until' => 1_200_000, 'lines' => $spoken,
+            'line_ticks' => $starts, 'cut_ticks' => $starts, 'hearing' => 'sure', 'spoken' => array_column($spoken, 'id'),
+        ]);
+        $hashes = ['camera' => hash('sha256', "c{$take}"), 'microphone' => hash('sha256', "m{$take}")];
+        $inputs = TakeInputs::alignment($hashes, array_column($spoken, 'text'), Language::English);
+        $row = fn (ResultStage $stage, string $hash, ?array $result): array => [
+            'take_id' => $take, 'stage' => $stage->value, 'version' => 1, 'input_hash' => $hash,
+            'result' => (string) json_encode($result), 'created_at' => $now,
+        ];
+
+        return [
+            $row(ResultStage::Ingest, hash('sha256', $take), $former->ingest()?->toArray()),
+            $row(ResultStage::Alignment, $inputs, $former->alignment()?->toArray()),
+        ];
     }
 }

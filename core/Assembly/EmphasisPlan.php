@@ -10,13 +10,8 @@ use OpenReel\Core\Kernel\Tick;
 use OpenReel\Core\Kernel\TimeMap;
 
 /** What is laid over the stage in a passage, on its frames. */
-final readonly class EmphasisPlan
+final class EmphasisPlan
 {
-    /** @param  array<string, int>  $lines  index in the section by id */
-    private function __construct(private array $lines, private Passage $passage, private TimeMap $map)
-    {
-    }
-
     /**
      * @param  float  $aspect  width of the stage's picture, in parts of its height
      * @return list<Annotation> on one surface, in the order of the script
@@ -85,15 +80,14 @@ final readonly class EmphasisPlan
         if ($section->emphases === []) {
             return [];
         }
-        $plan = new self(array_flip($section->lines), $passage, $map);
-        $places = $section->places();
+        $timeline = $section->timeline();
         $found = [];
         foreach ($section->emphases as $shown) {
-            $from = $surface === null || $shown->surface === $surface ? $plan->frame($shown->from) : null;
-            $until = $shown->until === null ? $map->frames : $plan->frame($shown->until) ?? $map->frames;
+            $from = $surface === null || $shown->surface === $surface ? $timeline->frameIn($passage, $map, ...$shown->from) : null;
+            $until = $shown->until === null ? $map->frames : $timeline->frameIn($passage, $map, ...$shown->until) ?? $map->frames;
             if ($from !== null && $shown->milliseconds !== null) {
                 // What was laid over an earlier passage for a moment is gone.
-                $until = $plan->isSpoken($places->atIndex($shown->from))
+                $until = $timeline->comesBy($passage, ...$shown->from)
                     ? min($until, self::later($from, $shown->milliseconds, $map))
                     : 0;
             }
@@ -103,48 +97,6 @@ final readonly class EmphasisPlan
         }
 
         return $found;
-    }
-
-    /**
-     * @param  array{int, float}  $place
-     * @return int|null 0 for a place that lies before the passage; null for one behind it
-     */
-    private function frame(array $place): ?int
-    {
-        $after = null;
-        foreach ($this->passage->heard() as $n => $id) {
-            $index = $this->lines[$id] ?? null;
-            if ($index === $place[0]) {
-                $at = $this->passage->take->at($id, $place[1]);
-
-                return $at === null || ! $at->isBefore($this->passage->span->until) ? null : $this->map->frameOf($at);
-            }
-            if ($after === null && $index !== null && $index > $place[0]) {
-                // The line itself is not spoken here: it takes effect with the next one that is.
-                $at = $this->passage->take->at($id, 0.0);
-                $after = $n === 0 || $at === null ? 0 : $this->map->frameOf($at);
-            }
-        }
-
-        return $after;
-    }
-
-    /**
-     * Whether a place comes by in the passage, and not before something was cut out of its line.
-     *
-     * @param  array{int, float}  $place
-     */
-    private function isSpoken(array $place): bool
-    {
-        foreach ($this->passage->heard() as $id) {
-            if (($this->lines[$id] ?? null) === $place[0]) {
-                $goesOn = in_array($id, $this->passage->goesOn, true);
-
-                return ! $goesOn || ! ($this->passage->take->at($id, $place[1])?->isBefore($this->passage->span->from) ?? true);
-            }
-        }
-
-        return false;
     }
 
     private static function later(int $frame, int $milliseconds, TimeMap $map): int

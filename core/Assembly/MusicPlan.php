@@ -80,10 +80,10 @@ final class MusicPlan
         $timed = [];
         $reached = 0;
         foreach ($sections as $section) {
-            $places = new SectionFrames($own[$section->id] ?? [], $section->lines, $ends[$section->id]);
+            [$timeline, $heard] = [$section->timeline(), $own[$section->id] ?? []];
             foreach ($section->music as $cued) {
                 // A cue never takes effect before the one it follows.
-                $timed[] = [$reached = max($reached, $places->at(...$cued->place)), $cued];
+                $timed[] = [$reached = max($reached, $timeline->filmFrame($heard, ...$cued->place, end: $ends[$section->id])), $cued];
             }
         }
 

@@ -43,32 +43,9 @@ final readonly class SectionInput
         return trim($this->heading) === '' ? "Section {$position}" : $this->heading;
     }
 
-    /** @return list<PictureCueAt> its cues, where they take effect */
-    public function timedChanges(): array
+    /** Where its cues fall in what is heard of it. */
+    public function timeline(): CueTimeline
     {
-        $places = $this->places();
-
-        return array_map(
-            fn (PictureCueAt $c): PictureCueAt => new PictureCueAt(...[...$places->at($c->line, $c->within), $c->then]),
-            $this->changes,
-        );
-    }
-
-    /** @return list<OverlayCueAt> key caps and names, where they are shown */
-    public function timedOverlays(): array
-    {
-        $places = $this->places();
-
-        return array_map(
-            fn (OverlayCueAt $o): OverlayCueAt => new OverlayCueAt(
-                ...[...$places->at($o->line, $o->within), $o->layer, $o->milliseconds],
-            ),
-            $this->overlays,
-        );
-    }
-
-    public function places(): SpokenPlaces
-    {
-        return SpokenPlaces::of($this->lines, $this->passages);
+        return CueTimeline::of($this->lines, $this->passages);
     }
 }

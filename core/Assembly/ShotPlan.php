@@ -253,8 +253,9 @@ final readonly class ShotPlan
     {
         $timed = [];
         $last = 0;
-        foreach ($section->timedChanges() as $change) {
-            $at = self::at($change->line, $change->within, $passage, $section->passages);
+        $timeline = $section->timeline();
+        foreach ($section->changes as $change) {
+            $at = $timeline->momentIn($passage, $change->line, $change->within);
             if ($at !== null) {
                 $frame = $at->isBefore($passage->span->until) ? $map->frameOf($at) : $map->frames;
                 // A cue never takes effect before the one it follows.
@@ -269,8 +270,9 @@ final readonly class ShotPlan
     private function overlays(SectionInput $section, Passage $passage, TimeMap $map): array
     {
         $timed = [];
-        foreach ($section->timedOverlays() as $shown) {
-            $at = self::at($shown->line, $shown->within, $passage, $section->passages);
+        $timeline = $section->timeline();
+        foreach ($section->overlays as $shown) {
+            $at = $timeline->momentIn($passage, $shown->line, $shown->within);
             if ($at !== null && $at->isBefore($passage->span->until)) {
                 $from = $map->frameOf($at);
                 $until = max($from + 1, $map->frameOf($at->plus(Tick::ofMilliseconds($shown->milliseconds))));
@@ -279,34 +281,6 @@ final readonly class ShotPlan
         }
 
         return $timed;
-    }
-
-    /**
-     * The moment at which a place in the script is reached in a passage. Where something was cut out of its line, it is reached
-     * in the first part that has not come to its end by then.
-     *
-     * @param  list<Passage>  $passages  of the section
-     * @return Tick|null null where that is in another passage, or nowhere
-     */
-    private static function at(string $line, float $within, Passage $passage, array $passages): ?Tick
-    {
-        $at = in_array($line, $passage->heard(), true) ? $passage->take->at($line, $within) : null;
-        if ($at === null) {
-            return null;
-        }
-        $isLast = true;
-        foreach ($passages as $one) {
-            if ($one->take->id !== $passage->take->id || ! in_array($line, $one->heard(), true)) {
-                continue;
-            }
-            $isThis = $one->span->from->count === $passage->span->from->count;
-            if ($at->isBefore($one->span->until)) {
-                return $isThis ? Tick::later($at, $passage->span->from) : null;
-            }
-            $isLast = $isThis;
-        }
-
-        return $isLast ? $at : null;
     }
 
     private function picture(

@@ -62,8 +62,9 @@ final readonly class SilenceFound
     private static function stage(SectionInput $section, Passage $passage, Span $silence): ?StageKind
     {
         $seen = $section->opening;
-        foreach ($section->timedChanges() as $change) {
-            $at = $passage->take->at($change->line, $change->within);
+        $timeline = $section->timeline();
+        foreach ($section->changes as $change) {
+            $at = $passage->take->at(...$timeline->at($change->line, $change->within));
             $seen = $at !== null && ! $silence->from->isBefore($at) ? $change->then : $seen;
         }
 

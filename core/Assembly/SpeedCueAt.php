@@ -24,7 +24,7 @@ final readonly class SpeedCueAt
      * @param  list<self>  $cues
      * @return list<self>
      */
-    public static function where(array $cues, SpokenPlaces $places): array
+    public static function where(array $cues, CueTimeline $places): array
     {
         return array_map(function (self $cued) use ($places): self {
             return $cued->line === null

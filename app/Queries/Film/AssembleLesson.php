@@ -18,6 +18,7 @@ use App\Queries\Takes\LessonCoverage;
 use App\Queries\Takes\TakeViews;
 use Illuminate\Support\Facades\DB;
 use OpenReel\Core\Assembly\Assembly;
+use OpenReel\Core\Assembly\CueTimeline;
 use OpenReel\Core\Assembly\FilmStyle;
 use OpenReel\Core\Assembly\Passage;
 use OpenReel\Core\Assembly\PictureCues;
@@ -25,7 +26,6 @@ use OpenReel\Core\Assembly\SectionInput;
 use OpenReel\Core\Assembly\SilenceFound;
 use OpenReel\Core\Assembly\Silences;
 use OpenReel\Core\Assembly\SpeedCueAt;
-use OpenReel\Core\Assembly\SpokenPlaces;
 use OpenReel\Core\Coverage\Coverage;
 use OpenReel\Core\Coverage\DraftOrder;
 use OpenReel\Core\Coverage\SectionCoverage;
@@ -92,7 +92,7 @@ final class AssembleLesson
             $own = $lines[$section->id] ?? [];
             [$opening, $changes] = $cues->of($text, $own);
             $passages = $card === null ? self::passages($own, $coverage->sections[$section->id] ?? null, $takes, $drafts) : [];
-            $speeds = SpeedCueAt::where(PictureCues::speeds($text, $own), SpokenPlaces::of($own, $passages));
+            $speeds = SpeedCueAt::where(PictureCues::speeds($text, $own), CueTimeline::of($own, $passages));
             $idle[$section->id] = Silences::idle($passages, $speeds);
             $sources[] = new SectionInput(
                 $section->id,

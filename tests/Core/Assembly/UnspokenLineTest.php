@@ -5,13 +5,13 @@ declare(strict_types=1);
 namespace Tests\Core\Assembly;
 
 use OpenReel\Core\Assembly\Assembly;
+use OpenReel\Core\Assembly\CueTimeline;
 use OpenReel\Core\Assembly\MusicPlan;
 use OpenReel\Core\Assembly\Passage;
 use OpenReel\Core\Assembly\PictureCues;
 use OpenReel\Core\Assembly\SectionInput;
 use OpenReel\Core\Assembly\Shot;
 use OpenReel\Core\Assembly\SpeedCueAt;
-use OpenReel\Core\Assembly\SpokenPlaces;
 use OpenReel\Core\Kernel\FrameRate;
 use OpenReel\Core\Picture\FrameSize;
 use OpenReel\Core\Picture\Shape;
@@ -50,20 +50,22 @@ final class UnspokenLineTest extends TestCase
         $film = Assembly::of(FrameSize::of(1280, 720), FrameRate::of(25), [$source]);
         self::assertSame(50, MusicPlan::of($film->segments, [$source], FrameRate::of(25))[0]->from);
         [$cued] = SpeedCueAt::where(
-            PictureCues::speeds($script->sections[0], ['a', 'b', 'c']), SpokenPlaces::of($source->lines, $source->passages),
+            PictureCues::speeds($script->sections[0], ['a', 'b', 'c']), CueTimeline::of($source->lines, $source->passages),
         );
         self::assertSame(['c', 0.0], [$cued->line, $cued->within]);
     }
 
     public function testBehindTheLastThatIsSpokenTheyStayWhereTheyAre(): void
     {
-        $places = SpokenPlaces::of(['a', 'b', 'c', 'd'], [$this->passage()]);
+        $places = CueTimeline::of(['a', 'b', 'c', 'd'], [$this->passage()]);
         self::assertSame([['c', 0.0], ['a', 0.5], ['d', 0.5]], [
             $places->at('b', 0.7), $places->at('a', 0.5), $places->at('d', 0.5),
         ]);
-        self::assertSame([[2, 0.0], [3, 0.5], [9, 0.0]], [
-            $places->atIndex([1, 0.7]), $places->atIndex([3, 0.5]), $places->atIndex([9, 0.0]),
-        ]);
+        $comesBy = fn (int $line): bool => $places->comesBy($this->passage(), $line, 0.5);
+        self::assertSame([true, true, true, false, false], array_map($comesBy, [0, 1, 2, 3, 9]));
+        $moment = fn (?string $line, float $within): ?int => $places->momentIn($this->passage(), $line, $within)?->count;
+        self::assertSame([$moment('c', 0.0), null], [$moment('b', 0.7), $moment('d', 0.5)]);
+        self::assertSame($this->passage()->span->until->count, $moment(null, 0.0), 'behind the last line');
     }
 
     /** @return array{SectionInput, Script} */
