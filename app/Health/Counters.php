@@ -12,6 +12,7 @@ use App\Work\Pulse;
 use App\Work\QueueName;
 use Illuminate\Contracts\Cache\Repository;
 use Illuminate\Support\Facades\DB;
+use OpenReel\Core\Kernel\Tick;
 use OpenReel\Core\Take\TakeState;
 
 /** How much there is, waits and fails, for monitoring programs. Nothing in it tells who did what. */
@@ -59,7 +60,7 @@ final class Counters
             new Metric('reel_lessons', 'Lessons on the shelf', [[[], DB::table('lessons')->whereNull('deleted_at')->count()]]),
             new Metric('reel_takes', 'Takes by what state they are in', self::byState('takes', TakeState::cases())),
             new Metric('reel_recorded_seconds', 'Seconds of takes that are here', [[
-                [], (int) (DB::table('takes')->selectRaw('total(length_ticks) AS ticks')->value('ticks') / 48_000),
+                [], (int) (DB::table('take_summaries')->sum('length_ticks') / Tick::RATE),
             ]]),
             new Metric(
                 'reel_exports', 'Films that were asked for, by what became of them',

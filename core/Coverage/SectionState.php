@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace OpenReel\Core\Coverage;
 
+use OpenReel\Core\Script\TargetLength;
 use OpenReel\Core\Take\TakeState;
 use OpenReel\Core\Take\TakeView;
 use OpenReel\Core\Take\Verdict;
@@ -11,9 +12,6 @@ use OpenReel\Core\Take\Verdict;
 /** How far a section is, as strip, margin and lists show it. */
 final readonly class SectionState
 {
-    /** A tenth more or less than meant is as meant. */
-    private const TARGET_SLACK = 0.1;
-
     /** Shorter than this, a block could not be seen, in milliseconds. */
     private const SHORTEST_MS = 1000;
 
@@ -76,7 +74,6 @@ final readonly class SectionState
             ? 'spoken in the take of another section'
             : ['hollow' => 'not recorded', 'half' => 'undecided', 'filled' => 'kept'][$fill];
         $length = max(self::SHORTEST_MS, $coverage->isHeard() ? $coverage->length()->milliseconds() : $estimateMs);
-        $off = $targetMs === null ? 0 : $length - $targetMs;
 
         return new self(
             $fill,
@@ -86,7 +83,7 @@ final readonly class SectionState
             $waiting?->id,
             $reading,
             $length,
-            $targetMs !== null && abs($off) > self::TARGET_SLACK * $targetMs ? $off : null,
+            TargetLength::missedBy($length, $targetMs),
         );
     }
 

@@ -14,7 +14,7 @@ final readonly class Tick
 {
     public const RATE = 48_000;
 
-    private const PER_MILLISECOND = 48;
+    public const PER_MILLISECOND = 48;
 
     private function __construct(public int $count)
     {

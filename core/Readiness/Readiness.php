@@ -17,6 +17,7 @@ use OpenReel\Core\Script\Script;
 use OpenReel\Core\Script\ScriptSection;
 use OpenReel\Core\Script\SpeakingTime;
 use OpenReel\Core\Script\SpeedCue;
+use OpenReel\Core\Script\TargetLength;
 use OpenReel\Core\Script\Words;
 use OpenReel\Core\Sound\MusicTrack;
 
@@ -28,9 +29,6 @@ final readonly class Readiness
 
     /** Longer sections are hard to say in one go: two minutes. */
     public const LONGEST_SECTION_MS = 120_000;
-
-    /** A lesson or section may miss its target by a tenth. */
-    private const TARGET_SLACK = 0.1;
 
     /** So many numbers in one line trip the tongue. */
     private const MANY_NUMBERS = 4;
@@ -113,7 +111,7 @@ final readonly class Readiness
             );
         }
         $target = $section->target()?->milliseconds();
-        if ($target !== null && abs($length - $target) > self::TARGET_SLACK * $target) {
+        if ($target !== null && TargetLength::missedBy($length, $target) !== null) {
             $found[] = new ReadinessIssue(
                 'target',
                 sprintf('%s takes about %s; its target is %s.', ucfirst($name), self::clock($length), self::clock($target)),
@@ -292,7 +290,7 @@ final readonly class Readiness
             );
         }
         $target = $this->script->target()?->milliseconds();
-        if ($target !== null && abs($total - $target) > self::TARGET_SLACK * $target) {
+        if ($target !== null && TargetLength::missedBy($total, $target) !== null) {
             $found[] = new ReadinessIssue(
                 'target',
                 sprintf('The lesson takes about %s; its target is %s.', self::clock($total), self::clock($target)),

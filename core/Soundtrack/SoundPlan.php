@@ -9,6 +9,7 @@ use OpenReel\Core\Assembly\Assembly;
 use OpenReel\Core\Assembly\MusicSpan;
 use OpenReel\Core\Assembly\Segment;
 use OpenReel\Core\Kernel\Span;
+use OpenReel\Core\Kernel\Tick;
 use OpenReel\Core\Picture\TrackKind;
 use OpenReel\Core\Picture\TransitionKind;
 use OpenReel\Core\Sound\Envelope;
@@ -17,8 +18,6 @@ use OpenReel\Core\Sound\MusicLevels;
 /** What is heard when: pieces of takes at places of the film. A take that goes on from one segment to the next is one piece. */
 final readonly class SoundPlan
 {
-    private const PER_MS = 48;
-
     /** Ticks: in a pause so long music comes up again; in shorter ones it would only breathe. */
     private const LONG_PAUSE = 96_000;
 
@@ -72,7 +71,7 @@ final readonly class SoundPlan
         }
         $ticks = $assembly->rate->ticksPerFrame();
         $back = Envelope::ducking(
-            $heard, $levels->depth, $levels->attackMs * self::PER_MS, $levels->releaseMs * self::PER_MS,
+            $heard, $levels->depth, $levels->attackMs * Tick::PER_MILLISECOND, $levels->releaseMs * Tick::PER_MILLISECOND,
         );
 
         return array_map(function (MusicSpan $music) use ($ticks, $back, $target, $levels): MusicClip {

@@ -16,7 +16,7 @@ final class TrimTake
     private const SHORTEST = 9_600;
 
     /** Ticks: what is the same in milliseconds has not been moved. */
-    private const SAME = 48;
+    private const SAME = Tick::PER_MILLISECOND;
 
     public function __construct(private readonly WordEdges $edges)
     {

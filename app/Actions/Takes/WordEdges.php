@@ -22,9 +22,6 @@ final class WordEdges
     /** Shorter than this is no word and no pause: ticks (0.04 s). */
     private const LEAST = 1_920;
 
-    /** Ticks. */
-    private const MILLISECOND = 48;
-
     public function __construct(private readonly TakeLevels $levels)
     {
     }
@@ -60,7 +57,7 @@ final class WordEdges
     private static function kept(array $all, array $stretch): ?array
     {
         foreach ($all as $one) {
-            if (abs($one[0] - $stretch[0]) < self::MILLISECOND && abs($one[1] - $stretch[1]) < self::MILLISECOND) {
+            if (abs($one[0] - $stretch[0]) < Tick::PER_MILLISECOND && abs($one[1] - $stretch[1]) < Tick::PER_MILLISECOND) {
                 return $one;
             }
         }

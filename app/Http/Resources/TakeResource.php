@@ -9,6 +9,7 @@ use App\Models\Track;
 use Illuminate\Http\Request;
 use Illuminate\Http\Resources\Json\JsonResource;
 use Illuminate\Support\Carbon;
+use OpenReel\Core\Kernel\Tick;
 use OpenReel\Core\Picture\TrackKind;
 use OpenReel\Core\Take\TakeState;
 
@@ -17,8 +18,6 @@ final class TakeResource extends JsonResource
 {
     /** A recorder sends every second; when nothing came for this long, it was cut off. */
     private const SILENT_SECONDS = 12;
-
-    private const TICKS_PER_MS = 48;
 
     /** @return array<string, mixed> */
     public function toArray(?Request $request = null): array
@@ -128,7 +127,7 @@ final class TakeResource extends JsonResource
                 'height' => (int) $row['screen_height'],
                 'url' => "/api/takes/{$row['id']}/tracks/screen?v=".substr((string) $row['screen_hash'], 0, 8),
                 // How much later it begins than what is played.
-                'late_ms' => (int) round(((int) $row['screen_offset'] - (int) $row['played_offset']) / self::TICKS_PER_MS),
+                'late_ms' => (int) round(((int) $row['screen_offset'] - (int) $row['played_offset']) / Tick::PER_MILLISECOND),
             ];
     }
 
@@ -197,6 +196,6 @@ final class TakeResource extends JsonResource
 
     private static function milliseconds(mixed $ticks): int
     {
-        return intdiv((int) $ticks + intdiv(self::TICKS_PER_MS, 2), self::TICKS_PER_MS);
+        return intdiv((int) $ticks + intdiv(Tick::PER_MILLISECOND, 2), Tick::PER_MILLISECOND);
     }
 }

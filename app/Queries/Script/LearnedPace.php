@@ -6,6 +6,7 @@ namespace App\Queries\Script;
 
 use App\Models\Lesson;
 use Illuminate\Support\Facades\DB;
+use OpenReel\Core\Kernel\Tick;
 use OpenReel\Core\Script\Pace;
 
 /** The presenter's pace, from the kept takes of this lesson and the others of its course. */
@@ -13,8 +14,6 @@ final class LearnedPace
 {
     /** The latest takes tell; older ones only cost time. */
     private const LATEST = 60;
-
-    private const TICKS_PER_MS = 48;
 
     public static function of(Lesson $lesson): Pace
     {
@@ -44,7 +43,7 @@ final class LearnedPace
                         fn (object $t): array => [
                             'expected' => (int) $t->expected_ms,
                             // The silence that the script asks for is no part of the pace.
-                            'real' => intdiv((int) $t->used_ticks, self::TICKS_PER_MS) - (int) $t->silence_ms,
+                            'real' => intdiv((int) $t->used_ticks, Tick::PER_MILLISECOND) - (int) $t->silence_ms,
                         ],
                     )
                     ->all(),

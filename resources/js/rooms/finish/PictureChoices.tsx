@@ -1,3 +1,4 @@
+import { layoutOptions } from '../../ui/layouts';
 import { useState } from 'react';
 import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
@@ -20,12 +21,6 @@ interface Props {
     onPlace: (what: Pick<Placing, 'what'>) => void;
 }
 
-const layouts: [Layout, string][] = [
-    ['slide-with-inset', 'Slide with inset'],
-    ['side-by-side', 'Side by side'],
-    ['slide-alone', 'Slide alone'],
-    ['camera-alone', 'Camera alone'],
-];
 const corners: [Corner, string][] = [
     ['top-left', 'Top left'],
     ['top-right', 'Top right'],
@@ -83,7 +78,7 @@ export function PictureChoices({ lesson, stage, hasScreen, hasCamera, disabled, 
     return (
         <>
             <SeenRow label="Layout">
-                {layouts.map(([value, name]) => (
+                {layoutOptions.map(([value, name]) => (
                     <button
                         key={value}
                         type="button"

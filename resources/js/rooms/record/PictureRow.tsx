@@ -1,3 +1,4 @@
+import { layouts } from '../../ui/layouts';
 import Button from 'react-bootstrap/Button';
 import type { Layout } from '../../api/types';
 import type { Hand, InkChoice } from './useInk';
@@ -17,12 +18,6 @@ interface Props {
     onStill: (() => void) | null;
 }
 
-const layouts: [Layout, string][] = [
-    ['slide-with-inset', 'Inset'],
-    ['side-by-side', 'Side by side'],
-    ['slide-alone', 'Stage'],
-    ['camera-alone', 'Camera'],
-];
 const hands: [Hand, string][] = [
     ['point', 'Point'],
     ['pen', 'Pen'],
@@ -37,9 +32,9 @@ export function PictureRow({ plan, pens, choice, hasInk, canTurn, ...acts }: Pro
     return (
         <div className="picture-row" role="group" aria-label="The picture">
             <div className="choice" role="group" aria-label="Layout">
-                {layouts.map(([layout, name]) => (
+                {layouts.map(({ layout, short }) => (
                     <Button key={layout} size="sm" variant="quiet" onClick={() => acts.onLayout(layout)}>
-                        {name}
+                        {short}
                     </Button>
                 ))}
             </div>

@@ -1,3 +1,4 @@
+import { layouts } from '../../ui/layouts';
 import { useEffect, useState } from 'react';
 import { prefetchPictures, useSectionPicture } from '../../api/lesson';
 import type { Layout, Lesson, LinePicture, Section, Slide } from '../../api/types';
@@ -53,8 +54,7 @@ export function useLivePicture(
     // What one may change to by key is fetched ahead, so that it is shown at once.
     const sizes = JSON.stringify(seen);
     useEffect(() => {
-        const layouts: Layout[] = ['slide-with-inset', 'side-by-side', 'slide-alone', 'camera-alone'];
-        for (const layout of layouts) {
+        for (const { layout } of layouts) {
             prefetchPictures(section, lesson.revision, JSON.parse(sizes), [layoutCue(layout)]);
         }
     }, [section, lesson.revision, sizes]);

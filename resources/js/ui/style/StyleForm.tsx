@@ -1,3 +1,4 @@
+import { layoutOptions } from '../layouts';
 import { type ReactNode, useId } from 'react';
 import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
@@ -23,12 +24,6 @@ interface Props {
 
 type Options = [StyleValue, string][];
 
-const layouts: Options = [
-    ['slide-with-inset', 'Slide with inset'],
-    ['side-by-side', 'Side by side'],
-    ['slide-alone', 'Slide alone'],
-    ['camera-alone', 'Camera alone'],
-];
 const corners: Options = [
     ['bottom-right', 'bottom right'],
     ['bottom-left', 'bottom left'],
@@ -118,7 +113,7 @@ export function StyleForm({ style, logos, warnings, own = [], withFrame, logoUpl
                 </Group>
             )}
             <Group name="Picture">
-                <Choice {...part} name="layout" label="Layout" options={layouts} />
+                <Choice {...part} name="layout" label="Layout" options={layoutOptions} />
                 <Choice {...part} name="inset_corner" label="Corner of the inset" options={corners} />
                 <Choice {...part} name="inset_size" label="Size of the inset" options={sizes} />
                 <Choice {...part} name="inset_shape" label="Shape of the inset" options={shapes} />
