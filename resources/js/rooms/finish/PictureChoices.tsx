@@ -4,7 +4,7 @@ import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
 import { useSlides } from '../../api/lesson';
 import { setup } from '../../api/setup';
-import type { Corner, InsetSize, Layout, Lesson } from '../../api/types';
+import type { Corner, InsetSize, Lesson } from '../../api/types';
 import { writeCue } from '../../lib/scriptSyntax';
 import type { Placing } from './placing';
 import { SeenRow } from './SeenRow';
