@@ -53,18 +53,18 @@ final class DecoratedBench implements Bench
             $plain = $this->fresh($lesson);
             $bare = $lesson->script;
             if ($wanted('decorated_vs_plain')) {
-                ($this->save)($lesson, Script::read(self::decorated($bare, self::BY_TURNS)));
+                ($this->save)($lesson, Script::parse(self::decorated($bare, self::BY_TURNS)));
                 yield 'decorated_vs_plain' => [round($this->fresh($lesson) / $plain, 2), '<= 1.3'];
             }
             if ($wanted('crowded_vs_plain') || $wanted('reexport_emphasis')) {
                 $script = self::decorated($bare, [self::CROWDED]);
-                ($this->save)($lesson->refresh(), Script::read($script));
+                ($this->save)($lesson->refresh(), Script::parse($script));
                 $crowded = $this->fresh($lesson);
                 yield 'crowded_vs_plain' => [round($crowded / $plain, 2), ''];
 
                 $at = (int) strpos($script, '## Section 6');
                 $changed = substr($script, 0, $at).preg_replace('/box 20 25/', 'box 22 25', substr($script, $at), 1);
-                ($this->save)($lesson->refresh(), Script::read($changed));
+                ($this->save)($lesson->refresh(), Script::parse($changed));
                 yield 'reexport_emphasis' => [round($this->twelve->exportSeconds($lesson->refresh()) / $crowded, 3), '<= 0.10'];
             }
         }

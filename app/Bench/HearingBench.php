@@ -50,7 +50,7 @@ final class HearingBench implements Bench
             return;
         }
         $take = base_path('demo/lesson/takes/'.self::TAKE.'.webm');
-        $script = Script::read((string) file_get_contents(base_path('demo/lesson/script.md')));
+        $script = Script::parse((string) file_get_contents(base_path('demo/lesson/script.md')));
         if ($wanted('levels_realtime')) {
             yield 'levels_realtime' => [round($this->levels($take, $folder), 1), '>= 30'];
         }
@@ -115,7 +115,7 @@ final class HearingBench implements Bench
     /** Milliseconds from the recorder's last word to the first bytes of the take. */
     private function ready(string $file): float
     {
-        $lesson = ($this->save)(($this->make)('Ready'), Script::read("# Ready\n\n## One\n\nA line.\n"));
+        $lesson = ($this->save)(($this->make)('Ready'), Script::parse("# Ready\n\n## One\n\nA line.\n"));
         $take = $lesson->sections()->firstOrFail()->takes()->create(['number' => 1, 'state' => TakeState::Recording]);
         $path = config('filesystems.disks.media.root').'/'.$take->folder().'/camera.part';
         mkdir(dirname($path), recursive: true);

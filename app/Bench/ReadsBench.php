@@ -39,7 +39,7 @@ final class ReadsBench implements Bench
         if (array_filter(array_keys(self::AIMS), $wanted) === []) {
             return;
         }
-        $sections = Script::read((string) file_get_contents(base_path('demo/lesson/script.md')))->sections;
+        $sections = Script::parse((string) file_get_contents(base_path('demo/lesson/script.md')))->sections;
         $texts = array_merge(...array_map(
             fn (ScriptSection $s): array => array_map(fn (Line $l): string => $l->text, $s->lines),
             $sections,

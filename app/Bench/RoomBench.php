@@ -43,7 +43,7 @@ final class RoomBench implements Bench
         $lesson = ($this->make)('A room');
         ($this->save)(
             $lesson,
-            Script::read(
+            Script::parse(
                 "# A room\n\n## Board\n\n[board: 1] [layout: slide alone] Write on it, line after line.\n\n".
                     "## Screen\n\n[screen: anything] Look at this. Then look at that. And then go on for a while.\n",
             ),

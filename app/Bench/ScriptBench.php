@@ -27,7 +27,7 @@ final class ScriptBench implements Bench
             $times = [];
             for ($round = 0; $round < self::ROUNDS; $round++) {
                 $start = hrtime(true);
-                foreach (Script::read($text)->sections as $section) {
+                foreach (Script::parse($text)->sections as $section) {
                     SpeakingTime::of($section);
                 }
                 $times[] = (hrtime(true) - $start) / 1e6;
@@ -45,7 +45,7 @@ final class ScriptBench implements Bench
     private function typing(string $text, string $folder): int
     {
         $lesson = ($this->make)('A long script');
-        ($this->save)($lesson, Script::read($text));
+        ($this->save)($lesson, Script::parse($text));
 
         return (int) round((float) Visit::run($folder, 'typing.mjs', "/lessons/{$lesson->id}/script"));
     }

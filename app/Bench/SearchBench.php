@@ -36,7 +36,7 @@ final class SearchBench implements Bench
         for ($n = 1; $n <= self::LESSONS; $n++) {
             $title = "Lesson {$n}";
             $text = "# {$title}\n\n".str_replace('tide', "tide {$n}", $words.$words.$words);
-            ($this->save)(($this->make)($title), Script::read($text));
+            ($this->save)(($this->make)($title), Script::parse($text));
         }
         $times = [];
         for ($round = 0; $round < self::ROUNDS; $round++) {

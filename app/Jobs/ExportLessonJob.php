@@ -53,7 +53,7 @@ final class ExportLessonJob implements ReportsProgress, ShouldQueue
             }
             $being = PendingIngest::in($export->lesson);
             if ($being !== null) {
-                $export->update(['doing' => $being->says()]);
+                $export->update(['doing' => $being->message()]);
                 $this->release(self::LOOK_AGAIN_SECONDS);
 
                 return;

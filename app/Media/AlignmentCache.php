@@ -45,6 +45,6 @@ final class AlignmentCache
             return [];
         });
 
-        return Alignment::read((array) json_decode((string) file_get_contents($made->path), true, flags: JSON_THROW_ON_ERROR));
+        return Alignment::parse((array) json_decode((string) file_get_contents($made->path), true, flags: JSON_THROW_ON_ERROR));
     }
 }

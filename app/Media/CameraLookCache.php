@@ -44,6 +44,6 @@ final class CameraLookCache
         });
         $values = json_decode((string) file_get_contents($made->path), true, flags: JSON_THROW_ON_ERROR);
 
-        return $values === null ? null : CameraLook::read($values);
+        return $values === null ? null : CameraLook::parse($values);
     }
 }

@@ -17,7 +17,7 @@ use OpenReel\Core\Take\RecordedTrack;
 final class DraftVoice
 {
     /** Part of the key: change it when the voice or its way of reading changes. */
-    private const RECIPE = 1;
+    private const VERSION = 1;
 
     /** Silence before and behind a line, seconds: lines follow each other as somebody says them. */
     private const BEFORE = 0.15;
@@ -80,7 +80,7 @@ final class DraftVoice
 
                 return [
                     'samples' => $levels->samples,
-                    'loudness' => LoudnessReport::read($log)->lufs,
+                    'loudness' => LoudnessReport::parse($log)->lufs,
                     'peak' => $levels->peak(),
                 ];
             } finally {
@@ -113,7 +113,7 @@ final class DraftVoice
     {
         return CacheKey::of(
             'draft',
-            ['text' => $text, 'language' => $language->value, 'recipe' => self::RECIPE],
+            ['text' => $text, 'language' => $language->value, 'recipe' => self::VERSION],
             $this->encoder->version(),
         );
     }

@@ -133,13 +133,13 @@ final class MediaStore
     }
 
     /** Puts a finished draft in its place in one step, so that nobody ever sees half a file. */
-    public function settle(string $draft, string $relative): void
+    public function commit(string $draft, string $relative): void
     {
         if (! is_file($draft)) {
             throw ProgramFailed::wroteNothing($relative);
         }
         $path = $this->pathToWrite($relative);
-        $this->unsent()->owe($relative, PendingOp::Put, function () use ($draft, $path): void {
+        $this->journal()->record($relative, PendingOp::Put, function () use ($draft, $path): void {
             @rename($draft, $path) ?: throw DiskFull::writing('the finished file');
         });
     }
@@ -148,7 +148,7 @@ final class MediaStore
     public function share(string $relative): void
     {
         if (is_file($this->here($relative))) {
-            $this->unsent()->later($relative);
+            $this->journal()->recordLater($relative);
         }
     }
 
@@ -172,7 +172,7 @@ final class MediaStore
      */
     public function sendUnsent(): void
     {
-        $this->unsent()->send();
+        $this->journal()->flush();
     }
 
     /** @return int Unix time at which a file of this machine was used last, to half an hour */
@@ -188,10 +188,10 @@ final class MediaStore
      *
      * @throws SharedDiskAway
      */
-    public function letGo(string $relative): bool
+    public function evict(string $relative): bool
     {
         $path = $this->here($relative);
-        $isThere = fn (): bool => ! $this->unsent()->isNoted($relative)
+        $isThere = fn (): bool => ! $this->journal()->holds($relative)
             && $this->shared->find($relative)?->bytes === (int) @filesize($path);
         if (! $isThere()) {
             return false;
@@ -200,7 +200,7 @@ final class MediaStore
         if (! @rename($path, $draft)) {
             return false;
         }
-        if ($this->unsent()->isNoted($relative) && ! is_file($path)) {
+        if ($this->journal()->holds($relative) && ! is_file($path)) {
             // Written anew at this moment.
             @rename($draft, $path);
 
@@ -213,14 +213,14 @@ final class MediaStore
     /** @return int files that this machine has to put on the shared disk, or remove there */
     public function unsentFiles(): int
     {
-        return $this->unsent()->count();
+        return $this->journal()->count();
     }
 
     public function write(string $relative, string $content): void
     {
         $draft = $this->draft('part');
         $this->fill($draft, $content);
-        $this->settle($draft, $relative);
+        $this->commit($draft, $relative);
     }
 
     /**
@@ -285,13 +285,13 @@ final class MediaStore
     public function delete(?string $relative): void
     {
         if ($relative !== null && $relative !== '') {
-            $this->unsent()->owe($relative, PendingOp::Remove, fn () => @unlink($this->here($relative)));
+            $this->journal()->record($relative, PendingOp::Remove, fn () => @unlink($this->here($relative)));
         }
     }
 
     public function deleteFolder(string $relative): void
     {
-        $this->unsent()->owe("{$relative}/", PendingOp::Remove, fn () => File::deleteDirectory($this->here($relative)));
+        $this->journal()->record("{$relative}/", PendingOp::Remove, fn () => File::deleteDirectory($this->here($relative)));
     }
 
     /**
@@ -366,7 +366,7 @@ final class MediaStore
         return $this->drafts ??= new Drafts($this->here('drafts'));
     }
 
-    private function unsent(): UploadJournal
+    private function journal(): UploadJournal
     {
         return new UploadJournal($this->shared, $this->here(...));
     }

@@ -13,7 +13,7 @@ use OpenReel\Core\Render\TransitionSpec;
 final class PieceRenderer
 {
     /** Part of the key of what is made of texts: change it when drawings come out otherwise. */
-    private const TEXT_RECIPE = 1;
+    private const TEXT_VERSION = 1;
 
     public function __construct(
         private readonly Encoder $encoder,
@@ -99,7 +99,7 @@ final class PieceRenderer
     {
         return $this->cache->findOrMake(
             $kind,
-            CacheKey::of($kind, ['text' => $text, 'recipe' => self::TEXT_RECIPE], ''),
+            CacheKey::of($kind, ['text' => $text, 'recipe' => self::TEXT_VERSION], ''),
             $extension,
             function (string $draft) use ($make): array {
                 $make($draft);

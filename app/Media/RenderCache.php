@@ -80,7 +80,7 @@ final class RenderCache
                 $this->nameOf($kind, $key, 'json'),
                 json_encode($meta, JSON_THROW_ON_ERROR | JSON_PRESERVE_ZERO_FRACTION),
             );
-            $this->media->settle($draft, $this->nameOf($kind, $key, $extension));
+            $this->media->commit($draft, $this->nameOf($kind, $key, $extension));
 
             return new Rendered($this->media->here($this->nameOf($kind, $key, $extension)), $meta);
         } finally {

@@ -59,7 +59,7 @@ final class SoundRenderer
             $search = GainSearch::start($piece->target, $sound === null ? null : $piece->loudness);
             do {
                 $gain = $search->gain;
-                $report = LoudnessReport::read(
+                $report = LoudnessReport::parse(
                     $this->encoder->run(SoundCommand::piece($piece, $sound, $gain, $draft, $computer)),
                 );
                 $search = $report->lufs === null || $search->done ? $search : $search->next($report->lufs);
@@ -98,7 +98,7 @@ final class SoundRenderer
 
             return [
                 'blocks' => Loudness::blocks($log, ($part->from - $part->leadFrom()) / Tick::RATE),
-                'peak' => LoudnessReport::read($log)->peak,
+                'peak' => LoudnessReport::parse($log)->peak,
             ];
         });
     }
@@ -111,7 +111,7 @@ final class SoundRenderer
     {
         $version = $this->encoder->version();
         $keys = array_map(fn (SoundPart $part): string => $part->key($version), $parts);
-        $key = CacheKey::of('soundtrack', ['parts' => $keys, 'recipe' => FilmCommand::RECIPE], $version);
+        $key = CacheKey::of('soundtrack', ['parts' => $keys, 'recipe' => FilmCommand::VERSION], $version);
 
         return $this->cache->findOrMake('soundtrack', $key, 'm4a', function (string $draft) use ($parts, $files): array {
             $made = array_map(fn (SoundPart $part): Rendered => $this->part($part, $files), $parts);
@@ -221,7 +221,7 @@ final class SoundRenderer
     private function bed(string $hash, array $files): Rendered
     {
         $version = $this->encoder->version();
-        $key = CacheKey::of('bed', ['file' => $hash, 'recipe' => SoundCommand::BED_RECIPE], $version);
+        $key = CacheKey::of('bed', ['file' => $hash, 'recipe' => SoundCommand::BED_VERSION], $version);
 
         return $this->cache->findOrMake('bed', $key, 'pcm', function (string $draft) use ($hash, $files): array {
             $file = ShippedMusic::path($hash) ?? $this->media->path($files[$hash] ?? throw MissingFile::named($hash));

@@ -199,7 +199,7 @@ final class TakeMaker
                     $flac,
                     $facts,
                     $levels,
-                    LoudnessReport::read($log),
+                    LoudnessReport::parse($log),
                     Tick::of($length),
                     $sound?->path !== null,
                     $offset ?? $main->offset->count,
@@ -332,6 +332,6 @@ final class TakeMaker
 
     private static function colour(RecordingFacts $facts): SourceColour
     {
-        return SourceColour::told($facts->range, $facts->matrix, $facts->height);
+        return SourceColour::tagged($facts->range, $facts->matrix, $facts->height);
     }
 }

@@ -67,7 +67,7 @@ final class AlignSoundJob implements ShouldBeUnique, ShouldQueue
 
     public function handle(AlignmentCache $sounds): void
     {
-        $order = AlignmentRequest::read($this->order);
+        $order = AlignmentRequest::parse($this->order);
         // Planned for another encoder, it would be kept under another name that nobody asks for.
         if ($sounds->key($order) !== $this->key) {
             return;

@@ -47,7 +47,7 @@ final class CleanVoiceJob implements ShouldBeUnique, ShouldQueue
     {
         $this->alone(function () use ($cleaner, $media): void {
             try {
-                $cleaner->make(CleanVoice::read($this->voice), $media->path($this->path));
+                $cleaner->make(CleanVoice::parse($this->voice), $media->path($this->path));
             } catch (SharedDiskAway $away) {
                 throw $away;
             } catch (InfrastructureFailure $fault) {

@@ -49,7 +49,7 @@ final class RenderPieceJob implements ShouldBeUnique, ShouldQueue
     {
         $this->alone(function () use ($pieces): void {
             try {
-                $pieces->make(PieceRequest::read($this->order), $this->files);
+                $pieces->make(PieceRequest::parse($this->order), $this->files);
                 FetchPieceJob::handOver($this->order['kind'], $this->order['key'], 'mp4');
             } catch (OtherEncoder $other) {
                 // Whoever needs it plans it anew.

@@ -33,7 +33,7 @@ final class RenderSoundJob implements ShouldBeUnique, ShouldQueue
      */
     public function __construct(private readonly array $part, private readonly string $key, array $files)
     {
-        $this->files = array_intersect_key($files, array_flip(SoundPart::read($part)->files()));
+        $this->files = array_intersect_key($files, array_flip(SoundPart::parse($part)->files()));
         $this->onQueue(QueueName::Pieces);
     }
 
@@ -49,7 +49,7 @@ final class RenderSoundJob implements ShouldBeUnique, ShouldQueue
 
     public function handle(SoundRenderer $sounds): void
     {
-        $part = SoundPart::read($this->part);
+        $part = SoundPart::parse($this->part);
         // Planned for another encoder, it would be made under another name that nobody asked for.
         if ($sounds->key($part) === $this->key) {
             $this->alone(function () use ($sounds, $part): void {

@@ -53,7 +53,7 @@ final class Export extends Model
 
     public function edition(): ExportPreset
     {
-        return ExportPreset::read(['draft' => $this->draft] + $this->edition);
+        return ExportPreset::parse(['draft' => $this->draft] + $this->edition);
     }
 
     public function milliseconds(): int

@@ -80,6 +80,6 @@ final class Track extends ChunkedUpload
 
     public function colour(): ?SourceColour
     {
-        return $this->height === null ? null : SourceColour::told($this->colour_range, $this->colour_matrix, $this->height);
+        return $this->height === null ? null : SourceColour::tagged($this->colour_range, $this->colour_matrix, $this->height);
     }
 }

@@ -48,7 +48,7 @@ final readonly class Alignment
     }
 
     /** @param  array<string, mixed>  $values  as `toArray` gives them */
-    public static function read(array $values): self
+    public static function parse(array $values): self
     {
         $span = fn (int $from, int $until): Span => Span::between(Tick::of($from), Tick::of($until));
         $spans = fn (array $all): array => array_values(array_map(fn (array $s): Span => $span(...$s), $all));

@@ -11,7 +11,7 @@ use OpenReel\Core\Script\Language;
 final readonly class AlignmentRequest
 {
     /** Part of its key: change it when hearing comes out otherwise. */
-    private const RECIPE = 2;
+    private const VERSION = 2;
 
     /**
      * @param  string  $sound  SHA-256 of its file
@@ -24,7 +24,7 @@ final readonly class AlignmentRequest
     /** @param  string  $encoder  version of what decodes the sound */
     public function key(string $encoder): string
     {
-        return CacheKey::of('heard', $this->toArray() + ['recipe' => self::RECIPE], $encoder);
+        return CacheKey::of('heard', $this->toArray() + ['recipe' => self::VERSION], $encoder);
     }
 
     /** @return array{sound: string, lines: list<array{string, string, bool}>, language: string} */
@@ -38,7 +38,7 @@ final readonly class AlignmentRequest
     }
 
     /** @param  array<string, mixed>  $order  as `toArray` gives it */
-    public static function read(array $order): self
+    public static function parse(array $order): self
     {
         return new self(
             $order['sound'],

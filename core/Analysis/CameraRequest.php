@@ -11,11 +11,11 @@ use OpenReel\Core\Picture\SourceColour;
 final readonly class CameraRequest
 {
     /** Part of its key: change it when a look comes out otherwise. */
-    private const RECIPE = 1;
+    private const VERSION = 1;
 
     /**
      * @param  string  $camera  SHA-256 of its file
-     * @param  string|null  $range  how the file says that its numbers mean colours, as for SourceColour::told
+     * @param  string|null  $range  how the file says that its numbers mean colours, as for SourceColour::tagged
      * @param  int  $height  of its picture
      */
     public function __construct(public string $camera, public ?string $range, public ?string $matrix, public int $height)
@@ -24,13 +24,13 @@ final readonly class CameraRequest
 
     public function colour(): SourceColour
     {
-        return SourceColour::told($this->range, $this->matrix, $this->height);
+        return SourceColour::tagged($this->range, $this->matrix, $this->height);
     }
 
     /** @param  string  $encoder  version of what decodes the picture */
     public function key(string $encoder): string
     {
-        return CacheKey::of('look', $this->toArray() + ['recipe' => self::RECIPE], $encoder);
+        return CacheKey::of('look', $this->toArray() + ['recipe' => self::VERSION], $encoder);
     }
 
     /** @return array{camera: string, range: string|null, matrix: string|null, height: int} arguments for another one */

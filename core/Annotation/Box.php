@@ -27,7 +27,7 @@ final readonly class Box implements Drawing, Figure
      * @param  array<string, mixed>  $data  as `toArray` gives it
      * @return self|null null when it says no box; one that reaches out of the picture is cut off at its edges
      */
-    public static function read(array $data): ?self
+    public static function parse(array $data): ?self
     {
         foreach (['x', 'y', 'width', 'height'] as $side) {
             if (! is_int($data[$side] ?? null) && ! is_float($data[$side] ?? null)) {

@@ -27,16 +27,16 @@ final readonly class Click implements Drawing
     }
 
     /** @param  array<string, mixed>  $data */
-    public static function read(array $data): ?self
+    public static function parse(array $data): ?self
     {
-        $points = PointList::read([[0, $data['x'] ?? null, $data['y'] ?? null]]);
+        $points = PointList::parse([[0, $data['x'] ?? null, $data['y'] ?? null]]);
 
         return $points === []
             ? null
             : new self(
                 $points[0][1],
                 $points[0][2],
-                Colours::read($data['colour'] ?? null) ?? Colours::DEFAULT,
+                Colours::parse($data['colour'] ?? null) ?? Colours::DEFAULT,
                 ($data['sound'] ?? false) === true,
             );
     }

@@ -11,7 +11,7 @@ final class Colours
     public const DEFAULT = '0B5D66';
 
     /** @return string|null RRGGBB; null when it is none */
-    public static function read(mixed $said): ?string
+    public static function parse(mixed $said): ?string
     {
         return is_string($said) && preg_match('/^[0-9A-F]{6}$/iD', $said) === 1 ? strtoupper($said) : null;
     }

@@ -16,7 +16,7 @@ final class PointList
      * @param  array<mixed>  $rows  rows that are no points are passed over
      * @return list<array{int, float, float, float}> times never going back; places brought to the picture's edge
      */
-    public static function read(array $rows): array
+    public static function parse(array $rows): array
     {
         $points = [];
         $latest = 0;

@@ -29,11 +29,11 @@ final readonly class PointerPath implements Drawing
     }
 
     /** @param  array<string, mixed>  $data */
-    public static function read(array $data): ?self
+    public static function parse(array $data): ?self
     {
-        $points = self::simple(PointList::read(is_array($data['points'] ?? null) ? $data['points'] : []));
+        $points = self::simple(PointList::parse(is_array($data['points'] ?? null) ? $data['points'] : []));
 
-        return $points === [] ? null : new self($points, Colours::read($data['colour'] ?? null) ?? Colours::DEFAULT);
+        return $points === [] ? null : new self($points, Colours::parse($data['colour'] ?? null) ?? Colours::DEFAULT);
     }
 
     public function marks(Span $seen, TimeMap $map, float $aspect): array

@@ -34,14 +34,14 @@ final readonly class Stroke implements Drawing
      * @return self|null null when it says no stroke; points that are no places are passed over, places outside the picture are
      *    brought to its edge
      */
-    public static function read(array $data): ?self
+    public static function parse(array $data): ?self
     {
         $tool = is_string($data['tool'] ?? null) ? Tool::tryFrom($data['tool']) : null;
-        $colour = Colours::read($data['colour'] ?? null);
+        $colour = Colours::parse($data['colour'] ?? null);
         if ($tool === null || $colour === null || ! is_array($data['points'] ?? null)) {
             return null;
         }
-        $points = PointList::read(array_slice($data['points'], 0, self::MOST_POINTS));
+        $points = PointList::parse(array_slice($data['points'], 0, self::MOST_POINTS));
 
         return $points === [] ? null : new self($tool, $colour, ($data['width'] ?? 'thin') === 'thick', $points);
     }

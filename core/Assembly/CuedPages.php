@@ -39,7 +39,7 @@ final readonly class CuedPages
         $page = 1;
         foreach ($script->sections as $section) {
             foreach ($section->cues as $cue) {
-                $board = $cue->kind === CueKind::Board ? BoardCue::read($cue->value) : null;
+                $board = $cue->kind === CueKind::Board ? BoardCue::parse($cue->value) : null;
                 if ($board !== null) {
                     $page = $board->page ?? $page;
                     $pages[$cue->from] = $page;

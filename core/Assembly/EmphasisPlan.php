@@ -55,7 +55,7 @@ final class EmphasisPlan
     /** @return int frames in which it is drawn on */
     private static function drawnFrames(Emphasis $what, int $from, TimeMap $map): int
     {
-        return self::later($from, $what->look->drawnMs, $map) - $from;
+        return self::frameAfter($from, $what->look->drawnMs, $map) - $from;
     }
 
     /**
@@ -88,7 +88,7 @@ final class EmphasisPlan
             if ($from !== null && $shown->milliseconds !== null) {
                 // What was laid over an earlier passage for a moment is gone.
                 $until = $timeline->comesBy($passage, ...$shown->from)
-                    ? min($until, self::later($from, $shown->milliseconds, $map))
+                    ? min($until, self::frameAfter($from, $shown->milliseconds, $map))
                     : 0;
             }
             if ($from !== null && $from < $until) {
@@ -99,7 +99,7 @@ final class EmphasisPlan
         return $found;
     }
 
-    private static function later(int $frame, int $milliseconds, TimeMap $map): int
+    private static function frameAfter(int $frame, int $milliseconds, TimeMap $map): int
     {
         return $map->frameOf($map->timeOf($frame)->plus(Tick::ofMilliseconds($milliseconds)));
     }

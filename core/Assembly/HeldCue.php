@@ -75,10 +75,10 @@ final class HeldCue
         );
         foreach ($section->cues as $cue) {
             if ($cue->kind === CueKind::Layout && WordPlace::of($cue)->isBefore($at)) {
-                $was = LayoutCue::read($cue->value)?->over($was) ?? $was;
+                $was = LayoutCue::parse($cue->value)?->over($was) ?? $was;
             }
         }
-        $changed = LayoutCue::read($new->value) ?? new LayoutCue();
+        $changed = LayoutCue::parse($new->value) ?? new LayoutCue();
         $isMoved = $changed->place !== null || $changed->corner !== null || $changed->size !== null;
         $isInCorner = $was->place === null && $changed->place !== null;
 

@@ -88,17 +88,17 @@ final class PictureCues
                 $stage = $stage?->built($cue->value === '' ? null : (int) $cue->value);
                 $move = 0;
             } elseif ($cue->kind === CueKind::Zoom) {
-                $next = ZoomCue::read($cue->value) ?? $zoom;
+                $next = ZoomCue::parse($cue->value) ?? $zoom;
                 // What says what is seen anyway changes nothing.
                 $zoom = $next->part == $zoom->part ? $zoom : $next;
             } elseif ($cue->kind === CueKind::Layout) {
                 $before = $this->choice($layout, $stage, $zoom, $backdrop);
-                $layout = LayoutCue::read($cue->value)?->over($layout) ?? $layout;
+                $layout = LayoutCue::parse($cue->value)?->over($layout) ?? $layout;
                 // What says what is seen anyway moves nothing.
                 $isAnother = $before != $this->choice($layout, $stage, $zoom, $backdrop);
                 $move = $isAnother ? $layout->moveMs ?? $this->style->layoutMove : $move;
             } elseif ($cue->kind === CueKind::Background) {
-                $background = BackgroundCue::read($cue->value);
+                $background = BackgroundCue::parse($cue->value);
                 $backdrop = match (true) {
                     $background === null => $backdrop,
                     $background->isUsual => $usual,
@@ -130,7 +130,7 @@ final class PictureCues
             if ($layer !== null && isset($lines[$cue->line - 1])) {
                 $length = $cue->kind === CueKind::Keys
                     ? self::KEYS_MS
-                    : Options::read($cue->value)->milliseconds ?? self::NAME_MS;
+                    : Options::parse($cue->value)->milliseconds ?? self::NAME_MS;
                 $shown[] = new OverlayCueAt($lines[$cue->line - 1], $cue->within, $layer, $length);
             }
         }
@@ -141,7 +141,7 @@ final class PictureCues
     /** What a cue lays over the whole picture for a while. */
     private function overlay(Cue $cue): KeysDrawing|NameDrawing|null
     {
-        $caps = $cue->kind === CueKind::Keys ? Keys::read($cue->value) : [];
+        $caps = $cue->kind === CueKind::Keys ? Keys::parse($cue->value) : [];
 
         return match (true) {
             $caps !== [] => new KeysDrawing($caps, $this->frame, $this->style),
@@ -155,7 +155,7 @@ final class PictureCues
     {
         $join = null;
         foreach ($section->openingCues(CueKind::Join) as $cue) {
-            $join = TransitionCue::read($cue->value)?->join($rate) ?? $join;
+            $join = TransitionCue::parse($cue->value)?->join($rate) ?? $join;
         }
 
         $usual = $this->style->join;
@@ -171,7 +171,7 @@ final class PictureCues
     {
         $cued = [];
         foreach ($section->cues as $cue) {
-            $music = $cue->kind === CueKind::Music ? MusicCue::read($cue->value) : null;
+            $music = $cue->kind === CueKind::Music ? MusicCue::parse($cue->value) : null;
             if ($music !== null) {
                 $bed = $music->name === null ? null : MusicTrack::named($music->name, $beds);
                 $cued[] = new MusicCueAt([$cue->line - 1, $cue->within], $music, $bed);
@@ -189,7 +189,7 @@ final class PictureCues
     {
         $cued = [];
         foreach ($section->cues as $number => $cue) {
-            $speed = $cue->kind === CueKind::Speed ? SpeedCue::read($cue->value) : null;
+            $speed = $cue->kind === CueKind::Speed ? SpeedCue::parse($cue->value) : null;
             if ($speed !== null) {
                 $cued[] = new SpeedCueAt($lines[$cue->line - 1] ?? null, $cue->within, $speed, $number);
             }
@@ -205,7 +205,7 @@ final class PictureCues
         $stage = null;
         foreach ($section->cues as $cue) {
             $place = [$cue->line - 1, $cue->within];
-            $emphasis = $cue->kind === CueKind::Emphasis ? EmphasisCue::read($cue->value) : null;
+            $emphasis = $cue->kind === CueKind::Emphasis ? EmphasisCue::parse($cue->value) : null;
             $laid = $this->laidOver($cue);
             $before = $stage?->surface();
             if ($cue->kind->isStage()) {
@@ -247,7 +247,7 @@ final class PictureCues
         if (! $isLabel && $cue->kind !== CueKind::Picture) {
             return null;
         }
-        $options = Options::read($cue->value, $isLabel ? 2 : 3);
+        $options = Options::parse($cue->value, $isLabel ? 2 : 3);
         $at = array_map(fn (float $p): float => $p / 100, $options->at ?? []);
         $index = $isLabel ? null : $this->shown->named($options->words);
         if ($options->words === '' || $at === [] || ! $isLabel && $index === null) {
@@ -261,7 +261,7 @@ final class PictureCues
 
     private function label(Cue $cue): LabelDrawing
     {
-        $options = Options::read($cue->value, 2);
+        $options = Options::parse($cue->value, 2);
         $colour = Colour::of($this->colour($options->colour, EmphasisShape::Box));
 
         return new LabelDrawing($options->words, $colour, $this->frame, $this->style);
@@ -270,7 +270,7 @@ final class PictureCues
     /** Who a cue says is seen, and what they are; the style's presenter when it names nobody. */
     private function name(Cue $cue): ?NameDrawing
     {
-        $words = Options::read($cue->value)->words;
+        $words = Options::parse($cue->value)->words;
         [$name, $role] = [...array_map(trim(...), explode(',', $words, 2)), ''];
         $name = $name === '' ? $this->style->presenter : $name;
 
@@ -291,7 +291,7 @@ final class PictureCues
         foreach ($this->script->sections as $section) {
             foreach ($section->cues as $cue) {
                 $isLabel = $cue->kind === CueKind::Label && $this->laidOver($cue) !== null;
-                $background = $cue->kind === CueKind::Background ? BackgroundCue::read($cue->value) : null;
+                $background = $cue->kind === CueKind::Background ? BackgroundCue::parse($cue->value) : null;
                 $drawings[] = match (true) {
                     $isLabel => $this->label($cue)->svg(),
                     $background !== null => $this->background($background)?->svg(),
@@ -351,11 +351,11 @@ final class PictureCues
     public function with(ShotStyle $choice, Cue $given): ShotStyle
     {
         $inset = $choice->inset;
-        $layout = $given->kind === CueKind::Layout ? LayoutCue::read($given->value) : null;
+        $layout = $given->kind === CueKind::Layout ? LayoutCue::parse($given->value) : null;
         if ($layout !== null) {
             $inset = $layout->inset($inset);
         }
-        $page = $given->kind === CueKind::Board ? BoardCue::read($given->value)?->page : null;
+        $page = $given->kind === CueKind::Board ? BoardCue::parse($given->value)?->page : null;
         $stage = match (true) {
             $given->kind === CueKind::CameraAlone => null,
             $given->kind === CueKind::Screen => Stage::screen($given->value),

@@ -355,7 +355,7 @@ final readonly class ShotPlan
                 $kind,
                 $track->shape,
                 $track->hash,
-                $track->colour ?? SourceColour::told(null, null, $track->shape->height),
+                $track->colour ?? SourceColour::tagged(null, null, $track->shape->height),
                 Tick::of(max(0, $track->fileAt($at))),
                 Tick::of(max(0, -$track->fileAt($at))),
                 $part,

@@ -20,7 +20,7 @@ final class TimedTextReader
      *
      * @throws FormatError when there is no text with times in it
      */
-    public static function read(string $content): array
+    public static function parse(string $content): array
     {
         $content = str_replace(["\r\n", "\r"], "\n", (string) preg_replace('/^\xEF\xBB\xBF/', '', $content));
         if (! mb_check_encoding($content, 'UTF-8')) {

@@ -43,7 +43,7 @@ final readonly class Coverage
                 }
             }
         }
-        $told = self::told($takes);
+        $told = self::undecided($takes);
         $lines = [];
         foreach ($sections as $section) {
             $best = TakeChoice::of(array_map(strval(...), array_keys($section->lines)), $speakers, $choices);
@@ -76,7 +76,7 @@ final readonly class Coverage
      * @param  list<TakeView>  $takes
      * @return array<string, array{string, int}> words and the take's number, by line id
      */
-    private static function told(array $takes): array
+    private static function undecided(array $takes): array
     {
         $open = array_filter($takes, fn (TakeView $t): bool => $t->verdict === Verdict::Undecided);
         usort($open, fn (TakeView $a, TakeView $b): int => $a->number <=> $b->number);

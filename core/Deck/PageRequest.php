@@ -10,7 +10,7 @@ use OpenReel\Core\Kernel\CacheKey;
 final readonly class PageRequest
 {
     /** Part of its key: change it when pages come out otherwise. */
-    private const RECIPE = 1;
+    private const VERSION = 1;
 
     /**
      * @param  string  $pdf  SHA-256 of the file
@@ -23,7 +23,7 @@ final readonly class PageRequest
 
     public function key(): string
     {
-        return CacheKey::of('page', $this->toArray() + ['recipe' => self::RECIPE], '');
+        return CacheKey::of('page', $this->toArray() + ['recipe' => self::VERSION], '');
     }
 
     /** @return array{pdf: string, page: int, width: int, height: int} the arguments of the constructor, by name */

@@ -87,7 +87,7 @@ final readonly class EditList
             $isSound = $kind === TrackKind::Microphone;
             $clips[] = new EditEvent(
                 $track->hash,
-                self::says($segment, $take),
+                self::label($segment, $take),
                 max(0, self::frame($track->fileAt($stretch->in), $rate)),
                 $from,
                 $stretch->frames,
@@ -179,7 +179,7 @@ final readonly class EditList
         return $clips;
     }
 
-    private static function says(Segment $segment, TakeView $take): string
+    private static function label(Segment $segment, TakeView $take): string
     {
         return "{$segment->position}. {$segment->title}, take {$take->number}";
     }

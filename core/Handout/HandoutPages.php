@@ -52,7 +52,7 @@ final class HandoutPages
         $pages = new self($title, $pictures);
         $before = null;
         foreach ($slides as $slide) {
-            $layout === HandoutLayout::One ? $pages->below($slide, $before) : $pages->beside($slide, $before);
+            $layout === HandoutLayout::One ? $pages->below($slide, $before) : $pages->alongside($slide, $before);
             $before = $slide->section;
         }
         $pages->turn();
@@ -73,7 +73,7 @@ final class HandoutPages
         $this->y += self::GAP;
     }
 
-    private function beside(HandoutSlide $slide, ?string $before): void
+    private function alongside(HandoutSlide $slide, ?string $before): void
     {
         $width = 220;
         $left = self::MARGIN + $width + self::GAP;

@@ -12,7 +12,7 @@ enum PackageKind: string
     case Scorm = 'scorm';
     case Cmi5 = 'cmi5';
 
-    public function says(): string
+    public function suffix(): string
     {
         return match ($this) {
             self::Folder => '',

@@ -43,7 +43,7 @@ enum AuditAction: string
      * @param  array<string, string|int>  $about  what it was done to: `take` number, `section` heading, `version`, `file`,
      *    `person`, `role`, `count`, `title`; what is not known is left out
      */
-    public function says(array $about): string
+    public function message(array $about): string
     {
         $take = self::named('take', (string) ($about['take'] ?? '')).self::in($about);
         $file = self::quoted($about, 'file', 'the film');

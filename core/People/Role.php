@@ -24,7 +24,7 @@ enum Role: string
     }
 
     /** In a sentence, for whoever chooses. */
-    public function says(): string
+    public function description(): string
     {
         return match ($this) {
             self::Owner => 'does everything, and says who takes part',

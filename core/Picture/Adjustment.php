@@ -48,7 +48,7 @@ final readonly class Adjustment
     }
 
     /** @param  mixed  $data  as `toArray` gives it */
-    public static function read(mixed $data): ?self
+    public static function parse(mixed $data): ?self
     {
         $part = fn (string $name): int => is_array($data) && is_numeric($data[$name] ?? null) ? (int) $data[$name] : 0;
 

@@ -125,7 +125,7 @@ final readonly class CameraLook
     }
 
     /** @param  array<string, mixed>  $values  as `toArray` gives them */
-    public static function read(array $values): self
+    public static function parse(array $values): self
     {
         $spans = fn (array $all): array => array_values(
             array_map(fn (array $s): Span => Span::between(Tick::of($s[0]), Tick::of($s[1])), $all),

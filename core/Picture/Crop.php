@@ -18,7 +18,7 @@ final readonly class Crop
      * @param  mixed  $data  as `toArray` gives it
      * @return self|null null when it is no part of a picture, or all of it; what reaches out of the picture is cut off
      */
-    public static function read(mixed $data): ?self
+    public static function parse(mixed $data): ?self
     {
         $sides = [];
         foreach (['x', 'y', 'width', 'height'] as $name) {

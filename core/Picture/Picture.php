@@ -73,14 +73,14 @@ final readonly class Picture
             $layers[] = new Layer(new Still(StillKind::Logo, $logo->hash, $logo->shape, $logo->hash), $logo->rect($frame));
         }
 
-        return new self($frame, $ground, $backdrop === null ? $layers : self::behind($backdrop, $frame, $layers));
+        return new self($frame, $ground, $backdrop === null ? $layers : self::withBackdrop($backdrop, $frame, $layers));
     }
 
     /**
      * @param  list<Layer>  $layers
      * @return list<Layer> with something behind them, where anything of it is seen
      */
-    private static function behind(Still $backdrop, FrameSize $frame, array $layers): array
+    private static function withBackdrop(Still $backdrop, FrameSize $frame, array $layers): array
     {
         $all = new PixelRect(0, 0, $frame->width, $frame->height);
         if ($layers !== [] && $layers[0]->rect == $all && $layers[0]->edge === null) {

@@ -45,7 +45,7 @@ final readonly class SourceColour
      * @param  string|null  $range  `pc` (0..255) or `tv` (16..235), as the container says; null when it does not
      * @param  string|null  $matrix  as the container says; what is unknown or not said follows from the height
      */
-    public static function told(?string $range, ?string $matrix, int $height): self
+    public static function tagged(?string $range, ?string $matrix, int $height): self
     {
         return new self(
             in_array($range, ['pc', 'full', 'jpeg'], true),

@@ -16,12 +16,12 @@ final readonly class Still implements Source
     }
 
     /** Part of what a drawn picture is called: change it whenever the same drawing becomes another picture. */
-    public const RECIPE = 2;
+    public const VERSION = 2;
 
     /** A picture that is drawn by us: called by its drawing. */
     public static function drawn(StillKind $kind, string $svg, Shape $shape): self
     {
-        $hash = hash('sha256', self::RECIPE.$svg);
+        $hash = hash('sha256', self::VERSION.$svg);
 
         return new self($kind, $hash, $shape, $hash);
     }

@@ -35,7 +35,7 @@ final readonly class TrackAt implements Source
     /** @param  Tick  $at  how long it has been on the stage */
     public static function film(ClipSource $film, Still $slide, Tick $at): self
     {
-        $colour = SourceColour::told('tv', 'bt709', $film->shape->height);
+        $colour = SourceColour::tagged('tv', 'bt709', $film->shape->height);
 
         return new self(TrackKind::Screen, $film->shape, $film->hash, $colour, $at, Tick::zero(), slide: $slide);
     }
@@ -43,7 +43,7 @@ final readonly class TrackAt implements Source
     /** What a device would show: only its shape is known. */
     public static function live(TrackKind $kind, Shape $shape, ?Crop $part = null): self
     {
-        return new self($kind, $shape, '', SourceColour::told(null, null, $shape->height), Tick::zero(), Tick::zero(), $part);
+        return new self($kind, $shape, '', SourceColour::tagged(null, null, $shape->height), Tick::zero(), Tick::zero(), $part);
     }
 
     /** The shape of what is shown of it. */

@@ -200,8 +200,8 @@ final readonly class Readiness
     private function pictureProblem(Cue $cue, ShownSlides $shown): ?string
     {
         $name = match ($cue->kind) {
-            CueKind::Picture => Options::read($cue->value, 3)->words,
-            CueKind::Background => BackgroundCue::read($cue->value)?->slide,
+            CueKind::Picture => Options::parse($cue->value, 3)->words,
+            CueKind::Background => BackgroundCue::parse($cue->value)?->slide,
             default => null,
         };
 
@@ -214,7 +214,7 @@ final readonly class Readiness
 
     private function musicProblem(Cue $cue): ?string
     {
-        $name = $cue->kind === CueKind::Music ? MusicCue::read($cue->value)?->name : null;
+        $name = $cue->kind === CueKind::Music ? MusicCue::parse($cue->value)?->name : null;
 
         return $name === null || MusicTrack::named($name, $this->beds) !== null
             ? null
@@ -223,7 +223,7 @@ final readonly class Readiness
 
     private function nameProblem(Cue $cue): ?string
     {
-        $isNobody = $cue->kind === CueKind::Name && trim(explode(',', Options::read($cue->value)->words)[0]) === '';
+        $isNobody = $cue->kind === CueKind::Name && trim(explode(',', Options::parse($cue->value)->words)[0]) === '';
 
         return $isNobody && $this->presenter === ''
             ? 'Nobody is named here, and the house style knows no presenter: no name is shown. Write [name: Wenna Tregear].'

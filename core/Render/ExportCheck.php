@@ -53,7 +53,7 @@ final class ExportCheck
             self::finding(
                 'streams',
                 $facts->videoCodec === $picture && $facts->audioCodec === $voice && $found === $size,
-                sprintf($format->says(), $size),
+                sprintf($format->description(), $size),
                 "Expected {$picture} of {$size} and {$voice}, found {$facts->videoCodec} of {$found} and {$facts->audioCodec}.",
             ),
             self::finding(

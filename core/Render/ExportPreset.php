@@ -35,7 +35,7 @@ final readonly class ExportPreset
      *
      * @param  array<string, mixed>  $said
      */
-    public static function read(array $said): self
+    public static function parse(array $said): self
     {
         [$width, $height] = [$said['width'] ?? null, $said['height'] ?? null];
 

@@ -11,7 +11,7 @@ use OpenReel\Core\Soundtrack\SoundPart;
 final class FilmCommand
 {
     /** Part of the soundtrack's cache key. */
-    public const RECIPE = 2;
+    public const VERSION = 2;
 
     /**
      * The whole soundtrack in a file of its own. Its first frame is the silence that an encoder begins with: it lies before the

@@ -22,7 +22,7 @@ enum FilmFormat: string
         return $this === self::Mp4 ? ['h264', 'aac'] : ['vp9', 'opus'];
     }
 
-    public function says(): string
+    public function description(): string
     {
         return $this === self::Mp4 ? 'H.264 picture of %s and AAC sound.' : 'VP9 picture of %s and Opus sound.';
     }

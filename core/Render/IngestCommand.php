@@ -274,7 +274,7 @@ final class IngestCommand
     /** What is encoded anyway gets the colours of HD, and says so. */
     private static function toHd(?SourceColour $colour, string $size): string
     {
-        return ($colour ?? SourceColour::told(null, null, 0))->toHd($size);
+        return ($colour ?? SourceColour::tagged(null, null, 0))->toHd($size);
     }
 
     /** @return list<string> */

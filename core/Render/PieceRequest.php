@@ -56,7 +56,7 @@ final readonly class PieceRequest
     }
 
     /** @param  array<string, mixed>  $order  as `toArray` gives it */
-    public static function read(array $order): self
+    public static function parse(array $order): self
     {
         return new self(
             $order['kind'],

@@ -8,7 +8,7 @@ namespace OpenReel\Core\Render;
 final class ShotCommand
 {
     /** Part of every cache key: change it whenever the command changes what comes out. */
-    public const RECIPE = 7;
+    public const VERSION = 7;
 
     /**
      * @param  string  $out  path of the MP4 file to write

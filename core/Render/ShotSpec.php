@@ -106,7 +106,7 @@ final readonly class ShotSpec
             'fps' => $this->rate->fps,
             'frames' => $this->frames,
             'skip' => $this->skip,
-            'recipe' => ShotCommand::RECIPE,
+            'recipe' => ShotCommand::VERSION,
         ]
             + ($this->fade === null ? [] : ['fade' => $this->fade])
             + ($this->quality === FilmQuality::Balanced ? [] : ['quality' => $this->quality->value]);

@@ -14,7 +14,7 @@ use OpenReel\Core\Picture\TransitionKind;
 final readonly class TransitionSpec
 {
     /** Part of every cache key: change it whenever the command changes what comes out. */
-    public const RECIPE = 2;
+    public const VERSION = 2;
 
     /**
      * @param  non-empty-list<ShotSpec>  $before  the last frames of the segment before
@@ -48,7 +48,7 @@ final readonly class TransitionSpec
                 'join' => $this->join->toArray(),
                 'before' => array_map(fn (ShotSpec $s): array => $s->inputs(), $this->before),
                 'after' => array_map(fn (ShotSpec $s): array => $s->inputs(), $this->after),
-                'recipe' => self::RECIPE,
+                'recipe' => self::VERSION,
             ],
             $encoder,
         );

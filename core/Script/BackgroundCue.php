@@ -20,7 +20,7 @@ final readonly class BackgroundCue
      *
      * @return self|null null when it says nothing
      */
-    public static function read(string $value): ?self
+    public static function parse(string $value): ?self
     {
         $said = strtolower(trim($value));
         [$word, $colour] = [...array_map(trim(...), explode(',', $said, 2)), null];

@@ -21,7 +21,7 @@ final readonly class BoardCue
     }
 
     /** @return self|null null when a word of it is unknown */
-    public static function read(string $value): ?self
+    public static function parse(string $value): ?self
     {
         $page = $paper = null;
         foreach (array_filter(array_map(trim(...), explode(',', $value)), fn (string $w): bool => $w !== '') as $word) {

@@ -16,7 +16,7 @@ final readonly class CardCue
     {
     }
 
-    public static function read(Cue $cue): ?self
+    public static function parse(Cue $cue): ?self
     {
         $parts = array_map(trim(...), explode(',', $cue->value));
         $kind = CardKind::tryFrom(strtolower($parts[0]));

@@ -44,7 +44,7 @@ final readonly class EmphasisCue
     }
 
     /** @return self|null null when it cannot be followed */
-    public static function read(string $value): ?self
+    public static function parse(string $value): ?self
     {
         $parts = array_map(trim(...), explode(',', strtolower(trim($value))));
         if ($parts === ['none']) {
@@ -52,7 +52,7 @@ final readonly class EmphasisCue
         }
         [$word, $numbers] = [...explode(' ', $parts[0], 2), ''];
         $shape = EmphasisShape::tryFrom($word);
-        $places = $shape === null ? null : Percents::read($numbers, $shape->numbers());
+        $places = $shape === null ? null : Percents::parse($numbers, $shape->numbers());
         if ($shape === null || $places === null) {
             return null;
         }

@@ -13,7 +13,7 @@ final class Keys
     private const LONGEST = 16;
 
     /** @return list<string> one cap each; empty when no keys are named, or too many */
-    public static function read(string $value): array
+    public static function parse(string $value): array
     {
         preg_match_all('/(?:^|\+)\s*([^+]+?|\+)\s*(?=\+|$)/u', trim($value), $found);
         $caps = array_map(fn (string $cap): string => trim((string) preg_replace('/\s+/u', ' ', $cap)), $found[1]);

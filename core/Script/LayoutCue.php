@@ -38,14 +38,14 @@ final readonly class LayoutCue
     }
 
     /** @return self|null null when a word of it is unknown or nothing is said */
-    public static function read(string $value): ?self
+    public static function parse(string $value): ?self
     {
         $layout = $corner = $size = $shape = $place = $move = $border = $shadow = null;
         foreach (explode(',', $value) as $part) {
             $said = strtolower(trim((string) preg_replace('/\s+/', ' ', $part)));
             $word = str_replace(' ', '-', $said);
             $length = $said === 'at once' ? 0 : Length::milliseconds($said === '' ? 'none' : $said);
-            $percents = str_starts_with($said, 'at ') ? Percents::read(substr($said, 3), 3) : null;
+            $percents = str_starts_with($said, 'at ') ? Percents::parse(substr($said, 3), 3) : null;
             if ($length !== null) {
                 $move = $length === 0 ? 0 : max(self::MOVES[0], min(self::MOVES[1], $length));
             } elseif ($percents !== null) {

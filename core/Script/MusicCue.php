@@ -35,7 +35,7 @@ final readonly class MusicCue
     }
 
     /** @return self|null null when it cannot be followed; numbers beyond what is possible count as the nearest that is */
-    public static function read(string $value): ?self
+    public static function parse(string $value): ?self
     {
         $parts = array_map(trim(...), explode(',', $value));
         $name = array_shift($parts);

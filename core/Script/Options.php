@@ -25,14 +25,14 @@ final readonly class Options
     }
 
     /** @param  int  $numbers  that belong to a place; 0 when it has none */
-    public static function read(string $value, int $numbers = 0): self
+    public static function parse(string $value, int $numbers = 0): self
     {
         $parts = explode(',', $value);
         $at = $colour = $length = null;
         // From the end, until something is no option any more.
         while (count($parts) > 1) {
             $part = strtolower(trim($parts[count($parts) - 1]));
-            $place = $numbers > 0 && str_starts_with($part, 'at ') ? Percents::read(substr($part, 3), $numbers) : null;
+            $place = $numbers > 0 && str_starts_with($part, 'at ') ? Percents::parse(substr($part, 3), $numbers) : null;
             $seconds = Length::milliseconds($part);
             if ($place !== null && $at === null) {
                 $at = $place;

@@ -12,7 +12,7 @@ final class Percents
      * @param  int  $count  how many they have to be
      * @return list<float>|null each from 0 to 100; null when they are not so many numbers
      */
-    public static function read(string $text, int $count): ?array
+    public static function parse(string $text, int $count): ?array
     {
         $words = preg_split('/[\s%]+/', trim($text), -1, PREG_SPLIT_NO_EMPTY) ?: [];
         $numbers = array_filter($words, fn (string $w): bool => preg_match('/^-?\d{1,6}(\.\d{1,4})?$/', $w) === 1);

@@ -30,14 +30,14 @@ final readonly class Script
     }
 
     /** @param  string  $text  Markdown in UTF-8; words before the first heading make a section without a heading */
-    public static function read(string $text): self
+    public static function parse(string $text): self
     {
         $text = mb_scrub($text, 'UTF-8');
         [$head, $title, $pieces] = self::pieces($text);
         $at = strlen($head);
         $sections = [];
         foreach ($pieces as [$heading, $headingRow, $body]) {
-            $sections[] = ScriptSection::read($heading, $headingRow, $body, $at);
+            $sections[] = ScriptSection::parse($heading, $headingRow, $body, $at);
             $at += strlen($headingRow) + strlen($body);
         }
 
@@ -56,7 +56,7 @@ final readonly class Script
             $text .= ($text === '' ? '' : "\n").ScriptSection::compose($heading, $body);
         }
 
-        return self::read($text);
+        return self::parse($text);
     }
 
     public function write(): string
@@ -78,7 +78,7 @@ final readonly class Script
                     1,
                 );
 
-        return self::read($head.substr($this->write(), strlen($this->head)));
+        return self::parse($head.substr($this->write(), strlen($this->head)));
     }
 
     /** With one section's heading and text changed; the other sections stay to the byte. */
@@ -148,7 +148,7 @@ final readonly class Script
             }
         }
 
-        return self::read($head.implode('', $sources));
+        return self::parse($head.implode('', $sources));
     }
 
     /** @return list<string> sections that end in an empty row, so that they can stand in any order */
@@ -204,7 +204,7 @@ final readonly class Script
     {
         preg_match_all(Cue::PATTERN, $head, $found, PREG_OFFSET_CAPTURE);
 
-        return array_values(array_filter(array_map(fn (array $f): ?Cue => Cue::read($f[0], $f[1]), $found[0])));
+        return array_values(array_filter(array_map(fn (array $f): ?Cue => Cue::parse($f[0], $f[1]), $found[0])));
     }
 
     private static function oneRow(string $text): string

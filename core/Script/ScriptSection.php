@@ -27,7 +27,7 @@ final readonly class ScriptSection
     }
 
     /** @internal of Script */
-    public static function read(string $heading, string $headingRow, string $body, int $from): self
+    public static function parse(string $heading, string $headingRow, string $body, int $from): self
     {
         [$lines, $cues] = self::parsed($body);
         $bodyFrom = $from + strlen($headingRow);
@@ -63,7 +63,7 @@ final readonly class ScriptSection
     /** A section's text by itself, without its heading. */
     public static function ofText(string $text): self
     {
-        return self::read('', '', $text, 0);
+        return self::parse('', '', $text, 0);
     }
 
     /** @internal of Script */
@@ -96,7 +96,7 @@ final readonly class ScriptSection
     public function card(): ?CardCue
     {
         foreach ($this->cues as $cue) {
-            if ($cue->kind === CueKind::Card && ($card = CardCue::read($cue)) !== null) {
+            if ($cue->kind === CueKind::Card && ($card = CardCue::parse($cue)) !== null) {
                 return $card;
             }
         }
@@ -120,7 +120,7 @@ final readonly class ScriptSection
     {
         $layout = new LayoutCue();
         foreach ($this->openingCues(CueKind::Layout) as $cue) {
-            $layout = LayoutCue::read($cue->value)?->over($layout) ?? $layout;
+            $layout = LayoutCue::parse($cue->value)?->over($layout) ?? $layout;
         }
 
         return $layout;
@@ -177,7 +177,7 @@ final readonly class ScriptSection
                 $line === null || $at <= $line->from
                     ? 0.0
                     : self::part($line, substr($body, $line->from - $bodyFrom, $at - $line->from));
-            $cue = Cue::read($text, $at);
+            $cue = Cue::parse($text, $at);
             if ($cue !== null) {
                 $cues[] = $cue->placed($number + 1, $within);
             }

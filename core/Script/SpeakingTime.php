@@ -44,7 +44,7 @@ final class SpeakingTime
     public static function ofTimed(array $cues, array $lines, ?Pace $pace = null): Tick
     {
         foreach ($cues as $cue) {
-            $card = $cue->kind === CueKind::Card ? CardCue::read($cue) : null;
+            $card = $cue->kind === CueKind::Card ? CardCue::parse($cue) : null;
             if ($card !== null) {
                 return $card->length;
             }

@@ -20,7 +20,7 @@ final readonly class SpeedCue
     }
 
     /** @return self|null null when it names no speed; beyond what is possible the nearest that is */
-    public static function read(string $value): ?self
+    public static function parse(string $value): ?self
     {
         $said = strtolower(trim($value));
         if ($said === 'cut') {

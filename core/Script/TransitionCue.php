@@ -21,7 +21,7 @@ final readonly class TransitionCue
     }
 
     /** @return self|null null when it names no join, or a length that is none */
-    public static function read(string $value): ?self
+    public static function parse(string $value): ?self
     {
         $parts = array_map(trim(...), explode(',', strtolower($value)));
         $kind = TransitionKind::tryFrom($parts[0]);

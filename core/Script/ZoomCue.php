@@ -27,11 +27,11 @@ final readonly class ZoomCue
      *
      * @return self|null null when it says neither
      */
-    public static function read(string $value): ?self
+    public static function parse(string $value): ?self
     {
         $parts = array_map(trim(...), explode(',', strtolower($value)));
         $length = Length::milliseconds($parts[1] ?? null, self::USUAL_MS);
-        $numbers = Percents::read($parts[0], 3);
+        $numbers = Percents::parse($parts[0], 3);
         if ($length === null || count($parts) > 2 || $numbers === null && $parts[0] !== 'out') {
             return null;
         }

@@ -10,7 +10,7 @@ use OpenReel\Core\Kernel\CacheKey;
 final readonly class CleanVoice
 {
     /** Part of the key: change it whenever it comes out otherwise. */
-    public const RECIPE = 1;
+    public const VERSION = 1;
 
     /**
      * @param  string  $sound  hash of the file it is made from
@@ -43,7 +43,7 @@ final readonly class CleanVoice
     }
 
     /** @param  array<string, mixed>  $stored  as toArray gives it */
-    public static function read(array $stored): self
+    public static function parse(array $stored): self
     {
         return new self(
             $stored['sound'],
@@ -68,6 +68,6 @@ final readonly class CleanVoice
 
     public function key(string $encoder): string
     {
-        return CacheKey::of('voice', $this->toArray() + ['recipe' => self::RECIPE], $encoder);
+        return CacheKey::of('voice', $this->toArray() + ['recipe' => self::VERSION], $encoder);
     }
 }

@@ -19,7 +19,7 @@ final readonly class Cleaning
     }
 
     /** @param  array<string, mixed>  $stored  as toArray gives it; what is missing is off */
-    public static function read(array $stored): self
+    public static function parse(array $stored): self
     {
         return new self(
             NoiseReduction::tryFrom((string) ($stored['noise'] ?? '')) ?? NoiseReduction::Off,

@@ -8,7 +8,7 @@ namespace OpenReel\Core\Sound;
 final class ClickSound
 {
     /** Part of the keys of parts in which one is heard. */
-    public const RECIPE = 1;
+    public const VERSION = 1;
 
     public const SAMPLES = 1200;
 

@@ -113,7 +113,7 @@ final readonly class Envelope
         return self::of([[$from, round($this->at($from), 6)], ...$inside, [max($from, $until), round($this->at($until), 6)]]);
     }
 
-    public function later(int $samples): self
+    public function delayed(int $samples): self
     {
         return new self(array_map(fn (array $p): array => [$p[0] + $samples, $p[1]], $this->points));
     }

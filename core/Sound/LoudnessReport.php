@@ -16,7 +16,7 @@ final readonly class LoudnessReport
     }
 
     /** @param  string  $log  what ffmpeg wrote to its error output; the last summary counts */
-    public static function read(string $log): self
+    public static function parse(string $log): self
     {
         $summary = substr($log, (int) strrpos($log, 'Summary:'));
         $lufs = preg_match('/I:\s+(-?[\d.]+) LUFS/', $summary, $m) === 1 ? (float) $m[1] : null;

@@ -70,12 +70,12 @@ final readonly class MusicClip
             'at' => $this->at - $from,
             'until' => min($this->until, $until) - $from,
             'round' => $this->loops ? [$this->bed->samples, $this->bed->loopFrom] : null,
-            'loud' => $this->loud->within($from, $until)->later(-$from)->points,
+            'loud' => $this->loud->within($from, $until)->delayed(-$from)->points,
         ];
     }
 
     /** @param  array<string, mixed>  $place  as `toArray` gives it */
-    public static function read(array $place): self
+    public static function parse(array $place): self
     {
         return new self(
             new MusicTrack(...$place['bed']), $place['at'], $place['until'], $place['loops'], new Envelope($place['loud']),

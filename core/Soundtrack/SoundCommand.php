@@ -11,10 +11,10 @@ use OpenReel\Core\Sound\RecordingInput;
 final class SoundCommand
 {
     /** Part of every cache key: change it whenever a command changes what comes out. */
-    public const RECIPE = 2;
+    public const VERSION = 2;
 
     /** Part of the keys of parts in which music is heard, and of the music's own. */
-    public const BED_RECIPE = 1;
+    public const BED_VERSION = 1;
 
     /**
      * Samples up to this, in dBFS, leave room for peaks between samples (at most 1.1 dB for speech, which has little above

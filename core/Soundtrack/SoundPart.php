@@ -16,7 +16,7 @@ use OpenReel\Core\Sound\ClickSound;
 final readonly class SoundPart
 {
     /** Part of every cache key: change it whenever parts come out otherwise. */
-    public const RECIPE = 1;
+    public const VERSION = 1;
 
     /** Samples in an AAC frame (ISO/IEC 14496-3). */
     public const FRAME = 1024;
@@ -101,11 +101,11 @@ final readonly class SoundPart
     }
 
     /** @param  array<string, mixed>  $part  as `toArray` gives it */
-    public static function read(array $part): self
+    public static function parse(array $part): self
     {
         $places = array_map(
             fn (array $p): SoundPlace => new SoundPlace(
-                SoundPiece::read($p['piece']),
+                SoundPiece::parse($p['piece']),
                 $p['at'],
                 TransitionKind::from($p['join']),
                 $p['join_samples'],
@@ -115,7 +115,7 @@ final readonly class SoundPart
             $part['places'],
         );
 
-        $beds = array_map(MusicClip::read(...), array_values($part['beds'] ?? []));
+        $beds = array_map(MusicClip::parse(...), array_values($part['beds'] ?? []));
 
         return new self($part['from'], $part['until'], array_values($places), $part['is_last'], $beds);
     }
@@ -170,17 +170,17 @@ final readonly class SoundPart
                         'at' => $p->at - $this->from,
                         'join' => $p->join->value,
                         'joinSamples' => $p->joinSamples,
-                    ] + ($p->clicks === [] ? [] : ['clicks' => $p->clicks, 'click' => ClickSound::RECIPE])
+                    ] + ($p->clicks === [] ? [] : ['clicks' => $p->clicks, 'click' => ClickSound::VERSION])
                         + ($p->silences === [] ? [] : ['silences' => $p->silences]),
                     $this->places,
                 ),
-                'recipe' => self::RECIPE,
+                'recipe' => self::VERSION,
             ] + ($this->beds === [] ? [] : [
                 'beds' => array_map(
                     fn (MusicClip $b): array => $b->inputs($this->from, $this->tailUntil()),
                     $this->beds,
                 ),
-                'bed' => SoundCommand::BED_RECIPE,
+                'bed' => SoundCommand::BED_VERSION,
             ]),
             $encoder,
         );

@@ -61,7 +61,7 @@ final readonly class SoundPiece
     }
 
     /** @param  array<string, mixed>  $piece  as `toArray` gives it */
-    public static function read(array $piece): self
+    public static function parse(array $piece): self
     {
         return new self(
             $piece['sound'],
@@ -71,7 +71,7 @@ final readonly class SoundPiece
             $piece['loudness'],
             $piece['peak'],
             isset($piece['computer']) ? new ComputerSound(...$piece['computer']) : null,
-            isset($piece['clean']) ? CleanVoice::read($piece['clean']) : null,
+            isset($piece['clean']) ? CleanVoice::parse($piece['clean']) : null,
         );
     }
 
@@ -108,7 +108,7 @@ final readonly class SoundPiece
             'from' => $this->sound === null ? 0 : $this->from,
             'samples' => $this->samples,
             'target' => $this->sound === null ? 0.0 : $this->target,
-            'recipe' => SoundCommand::RECIPE,
-        ] + $this->more() + ($this->clean === null ? [] : ['cleaning' => CleanVoice::RECIPE]);
+            'recipe' => SoundCommand::VERSION,
+        ] + $this->more() + ($this->clean === null ? [] : ['cleaning' => CleanVoice::VERSION]);
     }
 }

@@ -233,7 +233,7 @@ final readonly class HouseStyle
             $text('low_cut') === 'on',
         );
         $this->longestPause = (int) $values['longest_pause'];
-        $this->join = TransitionCue::read($text('join')) ?? new TransitionCue(TransitionKind::Cut);
+        $this->join = TransitionCue::parse($text('join')) ?? new TransitionCue(TransitionKind::Cut);
         $this->layoutMove = (int) $values['layout_move'];
         $this->drawsByHand = $text('emphasis_look') === 'hand-drawn';
         $this->hidesJumps = $text('hide_jumps') === 'on';
@@ -378,7 +378,7 @@ final readonly class HouseStyle
                 true,
             ),
             'longest_pause' => in_array($value, self::LONGEST_PAUSES, true),
-            'join' => is_string($value) && TransitionCue::read($value) !== null,
+            'join' => is_string($value) && TransitionCue::parse($value) !== null,
             'fade_in', 'fade_out' => in_array($value, self::FADES, true),
             'emphasis_look' => in_array($value, ['plain', 'hand-drawn'], true),
             'layout_move' => in_array($value, self::LAYOUT_MOVES, true),

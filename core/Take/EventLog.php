@@ -37,7 +37,7 @@ final class EventLog
      *
      * @return list<TakeEvent> in order of time, events of the same moment in the order written
      */
-    public static function read(string $jsonLines): array
+    public static function parse(string $jsonLines): array
     {
         $events = [];
         foreach (preg_split('/\R/', $jsonLines) ?: [] as $row) {
@@ -113,7 +113,7 @@ final class EventLog
 
     private static function cue(int $at, mixed $said): ?CueGiven
     {
-        $cue = is_string($said) ? Cue::read($said, 0) : null;
+        $cue = is_string($said) ? Cue::parse($said, 0) : null;
 
         return $cue === null || $cue->problem() !== null ? null : new CueGiven($at, Cue::write($cue->kind, $cue->value));
     }
@@ -123,9 +123,9 @@ final class EventLog
     {
         $on = $data['on'] ?? null;
         $drawing = match ($data['kind']) {
-            'stroke' => Stroke::read($data),
-            'pointer' => PointerPath::read($data),
-            default => Click::read($data),
+            'stroke' => Stroke::parse($data),
+            'pointer' => PointerPath::parse($data),
+            default => Click::parse($data),
         };
 
         return $drawing === null || ! is_string($on) || ! self::isSurface($on)
@@ -145,7 +145,7 @@ final class EventLog
     /** @param  array<string, mixed>  $data */
     private static function box(int $at, array $data): ?BoxDrawn
     {
-        $box = Box::read($data);
+        $box = Box::parse($data);
         $for = $data['for_ms'] ?? null;
 
         return $box !== null && is_int($for) && $for > 0 && $for <= self::LATEST_MS ? new BoxDrawn($at, $box, $for) : null;

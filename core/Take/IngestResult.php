@@ -66,7 +66,7 @@ final readonly class IngestResult
             LineTimings::parse($stored),
             Spans::ofPairs((array) ($stored['retakes'] ?? [])),
             array_values((array) ($stored['flags'] ?? [])),
-            $drawn === [] ? [] : array_values(array_filter(array_map(TakeAnnotation::read(...), $drawn))),
+            $drawn === [] ? [] : array_values(array_filter(array_map(TakeAnnotation::parse(...), $drawn))),
             array_values(array_map(
                 fn (array $d): Erasure => new Erasure((string) $d['on'], Tick::of((int) $d['from'])),
                 array_filter($drawn, fn (array $d): bool => ($d['kind'] ?? '') === Erasure::KIND),

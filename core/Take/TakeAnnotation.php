@@ -30,13 +30,13 @@ final readonly class TakeAnnotation
      * @param  array<string, mixed>  $data  as `toArray` gives it
      * @return self|null null when it cannot be read
      */
-    public static function read(array $data): ?self
+    public static function parse(array $data): ?self
     {
         $drawing = match ($data['kind'] ?? 'box') {
-            'box' => Box::read($data),
-            'stroke' => Stroke::read($data),
-            'pointer' => PointerPath::read($data),
-            'click' => Click::read($data),
+            'box' => Box::parse($data),
+            'stroke' => Stroke::parse($data),
+            'pointer' => PointerPath::parse($data),
+            'click' => Click::parse($data),
             default => null,
         };
         $from = (int) ($data['from'] ?? 0);

@@ -139,7 +139,7 @@ return new class extends Migration
         array $row, ?IngestResult $ingest, ?AlignmentResult $alignment, ?AnalysisResult $analysis,
     ): array {
         $lines = array_map(fn (array $l): SpokenLine => new SpokenLine($l['id'], $l['text']), array_values($row['lines'] ?? []));
-        $cleaning = $row['cleaning'] === null ? null : Cleaning::read($row['cleaning']);
+        $cleaning = $row['cleaning'] === null ? null : Cleaning::parse($row['cleaning']);
         $view = TakeView::of(
             new RecordedTake($row['id'], $row['section_id'], (int) $row['number'], lines: $lines),
             $ingest,

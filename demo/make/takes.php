@@ -40,7 +40,7 @@ $takes = [
 
 $folder = $argv[1] ?? LESSON.'/takes';
 $only = array_slice($argv, 2);
-$script = Script::read((string) file_get_contents(LESSON.'/script.md'));
+$script = Script::parse((string) file_get_contents(LESSON.'/script.md'));
 $work = sys_get_temp_dir().'/reel-demo-'.getmypid();
 mkdir($work);
 drawPresenter($work);

@@ -221,7 +221,7 @@ final class CaptionTest extends FeatureTestCase
     private function write(Section $section, string $text): void
     {
         $lesson = $section->lesson()->firstOrFail();
-        app(SaveScript::class)($lesson, Script::read("## One\n\n{$text}"), $lesson->revision);
+        app(SaveScript::class)($lesson, Script::parse("## One\n\n{$text}"), $lesson->revision);
     }
 
     private function spoken(): Section

@@ -43,7 +43,7 @@ final class DemoMakerTest extends FeatureTestCase
         (new Process([PHP_BINARY, 'demo/make/board.php', "{$this->folder}/log.jsonl"], base_path(), timeout: 20))->mustRun();
 
         self::assertFileEquals(base_path('demo/lesson/takes/06-1.events.jsonl'), "{$this->folder}/log.jsonl");
-        $marks = TakeAnnotations::of(EventLog::read((string) file_get_contents("{$this->folder}/log.jsonl")))->marks;
+        $marks = TakeAnnotations::of(EventLog::parse((string) file_get_contents("{$this->folder}/log.jsonl")))->marks;
         self::assertCount(15, $marks);
         self::assertSame(['board:1'], array_values(array_unique(array_column($marks, 'on'))));
     }

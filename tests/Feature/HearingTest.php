@@ -247,7 +247,7 @@ final class HearingTest extends FeatureTestCase
     {
         // More lines than are looked for at once; after two of the first section it goes on in the midst of the sixth.
         $lines = [];
-        foreach (Script::read((string) file_get_contents(base_path('demo/lesson/script.md')))->sections as $section) {
+        foreach (Script::parse((string) file_get_contents(base_path('demo/lesson/script.md')))->sections as $section) {
             foreach ($section->card() === null ? $section->lines : [] as $n => $line) {
                 $lines[] = new ExpectedLine($line->text, Spoken::of($line->text), $n === 0);
             }

@@ -61,7 +61,7 @@ final class MembersTest extends PeopleTestCase
         self::assertSame(Role::Owner, $this->roleIn($lesson, $piran));
         self::assertSame(
             ['created “How to read a tide table”', 'made Piran a reviewer', 'made Piran an owner', 'left'],
-            HistoryEntry::query()->get()->map(fn (HistoryEntry $e): string => $e->deed->says($e->about))->all(),
+            HistoryEntry::query()->get()->map(fn (HistoryEntry $e): string => $e->deed->message($e->about))->all(),
         );
     }
 

@@ -124,7 +124,7 @@ final class MovingSlideTest extends FeatureTestCase
         // Ever lighter for two seconds.
         $lighter = "nullsrc=s=320x180:r=25:d=2,geq=lum='16+100*T':cb=128:cr=128";
         $this->bring($lesson, $this->film('light.mp4', ['-c:v', 'libx264', '-color_range', 'tv'], $lighter), 'light.mp4');
-        $script = Script::read("## One\n\n[slide: light] [layout: slide alone]\n\nOne.");
+        $script = Script::parse("## One\n\n[slide: light] [layout: slide alone]\n\nOne.");
         app(SaveScript::class)($lesson, $script, $lesson->revision);
         $this->keep($this->record($lesson->sections()->firstOrFail(), Clips::lighter()));
         $plan = $this->getJson("/api/lessons/{$lesson->id}/assembly")->json();

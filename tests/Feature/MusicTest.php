@@ -82,7 +82,7 @@ final class MusicTest extends FeatureTestCase
 
         self::assertNotContains('gone', $names());
         $this->get($url)->assertOk();
-        app(SaveScript::class)($lesson, Script::read("## One\n\n[music: gone] One."), $lesson->revision);
+        app(SaveScript::class)($lesson, Script::parse("## One\n\n[music: gone] One."), $lesson->revision);
         $says = array_column($this->getJson("/api/lessons/{$lesson->id}/script/ready")->json(), 'says');
         self::assertNotSame([], preg_grep('/no music called "gone"/', $says));
         $this->postJson("/api/music/{$id}/restore")->assertNoContent();
@@ -178,7 +178,7 @@ final class MusicTest extends FeatureTestCase
     private function write(Lesson $lesson, string $music): void
     {
         $text = "# Tides\n\n## Opening\n\n[card: opening, 4 s] {$music}\n\n## Part\n\nThe tide comes in.\n";
-        app(SaveScript::class)($lesson, Script::read($text));
+        app(SaveScript::class)($lesson, Script::parse($text));
     }
 
     private function bringIn(Lesson $lesson, string $file, string $name): TestResponse

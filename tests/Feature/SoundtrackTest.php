@@ -50,7 +50,7 @@ final class SoundtrackTest extends FeatureTestCase
             'null',
             '-',
         ])['log'];
-        $whole = LoudnessReport::read($log);
+        $whole = LoudnessReport::parse($log);
         self::assertEqualsWithDelta($whole->lufs, $made->meta['lufs'], 0.1);
         self::assertEqualsWithDelta($whole->peak, $made->meta['peak'], 0.1);
         self::assertEqualsWithDelta(-16.0, $made->meta['lufs'], 0.5);

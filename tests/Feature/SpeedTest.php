@@ -103,7 +103,7 @@ final class SpeedTest extends FeatureTestCase
         $section = $this->section();
         $lesson = $section->lesson()->firstOrFail();
         $lesson->update(['width' => 320, 'height' => 180, 'fps' => 25]);
-        app(SaveScript::class)($lesson, Script::read("## One\n\n{$script}"), $lesson->revision);
+        app(SaveScript::class)($lesson, Script::parse("## One\n\n{$script}"), $lesson->revision);
         $section = $lesson->sections()->firstOrFail();
         $take = $this->keep($this->record($section, Clips::lighter()));
         [$one, $two] = $this->lines($section);

@@ -160,7 +160,7 @@ final class TogetherTest extends PeopleTestCase
             'editions' => [['width' => 160, 'height' => 90]],
         ])->json('0.id');
         // The script changes: what is made of it now was approved by nobody.
-        app(SaveScript::class)($lesson->refresh(), Script::read("## One\n\nThe gate is shut now."), $lesson->revision);
+        app(SaveScript::class)($lesson->refresh(), Script::parse("## One\n\nThe gate is shut now."), $lesson->revision);
         $this->getJson($draft)->assertJsonPath('approved', false)->assertJsonPath('since.sections.0.title', 'One');
         $film = (string) $this->postJson("/api/lessons/{$lesson->id}/exports")->json('id');
         $publish($film)->assertStatus(409)->assertJsonPath(
@@ -241,7 +241,7 @@ final class TogetherTest extends PeopleTestCase
 
     private function film(Section $section): string
     {
-        app(SaveScript::class)($section->lesson, Script::read("## One\n\nThe gate is shut."), $section->lesson->revision);
+        app(SaveScript::class)($section->lesson, Script::parse("## One\n\nThe gate is shut."), $section->lesson->revision);
         $this->keep($this->record($section->lesson->sections()->firstOrFail(), Clips::spoken()));
 
         return (string) $this->postJson("/api/lessons/{$section->lesson_id}/exports")

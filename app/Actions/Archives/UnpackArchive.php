@@ -77,7 +77,7 @@ final class UnpackArchive
             foreach ($now->files as $n => $file) {
                 // What lessons share may be here already.
                 if (! $this->media->exists($file->name)) {
-                    $this->media->settle($drafts[$n], $file->name);
+                    $this->media->commit($drafts[$n], $file->name);
                     $written[] = $file->name;
                 }
             }
@@ -111,7 +111,7 @@ final class UnpackArchive
         try {
             $course = $this->courseFor($manifest);
             foreach ($manifest->lessons as $record) {
-                if (count(Script::read($record->script)->sections) > Script::MOST_SECTIONS) {
+                if (count(Script::parse($record->script)->sections) > Script::MOST_SECTIONS) {
                     throw ArchiveError::tooMuch('sections');
                 }
                 $lesson = $this->records->storeLesson($record, $course?->id);

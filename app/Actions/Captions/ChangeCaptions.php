@@ -135,7 +135,7 @@ final class ChangeCaptions
             foreach (EditedCaptions::among($words, $kept) as $at => $old) {
                 foreach ($stretches as $from => $new) {
                     if ($at < $from + $new->count() && $from < $at + $old->count()) {
-                        $removed[$old->id] = self::told($old);
+                        $removed[$old->id] = self::report($old);
                     }
                 }
             }
@@ -161,7 +161,7 @@ final class ChangeCaptions
     }
 
     /** @return array{id: string, line: string, word: int, was: string, rows: list<string>, checked: bool} */
-    private static function told(EditedCaption $caption): array
+    private static function report(EditedCaption $caption): array
     {
         return [
             'id' => $caption->id, 'line' => $caption->line, 'word' => $caption->word, 'was' => $caption->was,

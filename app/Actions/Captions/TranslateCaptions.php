@@ -47,7 +47,7 @@ final class TranslateCaptions
     public function bringIn(Lesson $lesson, string $language, string $content): array
     {
         $captions = ($this->assemble)($lesson)->captions();
-        $found = Translations::placed($captions, TimedTextReader::read($content));
+        $found = Translations::placed($captions, TimedTextReader::parse($content));
         if ($found === []) {
             throw OperationRejected::conflict(
                 'None of these captions is seen while something is said in this lesson. Are they of another film?',

@@ -75,7 +75,7 @@ final class ExportLesson
             );
             $path = "lessons/{$export->lesson_id}/exports/{$export->id}.{$edition->format->value}";
             $bytes = (int) filesize($film);
-            $this->media->settle($film, $path);
+            $this->media->commit($film, $path);
         } finally {
             @unlink($film);
         }

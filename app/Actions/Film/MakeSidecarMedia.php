@@ -33,7 +33,7 @@ final class MakeSidecarMedia
         $film = $this->media->path((string) $export->path);
         if (! in_array(SidecarFile::THUMBNAIL, $export->beside ?? [], true)) {
             $this->thumbnail->draw($export, $film, Tick::ofMilliseconds($this->said->of($export)['thumbnail_ms']));
-            self::told($export, SidecarFile::THUMBNAIL, ...SidecarFile::OTHER_THUMBNAILS);
+            self::record($export, SidecarFile::THUMBNAIL, ...SidecarFile::OTHER_THUMBNAILS);
         }
         if ($export->edition()->format !== FilmFormat::Mp4) {
             // The sound is that of the MP4, which is made beside it.
@@ -45,12 +45,12 @@ final class MakeSidecarMedia
             }
             $draft = $this->media->draft(pathinfo($kind, PATHINFO_EXTENSION));
             $this->encoder->run($command($film, $draft));
-            $this->media->settle($draft, SidecarFile::path($export, $kind));
-            self::told($export, $kind);
+            $this->media->commit($draft, SidecarFile::path($export, $kind));
+            self::record($export, $kind);
         }
     }
 
-    private static function told(Export $export, string ...$kinds): void
+    private static function record(Export $export, string ...$kinds): void
     {
         $export->refresh()->update(['beside' => array_values(array_unique([...$export->beside ?? [], ...$kinds]))]);
     }

@@ -39,7 +39,7 @@ final class MakeThumbnail
         $small = $this->picture($film, $at, min(Thumbnail::SMALL_WIDTH, $width));
         $titled = $this->titled($export->lesson, $plain);
         foreach (array_combine([SidecarFile::THUMBNAIL, ...SidecarFile::OTHER_THUMBNAILS], [$plain, $small, $titled]) as $kind => $draft) {
-            $this->media->settle($draft, SidecarFile::path($export, $kind));
+            $this->media->commit($draft, SidecarFile::path($export, $kind));
         }
     }
 

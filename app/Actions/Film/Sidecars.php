@@ -39,7 +39,7 @@ final class Sidecars
             $this->media->write(SidecarFile::path($export, $kind), $text);
         }
         $said = TimedLines::of($plan->assembly, $plan->texts);
-        $this->media->settle($this->docx($export->lesson->title, $plan, $said), SidecarFile::path($export, 'transcript.docx'));
+        $this->media->commit($this->docx($export->lesson->title, $plan, $said), SidecarFile::path($export, 'transcript.docx'));
         $lines = array_map(fn (TimedLine $l): array => $l->toArray(), $said);
         $chapters = array_map(
             fn (Chapter $c): array => ['title' => $c->title, 'from_ms' => $c->from->milliseconds()],

@@ -144,7 +144,7 @@ final class ImportFolder
                     'their words.',
             );
         }
-        $script = Script::read($this->scripts->read("{$folder}/script.md", 'script.md'));
+        $script = Script::parse($this->scripts->read("{$folder}/script.md", 'script.md'));
 
         return $script->sections === [] ? throw ScriptError::empty() : $script;
     }
@@ -306,7 +306,7 @@ final class ImportFolder
         }
         foreach (array_filter(['camera' => $entry['file'], 'screen' => $entry['beside']['screen'] ?? null]) as $kind => $file) {
             $path = $take->folder()."/{$kind}.part";
-            $this->media->settle($this->media->copied($file, 'part'), $path);
+            $this->media->commit($this->media->copied($file, 'part'), $path);
             $take->tracks()->create([
                 'kind' => $kind,
                 'mime' => 'application/octet-stream',

@@ -37,7 +37,7 @@ final class MakeLesson
             $lesson = Lesson::query()->create(
                 ['title' => $title, 'course_id' => $course?->id, 'style' => $like->style ?? []] + $frame,
             );
-            $sections = $like === null ? [] : array_map(self::structure(...), Script::read($like->script)->sections);
+            $sections = $like === null ? [] : array_map(self::structure(...), Script::parse($like->script)->sections);
 
             return ($this->save)(
                 $lesson,

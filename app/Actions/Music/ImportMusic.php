@@ -57,7 +57,7 @@ final class ImportMusic
                 throw UnreadableFile::because('This file is damaged: it cannot be played to its end.', $e->getMessage());
             }
             $samples = FlacHeader::samples((string) file_get_contents($plain, length: FlacHeader::BYTES));
-            $lufs = LoudnessReport::read($log)->lufs;
+            $lufs = LoudnessReport::parse($log)->lufs;
             if ($samples < Tick::RATE || $lufs === null) {
                 throw UnreadableFile::because(
                     $samples < Tick::RATE ? 'This is shorter than a second.' : 'Nothing is heard in this file.',
@@ -66,8 +66,8 @@ final class ImportMusic
             $seam = min(Tick::RATE, intdiv($samples, 4));
             $this->encoder->run(SoundCommand::goingRound($plain, $samples, $seam, $round), seconds: self::PATIENCE);
             [$hash, $loop] = [(string) hash_file('sha256', $plain), (string) hash_file('sha256', $round)];
-            $this->media->settle($plain, LessonMusic::path($hash, 'flac'));
-            $this->media->settle($round, LessonMusic::path($loop, 'flac'));
+            $this->media->commit($plain, LessonMusic::path($hash, 'flac'));
+            $this->media->commit($round, LessonMusic::path($loop, 'flac'));
         } finally {
             @unlink($plain);
             @unlink($round);

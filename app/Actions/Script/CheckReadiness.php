@@ -35,7 +35,7 @@ final class CheckReadiness
     /** @return list<array{kind: string, says: string, at: int|null, section_id: string|null}> places counted in UTF-16 units */
     public function __invoke(Lesson $lesson): array
     {
-        $script = Script::read($lesson->script);
+        $script = Script::parse($lesson->script);
         $style = LessonStyle::of($lesson);
         $frame = FrameSize::of($lesson->width, $lesson->height);
         $cutOff = [];

@@ -121,7 +121,7 @@ final class EditScript
     {
         DB::transaction(function () use ($lesson, $change): void {
             $lesson->refresh();
-            [$script, $known] = $change(Script::read($lesson->script), $this->ids($lesson));
+            [$script, $known] = $change(Script::parse($lesson->script), $this->ids($lesson));
             ($this->save)($lesson, $script, known: $known);
         });
     }

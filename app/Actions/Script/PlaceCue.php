@@ -44,7 +44,7 @@ final class PlaceCue
         $names = array_values($lesson->slides()->pluck('name')->all());
         $then = $end === null ? '' : HeldCue::at($script, $in, $new, $end, LessonStyle::of($lesson), $names);
 
-        return ($this->save)($lesson, Script::read(CueChange::over($script, $index, $new, $place, $end, $then)), $revision);
+        return ($this->save)($lesson, Script::parse(CueChange::over($script, $index, $new, $place, $end, $then)), $revision);
     }
 
     /**
@@ -78,7 +78,7 @@ final class PlaceCue
         }
         $text = CueChange::replaced($script, $index, $number, $cue === '' ? '' : self::cue($cue)->source());
 
-        return ($this->save)($lesson, Script::read($text), $revision);
+        return ($this->save)($lesson, Script::parse($text), $revision);
     }
 
     private function script(Lesson $lesson, int $revision): Script
@@ -91,7 +91,7 @@ final class PlaceCue
             );
         }
 
-        return Script::read($lesson->script);
+        return Script::parse($lesson->script);
     }
 
     private static function index(Lesson $lesson, Section $section): int
@@ -115,7 +115,7 @@ final class PlaceCue
 
     private static function cue(string $text): Cue
     {
-        $cue = Cue::read($text, 0);
+        $cue = Cue::parse($text, 0);
         if ($cue === null || $cue->until !== strlen(trim($text))) {
             throw OperationRejected::badInput('This is no cue.');
         }

@@ -21,7 +21,7 @@ final class ProposeTies
      */
     public function __invoke(Lesson $lesson): array
     {
-        $script = Script::read($lesson->script);
+        $script = Script::parse($lesson->script);
         $slides = $lesson->slides()->get();
         $used = ShownSlides::of($script, array_values($slides->pluck('name')->all()))->all();
         $ties = SlideTies::propose(

@@ -113,7 +113,7 @@ final class AddSlide
             }
             $this->media->mustHaveRoomFor((int) filesize($film->path), 'the film');
             $path = "lessons/{$lesson->id}/slides/{$id}.mp4";
-            $this->media->settle($film->path, $path);
+            $this->media->commit($film->path, $path);
         } finally {
             @unlink($film->path);
         }
@@ -131,10 +131,10 @@ final class AddSlide
         try {
             $this->media->mustHaveRoomFor((int) filesize($picture->path), 'the slide');
             $path = "lessons/{$lesson->id}/slides/{$id}.{$picture->extension}";
-            $this->media->settle($this->media->copied($picture->path, $picture->extension), $path);
+            $this->media->commit($this->media->copied($picture->path, $picture->extension), $path);
             foreach ($picture->steps as $n => $draft) {
                 $step = "lessons/{$lesson->id}/slides/{$id}-step-{$n}.png";
-                $this->media->settle($this->media->copied($draft, 'png'), $step);
+                $this->media->commit($this->media->copied($draft, 'png'), $step);
                 $steps[] = ['hash' => $this->media->hash($step), 'path' => $step];
             }
         } finally {

@@ -82,7 +82,7 @@ final class ImportDeck
             @unlink($copy);
         }
         $pdf = (string) preg_replace('/\.\w+$/', '.pdf', $deck->path);
-        $this->media->settle($draft, $pdf);
+        $this->media->commit($draft, $pdf);
         $asItCame = $deck->path;
         try {
             $this->mustGoOn($deck, ['path' => $pdf, 'report' => ['notes' => $notes] + $deck->report]);

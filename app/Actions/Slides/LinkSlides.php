@@ -16,7 +16,7 @@ final class LinkSlides
 {
     public function __invoke(Lesson $lesson, ?Script $script = null): void
     {
-        $script ??= Script::read($lesson->script);
+        $script ??= Script::parse($lesson->script);
         $slides = $lesson->slides()->get(['id', 'name', 'lesson_id']);
         $shown = ShownSlides::of($script, array_values($slides->pluck('name')->all()));
         $rows = DB::table('sections')
@@ -40,7 +40,7 @@ final class LinkSlides
     /** The script with its slides called by name where it only says "the next": before the deck changes its order. */
     public static function named(Lesson $lesson): Script
     {
-        $script = Script::read($lesson->script);
+        $script = Script::parse($lesson->script);
         $slides = $lesson->slides()->get(['id', 'name', 'lesson_id']);
         $shown = ShownSlides::of($script, array_values($slides->pluck('name')->all()));
         $text = $lesson->script;
@@ -58,6 +58,6 @@ final class LinkSlides
             }
         }
 
-        return Script::read($text);
+        return Script::parse($text);
     }
 }

@@ -32,7 +32,7 @@ final class RenameSlide
             ) {
                 throw OperationRejected::conflict("Another slide is called \"{$name}\" already.");
             }
-            $script = Script::read($lesson->script);
+            $script = Script::parse($lesson->script);
             $shown = ShownSlides::of($script, array_values($deck->pluck('name')->all()));
             $index = $deck->search(fn (Slide $s): bool => $s->id === $slide->id);
             $text = $lesson->script;
@@ -44,7 +44,7 @@ final class RenameSlide
                 }
             }
             $slide->update(['name' => $name]);
-            ($this->save)($lesson, Script::read($text));
+            ($this->save)($lesson, Script::parse($text));
         });
 
         return $slide;

@@ -52,7 +52,7 @@ final class RequestDeck
         $this->media->mustHaveRoomFor(2 * $bytes, 'the slides');
         $id = strtolower((string) Str::ulid());
         $path = "lessons/{$lesson->id}/decks/{$id}.{$kind}";
-        $this->media->settle($this->media->copied($file, $kind), $path);
+        $this->media->commit($this->media->copied($file, $kind), $path);
         $deck = $lesson
             ->decks()
             ->create([

@@ -149,7 +149,7 @@ final class SettleDeck
         $path = "lessons/{$lesson->id}/slides/".strtolower((string) Str::ulid()).'.png';
         [$width, $height] = (array) getimagesize($page->draft) + [0, 0];
         $this->media->mustHaveRoomFor(0, 'the slides');
-        $this->media->settle($page->draft, $path);
+        $this->media->commit($page->draft, $path);
 
         return [
             'deck_id' => $deck->id,
@@ -186,7 +186,7 @@ final class SettleDeck
      */
     private function fillScript(Lesson $lesson, array $pages, array $slides): void
     {
-        $script = Script::read($lesson->refresh()->script);
+        $script = Script::parse($lesson->refresh()->script);
         $isEmpty =
             $script->lines() === [] &&
             array_filter($script->sections, fn (ScriptSection $s): bool => trim($s->heading) !== '' || $s->cues !== []) === [];

@@ -103,6 +103,6 @@ final class CopyTake
     private function copy(string $from, string $to): void
     {
         $draft = $this->media->copied($this->media->path($from), pathinfo($to, PATHINFO_EXTENSION));
-        $this->media->settle($draft, $to);
+        $this->media->commit($draft, $to);
     }
 }

@@ -189,7 +189,7 @@ final class IngestTake
         foreach ($made->tracks as $track) {
             $isPicture = $track->kind->isPicture();
             $path = $take->folder().'/'.self::NAMES[$track->kind->value].'.'.$track->extension();
-            $this->media->settle($track->draft, $path);
+            $this->media->commit($track->draft, $path);
             $tracks[$track->kind->value] = [
                 'file_path' => $path,
                 'file_mime' => $isPicture ? "video/{$track->extension()}" : 'audio/flac',

@@ -36,7 +36,7 @@ final class MakePoster
             if ($draft === null) {
                 return null;
             }
-            $this->media->settle($draft, $path);
+            $this->media->commit($draft, $path);
         }
 
         return $path;

@@ -17,7 +17,7 @@ use OpenReel\Core\Script\LineSplitter;
 final class ReadAloud
 {
     /** Part of a file's name: change it when the voice or its way of reading changes. */
-    private const RECIPE = 'v1 ';
+    private const VERSION = 'v1 ';
 
     private const NOTHING_WRITTEN = 'Nothing is written in this section yet. This is the stand-in voice, so that you can try '
         .'everything without a microphone.';
@@ -65,7 +65,7 @@ final class ReadAloud
     {
         $draft = $this->media->draft('wav');
         $this->voice->speak($text, $draft);
-        $this->media->settle($draft, self::path($text));
+        $this->media->commit($draft, self::path($text));
     }
 
     private static function textOf(Section $section): string
@@ -77,6 +77,6 @@ final class ReadAloud
 
     private static function path(string $text): string
     {
-        return 'stand-in/'.hash('sha256', self::RECIPE.$text).'.wav';
+        return 'stand-in/'.hash('sha256', self::VERSION.$text).'.wav';
     }
 }

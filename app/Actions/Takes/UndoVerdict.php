@@ -53,7 +53,7 @@ final class UndoVerdict
             }
             ($this->note)(AuditAction::VerdictUndone, $lesson);
             if ($script !== null && $lesson->refresh()->revision === $script['revision']) {
-                ($this->save)($lesson, Script::read($script['text']));
+                ($this->save)($lesson, Script::parse($script['text']));
             }
         });
         LessonChanged::dispatch($lesson->id);

@@ -24,7 +24,7 @@ final class WriteGivenCues
             return [];
         }
         $lesson = $take->section->lesson;
-        $script = Script::read($lesson->script);
+        $script = Script::parse($lesson->script);
         $sections = array_flip($lesson->sections()->pluck('id')->all());
         $cues = [];
         foreach ($take->given as $given) {
@@ -38,7 +38,7 @@ final class WriteGivenCues
                 ];
             }
         }
-        ($this->save)($lesson, Script::read(CuePlaces::write($script, $cues)));
+        ($this->save)($lesson, Script::parse(CuePlaces::write($script, $cues)));
         $take->update(['given' => []]);
 
         return array_column($cues, 'cue');

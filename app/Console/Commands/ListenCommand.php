@@ -60,7 +60,7 @@ final class ListenCommand extends Command
 
                     continue;
                 }
-                $takes[] = self::told($file, $lines, $heard);
+                $takes[] = self::row($file, $lines, $heard);
                 if (! $this->option('json')) {
                     $this->report($lines, $heard);
                 }
@@ -101,7 +101,7 @@ final class ListenCommand extends Command
      * @param  list<ExpectedLine>  $lines
      * @return array<string, mixed>
      */
-    private static function told(string $file, array $lines, Alignment $heard): array
+    private static function row(string $file, array $lines, Alignment $heard): array
     {
         $last = $heard->reads === [] ? Tick::zero() : $heard->reads[count($heard->reads) - 1]->span->until;
         $used = Selection::of($heard, $last->plus(Tick::ofMilliseconds(400)));

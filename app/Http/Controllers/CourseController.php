@@ -114,7 +114,7 @@ final class CourseController
         try {
             $hash = (string) hash_file('sha256', $picture->path);
             $path = "logos/{$hash}.{$picture->extension}";
-            $media->settle($media->copied($picture->path, $picture->extension), $path);
+            $media->commit($media->copied($picture->path, $picture->extension), $path);
         } finally {
             $picture->forget();
         }

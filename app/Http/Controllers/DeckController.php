@@ -24,13 +24,13 @@ final class DeckController
     public function index(Request $request, Lesson $lesson): JsonResponse
     {
         $ids = array_slice(explode(',', $request->string('ids')->value()), 0, self::MOST_ASKED);
-        $decks = $request->has('ids') ? self::these($lesson, $ids) : self::told($lesson);
+        $decks = $request->has('ids') ? self::these($lesson, $ids) : self::recent($lesson);
 
         return new JsonResponse($decks->map(fn (Deck $d): array => (new DeckResource($d))->toArray())->values()->all());
     }
 
     /** @return Collection<int, Deck> the latest, and whatever is still on its way */
-    private static function told(Lesson $lesson): Collection
+    private static function recent(Lesson $lesson): Collection
     {
         $latest = $lesson->decks()->limit(self::LATEST)->get();
 

@@ -116,7 +116,7 @@ final class ExportController
     {
         abort_unless($export->state === WorkState::Done, 404);
         $kind = $kind === 'all' ? PackageKind::Folder : PackageKind::from($kind);
-        $name = pathinfo($export->file_name, PATHINFO_FILENAME).$kind->says();
+        $name = pathinfo($export->file_name, PATHINFO_FILENAME).$kind->suffix();
 
         return MediaResponse::once($pack($export, $kind), 'application/zip', "{$name}.zip");
     }

@@ -40,7 +40,7 @@ final class ScriptController
     /** Pages count places with line ends of one character, so that is what is kept. */
     private static function script(string $text): Script
     {
-        return Script::read(str_replace(["\r\n", "\r"], "\n", $text));
+        return Script::parse(str_replace(["\r\n", "\r"], "\n", $text));
     }
 
     /** A file's words as a script's text, for the page to put in, and the title they have, if any; nothing is saved. */
@@ -53,7 +53,7 @@ final class ScriptController
 
         $text = $reader->read($file->getPathname(), $file->getClientOriginalName());
 
-        return new JsonResponse(['text' => $text, 'title' => Script::read($text)->title]);
+        return new JsonResponse(['text' => $text, 'title' => Script::parse($text)->title]);
     }
 
     /** The script as a file. */

@@ -78,8 +78,8 @@ final class TakeController
             $start(
                 $section,
                 array_column($request->input('tracks'), 'mime', 'kind'),
-                Crop::read($request->input('framing')),
-                Crop::read($request->input('area')),
+                Crop::parse($request->input('framing')),
+                Crop::parse($request->input('area')),
                 $request->input('lines') === null ? null : array_values($request->input('lines')),
                 $request->boolean('whole'),
             )->load('tracks'),
@@ -162,11 +162,11 @@ final class TakeController
             }
             foreach (['framing', 'area'] as $part) {
                 if ($request->has($part)) {
-                    $frame($take, $part, Crop::read($request->input($part)), $request->string('for', 'take')->value());
+                    $frame($take, $part, Crop::parse($request->input($part)), $request->string('for', 'take')->value());
                 }
             }
             if ($request->has('adjustment')) {
-                $adjustment = Adjustment::read($request->input('adjustment'));
+                $adjustment = Adjustment::parse($request->input('adjustment'));
                 $adjust($take, $adjustment, $request->string('for', 'take')->value());
             }
             if ($request->has('marker')) {

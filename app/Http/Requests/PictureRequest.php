@@ -40,7 +40,7 @@ final class PictureRequest extends FormRequest
     /** @return list<Cue> */
     public function cues(): array
     {
-        $cues = array_map(fn (string $said): ?Cue => Cue::read($said, 0), array_values((array) $this->input('cue', [])));
+        $cues = array_map(fn (string $said): ?Cue => Cue::parse($said, 0), array_values((array) $this->input('cue', [])));
 
         return array_values(array_filter($cues));
     }
@@ -55,7 +55,7 @@ final class PictureRequest extends FormRequest
             return null;
         }
         $sides = array_map(floatval(...), explode(',', $this->string($part)->value()));
-        $crop = count($sides) === 4 ? Crop::read(array_combine(['x', 'y', 'width', 'height'], $sides)) : null;
+        $crop = count($sides) === 4 ? Crop::parse(array_combine(['x', 'y', 'width', 'height'], $sides)) : null;
 
         return TrackAt::live($kind, Shape::of($this->integer("{$prefix}width"), $this->integer("{$prefix}height")), $crop);
     }

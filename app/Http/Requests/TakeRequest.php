@@ -60,7 +60,7 @@ final class TakeRequest extends FormRequest
 
     public function cleaning(): ?Cleaning
     {
-        return $this->input('cleaning') === null ? null : Cleaning::read((array) $this->input('cleaning'));
+        return $this->input('cleaning') === null ? null : Cleaning::parse((array) $this->input('cleaning'));
     }
 
     /**

@@ -169,7 +169,7 @@ final class AssemblyResource extends JsonResource
                 $isDraft => "/api/draft-voices/{$voice?->hash}",
                 default => "/api/takes/{$take->id}/media?v=".substr($played->hash ?? '', 0, 8),
             },
-            'beside' => $take === null ? [] : self::beside($take, $this->resource->target - $this->resource->computerUnder),
+            'beside' => $take === null ? [] : self::alongside($take, $this->resource->target - $this->resource->computerUnder),
             'clicks' => SoundPlan::clickFrames($segment),
             'silences' => SoundPlan::silentFrames($segment),
             'gain_db' => GainSearch::start($this->resource->target, $voice?->loudness)->gain,
@@ -197,7 +197,7 @@ final class AssemblyResource extends JsonResource
      *
      * @return list<array{kind: string, url: string, offset_ticks: int, gain_db: float}>
      */
-    private static function beside(TakeView $take, float $level): array
+    private static function alongside(TakeView $take, float $level): array
     {
         $beside = [];
         foreach ([TrackKind::Screen, TrackKind::Computer] as $kind) {

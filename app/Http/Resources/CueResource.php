@@ -18,7 +18,7 @@ final class CueResource
     /** @return array{revision: int, sections: array<string, list<array<string, mixed>>>} */
     public static function all(Lesson $lesson): array
     {
-        $script = Script::read($lesson->script);
+        $script = Script::parse($lesson->script);
         $text = $script->write();
         $lines = DB::table('lines')
             ->where('lesson_id', $lesson->id)

@@ -123,7 +123,7 @@ final class LessonResource extends JsonResource
                 ? substr($this->script, 0, $match[0][1])
                 : $this->script;
 
-        return str_contains($head, '[') ? Script::read($head)->target()?->milliseconds() : null;
+        return str_contains($head, '[') ? Script::parse($head)->target()?->milliseconds() : null;
     }
 
     /**

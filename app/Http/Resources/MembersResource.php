@@ -27,7 +27,7 @@ final class MembersResource
 
         return [
             'may' => array_column($standing->rights(), 'value'),
-            'roles' => array_map(fn (Role $r): array => ['role' => $r->value, 'says' => $r->says()], Role::cases()),
+            'roles' => array_map(fn (Role $r): array => ['role' => $r->value, 'says' => $r->description()], Role::cases()),
             'members' => self::withThoseOfCourse(
                 self::members($place, false), $course === null ? [] : self::members($course, true),
             ),

@@ -30,7 +30,7 @@ final class ScriptResource extends JsonResource
     /** @return array<string, mixed> */
     public function toArray(?Request $request = null): array
     {
-        $script = Script::read($this->script);
+        $script = Script::parse($this->script);
         $map = new SourceMap($this->script);
         $sections = $this->sections()->get();
         $slides = $this->slides()->get(['id', 'name', 'lesson_id']);

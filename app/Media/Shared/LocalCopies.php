@@ -47,7 +47,7 @@ final class LocalCopies
             if ($all - $removed <= self::LEFT * $limit || time() - $at < self::FRESH_SECONDS) {
                 break;
             }
-            $removed += $this->media->letGo($name) ? $here[$name]->bytes : 0;
+            $removed += $this->media->evict($name) ? $here[$name]->bytes : 0;
         }
 
         return $removed;

@@ -30,7 +30,7 @@ final class UploadJournal
      *
      * @throws SharedDiskAway on a machine from which nobody would send it later
      */
-    public function owe(string $name, PendingOp $owed, callable $change): void
+    public function record(string $name, PendingOp $owed, callable $change): void
     {
         if (! $this->shared->isThere()) {
             $change();
@@ -40,7 +40,7 @@ final class UploadJournal
         $this->note($name, $owed);
         $change();
         try {
-            $this->pay($name, $owed);
+            $this->perform($name, $owed);
         } catch (SharedDiskAway $away) {
             if (! config('reel.has_database')) {
                 throw $away;
@@ -50,7 +50,7 @@ final class UploadJournal
     }
 
     /** A file goes there when there is time. */
-    public function later(string $name): void
+    public function recordLater(string $name): void
     {
         if ($this->shared->isThere()) {
             $this->note($name, PendingOp::Put);
@@ -62,14 +62,14 @@ final class UploadJournal
      *
      * @throws SharedDiskAway
      */
-    public function send(): void
+    public function flush(): void
     {
         foreach ($this->all() as $name => $owed) {
-            $this->pay($name, $owed);
+            $this->perform($name, $owed);
         }
     }
 
-    public function isNoted(string $name): bool
+    public function holds(string $name): bool
     {
         clearstatcache(true, $this->path($name));
 
@@ -81,7 +81,7 @@ final class UploadJournal
         return count(glob("{$this->folder}/*.note") ?: []);
     }
 
-    private function pay(string $name, PendingOp $owed): void
+    private function perform(string $name, PendingOp $owed): void
     {
         $path = ($this->here)($name);
         clearstatcache(true, $path);

@@ -61,7 +61,7 @@ final class AssembleLesson
     {
         $style = LessonStyle::of($lesson);
         $frame = $as->frame ?? FrameSize::of($lesson->width, $lesson->height);
-        $script = Script::read($lesson->script);
+        $script = Script::parse($lesson->script);
         $coverage = LessonCoverage::of($lesson, $asKept);
         [$takes, $files] = $this->takes($coverage, $style);
         $unread = 0;

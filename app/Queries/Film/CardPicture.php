@@ -72,7 +72,7 @@ final class CardPicture
     {
         $style = LessonStyle::of($lesson);
         $frame ??= FrameSize::of($lesson->width, $lesson->height);
-        $script = Script::read($lesson->script);
+        $script = Script::parse($lesson->script);
         $drawings = [
             ...(new PictureCues($script, [], $style, $frame))->drawings(),
             (new DraftMark($frame, $style))->svg(),
@@ -137,6 +137,6 @@ final class CardPicture
     {
         $draft = $this->media->draft('png');
         $this->slides->draw($svg, $draft);
-        $this->media->settle($draft, $path);
+        $this->media->commit($draft, $path);
     }
 }

@@ -36,7 +36,7 @@ final class SectionPicture
         $lesson = $section->lesson;
         $style = LessonStyle::of($lesson);
         $frame = FrameSize::of($lesson->width, $lesson->height);
-        $script = Script::read($lesson->script);
+        $script = Script::parse($lesson->script);
         $index = array_search($section->id, $lesson->sections()->pluck('id')->all(), true);
         $text = $index === false ? null : $script->sections[$index] ?? null;
         if ($text === null) {

@@ -35,7 +35,7 @@ final class History
                 'id' => $e->id,
                 'who' => $e->person ?? (CurrentUser::signsIn() ? 'Somebody at the server' : 'You'),
                 'deed' => $e->deed->value,
-                'says' => $e->deed->says($e->about),
+                'says' => $e->deed->message($e->about),
                 'at' => $e->created_at->toIso8601ZuluString(),
             ])->all()),
             'more' => $found->count() > self::PAGE,

@@ -30,7 +30,7 @@ final class CleanedVoice
             'noise' => $voice->noise->value,
             'hum' => (int) ($voice->hum !== null),
             'low_cut' => (int) $voice->lowCut,
-            'v' => substr($voice->sound, 0, 8).CleanVoice::RECIPE,
+            'v' => substr($voice->sound, 0, 8).CleanVoice::VERSION,
         ]);
 
         return "/api/takes/{$take}/cleaned/sound?{$query}";

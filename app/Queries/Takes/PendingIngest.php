@@ -31,7 +31,7 @@ final readonly class PendingIngest
     }
 
     /** What is waited for. */
-    public function says(): string
+    public function message(): string
     {
         $heading = trim($this->take->section->heading);
         $of = "take {$this->take->number}".($heading === '' ? '' : " of \"{$heading}\"");

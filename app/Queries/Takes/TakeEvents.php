@@ -19,7 +19,7 @@ final class TakeEvents
     /** @return list<TakeEvent> in order of time; none of a take that came from elsewhere without a log */
     public function of(Take $take): array
     {
-        return EventLog::read($this->text($take));
+        return EventLog::parse($this->text($take));
     }
 
     /** As it lies on the disk. */

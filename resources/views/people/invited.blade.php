@@ -5,7 +5,7 @@
 @section('body')
     <main>
         <h1>{{ $title }}</h1>
-        <p>{{ $by }} has invited you to join this {{ $what }} as {{ $role->value }}: someone who {{ $role->says() }}.</p>
+        <p>{{ $by }} has invited you to join this {{ $what }} as {{ $role->value }}: someone who {{ $role->description() }}.</p>
         @if ($user)
             <p class="soft">You are signed in as {{ $user->name }} ({{ $user->email }}).</p>
             <form method="post" action="/invited/{{ $token }}">

@@ -21,7 +21,7 @@ final class AlignmentRequestTest extends TestCase
     public function test_an_order_comes_back_from_plain_values(): void
     {
         $order = $this->order();
-        $back = AlignmentRequest::read(json_decode((string) json_encode($order->toArray()), true));
+        $back = AlignmentRequest::parse(json_decode((string) json_encode($order->toArray()), true));
         self::assertEquals($order, $back);
         self::assertSame($order->key('5.1'), $back->key('5.1'));
     }
@@ -53,9 +53,9 @@ final class AlignmentRequestTest extends TestCase
             [$span(110_000, 160_000)],
             0.8125,
         );
-        self::assertEquals($heard, Alignment::read(json_decode((string) json_encode($heard->toArray()), true)));
+        self::assertEquals($heard, Alignment::parse(json_decode((string) json_encode($heard->toArray()), true)));
         $nothing = new Alignment([], [], [], 0.0);
-        self::assertEquals($nothing, Alignment::read(json_decode((string) json_encode($nothing->toArray()), true)));
+        self::assertEquals($nothing, Alignment::parse(json_decode((string) json_encode($nothing->toArray()), true)));
     }
 
     private function order(

@@ -76,7 +76,7 @@ final class AnnotationTest extends TestCase
     public function testAStrokeOfAHundredThousandPointsIsBounded(): void
     {
         $points = array_map(fn (int $i): array => [$i, sin($i / 50) / 2 + 0.5, cos($i / 70) / 2 + 0.5, 0.5], range(0, 99_999));
-        $stroke = Stroke::read(['tool' => 'pen', 'colour' => '000000', 'points' => $points]);
+        $stroke = Stroke::parse(['tool' => 'pen', 'colour' => '000000', 'points' => $points]);
 
         self::assertNotNull($stroke);
         self::assertCount(Stroke::MOST_POINTS, $stroke->points);
@@ -85,7 +85,7 @@ final class AnnotationTest extends TestCase
 
     public function testAbsurdPlacesAreBroughtToTheEdgeOrPassedOver(): void
     {
-        $read = Stroke::read(['tool' => 'pen', 'colour' => '0b5d66', 'points' => [
+        $read = Stroke::parse(['tool' => 'pen', 'colour' => '0b5d66', 'points' => [
             [0, -7, 0.5], [5, 1e300, 2, 9], 'x', [1, 'a', 0], [3, 0.25, 0.75], [], [9, null, 1],
         ]]);
 
@@ -93,15 +93,15 @@ final class AnnotationTest extends TestCase
         self::assertSame([[0, 0.0, 0.5, 0.5], [5, 1.0, 1.0, 1.0], [5, 0.25, 0.75, 0.5]], $read->points);
         self::assertSame('0B5D66', $read->colour);
         foreach ([['tool' => 'axe'], ['colour' => 'red'], ['points' => []], ['points' => 'many']] as $wrong) {
-            self::assertNull(Stroke::read($wrong + ['tool' => 'pen', 'colour' => '000000', 'points' => [[0, 0, 0]]]));
+            self::assertNull(Stroke::parse($wrong + ['tool' => 'pen', 'colour' => '000000', 'points' => [[0, 0, 0]]]));
         }
-        self::assertNull(Click::read(['x' => 'left', 'y' => 0.5]));
-        self::assertNull(PointerPath::read(['points' => [['a', 'b', 'c']]]));
+        self::assertNull(Click::parse(['x' => 'left', 'y' => 0.5]));
+        self::assertNull(PointerPath::parse(['points' => [['a', 'b', 'c']]]));
     }
 
     public function testThePointerFollowsStandsAndFades(): void
     {
-        $path = PointerPath::read(['points' => [[0, 0.1, 0.1], [100, 0.2, 0.1], [200, 0.3, 0.1], [3200, 0.5, 0.5]]]);
+        $path = PointerPath::parse(['points' => [[0, 0.1, 0.1], [100, 0.2, 0.1], [200, 0.3, 0.1], [3200, 0.5, 0.5]]]);
         self::assertNotNull($path);
         self::assertSame([0, 200, 3200], array_column($path->points, 0), 'an even way needs no point in between');
         $rings = array_map(fn (Annotation $m): array => [
@@ -154,7 +154,7 @@ final class AnnotationTest extends TestCase
             'at_ms' => $at, 'kind' => 'stroke', 'id' => $id, 'on' => $on, 'tool' => 'pen', 'colour' => '000000',
             'points' => [[0, 0.1, 0.1], [50, 0.2, 0.2]],
         ];
-        $drawn = TakeAnnotations::of(EventLog::read(implode("\n", array_map(json_encode(...), [
+        $drawn = TakeAnnotations::of(EventLog::parse(implode("\n", array_map(json_encode(...), [
             $stroke(1000, 1, 'board:1'),
             $stroke(2000, 2, 'board:1'),
             $stroke(2500, 3, 'slide:01A'),
@@ -184,7 +184,7 @@ final class AnnotationTest extends TestCase
         $pointer = fn (int $at): string => (string) json_encode(
             ['at_ms' => $at, 'kind' => 'pointer', 'on' => 'screen', 'points' => [[0, 0.1, 0.1], [300, 0.2, 0.1]]],
         );
-        $drawn = TakeAnnotations::of(EventLog::read($pointer(1000)."\n".$pointer(1400)));
+        $drawn = TakeAnnotations::of(EventLog::parse($pointer(1000)."\n".$pointer(1400)));
 
         self::assertSame(
             [[1000, 1400], [1400, 3300]],
@@ -204,11 +204,11 @@ final class AnnotationTest extends TestCase
             new TakeAnnotation(new Stroke(Tool::Pen, '000000', true, [[0, 0.1, 0.2, 0.5]]), $this->span(5, 100), 'board:2'),
         ];
         foreach ($marks as $mark) {
-            self::assertEquals($mark, TakeAnnotation::read(json_decode((string) json_encode($mark->toArray()), true)));
+            self::assertEquals($mark, TakeAnnotation::parse(json_decode((string) json_encode($mark->toArray()), true)));
         }
-        self::assertNull(TakeAnnotation::read(['kind' => 'wipe', 'from' => 0, 'until' => 5]));
-        self::assertNull(TakeAnnotation::read(['kind' => 'click', 'x' => 0.1, 'y' => 0.1, 'from' => 5, 'until' => 5]));
-        $old = TakeAnnotation::read(['x' => 0.1, 'y' => 0.1, 'width' => 0.5, 'height' => 0.5, 'from' => 0, 'until' => 9]);
+        self::assertNull(TakeAnnotation::parse(['kind' => 'wipe', 'from' => 0, 'until' => 5]));
+        self::assertNull(TakeAnnotation::parse(['kind' => 'click', 'x' => 0.1, 'y' => 0.1, 'from' => 5, 'until' => 5]));
+        $old = TakeAnnotation::parse(['x' => 0.1, 'y' => 0.1, 'width' => 0.5, 'height' => 0.5, 'from' => 0, 'until' => 9]);
         self::assertInstanceOf(Box::class, $old?->drawing);
         self::assertTrue($old->isOn('slide:anything'));
     }

@@ -67,7 +67,7 @@ final class EmphasisTest extends TestCase
     #[TestWith(['none', null, [], null, null])]
     public function test_its_cue_is_read(string $value, ?EmphasisShape $shape, array $places, ?string $colour, ?int $ms): void
     {
-        $cue = EmphasisCue::read($value);
+        $cue = EmphasisCue::parse($value);
         self::assertNotNull($cue);
         self::assertSame([$shape, $places, $colour, $ms], [$cue->shape, $cue->places, $cue->colour, $cue->milliseconds]);
     }
@@ -82,7 +82,7 @@ final class EmphasisTest extends TestCase
     #[TestWith(['none, accent'])]
     public function test_what_is_no_emphasis_is_none(string $value): void
     {
-        self::assertNull(EmphasisCue::read($value));
+        self::assertNull(EmphasisCue::parse($value));
     }
 
     /** @param  list<int>  $polygon */
@@ -124,12 +124,12 @@ final class EmphasisTest extends TestCase
 
     public function test_cues_say_how_it_looks(): void
     {
-        $read = EmphasisCue::read('box 1 2 30 40, hand-drawn, thick, drawn in 0.8 s, accent, 3 s');
+        $read = EmphasisCue::parse('box 1 2 30 40, hand-drawn, thick, drawn in 0.8 s, accent, 3 s');
         self::assertEquals(new EmphasisLook(true, 150, 800), $read?->look(false));
         self::assertSame(['accent', 3000], [$read?->colour, $read?->milliseconds]);
-        self::assertEquals(new EmphasisLook(true), EmphasisCue::read('box 1 2 30 40')?->look(true));
-        self::assertFalse(EmphasisCue::read('box 1 2 30 40, plain')?->look(true)->isHandDrawn);
-        self::assertNull(EmphasisCue::read('box 1 2 30 40, drawn in'));
+        self::assertEquals(new EmphasisLook(true), EmphasisCue::parse('box 1 2 30 40')?->look(true));
+        self::assertFalse(EmphasisCue::parse('box 1 2 30 40, plain')?->look(true)->isHandDrawn);
+        self::assertNull(EmphasisCue::parse('box 1 2 30 40, drawn in'));
     }
 
     /** @return non-empty-list<int> how far to the right its corners lie */

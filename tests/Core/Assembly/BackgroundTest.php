@@ -38,13 +38,13 @@ final class BackgroundTest extends TestCase
     #[TestWith([' Harbour "wall" 🌊 ', false, false, null, 'Harbour "wall" 🌊'])]
     public function test_what_a_cue_says(string $value, bool $isUsual, bool $isGradient, ?string $colour, ?string $slide): void
     {
-        $cue = BackgroundCue::read($value);
+        $cue = BackgroundCue::parse($value);
 
         self::assertSame(
             [$isUsual, $isGradient, $colour, $slide],
             [$cue?->isUsual, $cue?->isGradient, $cue?->colour, $cue?->slide],
         );
-        self::assertNull(BackgroundCue::read('  '));
+        self::assertNull(BackgroundCue::parse('  '));
     }
 
     public function test_it_holds_until_another_and_what_cannot_be_had_changes_nothing(): void
@@ -52,7 +52,7 @@ final class BackgroundTest extends TestCase
         $script = '[background: gradient] One. [background: Harbour] Two. [background: nowhere] Three. '
             .'[background: 0B5D66] Four. [background: usual] Five.';
         $cues = $this->cues($script, []);
-        [$opening, $changes] = $cues->of(Script::read($script)->sections[0], ['1', '2', '3', '4', '5']);
+        [$opening, $changes] = $cues->of(Script::parse($script)->sections[0], ['1', '2', '3', '4', '5']);
         $then = array_map(fn (PictureCueAt $c): ?Still => $c->then->backdrop, $changes);
 
         self::assertSame(StillKind::Backdrop, $opening->backdrop?->kind);
@@ -66,7 +66,7 @@ final class BackgroundTest extends TestCase
     public function test_a_style_may_have_a_gradient_behind_everything(): void
     {
         $cues = $this->cues('One.', ['background' => 'gradient']);
-        [$opening] = $cues->of(Script::read('One.')->sections[0], ['1']);
+        [$opening] = $cues->of(Script::parse('One.')->sections[0], ['1']);
 
         self::assertSame(StillKind::Backdrop, $opening->backdrop?->kind);
         self::assertCount(1, $cues->drawings());
@@ -155,7 +155,7 @@ final class BackgroundTest extends TestCase
     private function cues(string $script, array $style): PictureCues
     {
         return new PictureCues(
-            Script::read($script),
+            Script::parse($script),
             [['name' => 'Harbour', 'still' => Example::slide('harbour')]],
             HouseStyle::of($style),
             FrameSize::of(1280, 720),

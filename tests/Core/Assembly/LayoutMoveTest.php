@@ -43,21 +43,21 @@ final class LayoutMoveTest extends TestCase
             'slide with inset, top left, small', 'circle, at 60 55.5 30', 'slide alone, 0.6 s', 'camera alone, at once',
             'circle, thick border, shadow', 'no border, no shadow',
         ] as $value) {
-            self::assertSame($value, LayoutCue::read($value)?->write());
+            self::assertSame($value, LayoutCue::parse($value)?->write());
         }
-        self::assertSame([200, 2000], [LayoutCue::read('small, 0.01 s')?->moveMs, LayoutCue::read('small, 90 s')?->moveMs]);
+        self::assertSame([200, 2000], [LayoutCue::parse('small, 0.01 s')?->moveMs, LayoutCue::parse('small, 90 s')?->moveMs]);
         foreach (['', 'at 10 10', 'at ten', 'huge', 'at 1 2 3 4'] as $value) {
-            self::assertNull(LayoutCue::read($value), $value);
+            self::assertNull(LayoutCue::parse($value), $value);
         }
         // A corner ends a free place, a shape does not.
-        $free = LayoutCue::read('at 10 20 30') ?? new LayoutCue();
-        self::assertNull((new LayoutCue(corner: LayoutCue::read('top left')?->corner))->over($free)->place);
+        $free = LayoutCue::parse('at 10 20 30') ?? new LayoutCue();
+        self::assertNull((new LayoutCue(corner: LayoutCue::parse('top left')?->corner))->over($free)->place);
         self::assertEquals($free->place, (new LayoutCue(shape: InsetShape::Circle))->over($free)->place);
         // A border keeps its colour, and what is not said stays.
         $usual = new Inset(border: new InsetBorder('thin', '0B5D66'), hasShadow: true);
-        $inset = LayoutCue::read('thick border')?->inset($usual);
+        $inset = LayoutCue::parse('thick border')?->inset($usual);
         self::assertEquals([new InsetBorder('thick', '0B5D66'), true], [$inset?->border, $inset?->hasShadow]);
-        self::assertFalse(LayoutCue::read('no shadow')?->inset($usual)->hasShadow);
+        self::assertFalse(LayoutCue::parse('no shadow')?->inset($usual)->hasShadow);
     }
 
     public function test_a_free_inset_lies_in_the_frame_whatever_is_asked(): void
@@ -202,7 +202,7 @@ final class LayoutMoveTest extends TestCase
     {
         $style = HouseStyle::of($style);
         $frame = FrameSize::of(1280, 720);
-        $script = Script::read("## A\n\n{$text}\n");
+        $script = Script::parse("## A\n\n{$text}\n");
         $deck = [['name' => '1', 'still' => Example::slide('one')]];
         $cues = new PictureCues($script, $deck, $style, $frame);
         $lines = ['a', 'b', 'c'];

@@ -97,7 +97,7 @@ final class MovingSlideTest extends TestCase
         $says = fn (string $script): array => array_map(
             fn ($f): string => $f->says,
             array_values(array_filter(
-                (new Readiness(Script::read($script), $deck, Layout::SlideAlone, Pace::assumed()))->findings(),
+                (new Readiness(Script::parse($script), $deck, Layout::SlideAlone, Pace::assumed()))->findings(),
                 fn ($f): bool => $f->kind === 'cue',
             )),
         );
@@ -133,7 +133,7 @@ final class MovingSlideTest extends TestCase
                 $film, [], new ClipSource('film', Shape::of(640, 360), Tick::ofSeconds(3)),
             )],
         ];
-        $read = Script::read($script);
+        $read = Script::parse($script);
         $cues = new PictureCues($read, $deck, HouseStyle::of(['layout' => 'slide-alone']), FrameSize::of(1280, 720));
         $lines = ['a', 'b', 'c'];
         $take = Example::take('t', [0, 144_000], ['a' => 0, 'b' => 48_000, 'c' => 96_000], $camera);

@@ -29,8 +29,8 @@ final class MusicTest extends TestCase
     #[DataProvider('cues')]
     public function test_cues_say_which_music_and_how(string $value, ?MusicCue $meant): void
     {
-        self::assertEquals($meant, MusicCue::read($value));
-        self::assertSame($meant === null, Cue::read("[music: {$value}]", 0)?->problem() !== null);
+        self::assertEquals($meant, MusicCue::parse($value));
+        self::assertSame($meant === null, Cue::parse("[music: {$value}]", 0)?->problem() !== null);
     }
 
     /** @return iterable<array{string, MusicCue|null}> */
@@ -95,7 +95,7 @@ final class MusicTest extends TestCase
         self::assertSame([[150, 100]], $place->stretches(1550, 1650));
         $once = new MusicClip($bed, 500, 3000, false, new Envelope([[0, 1.0]]));
         self::assertSame(['plain', [[900, 100], [null, 1500]]], [$once->file(), $once->stretches(1400, 3000)]);
-        self::assertEquals($place, MusicClip::read((array) json_decode((string) json_encode($place->toArray()), true)));
+        self::assertEquals($place, MusicClip::parse((array) json_decode((string) json_encode($place->toArray()), true)));
     }
 
     public function test_another_level_makes_other_parts_where_it_is_heard_and_no_others(): void
@@ -150,7 +150,7 @@ final class MusicTest extends TestCase
 
     private function cued(int $line, float $within, string $name, string $more = ''): MusicCueAt
     {
-        $cue = MusicCue::read($more === '' ? $name : "{$name}, {$more}");
+        $cue = MusicCue::parse($more === '' ? $name : "{$name}, {$more}");
         $beds = [new MusicTrack('A', 'a', 48_000, -16.0), new MusicTrack('B', 'b', 480_000, -16.0)];
 
         return new MusicCueAt([$line, $within], $cue ?? new MusicCue(null), MusicTrack::named($name, $beds));

@@ -33,7 +33,7 @@ final class OverlayTest extends TestCase
 {
     public function test_words_may_have_commas_and_options_stand_behind_them(): void
     {
-        $read = fn (string $value, int $numbers = 2): array => array_values(get_object_vars(Options::read($value, $numbers)));
+        $read = fn (string $value, int $numbers = 2): array => array_values(get_object_vars(Options::parse($value, $numbers)));
 
         self::assertSame(['The sill', [20.0, 10.0], 'accent', 3000], $read('The sill, accent, at 20 10, 3 s'));
         self::assertSame(['Sill, 1.5 m, {ok} "é" שלום 🌊', [0.0, 100.0], 'f2a541', null],
@@ -42,10 +42,10 @@ final class OverlayTest extends TestCase
         self::assertSame(['accent', null, null, null], $read('accent'), 'words there must be');
         self::assertSame(['Wenna, at 3 4', null, null, 4000], $read('Wenna, at 3 4, 4 s', 0));
         foreach (['[label: The sill]', '[label: at 1 2]', '[picture: Clock, at 1 2]', '[label]'] as $bad) {
-            self::assertNotNull(Cue::read($bad, 0)?->problem(), $bad);
+            self::assertNotNull(Cue::parse($bad, 0)?->problem(), $bad);
         }
-        self::assertNull(Cue::read('[picture: Clock, at 60 10 30, 2 s]', 0)?->problem());
-        self::assertNull(Cue::read('[name]', 0)?->problem());
+        self::assertNull(Cue::parse('[picture: Clock, at 60 10 30, 2 s]', 0)?->problem());
+        self::assertNull(Cue::parse('[name]', 0)?->problem());
     }
 
     public function test_a_label_goes_where_its_place_goes_and_is_as_large_as_before(): void
@@ -147,7 +147,7 @@ final class OverlayTest extends TestCase
     private function shots(string $text, array $style = []): array
     {
         $frame = FrameSize::of(1280, 720);
-        $script = Script::read("## A\n\n{$text}\n");
+        $script = Script::parse("## A\n\n{$text}\n");
         $deck = [['name' => '1', 'still' => Example::slide('one')], ['name' => '2', 'still' => Example::slide('two')]];
         $cues = new PictureCues($script, $deck, HouseStyle::of($style), $frame);
         $lines = ['a', 'b', 'c'];

@@ -133,8 +133,8 @@ final class ShownCuesTest extends TestCase
         $of = fn (Script $s, array $style): PictureCues => new PictureCues(
             $s, [], HouseStyle::of($style), FrameSize::of(1280, 720),
         );
-        $cues = fn (string $text, array $style = []): mixed => $of(Script::read($text), $style)
-            ->join(Script::read($text)->sections[0], FrameRate::of(25))
+        $cues = fn (string $text, array $style = []): mixed => $of(Script::parse($text), $style)
+            ->join(Script::parse($text)->sections[0], FrameRate::of(25))
             ?->toArray();
         self::assertSame(['kind' => 'dissolve', 'frames' => 13], $cues('[join: dissolve] Aaaa.'));
         self::assertSame(['kind' => 'dip', 'frames' => 24], $cues('[join: dip, 1 s] Aaaa.'));
@@ -167,7 +167,7 @@ final class ShownCuesTest extends TestCase
     /** @param  list<Passage>  $passages */
     private function source(string $text, array $passages): SectionInput
     {
-        $script = Script::read($text);
+        $script = Script::parse($text);
         $deck = [
             ['name' => 'One', 'still' => Example::slide('one')],
             ['name' => 'Two', 'still' => Example::slide('two')],

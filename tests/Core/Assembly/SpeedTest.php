@@ -45,7 +45,7 @@ final class SpeedTest extends TestCase
     #[TestWith(['Cut', null])]
     public function test_what_a_cue_says(string $value, ?int $times): void
     {
-        self::assertEquals(new SpeedCue($times), SpeedCue::read($value));
+        self::assertEquals(new SpeedCue($times), SpeedCue::parse($value));
     }
 
     #[TestWith([''])]
@@ -56,7 +56,7 @@ final class SpeedTest extends TestCase
     #[TestWith(['4 x, cut'])]
     public function test_what_is_no_speed(string $value): void
     {
-        self::assertNull(SpeedCue::read($value));
+        self::assertNull(SpeedCue::parse($value));
     }
 
     public function test_a_silence_runs_faster_and_speech_and_its_breaths_do_not(): void

@@ -130,7 +130,7 @@ final class StageTest extends TestCase
 
     public function testPartsOfAPictureAreCheckedAndCutOffAtItsEdges(): void
     {
-        $part = fn (mixed $x, mixed $y, mixed $w, mixed $h): ?array => Crop::read([
+        $part = fn (mixed $x, mixed $y, mixed $w, mixed $h): ?array => Crop::parse([
             'x' => $x,
             'y' => $y,
             'width' => $w,
@@ -142,7 +142,7 @@ final class StageTest extends TestCase
         self::assertNull($part(0.99, 0, 1, 1));
         self::assertNull($part(0, 0, NAN, 1));
         self::assertNull($part(0, 0, 'half', 1));
-        self::assertNull(Crop::read(null));
+        self::assertNull(Crop::parse(null));
     }
 
     public function testCuesSayWhatIsShown(): void
@@ -150,7 +150,7 @@ final class StageTest extends TestCase
         $text =
             "## One\n\n[slide] A one. [screen: the gauge] A two. [camera alone] A three. [board: 2, squared] A four.\n\n".
             "## Two\n\n[board] B one. [layout: side by side] B two. [board: 1] B three. [keys: Ctrl+S] B four.\n";
-        $script = Script::read($text);
+        $script = Script::parse($text);
         $cues = new PictureCues(
             $script,
             [['name' => 'Table', 'still' => Example::slide('t')]],
@@ -179,7 +179,7 @@ final class StageTest extends TestCase
 
     public function testKeysAreShownForAMoment(): void
     {
-        $text = Script::read("## One\n\n[slide] Save it. [keys: Ctrl+S] Then go on.\n");
+        $text = Script::parse("## One\n\n[slide] Save it. [keys: Ctrl+S] Then go on.\n");
         $cues = new PictureCues(
             $text,
             [['name' => 'Table', 'still' => Example::slide('t')]],

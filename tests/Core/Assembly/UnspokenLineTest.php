@@ -72,7 +72,7 @@ final class UnspokenLineTest extends TestCase
     private function section(string $text): array
     {
         $frame = FrameSize::of(1280, 720);
-        $script = Script::read("## A\n\n{$text}\n");
+        $script = Script::parse("## A\n\n{$text}\n");
         $deck = [['name' => '1', 'still' => Example::slide('one')], ['name' => '2', 'still' => Example::slide('two')]];
         $cues = new PictureCues($script, $deck, HouseStyle::of([]), $frame);
         $lines = ['a', 'b', 'c'];

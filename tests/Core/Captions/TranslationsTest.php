@@ -65,7 +65,7 @@ final class TranslationsTest extends TestCase
     public function test_others_files_are_read(string $content, array $cues): void
     {
         self::assertSame($cues, array_map(
-            fn (array $c): array => [$c['from'] / 48_000, $c['until'] / 48_000, $c['text']], TimedTextReader::read($content),
+            fn (array $c): array => [$c['from'] / 48_000, $c['until'] / 48_000, $c['text']], TimedTextReader::parse($content),
         ));
     }
 
@@ -96,7 +96,7 @@ final class TranslationsTest extends TestCase
     public function test_what_holds_no_captions_is_refused(string $content): void
     {
         $this->expectException(FormatError::class);
-        TimedTextReader::read($content);
+        TimedTextReader::parse($content);
     }
 
     /** @return array<string, array{string}> */

@@ -100,7 +100,7 @@ final class SlideTiesTest extends TestCase
 
     public function test_the_demos_slides_go_where_its_author_put_them(): void
     {
-        $script = Script::read((string) file_get_contents(__DIR__.'/../../../demo/lesson/script.md'));
+        $script = Script::parse((string) file_get_contents(__DIR__.'/../../../demo/lesson/script.md'));
         $ties = SlideTies::propose($script, $this->slides(self::DEMO));
 
         self::assertSame([[1, 1], [2, 1], [3, 1], [4, 1], [5, 1], [7, 1], [8, 1]], $this->places($ties));
@@ -114,7 +114,7 @@ final class SlideTiesTest extends TestCase
         $right = $all = 0;
         foreach ([[self::KNOTS, self::KNOT_SLIDES], [self::BIRDS, self::BIRD_SLIDES]] as [$text, $slides]) {
             $ties = [];
-            foreach (SlideTies::propose(Script::read($text), $this->slides(array_column($slides, 0))) as $tie) {
+            foreach (SlideTies::propose(Script::parse($text), $this->slides(array_column($slides, 0))) as $tie) {
                 $ties[$tie->slide] = [$tie->section, $tie->line];
             }
             foreach ($slides as $i => [, $section, $line]) {
@@ -128,7 +128,7 @@ final class SlideTiesTest extends TestCase
 
     public function test_pictures_without_words_come_up_section_by_section(): void
     {
-        $script = Script::read("## One\n\nA tide.\n\n## Two\n\nA boat.\n\n## Three\n\nAn oar.\n");
+        $script = Script::parse("## One\n\nA tide.\n\n## Two\n\nA boat.\n\n## Three\n\nAn oar.\n");
 
         self::assertSame([[0, 1], [1, 1], [2, 1]], $this->places(SlideTies::propose($script, $this->slides(['', '', '']))));
         self::assertSame(
@@ -139,11 +139,11 @@ final class SlideTiesTest extends TestCase
 
     public function test_a_slide_that_fits_nowhere_is_left_out_and_cards_show_themselves(): void
     {
-        $script = Script::read("## Tides\n\n[card: opening]\nTides\n\n## Tides today\n\nTides rise. Tides fall. Tides turn.\n");
+        $script = Script::parse("## Tides\n\n[card: opening]\nTides\n\n## Tides today\n\nTides rise. Tides fall. Tides turn.\n");
         $ties = SlideTies::propose($script, $this->slides(['Tides rise and fall', 'Quarterly figures of the canteen']));
 
         self::assertSame([['s0', 1, 1]], array_map(fn (Tie $t): array => [$t->slide, $t->section, $t->line], $ties));
-        self::assertSame([], SlideTies::propose(Script::read(''), $this->slides(['x'])));
+        self::assertSame([], SlideTies::propose(Script::parse(''), $this->slides(['x'])));
         self::assertSame([], SlideTies::propose($script, []));
     }
 

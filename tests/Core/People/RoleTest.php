@@ -64,13 +64,13 @@ final class RoleTest extends TestCase
     #[DataProvider('deeds')]
     public function test_what_somebody_did_is_said_in_words(string $says, AuditAction $deed, array $about): void
     {
-        self::assertSame($says, $deed->says($about));
+        self::assertSame($says, $deed->message($about));
     }
 
     public function test_every_deed_says_something_also_without_facts(): void
     {
         foreach (AuditAction::cases() as $deed) {
-            self::assertMatchesRegularExpression('/^[a-z].*[^ ]$/u', $deed->says([]), $deed->value);
+            self::assertMatchesRegularExpression('/^[a-z].*[^ ]$/u', $deed->message([]), $deed->value);
         }
     }
 }

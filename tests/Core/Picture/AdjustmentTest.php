@@ -13,10 +13,10 @@ final class AdjustmentTest extends TestCase
     public function test_nothing_changed_is_nothing_and_too_much_is_the_most(): void
     {
         self::assertNull(Adjustment::of());
-        self::assertNull(Adjustment::read(null));
-        self::assertNull(Adjustment::read(['brightness' => 'much']));
+        self::assertNull(Adjustment::parse(null));
+        self::assertNull(Adjustment::parse(['brightness' => 'much']));
         self::assertSame(50, Adjustment::of(brightness: 900)?->brightness);
-        self::assertEquals(Adjustment::of(1, -2, 3, -4), Adjustment::read(Adjustment::of(1, -2, 3, -4)?->toArray()));
+        self::assertEquals(Adjustment::of(1, -2, 3, -4), Adjustment::parse(Adjustment::of(1, -2, 3, -4)?->toArray()));
     }
 
     public function test_each_part_does_what_it_says(): void

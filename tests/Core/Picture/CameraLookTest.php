@@ -60,7 +60,7 @@ final class CameraLookTest extends TestCase
         self::assertNotNull($look);
         self::assertNotSame([[], []], [$look->black, $look->frozen]);
         $json = json_encode($look->toArray(), JSON_PRESERVE_ZERO_FRACTION);
-        self::assertEquals($look, CameraLook::read(json_decode((string) $json, true)));
+        self::assertEquals($look, CameraLook::parse(json_decode((string) $json, true)));
     }
 
     public function test_an_order_to_look_tells_apart_whatever_is_seen_otherwise(): void

@@ -19,6 +19,6 @@ final class SourceColourTest extends TestCase
     #[TestWith(['unknown', 'gbr', 1080, 'in_range=tv:in_color_matrix=bt709'], 'said, and unknown here')]
     public function test_what_a_container_says(?string $range, ?string $matrix, int $height, string $options): void
     {
-        self::assertSame($options, SourceColour::told($range, $matrix, $height)->asInput());
+        self::assertSame($options, SourceColour::tagged($range, $matrix, $height)->asInput());
     }
 }

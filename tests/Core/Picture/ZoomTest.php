@@ -44,7 +44,7 @@ final class ZoomTest extends TestCase
     #[TestWith(['OUT, 99 s', null, 5000])]
     public function test_its_cue_is_read(string $value, ?array $part, int $milliseconds): void
     {
-        $cue = ZoomCue::read($value);
+        $cue = ZoomCue::parse($value);
         self::assertNotNull($cue);
         self::assertSame($milliseconds, $cue->milliseconds);
         self::assertEquals($part === null ? null : new Crop($part[0], $part[1], $part[2], $part[2]), $cue->part);
@@ -59,7 +59,7 @@ final class ZoomTest extends TestCase
     #[TestWith(['1e9 0 {}'])]
     public function test_what_is_no_zoom_is_none(string $value): void
     {
-        self::assertNull(ZoomCue::read($value));
+        self::assertNull(ZoomCue::parse($value));
     }
 
     public function test_the_stage_and_what_is_drawn_over_it_go_together_and_the_rest_stays(): void

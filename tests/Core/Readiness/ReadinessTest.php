@@ -78,7 +78,7 @@ final class ReadinessTest extends TestCase
 
     public function test_soft_slides_cut_off_cards_and_cues_that_say_nothing_are_pointed_out(): void
     {
-        $script = Script::read("## One\n\n[slide: Table]\n\nHi. [pause soon] [slide]\n\n## End\n\n[card: closing]\nLong.\n");
+        $script = Script::parse("## One\n\n[slide: Table]\n\nHi. [pause soon] [slide]\n\n## End\n\n[card: closing]\nLong.\n");
         $found = (new Readiness($script, [new DeckSlide('Table', false)], Layout::SlideWithInset, Pace::assumed(), [
             1,
         ]))->findings();
@@ -91,7 +91,7 @@ final class ReadinessTest extends TestCase
 
     public function test_zooms_and_emphasis_want_a_stage_and_joins_the_beginning(): void
     {
-        $script = Script::read(
+        $script = Script::parse(
             "## One\n\n[slide: 1] [zoom: 1 1 50] Words. [camera alone] More [emphasis: box 1 1 9 9] words [join: dip].\n\n".
                 "## Two\n\n[zoom: 1 1 50] [join: cut] Words.\n",
         );
@@ -114,7 +114,7 @@ final class ReadinessTest extends TestCase
         $text = "## One\n\n[screen: the gauge]\n\nRead it.\n\n## Two\n\n[board]\n\nWrite.\n\n"
             ."## Three\n\n[camera alone]\n\nEnd.\n";
         $says = fn (array $with): array => array_map(fn (ReadinessIssue $f): string => $f->says, (new Readiness(
-            Script::read($text), [], Layout::SlideWithInset, Pace::assumed(), withScreen: array_values($with),
+            Script::parse($text), [], Layout::SlideWithInset, Pace::assumed(), withScreen: array_values($with),
         ))->findings());
 
         self::assertSame(
@@ -127,7 +127,7 @@ final class ReadinessTest extends TestCase
 
     public function test_next_slide_goes_on_from_the_last_one_shown(): void
     {
-        $script = Script::read(
+        $script = Script::parse(
             "## A\n[slide] One. [slide:  b  SLIDE] Two.\n## B\n[slide] Three. [slide: 1] [slide: nowhere] [slide]",
         );
         $shown = ShownSlides::of($script, ['A slide', 'B slide', 'C slide', 'B slide']);
@@ -152,7 +152,7 @@ final class ReadinessTest extends TestCase
             fn (ReadinessIssue $f): string => $f->says,
             array_values(array_filter(
                 (new Readiness(
-                    Script::read("## A\n\n{$cue} One."), [], Layout::CameraAlone, Pace::assumed(), presenter: $presenter,
+                    Script::parse("## A\n\n{$cue} One."), [], Layout::CameraAlone, Pace::assumed(), presenter: $presenter,
                 ))->findings(),
                 fn (ReadinessIssue $f): bool => $f->kind === 'cue',
             )),
@@ -171,7 +171,7 @@ final class ReadinessTest extends TestCase
     private function findings(string $script, array $deck): array
     {
         return (new Readiness(
-            Script::read($script),
+            Script::parse($script),
             array_map(fn (string $n): DeckSlide => new DeckSlide($n), $deck),
             Layout::SlideWithInset,
             Pace::assumed(),

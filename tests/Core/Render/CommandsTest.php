@@ -248,7 +248,7 @@ final class CommandsTest extends TestCase
             ShotSpec::of(Example::assembly([['One', [0, 96_000]]])->segments[0]->shots[0], FrameRate::of(25)),
             'v1',
         );
-        $back = PieceRequest::read((array) json_decode((string) json_encode($order->toArray()), true));
+        $back = PieceRequest::parse((array) json_decode((string) json_encode($order->toArray()), true));
         $arguments = $back->arguments(['hash-slide-s0' => '/a/slide.png', 'media-s0' => '/a/b.webm'], '/out.mp4');
 
         self::assertEquals($order, $back);
@@ -339,7 +339,7 @@ final class CommandsTest extends TestCase
     {
         $command = implode(
             ' ',
-            IngestCommand::arguments('raw', 'mjpeg', null, 'media', 'sound', 'pcm', SourceColour::told('pc', 'bt470bg', 480)),
+            IngestCommand::arguments('raw', 'mjpeg', null, 'media', 'sound', 'pcm', SourceColour::tagged('pc', 'bt470bg', 480)),
         );
 
         self::assertStringContainsString(

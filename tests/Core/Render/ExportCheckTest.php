@@ -50,9 +50,9 @@ final class ExportCheckTest extends TestCase
                 ."I:         -16.1 LUFS\n    Threshold: -26.6 LUFS\n  Loudness range:\n    LRA:         3.2 LU\n  True "
                     ."peak:\n    Peak:       -1.9 dBFS\n";
 
-        self::assertEquals(new LoudnessReport(-16.1, -1.9), LoudnessReport::read($log));
-        self::assertEquals(new LoudnessReport(null, null), LoudnessReport::read('Summary: I: -70.0 LUFS Peak: -inf dBFS'));
-        self::assertEquals(new LoudnessReport(null, null), LoudnessReport::read(''));
+        self::assertEquals(new LoudnessReport(-16.1, -1.9), LoudnessReport::parse($log));
+        self::assertEquals(new LoudnessReport(null, null), LoudnessReport::parse('Summary: I: -70.0 LUFS Peak: -inf dBFS'));
+        self::assertEquals(new LoudnessReport(null, null), LoudnessReport::parse(''));
     }
 
     /** @return list<array{name: string, ok: bool, says: string}> */

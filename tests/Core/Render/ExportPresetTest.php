@@ -26,9 +26,9 @@ final class ExportPresetTest extends TestCase
     public function test_it_is_kept_and_read_again_and_what_is_unknown_is_as_usual(): void
     {
         $edition = new ExportPreset(FrameSize::of(1280, 720), FilmQuality::Small, FilmFormat::WebM, 'id', true, true);
-        self::assertEquals($edition, ExportPreset::read($edition->toArray()));
+        self::assertEquals($edition, ExportPreset::parse($edition->toArray()));
         self::assertEquals(
-            new ExportPreset(), ExportPreset::read(['quality' => 'huge', 'format' => ['x'], 'width' => '7'] + ['burned' => 1]),
+            new ExportPreset(), ExportPreset::parse(['quality' => 'huge', 'format' => ['x'], 'width' => '7'] + ['burned' => 1]),
         );
         self::assertSame(FilmFormat::Mp4, $edition->planned()->format);
         self::assertTrue((new ExportPreset(burned: true))->needsAnotherPass());

@@ -78,12 +78,12 @@ final class CueChangeTest extends TestCase
         string $then,
         string $expected,
     ): void {
-        $script = Script::read($text);
+        $script = Script::parse($text);
         $place = fn (array $at): WordPlace => WordPlace::before($script->sections[0]->lines[$at[0] - 1], $at[1]);
-        $new = Cue::read($cue, 0) ?? self::fail('It is a cue.');
+        $new = Cue::parse($cue, 0) ?? self::fail('It is a cue.');
         $changed = CueChange::over($script, 0, $new, $place($from), $until === null ? null : $place($until), $then);
         self::assertSame($expected, $changed);
-        $again = Script::read($changed);
+        $again = Script::parse($changed);
         self::assertSame($changed, $again->write());
         // Saying the same again changes nothing.
         self::assertSame(
@@ -99,7 +99,7 @@ final class CueChangeTest extends TestCase
 
     public function test_cues_are_replaced_and_taken_away(): void
     {
-        $script = Script::read("## One\n\n[slide: 2]\n\nFirst [layout: top left] line [pause 1 s].\n\n[note: ask]\n\nMore.\n");
+        $script = Script::parse("## One\n\n[slide: 2]\n\nFirst [layout: top left] line [pause 1 s].\n\n[note: ask]\n\nMore.\n");
         $with = fn (int $cue, string $with): string => CueChange::replaced($script, 0, $cue, $with);
         self::assertSame(
             "## One\n\n[slide: 2]\n\nFirst [layout: side by side] line [pause 1 s].\n\n[note: ask]\n\nMore.\n",
@@ -113,7 +113,7 @@ final class CueChangeTest extends TestCase
 
     public function test_what_holds_at_a_place_is_known(): void
     {
-        $section = Script::read("[slide: 2] First [camera alone] line [layout: top left] here [slide: 3] now.\n")->sections[0];
+        $section = Script::parse("[slide: 2] First [camera alone] line [layout: top left] here [slide: 3] now.\n")->sections[0];
         $at = fn (int $word): WordPlace => WordPlace::before($section->lines[0], $word);
         $stage = fn (int $word): ?string => CueChange::inForce($section, CueKind::Slide, $at($word))?->source();
         self::assertSame('[slide: 2]', $stage(1), 'what stands at the place itself does not hold before it');
@@ -126,7 +126,7 @@ final class CueChangeTest extends TestCase
 
     public function test_words_are_counted_whatever_they_are_made_of(): void
     {
-        $line = Script::read("Größe — 4,8 Meter,\n  שלום 🚣 now.\n")->sections[0]->lines[0];
+        $line = Script::parse("Größe — 4,8 Meter,\n  שלום 🚣 now.\n")->sections[0]->lines[0];
         foreach (range(0, 6) as $word) {
             self::assertSame($word, WordPlace::before($line, $word)->wordIn($line));
         }

@@ -25,7 +25,7 @@ final class CueExamplesTest extends TestCase
         foreach ($this->examples['read'] as ['text' => $text, 'cues' => $cues]) {
             preg_match_all(Cue::PATTERN, $text, $found);
             $read = array_map(function (string $one): array {
-                $cue = Cue::read($one, 0);
+                $cue = Cue::parse($one, 0);
 
                 return [$cue?->kind->value, $cue?->value, $one];
             }, $found[0]);
@@ -43,7 +43,7 @@ final class CueExamplesTest extends TestCase
     public function test_headings_are_known(): void
     {
         foreach ($this->examples['headings'] as [$row, , $level]) {
-            $script = Script::read($row);
+            $script = Script::parse($row);
             $headed = array_filter($script->sections, fn ($s): bool => $s->headingRow !== '');
             $found = $script->title !== null ? 1 : ($headed === [] ? 0 : 2);
             self::assertSame($level, $found, $row);

@@ -35,7 +35,7 @@ final class CuePlacesTest extends TestCase
 
         self::assertSame(
             $once,
-            CuePlaces::write(Script::read($once), [['section' => 0, 'line' => 2, 'within' => 0.3, 'cue' => '[slide: Low]']]),
+            CuePlaces::write(Script::parse($once), [['section' => 0, 'line' => 2, 'within' => 0.3, 'cue' => '[slide: Low]']]),
         );
     }
 
@@ -54,21 +54,21 @@ final class CuePlacesTest extends TestCase
 
     public function testBoardsAndKeysSayWhatTheyMean(): void
     {
-        self::assertEquals(new BoardCue(), BoardCue::read(''));
-        self::assertEquals(new BoardCue(2, \OpenReel\Core\Picture\BoardPaper::Squared), BoardCue::read('page 2, Squared'));
-        self::assertNull(BoardCue::read('0'));
-        self::assertNull(BoardCue::read('pink'));
-        self::assertSame(['Ctrl', 'S'], Keys::read('Ctrl+S'));
-        self::assertSame(['Ctrl', '+'], Keys::read('Ctrl++'));
-        self::assertSame(['Shift', 'Page Down'], Keys::read(' Shift +  Page Down '));
-        self::assertSame([], Keys::read(''));
-        self::assertSame([], Keys::read('a+b+c+d+e+f'));
-        self::assertSame([], Keys::read('a very long key with no name'));
+        self::assertEquals(new BoardCue(), BoardCue::parse(''));
+        self::assertEquals(new BoardCue(2, \OpenReel\Core\Picture\BoardPaper::Squared), BoardCue::parse('page 2, Squared'));
+        self::assertNull(BoardCue::parse('0'));
+        self::assertNull(BoardCue::parse('pink'));
+        self::assertSame(['Ctrl', 'S'], Keys::parse('Ctrl+S'));
+        self::assertSame(['Ctrl', '+'], Keys::parse('Ctrl++'));
+        self::assertSame(['Shift', 'Page Down'], Keys::parse(' Shift +  Page Down '));
+        self::assertSame([], Keys::parse(''));
+        self::assertSame([], Keys::parse('a+b+c+d+e+f'));
+        self::assertSame([], Keys::parse('a very long key with no name'));
     }
 
     public function testStageCuesAreRead(): void
     {
-        $cues = Script::read("## S\n\n[screen: the gauge] One. [Camera  Alone] Two. [keys: Ctrl+S] [board: 2]\n")->sections[0]
+        $cues = Script::parse("## S\n\n[screen: the gauge] One. [Camera  Alone] Two. [keys: Ctrl+S] [board: 2]\n")->sections[0]
             ->cues;
 
         self::assertSame(
@@ -86,7 +86,7 @@ final class CuePlacesTest extends TestCase
     private function written(array ...$cues): string
     {
         return CuePlaces::write(
-            Script::read(self::SCRIPT),
+            Script::parse(self::SCRIPT),
             array_map(fn (array $c): array => array_combine(['section', 'line', 'within', 'cue'], $c), array_values($cues)),
         );
     }

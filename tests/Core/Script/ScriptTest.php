@@ -19,7 +19,7 @@ final class ScriptTest extends TestCase
 
     public function test_headings_make_title_and_sections(): void
     {
-        $script = Script::read(self::TIDES);
+        $script = Script::parse(self::TIDES);
 
         self::assertSame('Tides', $script->title);
         self::assertSame(['High', 'Low'], array_map(fn (ScriptSection $s): string => $s->heading, $script->sections));
@@ -29,7 +29,7 @@ final class ScriptTest extends TestCase
 
     public function test_cues_are_not_spoken_and_know_their_line(): void
     {
-        [$high] = Script::read(self::TIDES)->sections;
+        [$high] = Script::parse(self::TIDES)->sections;
 
         self::assertSame(['One.', 'Two and a half.'], array_map(fn (Line $l): string => $l->text, $high->lines));
         self::assertSame(
@@ -41,7 +41,7 @@ final class ScriptTest extends TestCase
     public function test_a_line_knows_where_it_stands(): void
     {
         $text = "# Ebbe 🌊\n\n## Flut\n\nZuerst  das [pause 1 s]\nÖl.\n- Dann\n- der „Kahn“.\n";
-        $lines = Script::read($text)->sections[0]->lines;
+        $lines = Script::parse($text)->sections[0]->lines;
 
         self::assertSame(['Zuerst das Öl.', 'Dann', 'der „Kahn“.'], array_map(fn (Line $l): string => $l->text, $lines));
         self::assertSame(
@@ -61,7 +61,7 @@ final class ScriptTest extends TestCase
 
     public function test_words_before_the_first_heading_are_a_section(): void
     {
-        $script = Script::read("\xEF\xBB\xBF# Tides\nHello.\n## High\nOne.");
+        $script = Script::parse("\xEF\xBB\xBF# Tides\nHello.\n## High\nOne.");
 
         self::assertSame('Tides', $script->title);
         self::assertSame('', $script->sections[0]->heading);
@@ -73,7 +73,7 @@ final class ScriptTest extends TestCase
     {
         self::assertSame(
             ['Part two', ''],
-            array_map(fn (ScriptSection $s): string => $s->heading, Script::read("# Tides\n# Part two\nHi.\n##\nHo.")->sections),
+            array_map(fn (ScriptSection $s): string => $s->heading, Script::parse("# Tides\n# Part two\nHi.\n##\nHo.")->sections),
         );
     }
 
@@ -81,7 +81,7 @@ final class ScriptTest extends TestCase
     {
         self::assertSame(
             ['In C#', 'Low'],
-            array_map(fn (ScriptSection $s): string => $s->heading, Script::read("## In C#\n## Low ##\n")->sections),
+            array_map(fn (ScriptSection $s): string => $s->heading, Script::parse("## In C#\n## Low ##\n")->sections),
         );
     }
 
@@ -122,7 +122,7 @@ final class ScriptTest extends TestCase
             for ($i = mt_rand(0, 40); $i > 0; $i--) {
                 $text .= $bits[mt_rand(0, count($bits) - 1)];
             }
-            $script = Script::read($text);
+            $script = Script::parse($text);
             self::assertSame($text, $script->write());
             foreach ($script->lines() as $line) {
                 self::assertStringContainsString(
@@ -141,7 +141,7 @@ final class ScriptTest extends TestCase
 
     public function test_changing_one_section_leaves_the_others_to_the_byte(): void
     {
-        $changed = Script::read(self::TIDES)->withSection(0, 'Higher', "Uno.\n\nDue.");
+        $changed = Script::parse(self::TIDES)->withSection(0, 'Higher', "Uno.\n\nDue.");
 
         self::assertSame(
             "# Tides\n\n[target 6:00]\n\n## Higher\n\nUno.\n\nDue.\n\n## Low ##\nThree.\n### not a section\n",
@@ -162,7 +162,7 @@ final class ScriptTest extends TestCase
 
     public function test_a_section_without_a_heading_does_not_melt_into_another(): void
     {
-        $moved = Script::read("Hello.\n\n## B\n\nb.\n")->inOrder([1, 0]);
+        $moved = Script::parse("Hello.\n\n## B\n\nb.\n")->inOrder([1, 0]);
 
         self::assertSame(['B', ''], array_map(fn (ScriptSection $s): string => $s->heading, $moved->sections));
         self::assertSame('Hello.', $moved->sections[1]->text());
@@ -170,12 +170,12 @@ final class ScriptTest extends TestCase
 
     public function test_the_title_is_set_or_changed(): void
     {
-        self::assertSame("# Ebb & flow\n\n## A\n", Script::read("# Tides\n\n## A\n")->withTitle("Ebb &\nflow")->write());
-        self::assertSame("# Tides\n\n## A\n", Script::read("## A\n")->withTitle('Tides')->write());
-        self::assertSame("# Tides\n", Script::read('')->withTitle('Tides')->write());
+        self::assertSame("# Ebb & flow\n\n## A\n", Script::parse("# Tides\n\n## A\n")->withTitle("Ebb &\nflow")->write());
+        self::assertSame("# Tides\n\n## A\n", Script::parse("## A\n")->withTitle('Tides')->write());
+        self::assertSame("# Tides\n", Script::parse('')->withTitle('Tides')->write());
         self::assertSame(
             "# Tides\n\n[target 1:00]\n\n## A\n",
-            Script::read("\n[target 1:00]\n\n## A\n")->withTitle('Tides')->write(),
+            Script::parse("\n[target 1:00]\n\n## A\n")->withTitle('Tides')->write(),
         );
     }
 
@@ -211,11 +211,11 @@ final class ScriptTest extends TestCase
             "\n\n# Old #\n## A\n\na.\n",
         ];
         foreach ($all as $text) {
-            $renamed = Script::read($text)->withTitle('New $1 \\0');
+            $renamed = Script::parse($text)->withTitle('New $1 \\0');
             self::assertSame('New $1 \\0', $renamed->title);
             self::assertStringNotContainsString('Old', $renamed->write());
             self::assertSame(['a.'], array_map(fn ($line): string => $line->text, $renamed->lines()));
-            self::assertSame(Script::read($text)->target()?->count, $renamed->target()?->count);
+            self::assertSame(Script::parse($text)->target()?->count, $renamed->target()?->count);
         }
     }
 

@@ -52,7 +52,7 @@ final class SpeakingTimeTest extends TestCase
 
     public function test_a_lesson_is_explained_at_the_pace_usual_in_teaching(): void
     {
-        $script = Script::read((string) file_get_contents(__DIR__.'/../../../demo/lesson/script.md'));
+        $script = Script::parse((string) file_get_contents(__DIR__.'/../../../demo/lesson/script.md'));
         $milliseconds = array_sum(array_map(fn (ScriptSection $s): int => SpeakingTime::of($s)->milliseconds(), $script->sections));
         $words = str_word_count(implode(' ', array_map(fn (Line $l): string => $l->text, $script->lines())));
 

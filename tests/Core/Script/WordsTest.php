@@ -55,12 +55,12 @@ final class WordsTest extends TestCase
 
     public function test_a_layout_says_part_of_it_and_the_rest_comes_from_elsewhere(): void
     {
-        $own = LayoutCue::read('top left');
-        $style = LayoutCue::read('camera alone, bottom right, small');
+        $own = LayoutCue::parse('top left');
+        $style = LayoutCue::parse('camera alone, bottom right, small');
 
         self::assertSame('camera alone, top left, small', $own?->over($style ?? new LayoutCue)->write());
         self::assertSame('', (new LayoutCue)->write());
-        self::assertNull(LayoutCue::read('top left, purple'));
-        self::assertNull(LayoutCue::read(''));
+        self::assertNull(LayoutCue::parse('top left, purple'));
+        self::assertNull(LayoutCue::parse(''));
     }
 }

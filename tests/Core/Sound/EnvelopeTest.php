@@ -50,7 +50,7 @@ final class EnvelopeTest extends TestCase
         $part = $all->within(250, 750);
 
         self::assertSame([[250, 0.25], [500, 0.5], [750, 0.5]], $part->points);
-        self::assertSame([[0, 0.25], [250, 0.5], [500, 0.5]], $part->later(-250)->points);
+        self::assertSame([[0, 0.25], [250, 0.5], [500, 0.5]], $part->delayed(-250)->points);
         $numbers = array_values(unpack('g*', $all->bytes(498, 503)) ?: []);
         self::assertCount(5, $numbers);
         self::assertEqualsWithDelta([0.498, 0.499, 0.5, 0.5, 0.5], $numbers, 1e-6);

@@ -130,7 +130,7 @@ final class SoundPlanTest extends TestCase
             $both->sound, $both->computer?->toArray(),
         ]);
         self::assertSame(['voice', 'computer'], $both->files());
-        self::assertEquals($both, SoundPiece::read((array) json_decode((string) json_encode($both->toArray()), true)));
+        self::assertEquals($both, SoundPiece::parse((array) json_decode((string) json_encode($both->toArray()), true)));
         self::assertNotSame($both->key('v'), $of($voice)->key('v'));
         self::assertTrue($of($voice)->needsNoLimiter(4.0));
         self::assertFalse($both->needsNoLimiter(4.0), 'together they may be louder than either');
@@ -182,7 +182,7 @@ final class SoundPlanTest extends TestCase
         self::assertSame([0, 1172], $parts[0]->frames(), 'with the silence that an encoder begins with');
         self::assertSame([21, 1172], $parts[1]->frames());
         self::assertSame([21, null], $parts[4]->frames());
-        self::assertEquals($parts[1], SoundPart::read((array) json_decode((string) json_encode($parts[1]->toArray()), true)));
+        self::assertEquals($parts[1], SoundPart::parse((array) json_decode((string) json_encode($parts[1]->toArray()), true)));
     }
 
     public function test_a_long_take_is_divided_and_a_short_film_is_not(): void
@@ -249,7 +249,7 @@ final class SoundPlanTest extends TestCase
 
         self::assertSame([[], [[0, 10_000]]], array_column($plan->places, 'silences'));
         $parts = SoundPart::all($plan);
-        self::assertEquals($parts[0], SoundPart::read((array) json_decode((string) json_encode($parts[0]->toArray()), true)));
+        self::assertEquals($parts[0], SoundPart::parse((array) json_decode((string) json_encode($parts[0]->toArray()), true)));
     }
 
     public function test_a_cleaned_voice_is_another_piece_and_needs_its_peaks_looked_at(): void
@@ -266,7 +266,7 @@ final class SoundPlanTest extends TestCase
         self::assertNotSame($piece(null)->key('v'), $piece($clean)->key('v'));
         self::assertSame($piece(null)->files(), $piece($clean)->files());
         self::assertFalse($piece($clean)->needsNoLimiter(-60.0));
-        self::assertEquals($piece($clean), SoundPiece::read($piece($clean)->toArray()));
+        self::assertEquals($piece($clean), SoundPiece::parse($piece($clean)->toArray()));
     }
 
     public function test_cleaning_does_only_what_can_be_done(): void
@@ -278,8 +278,8 @@ final class SoundPlanTest extends TestCase
         self::assertNull(CleanVoice::of('h', new Cleaning(NoiseReduction::Light), null, null), 'nobody knows the room');
         $whole = CleanVoice::of('h', $all, 60, [0, 48_000]);
         self::assertNotNull($whole);
-        self::assertEquals($whole, CleanVoice::read($whole->toArray()));
-        self::assertEquals($all, Cleaning::read($all->toArray()));
+        self::assertEquals($whole, CleanVoice::parse($whole->toArray()));
+        self::assertEquals($all, Cleaning::parse($all->toArray()));
         self::assertContains('highpass=f=70,highpass=f=70,bandreject=f=60:width_type=h:w=3,bandreject=f=120:width_type=h:w=3,'.
             'bandreject=f=180:width_type=h:w=3,bandreject=f=240:width_type=h:w=3,bandreject=f=300:width_type=h:w=3,'.
             'bandreject=f=360:width_type=h:w=3,apad=pad_len=4096', CleanCommand::filtered($whole, 'in.flac', 'out.wav'));

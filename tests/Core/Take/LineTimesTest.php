@@ -82,8 +82,8 @@ final class LineTimesTest extends TestCase
             ['at_ms' => 6600, 'kind' => 'step', 'line' => 2, 'within' => 'far'],
             ['at_ms' => 6700, 'kind' => 'step', 'line' => 2, 'within' => 1],
         ];
-        $events = EventLog::read(implode("\n", array_map(json_encode(...), $rows)));
-        self::assertEquals($events, EventLog::read(EventLog::write($events)), 'written and read again');
+        $events = EventLog::parse(implode("\n", array_map(json_encode(...), $rows)));
+        self::assertEquals($events, EventLog::parse(EventLog::write($events)), 'written and read again');
         $reached = LineTimes::reached([new SpokenLine('a', 'One.'), new SpokenLine('b', 'Two.')], $events);
         self::assertSame(
             [['a', 0.25, 500], ['a', 0.75, 3000]],

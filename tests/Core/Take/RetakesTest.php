@@ -49,7 +49,7 @@ final class RetakesTest extends TestCase
 
     public function testCuesAreGivenAtTheirPlaceInTheLines(): void
     {
-        $events = EventLog::read(implode("\n", array_map(json_encode(...), [
+        $events = EventLog::parse(implode("\n", array_map(json_encode(...), [
             ['at_ms' => 50, 'kind' => 'cue', 'cue' => '[layout: camera alone]'],
             ['at_ms' => 6000, 'kind' => 'cue', 'cue' => '[slide: Tide curve]'],
             ['at_ms' => 6010, 'kind' => 'cue', 'cue' => '[layout: slide alone]'],
@@ -84,7 +84,7 @@ final class RetakesTest extends TestCase
 
         return array_map(
             fn (Span $s): array => [$s->from->milliseconds(), $s->until->milliseconds()],
-            Retakes::of(EventLog::read(implode("\n", $rows))),
+            Retakes::of(EventLog::parse(implode("\n", $rows))),
         );
     }
 }

@@ -56,7 +56,7 @@ final class TakeClockTest extends TestCase
 
     public function test_the_log_is_read_in_order_and_past_damage(): void
     {
-        $events = EventLog::read(
+        $events = EventLog::parse(
             "{\"at_ms\":900,\"kind\":\"line\",\"line\":2}\n{\"at_ms\":100,\"kind\":\"line\",\"line\":1}\nnot "
                 ."json\n{\"at_ms\":\"x\",\"kind\":\"line\"}\n{\"at_ms\":950.6,\"kind\":\"pau",
         );
@@ -79,7 +79,7 @@ final class TakeClockTest extends TestCase
             "\n".
             '{"at_ms":40,"kind":"wave","at":[1,2]}'.
             "\n";
-        $events = EventLog::read($log);
+        $events = EventLog::parse($log);
 
         self::assertEquals(
             [
@@ -92,7 +92,7 @@ final class TakeClockTest extends TestCase
             ],
             $events,
         );
-        self::assertEquals($events, EventLog::read(EventLog::write($events)), 'written and read again');
+        self::assertEquals($events, EventLog::parse(EventLog::write($events)), 'written and read again');
         self::assertSame(['camera' => 0, 'screen' => 14 * 48], array_map(fn ($t): int => $t->count, TrackOffsets::of($events)));
         self::assertSame([], TrackOffsets::of([]));
     }
