@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Bench;
 
-/** One group of figures. What each means stands in docs/architecture.md. */
+/** One group of figures. What each means stands in docs/figures.md. */
 interface Bench
 {
     /**

@@ -39,7 +39,9 @@ final class ImportedMedia
     {
         try {
             Schema::mustHold(
-                json_decode((string) file_get_contents($path), flags: JSON_THROW_ON_ERROR), 'archive-'.Manifest::VERSION.'.json', "{$what}_file",
+                json_decode((string) file_get_contents($path), flags: JSON_THROW_ON_ERROR),
+                'archive-'.Manifest::VERSION.'.json',
+                "{$what}_file",
             );
         } catch (ArchiveError|\JsonException) {
             return false;

@@ -66,7 +66,9 @@ final readonly class Assembly
             ) : [] as $n => [$passage, $map, $shots]) {
                 $frames = array_sum(array_map(fn (Shot $s): int => $s->frames, $shots));
                 $last = end($segments) ?: null;
-                $join = $n > 0 || $last === null ? Transition::cut() : ($section->join ?? Transition::cut())->within($last->frames, $frames);
+                $join = $n > 0 || $last === null
+                    ? Transition::cut()
+                    : ($section->join ?? Transition::cut())->within($last->frames, $frames);
                 $start = ($last?->endFrame() ?? 0) - $join->overlap();
                 $segments[] = new Segment(
                     $section->id,

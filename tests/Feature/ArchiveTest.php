@@ -176,7 +176,9 @@ final class ArchiveTest extends FeatureTestCase
             'a take of another section' => [
                 $said(fn ($m) => $m->lessons[0]->takes[0]->section_id = str_repeat('0', 26)), 'do not belong together',
             ],
-            'places that nobody can read' => [$said(fn ($m) => $m->lessons[0]->takes[0]->results->ingest[0]->result->anchors = [new \stdClass()]), $none],
+            'places that nobody can read' => [
+                $said(fn ($m) => $m->lessons[0]->takes[0]->results->ingest[0]->result->anchors = [new \stdClass()]), $none,
+            ],
             'a deck that says what to put back' => [$said(function ($m): void {
                 $m->lessons[0]->decks[] = (object) [
                     'id' => str_repeat('0', 26), 'name' => 'x', 'path' => 'x', 'purpose' => 'replace', 'done' => 1, 'total' => 1,
@@ -186,7 +188,9 @@ final class ArchiveTest extends FeatureTestCase
             'a slide that is another file' => [
                 $said(fn ($m) => $m->lessons[0]->slides[0]->path = '../../.env'), 'belongs to no lesson',
             ],
-            'a take longer than anybody speaks' => [$said(fn ($m) => $m->lessons[0]->takes[0]->results->ingest[0]->result->length = 2 ** 53), $none],
+            'a take longer than anybody speaks' => [
+                $said(fn ($m) => $m->lessons[0]->takes[0]->results->ingest[0]->result->length = 2 ** 53), $none,
+            ],
             'a frame that is not offered' => [$said(fn ($m) => $m->lessons[0]->width = 16_384), $none],
             'a day that is none' => [$said(fn ($m) => $m->lessons[0]->takes[0]->created_at = '2026-13-41 99:00:00'), $none],
             'something unknown in a take' => [$said(fn ($m) => $m->lessons[0]->takes[0]->results->alignment[0]->result->more = 1), $none],

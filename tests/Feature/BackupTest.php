@@ -74,7 +74,7 @@ final class BackupTest extends FeatureTestCase
         $user->exec(
             "INSERT INTO lessons (id, title, width, height, fps) VALUES ('l', 'Tides', 1280, 720, 25);".
             "INSERT INTO sections (id, lesson_id, position, heading, script) VALUES ('s', 'l', 0, 'One', '');".
-            "INSERT INTO takes (id, section_id, number, state, verdict, flags) VALUES ('t', 's', 1, 'ready', 'kept', '[]');".
+            "INSERT INTO takes (id, section_id, number, state, verdict) VALUES ('t', 's', 1, 'ready', 'kept');".
             "INSERT INTO tracks (id, take_id, kind, file_path) VALUES ('k', 't', 'camera', 'lessons/l/takes/t/media.webm')",
         );
         $copy = trim($this->reel('reel:backup', "{$this->folder}/copies")->mustRun()->getOutput());

@@ -109,7 +109,7 @@ final class HealthTest extends FeatureTestCase
         self::assertSame(['doubtful', 'Look them through with bin/reel sweep.'], [
             $found['stray files']['verdict'], $found['stray files']['todo'],
         ]);
-        self::assertStringContainsString('takes are not read (nothing waits)', $found['queue listen']['says']);
+        self::assertStringContainsString('takes are not processed (nothing waits)', $found['queue listen']['says']);
         self::assertSame('1 jobs failed for a reason that nobody foresaw.', $found['failed jobs']['says']);
         self::assertStringNotContainsString('passwd', $said);
         config(['queue.default' => 'sync']);

@@ -42,7 +42,7 @@ final class ParallelTest extends FeatureTestCase
                     "p{$me}@saltmarsh.example", "P {$me}", 'high water at six',
                 ));
                 return 'in';
-            } catch (App\Refusal) {
+            } catch (App\OperationRejected) {
                 return 'out';
             }
         PHP);

@@ -81,6 +81,7 @@ final class MakeThumbnail
         }
         $last = (int) (1000 * max(0, $export->frames - 1) / $export->lesson->fps);
         $this->draw($export, $this->media->path((string) $export->path), Tick::ofMilliseconds(min($milliseconds, $last)));
-        $export->update(['beside' => array_values(array_unique([...$export->beside ?? [], SidecarFile::THUMBNAIL, ...SidecarFile::OTHER_THUMBNAILS]))]);
+        $thumbnails = [SidecarFile::THUMBNAIL, ...SidecarFile::OTHER_THUMBNAILS];
+        $export->update(['beside' => array_values(array_unique([...$export->beside ?? [], ...$thumbnails]))]);
     }
 }

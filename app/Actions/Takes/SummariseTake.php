@@ -25,6 +25,7 @@ final class SummariseTake
 
     public function __invoke(Take $take): TakeSummary
     {
+        $hadTracks = $take->relationLoaded('tracks');
         $found = TakeFindings::of($take);
         $view = TakeViews::of($take, $found);
         $isSure = $found->alignment?->isSure() ?? false;
@@ -49,6 +50,8 @@ final class SummariseTake
             'alignment' => $found->alignment?->status,
             'is_analysed' => $found->analysis !== null,
         ]);
+        // Whoever saves a take may add tracks to it next.
+        $hadTracks || $take->unsetRelation('tracks');
         $take->setRelation('summary', $summary);
 
         return $summary;

@@ -6,7 +6,7 @@ namespace OpenReel\Core\Alignment\Internal;
 
 /**
  * What the search pays for what. The unit is the distance of a frame of the take to what the garbage level says any frame is like
- * (1 a frame). Set by trying on takes whose words are known; docs/architecture.md names the figures.
+ * (1 a frame). Set by trying on takes whose words are known; docs/figures.md names the figures.
  */
 final class Costs
 {

@@ -128,7 +128,8 @@ final class CaptionSegmenterTest extends TestCase
     public function test_speech_that_the_script_does_not_have_is_a_caption_to_be_filled_in(): void
     {
         $plain = Example::take('t', [0, 480_000], ['a' => 0, 'b' => 90_000]);
-        $take = Example::view($plain->id, 1, $plain->content->tracks, $plain->extent(), $plain->timings->starts, new TakeContent(unscripted: [
+        [$tracks, $starts] = [$plain->content->tracks, $plain->timings->starts];
+        $take = Example::view($plain->id, 1, $tracks, $plain->extent(), $starts, new TakeContent(unscripted: [
             Example::span(10_000, 20_000), Example::span(336_000, 432_000), Example::span(470_000, 600_000),
         ]));
         $section = new SectionInput('s', 'S', new ShotStyle(), [

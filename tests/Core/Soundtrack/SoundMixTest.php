@@ -113,8 +113,9 @@ final class SoundMixTest extends TestCase
         self::assertSame(array_slice($mixed, 2100, 1000), $this->mix([$silenced], 2100, 3100, 9600));
     }
 
-    private function place(string $sound, int $at, int $samples, TransitionKind $join = TransitionKind::Cut, int $joinSamples = 0): SoundPlace
-    {
+    private function place(
+        string $sound, int $at, int $samples, TransitionKind $join = TransitionKind::Cut, int $joinSamples = 0,
+    ): SoundPlace {
         return new SoundPlace(new SoundPiece($sound, 0, $samples, -16.0), $at, $join, $joinSamples);
     }
 
