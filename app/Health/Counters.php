@@ -60,7 +60,7 @@ final class Counters
             new Metric('reel_lessons', 'Lessons on the shelf', [[[], DB::table('lessons')->whereNull('deleted_at')->count()]]),
             new Metric('reel_takes', 'Takes by what state they are in', self::byState('takes', TakeState::cases())),
             new Metric('reel_recorded_seconds', 'Seconds of takes that are here', [[
-                [], (int) (DB::table('take_summaries')->sum('length_ticks') / Tick::RATE),
+                [], (int) (DB::table('take_summaries')->selectRaw('total(length_ticks) AS ticks')->value('ticks') / Tick::RATE),
             ]]),
             new Metric(
                 'reel_exports', 'Films that were asked for, by what became of them',
