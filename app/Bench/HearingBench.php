@@ -63,7 +63,7 @@ final class HearingBench implements Bench
             copy(base_path('demo/lesson/script.md'), "{$lesson}/script.md");
             copy($take, "{$lesson}/takes/".self::TAKE.'.webm');
             $before = SampleTake::childSeconds();
-            Program::run([base_path('bin/reel'), 'listen', $lesson, '--json']);
+            Program::run([base_path('bin/reel'), 'align', $lesson, '--json']);
             $seconds = $this->prober->recording($take)->seconds;
             yield 'align_realtime' => [round($seconds / (SampleTake::childSeconds() - $before), 1), '>= 4'];
         }

@@ -11,6 +11,8 @@ use Illuminate\Support\Facades\File;
 use Illuminate\Support\Facades\Queue;
 use OpenReel\Core\Take\Verdict;
 use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\Attributes\TestWith;
+use Symfony\Component\Process\Process;
 
 final class CommandLineTest extends FeatureTestCase
 {
@@ -239,6 +241,27 @@ final class CommandLineTest extends FeatureTestCase
         $this->getJson("/api/sections/{$section->id}/stand-in-voice")->assertOk();
         $section->update(['script' => 'Other words.']);
         $this->getJson("/api/sections/{$section->id}/stand-in-voice")->assertStatus(503);
+    }
+
+    #[TestWith(['bring-in', 'import', '/nowhere.zip'])]
+    #[TestWith(['read-again', 'reprocess', 'nothing'])]
+    #[TestWith(['listen', 'align', '/nowhere'])]
+    public function test_commands_of_the_version_before_answer_and_say_what_they_are_called_now(
+        string $then, string $now, string $argument,
+    ): void {
+        $environment = ['DB_DATABASE' => ':memory:', 'CACHE_STORE' => 'array'];
+        $answer = function (string $verb) use ($argument, $environment): array {
+            $process = new Process([base_path('bin/reel'), $verb, $argument], env: $environment);
+            $process->run();
+
+            return [$process->getExitCode(), $process->getOutput(), $process->getErrorOutput()];
+        };
+        [$code, $output, $told] = $answer($then);
+        self::assertStringContainsString("bin/reel {$then} is called bin/reel {$now} now", $told);
+        [$sameCode, $sameOutput, $nothing] = $answer($now);
+        self::assertSame([$sameCode, $sameOutput], [$code, $output]);
+        self::assertStringNotContainsString('is called', $nothing);
+        self::assertArrayHasKey("reel:{$then}", Artisan::all());
     }
 
     /**

@@ -170,7 +170,7 @@ final class HearingTest extends FeatureTestCase
         @mkdir("{$folder}/takes", 0777, true);
         file_put_contents("{$folder}/script.md", "# Tides\n\n## One\n\n".implode(' ', self::LINES)."\n");
         copy($file, "{$folder}/takes/01-1.wav");
-        self::assertSame(0, Artisan::call('reel:listen', ['folder' => $folder, '--json' => true]));
+        self::assertSame(0, Artisan::call('reel:align', ['folder' => $folder, '--json' => true]));
         [$told] = json_decode(Artisan::output(), true);
         self::assertSame('01-1.wav', $told['file']);
         self::assertSame(self::LINES, $told['lines']);
@@ -181,10 +181,10 @@ final class HearingTest extends FeatureTestCase
         self::assertGreaterThanOrEqual($times[4][1], $told['used'][2]['until']);
 
         file_put_contents("{$folder}/takes/01-2.wav", 'no sound at all');
-        self::assertSame(1, Artisan::call('reel:listen', ['folder' => $folder, '--json' => true]));
+        self::assertSame(1, Artisan::call('reel:align', ['folder' => $folder, '--json' => true]));
         $told = json_decode(Artisan::output(), true);
         self::assertSame('This is damaged, or is no film or sound file.', $told[1]['problem']);
-        self::assertSame(1, Artisan::call('reel:listen', ['folder' => $folder, '--language' => 'tlh']));
+        self::assertSame(1, Artisan::call('reel:align', ['folder' => $folder, '--language' => 'tlh']));
         self::assertStringContainsString('The language is en, de, fr or es.', Artisan::output());
         array_map(unlink(...), [...glob("{$folder}/takes/*") ?: [], "{$folder}/script.md"]);
         rmdir("{$folder}/takes");

@@ -98,10 +98,10 @@ final class ServerFaultTest extends FeatureTestCase
         $take = $this->record($this->section(), Clips::spoken());
         $take->update(['state' => TakeState::Unusable, 'problem' => 'Something was wrong.']);
 
-        $this->artisan('reel:read-again')->expectsOutputToContain('ready')->assertSuccessful();
+        $this->artisan('reel:reprocess')->expectsOutputToContain('ready')->assertSuccessful();
         self::assertSame(TakeState::Ready, $take->refresh()->state);
-        $this->artisan('reel:read-again')->expectsOutputToContain('No take has to be read again.')->assertSuccessful();
-        $this->artisan('reel:read-again', ['take' => ['nothing']])
+        $this->artisan('reel:reprocess')->expectsOutputToContain('No take has to be read again.')->assertSuccessful();
+        $this->artisan('reel:reprocess', ['take' => ['nothing']])
             ->expectsOutputToContain('There is no take nothing.')
             ->assertFailed();
     }

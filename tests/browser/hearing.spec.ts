@@ -171,7 +171,7 @@ test('a take that stumbles is heard, mended by text and by a pickup, and the fil
     mkdirSync(`${folder}/takes`, { recursive: true });
     writeFileSync(`${folder}/script.md`, `# Film\n\n## One\n\n${LINES.join(' ')}\n`);
     execFileSync('ffmpeg', ['-v', 'error', '-i', film, '-vn', `${folder}/takes/01-1.wav`]);
-    const [told] = JSON.parse(execFileSync('bin/reel', ['listen', folder, '--json'], { encoding: 'utf8' })) as {
+    const [told] = JSON.parse(execFileSync('bin/reel', ['align', folder, '--json'], { encoding: 'utf8' })) as {
         reads: { line: number; kind: string }[];
         unscripted: unknown[];
     }[];

@@ -12,9 +12,12 @@ final class ImportCommand extends Command
 {
     use SpeaksPlainly;
 
-    protected $signature = 'reel:bring-in {file : an archive that Open Reel has written}';
+    protected $signature = 'reel:import {file : an archive that Open Reel has written}';
 
     protected $description = 'Make lessons of an archive';
+
+    /** Its name in the version before. */
+    protected $aliases = ['reel:bring-in'];
 
     public function handle(UnpackArchive $unpack): int
     {

@@ -17,10 +17,13 @@ final class ReingestCommand extends Command
 {
     use SpeaksPlainly;
 
-    protected $signature = 'reel:read-again
+    protected $signature = 'reel:reprocess
         {take?* : ids of takes; without any, every take that could not be read}';
 
-    protected $description = 'Read takes again from what came from the recorder';
+    protected $description = 'Process takes again from what came from the recorder';
+
+    /** Its name in the version before. */
+    protected $aliases = ['reel:read-again'];
 
     public function handle(ReingestTake $again, IngestTake $ingest): int
     {

@@ -21,16 +21,19 @@ use OpenReel\Core\Script\Language;
 use OpenReel\Core\Script\Script;
 use OpenReel\Core\Script\Spoken;
 
-final class ListenCommand extends Command
+final class AlignCommand extends Command
 {
     use SpeaksPlainly;
 
-    protected $signature = 'reel:listen
+    protected $signature = 'reel:align
         {folder : holds script.md and takes/}
         {--language=en : what is spoken: en, de, fr or es}
         {--json : print what was heard for machines}';
 
     protected $description = 'Hear which lines of the script are said in each take of a folder';
+
+    /** Its name in the version before. */
+    protected $aliases = ['reel:listen'];
 
     public function handle(ImportFolder $folders, TakeAligner $listener): int
     {
