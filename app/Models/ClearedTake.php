@@ -16,7 +16,8 @@ use Illuminate\Support\Carbon;
  * @property string|null $recorded_in
  * @property int $number
  * @property int $bytes of its files
- * @property array{take: array<string, mixed>, tracks: list<array<string, mixed>>} $record its rows, as they were
+ * @property array{take: array<string, mixed>, tracks: list<array<string, mixed>>,
+ *    results: list<array<string, mixed>>} $record its rows, as they were
  * @property Carbon $cleared_at
  */
 final class ClearedTake extends Model

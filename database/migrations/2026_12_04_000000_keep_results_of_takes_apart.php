@@ -69,7 +69,11 @@ return new class extends Migration
             $table->json('marker_notes')->default('{}');
         });
         $languages = $this->languages();
-        DB::table('takes')->orderBy('id')->each(fn (object $row) => $this->bringOver((array) $row, $languages));
+        $of = fn (?string $section): Language => $languages[$section ?? ''] ?? Language::English;
+        DB::table('takes')->orderBy('id')->each(fn (object $row) => $this->bringOver((array) $row, $of($row->section_id)));
+        DB::table('cleared_takes')->orderBy('id')->each(
+            fn (\stdClass $row) => $this->bringOverCleared($row, $of(json_decode($row->record, true)['take']['section_id'])),
+        );
         Schema::table('takes', fn (Blueprint $table) => $table->dropIndex(['hearing']));
         Schema::table('takes', fn (Blueprint $table) => $table->dropColumn(self::GONE));
     }
@@ -96,39 +100,70 @@ return new class extends Migration
         return $languages;
     }
 
+    /** @param  array<string, mixed>  $row */
+    private function bringOver(array $row, Language $language): void
+    {
+        $hashes = DB::table('tracks')->where('take_id', $row['id'])->pluck('hash', 'kind')->all();
+        [$edits, $results, $found] = self::parts($row, $hashes, $language);
+        DB::table('take_results')->insert($results);
+        DB::table('takes')->where('id', $row['id'])->update($edits);
+        DB::table('take_summaries')->insert(self::summary(self::decoded($row), ...$found));
+    }
+
+    /** What was cleared can be brought back: its rows are kept as JSON. */
+    private function bringOverCleared(stdClass $cleared, Language $language): void
+    {
+        $record = json_decode($cleared->record, true);
+        [$edits, $results] = self::parts($record['take'], array_column($record['tracks'], 'hash', 'kind'), $language);
+        $record['take'] = array_diff_key($record['take'], array_flip(self::GONE)) + $edits;
+        $record['results'] = $results;
+        DB::table('cleared_takes')->where('id', $cleared->id)->update(['record' => json_encode($record, JSON_UNESCAPED_UNICODE)]);
+    }
+
     /**
      * @param  array<string, mixed>  $row
-     * @param  array<string, Language>  $languages
+     * @param  array<string, string|null>  $hashes  of its files, by kind of track
+     * @return array{array<string, string|null>, list<array<string, mixed>>, array{IngestResult|null, AlignmentResult|null,
+     *    AnalysisResult|null}} what the presenter decided, by column; rows of its results; and these as they are
      */
-    private function bringOver(array $row, array $languages): void
+    private static function parts(array $row, array $hashes, Language $language): array
+    {
+        $decoded = self::decoded($row);
+        $former = new FormerTake($decoded);
+        $found = [$former->ingest(), $former->alignment(), $former->analysis()];
+        $inputs = [
+            [ResultStage::Ingest, TakeInputs::ingest([], $row['id'])],
+            [ResultStage::Alignment, TakeInputs::alignment($hashes, array_column($decoded['lines'] ?? [], 'text'), $language)],
+            [ResultStage::Analysis, TakeInputs::analysis($hashes)],
+        ];
+        $results = [];
+        foreach ($inputs as $n => [$stage, $hash]) {
+            $results[] = $found[$n] === null ? null : [
+                'take_id' => $row['id'], 'stage' => $stage->value, 'version' => IngestResult::BROUGHT_OVER, 'input_hash' => $hash,
+                'result' => json_encode($found[$n]->toArray(), JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE),
+                'created_at' => $row['created_at'],
+            ];
+        }
+        $notes = array_filter(array_column($decoded['markers'] ?? [], 'says', 'id'), fn (string $says): bool => $says !== '');
+        $edits = [
+            'trim' => $decoded['used'] === null ? null : (string) json_encode($decoded['used']),
+            'marker_notes' => (string) json_encode((object) $notes, JSON_UNESCAPED_UNICODE),
+        ];
+
+        return [$edits, array_values(array_filter($results)), $found];
+    }
+
+    /**
+     * @param  array<string, mixed>  $row
+     * @return array<string, mixed>
+     */
+    private static function decoded(array $row): array
     {
         foreach (self::JSON as $column) {
             $row[$column] = is_string($row[$column] ?? null) ? json_decode($row[$column], true) : $row[$column] ?? null;
         }
-        $former = new FormerTake($row);
-        [$ingest, $alignment, $analysis] = [$former->ingest(), $former->alignment(), $former->analysis()];
-        $hashes = DB::table('tracks')->where('take_id', $row['id'])->pluck('hash', 'kind')->all();
-        $texts = array_column($row['lines'] ?? [], 'text');
-        $inputs = [
-            ResultStage::Ingest->value => [TakeInputs::ingest([], $row['id']), $ingest],
-            ResultStage::Alignment->value => [
-                TakeInputs::alignment($hashes, $texts, $languages[$row['section_id']] ?? Language::English), $alignment,
-            ],
-            ResultStage::Analysis->value => [TakeInputs::analysis($hashes), $analysis],
-        ];
-        foreach ($inputs as $stage => [$hash, $result]) {
-            $result === null || DB::table('take_results')->insert([
-                'take_id' => $row['id'], 'stage' => $stage, 'version' => IngestResult::BROUGHT_OVER, 'input_hash' => $hash,
-                'result' => json_encode($result->toArray(), JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE),
-                'created_at' => $row['created_at'],
-            ]);
-        }
-        $notes = array_filter(array_column($row['markers'] ?? [], 'says', 'id'), fn (string $says): bool => $says !== '');
-        DB::table('takes')->where('id', $row['id'])->update([
-            'trim' => $row['used'] === null ? null : json_encode($row['used']),
-            'marker_notes' => json_encode((object) $notes, JSON_UNESCAPED_UNICODE),
-        ]);
-        DB::table('take_summaries')->insert(self::summary($row, $ingest, $alignment, $analysis));
+
+        return $row;
     }
 
     /**

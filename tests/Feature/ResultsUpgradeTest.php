@@ -47,7 +47,6 @@ final class ResultsUpgradeTest extends FeatureTestCase
         $film = "{$this->mediaRoot}/{$this->told['path']}";
         is_dir(dirname($film)) || mkdir(dirname($film), recursive: true);
         copy(self::FROM.'/film.mp4', $film);
-        Artisan::call('migrate', ['--force' => true]);
     }
 
     protected function tearDown(): void
@@ -61,6 +60,7 @@ final class ResultsUpgradeTest extends FeatureTestCase
 
     public function test_takes_verdicts_cuts_framing_and_captions_are_as_before(): void
     {
+        $this->upgrade();
         $lesson = Lesson::query()->sole();
         $sections = $this->getJson("/api/lessons/{$lesson->id}")->assertOk()->json('sections');
         foreach ($this->told['sections'] as $n => $was) {
@@ -77,6 +77,7 @@ final class ResultsUpgradeTest extends FeatureTestCase
 
     public function test_the_film_has_the_same_frames(): void
     {
+        $this->upgrade();
         $lesson = Lesson::query()->sole();
         self::assertSame($this->told['plan'], app(AssembleLesson::class)($lesson)->hash());
         $then = $this->media()->path((string) Export::query()->sole()->path);
@@ -87,6 +88,7 @@ final class ResultsUpgradeTest extends FeatureTestCase
 
     public function test_an_archive_of_that_version_comes_in(): void
     {
+        $this->upgrade();
         $bytes = (string) file_get_contents(self::FROM.'/lesson.zip');
         $id = $this->postJson('/api/archives', ['name' => 'lesson.zip'])->assertCreated()->json('id');
         foreach (str_split($bytes, 1_000_000) as $n => $chunk) {
@@ -110,6 +112,7 @@ final class ResultsUpgradeTest extends FeatureTestCase
 
     public function test_a_take_that_is_not_sure_any_more_has_the_prompters_times_again(): void
     {
+        $this->upgrade();
         $take = Take::query()->findOrFail($this->told['sections'][0]['takes'][0]['id']);
         $found = TakeFindings::of($take);
         self::assertSame(AlignmentStatus::Sure, $found->alignment?->status);
@@ -124,6 +127,31 @@ final class ResultsUpgradeTest extends FeatureTestCase
         $now = TakeFindings::of($take);
         self::assertNotEquals($heard, $now->ingest?->timings->starts);
         self::assertSame(2, $take->results()->where('stage', 'ingest')->count(), 'what was found out before stays');
+    }
+
+    public function test_what_was_cleared_by_that_version_can_still_be_brought_back(): void
+    {
+        $id = DB::table('takes')->where('hearing', 'sure')->value('id');
+        $take = (array) DB::table('takes')->where('id', $id)->first();
+        $tracks = DB::table('tracks')->where('take_id', $id)->get()->map(fn (\stdClass $row): array => (array) $row)->all();
+        DB::table('cleared_takes')->insert([
+            'id' => $id, 'lesson_id' => DB::table('lessons')->value('id'), 'number' => 1, 'bytes' => 1, 'cleared_at' => now(),
+            'record' => json_encode(['take' => $take, 'tracks' => $tracks]),
+        ]);
+        DB::table('takes')->where('id', $id)->delete();
+        $this->upgrade();
+
+        $lesson = Lesson::query()->sole();
+        $this->postJson("/api/lessons/{$lesson->id}/cleared-takes/restore")->assertOk()->assertJson(['takes' => 1]);
+        $was = $this->told['sections'][0]['takes'][0];
+        $is = $this->getJson("/api/lessons/{$lesson->id}")->json('sections.0.takes.0');
+        self::assertEquals($was, array_intersect_key($is, $was));
+        self::assertSame($this->told['plan'], app(AssembleLesson::class)($lesson)->hash());
+    }
+
+    private function upgrade(): void
+    {
+        Artisan::call('migrate', ['--force' => true]);
     }
 
     /** @return string a hash of each frame of its picture, in order */

@@ -30,7 +30,13 @@ final class StorageTest extends FeatureTestCase
         self::assertGreaterThan(1000, $told['kinds']['discarded']);
         self::assertGreaterThan(1000, $told['kinds']['kept']);
         self::assertGreaterThan(1000, $told['kinds']['recordings']);
-        $before = DB::table('takes')->where('id', $aside->id)->first();
+        $rows = fn (): array => [
+            DB::table('takes')->where('id', $aside->id)->first(),
+            DB::table('take_summaries')->where('take_id', $aside->id)->first(),
+            DB::table('take_results')->where('take_id', $aside->id)->pluck('result', 'stage')->all(),
+        ];
+        $before = $rows();
+        self::assertNotSame([], $before[2]);
 
         $this->postJson("/api/lessons/{$section->lesson_id}/cleared-takes")->assertOk()->assertJson(['takes' => 1]);
         self::assertSame([$kept->id], Take::query()->pluck('id')->all());
@@ -43,7 +49,7 @@ final class StorageTest extends FeatureTestCase
         self::assertSame([], $this->stray());
 
         $this->postJson("/api/lessons/{$section->lesson_id}/cleared-takes/restore")->assertOk()->assertJson(['takes' => 1]);
-        self::assertEquals($before, DB::table('takes')->where('id', $aside->id)->first());
+        self::assertEquals($before, $rows());
         $this->get("/api/takes/{$aside->id}/media")->assertOk();
         self::assertSame(0, ClearedTake::query()->count());
     }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Actions\Storage;
 
 use App\Actions\People\WriteHistory;
+use App\Actions\Takes\SummariseTake;
 use App\Media\MediaStore;
 use App\Models\ClearedTake;
 use App\Models\Lesson;
@@ -18,8 +19,11 @@ use OpenReel\Core\Take\Verdict;
 /** Clears what was set aside, on purpose; for a month it can be brought back. */
 final class ClearTakes
 {
-    public function __construct(private readonly MediaStore $media, private readonly WriteHistory $write)
-    {
+    public function __construct(
+        private readonly MediaStore $media,
+        private readonly WriteHistory $write,
+        private readonly SummariseTake $summarise,
+    ) {
     }
 
     /** @return int how many takes were cleared */
@@ -37,6 +41,8 @@ final class ClearTakes
                     'record' => [
                         'take' => $take->getAttributes(),
                         'tracks' => array_map(fn ($track): array => $track->getAttributes(), array_values($take->tracks->all())),
+                        'results' => DB::table('take_results')->where('take_id', $take->id)->orderBy('id')->get()
+                            ->map(fn (\stdClass $row): array => array_diff_key((array) $row, ['id' => true]))->all(),
                     ],
                     'cleared_at' => now(),
                 ]);
@@ -61,6 +67,8 @@ final class ClearTakes
             foreach ($cleared as $one) {
                 DB::table('takes')->insert($one->record['take']);
                 DB::table('tracks')->insert($one->record['tracks']);
+                DB::table('take_results')->insert($one->record['results']);
+                ($this->summarise)(Take::query()->findOrFail($one->id));
                 $one->delete();
             }
             $lesson->touch();
