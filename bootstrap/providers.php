@@ -5,4 +5,5 @@ declare(strict_types=1);
 return [
     App\Providers\AppServiceProvider::class,
     App\Providers\BackgroundWorkProvider::class,
+    App\Providers\PolicyProvider::class,
 ];

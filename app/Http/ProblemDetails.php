@@ -21,7 +21,6 @@ use Illuminate\Support\Facades\Context;
 use Illuminate\Validation\ValidationException;
 use OpenReel\Core\Kernel\DomainError;
 use Symfony\Component\HttpKernel\Exception\HttpExceptionInterface;
-use Symfony\Component\HttpKernel\Exception\NotFoundHttpException;
 
 /** Errors of the API as RFC 9457 problem details: `title` and `detail` are sentences for the presenter. */
 final class ProblemDetails
@@ -51,7 +50,8 @@ final class ProblemDetails
             $e instanceof InfrastructureFailure => [503, $e->getMessage(), []],
             $e instanceof SessionUserChanged => [401, $e->getMessage(), ['somebody_else' => $e->name]],
             $e instanceof AuthenticationException => [401, 'You are signed out. Sign in again; nothing is lost.', []],
-            $e instanceof ModelNotFoundException, $e instanceof NotFoundHttpException => [
+            $e instanceof ModelNotFoundException,
+            $e instanceof HttpExceptionInterface && $e->getStatusCode() === 404 => [
                 404,
                 self::notHere(),
                 [],
