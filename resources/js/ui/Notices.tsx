@@ -1,4 +1,5 @@
-import { createContext, type ReactNode, useCallback, useContext, useMemo, useRef, useState } from 'react';
+import { useQueryClient } from '@tanstack/react-query';
+import { createContext, type ReactNode, useCallback, useContext, useEffect, useMemo, useRef, useState } from 'react';
 import Button from 'react-bootstrap/Button';
 import Toast from 'react-bootstrap/Toast';
 
@@ -9,7 +10,7 @@ interface Notice {
 }
 
 export interface Notices {
-    /** Says something in passing; with `undo`, offers to take it back. Only the last change can be undone here. */
+    /** Says something in passing; with `undo`, offers to take it back until the next change begins. */
     say: (says: string, undo?: () => void) => void;
     /** Says what an error says. */
     failed: (error: unknown) => void;
@@ -29,6 +30,17 @@ export function NoticesProvider({ children }: { children: ReactNode }) {
         const id = ++last.current;
         setNotices((all) => [...all.filter((n) => n.says !== says && !(undo && n.undo)).slice(-2), { id, says, undo }]);
     }, []);
+    const changes = useQueryClient().getMutationCache();
+    // What comes later may build on what an older notice offers to take back.
+    useEffect(
+        () =>
+            changes.subscribe((event) => {
+                if (event.type === 'added') {
+                    setNotices((all) => all.map((n) => (n.undo ? { ...n, undo: undefined } : n)));
+                }
+            }),
+        [changes],
+    );
     const value = useMemo<Notices>(
         () => ({
             say,
