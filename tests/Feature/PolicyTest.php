@@ -13,6 +13,8 @@ use App\Policies\OwnPolicy;
 use App\Policies\PlacePolicy;
 use Illuminate\Contracts\Http\Kernel;
 use Illuminate\Database\Eloquent\Model;
+use Illuminate\Foundation\Http\FormRequest;
+use Illuminate\Http\Request;
 use Illuminate\Routing\Route as One;
 use Illuminate\Support\Facades\Gate;
 use Illuminate\Support\Facades\Route;
@@ -79,5 +81,27 @@ final class PolicyTest extends PeopleTestCase
 
         config(['reel.mode' => 'me']);
         self::assertTrue($answer(null, Right::Own)[0]);
+    }
+
+    public function test_every_write_says_in_a_request_of_its_own_what_it_takes(): void
+    {
+        $asked = 0;
+        /** @var One $route */
+        foreach (Route::getRoutes()->getRoutes() as $route) {
+            $isWrite = array_intersect($route->methods(), ['POST', 'PUT', 'PATCH']) !== [];
+            if (! str_starts_with($route->uri(), 'api/') || ! $isWrite) {
+                continue;
+            }
+            [$controller, $method] = explode('@', (string) $route->getAction('uses')) + [1 => '__invoke'];
+            foreach ((new \ReflectionMethod($controller, $method))->getParameters() as $parameter) {
+                $type = $parameter->getType();
+                $name = $type instanceof \ReflectionNamedType ? $type->getName() : '';
+                if (is_a($name, Request::class, true)) {
+                    self::assertTrue(is_a($name, FormRequest::class, true), "{$route->uri()} ({$controller}@{$method})");
+                    $asked++;
+                }
+            }
+        }
+        self::assertGreaterThan(40, $asked);
     }
 }

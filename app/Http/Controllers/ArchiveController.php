@@ -7,6 +7,9 @@ namespace App\Http\Controllers;
 use App\Actions\AppendChunk;
 use App\Actions\Archives\PackLessons;
 use App\Http\MediaResponse;
+use App\Http\Requests\ChunkRequest;
+use App\Http\Requests\FinishArchiveRequest;
+use App\Http\Requests\StoreArchiveRequest;
 use App\Http\Resources\ArchiveImportResource;
 use App\Jobs\UnpackArchiveJob;
 use App\Media\MediaStore;
@@ -19,7 +22,6 @@ use App\People\CurrentUser;
 use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Http\JsonResponse;
-use Illuminate\Http\Request;
 use Illuminate\Support\Str;
 use OpenReel\Core\Kernel\FileName;
 use OpenReel\Core\Kernel\PlainText;
@@ -56,9 +58,8 @@ final class ArchiveController
         return new JsonResponse($arrivals->map(fn (ArchiveImport $a): array => (new ArchiveImportResource($a))->toArray())->all());
     }
 
-    public function store(Request $request): JsonResponse
+    public function store(StoreArchiveRequest $request): JsonResponse
     {
-        $request->validate(['name' => ['required', 'string']], ['*' => 'Say what the file is called.']);
         if (self::onTheirWay()->where('updated_at', '>', now()->subDay())->count() >= self::MOST_OPEN) {
             throw OperationRejected::conflict(
                 'Three archives are on their way already. Wait until one of them is here, or cancel it, then send the next.',
@@ -82,23 +83,19 @@ final class ArchiveController
     }
 
     /** The chunk's bytes are the body; the header X-Chunk-SHA256 tells what they should be. */
-    public function append(Request $request, ArchiveImport $arrival, int $number, AppendChunk $append): JsonResponse
+    public function append(ChunkRequest $request, ArchiveImport $arrival, int $number, AppendChunk $append): JsonResponse
     {
-        $bytes = $request->getContent();
-        if ($bytes === '' || strlen($bytes) > config('reel.limits.chunk_bytes')) {
-            throw OperationRejected::badInput('A piece of an archive has at least 1 byte and at most 16 MB.');
-        }
+        $bytes = $request->bytes('an archive');
 
         if (self::onTheirWay()->sum('bytes') + strlen($bytes) > config('reel.limits.archive_bytes')) {
             throw OperationRejected::badInput('Archives that are on their way have at most 64 GB together. Take the course out in parts.');
         }
 
-        return new JsonResponse(['next' => $append($arrival, $number, $bytes, $request->headers->get('X-Chunk-SHA256') ?? '')]);
+        return new JsonResponse(['next' => $append($arrival, $number, $bytes, $request->sha256())]);
     }
 
-    public function finish(Request $request, ArchiveImport $arrival): JsonResponse
+    public function finish(FinishArchiveRequest $request, ArchiveImport $arrival): JsonResponse
     {
-        $request->validate(['bytes' => ['required', 'integer', 'min:1']], ['*' => 'Say how many bytes the archive has.']);
         if (! $arrival->whole && $request->integer('bytes') !== $arrival->bytes) {
             throw OperationRejected::conflict('Part of the archive has not arrived yet. It will be sent again.', [
                 'next' => $arrival->next_chunk,

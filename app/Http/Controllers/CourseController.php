@@ -7,7 +7,9 @@ namespace App\Http\Controllers;
 use App\Actions\Lessons\ChangeCourseStyle;
 use App\Actions\People\WriteHistory;
 use App\Http\MediaResponse;
+use App\Http\Requests\CardSampleRequest;
 use App\Http\Requests\CourseRequest;
+use App\Http\Requests\LogoRequest;
 use App\Http\Resources\CourseResource;
 use App\Http\Resources\LogoResource;
 use App\Http\Resources\PictureResource;
@@ -15,13 +17,11 @@ use App\Media\MediaStore;
 use App\Media\PictureReader;
 use App\Models\Course;
 use App\Models\Logo;
-use App\OperationRejected;
 use App\People\Memberships;
 use App\Queries\Film\CardPicture;
 use App\Queries\Lessons\LessonStyle;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
-use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Str;
 use OpenReel\Core\Kernel\PlainText;
 use OpenReel\Core\People\AuditAction;
@@ -103,12 +103,9 @@ final class CourseController
         return new CourseResource($course);
     }
 
-    public function addLogo(Request $request, Course $course, PictureReader $pictures, MediaStore $media): JsonResponse
+    public function addLogo(LogoRequest $request, Course $course, PictureReader $pictures, MediaStore $media): JsonResponse
     {
-        $file = $request->file('file');
-        if (! ($file instanceof UploadedFile) || ! $file->isValid()) {
-            throw OperationRejected::badInput('No picture arrived. Choose a PNG, JPEG, WebP or SVG file of at most 20 MB.');
-        }
+        $file = $request->upload();
         $name = mb_substr(PlainText::row($file->getClientOriginalName()), 0, 200);
         $picture = $pictures->read($file->getPathname(), $name, self::LOGO_PIXELS, self::LOGO_PIXELS);
         try {
@@ -171,12 +168,8 @@ final class CourseController
     }
 
     /** How a card would look: drawn by the same path as in preview and export, and kept nowhere. */
-    public function sampleCard(Request $request, CardPicture $cards): Response
+    public function sampleCard(CardSampleRequest $request, CardPicture $cards): Response
     {
-        $request->validate(
-            ['title' => ['nullable', 'string'], 'text' => ['nullable', 'string']],
-            ['*' => 'Say in words what stands on the card.'],
-        );
         $query = array_intersect_key(
             (array) $request->query(),
             array_flip(['card', 'ink', 'paper', 'accent', 'heading_face', 'text_face']),

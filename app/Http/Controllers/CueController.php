@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Actions\Script\PlaceCue;
+use App\Http\Requests\StoreCueRequest;
+use App\Http\Requests\UpdateCueRequest;
 use App\Http\Resources\CueResource;
 use App\Http\Resources\ScriptResource;
 use App\Models\Lesson;
@@ -20,18 +22,8 @@ final class CueController
         return new JsonResponse(CueResource::all($lesson));
     }
 
-    public function store(Request $request, Section $section, PlaceCue $place): ScriptResource
+    public function store(StoreCueRequest $request, Section $section, PlaceCue $place): ScriptResource
     {
-        $request->validate([
-            'revision' => ['required', 'integer'],
-            'cue' => ['required', 'string', 'max:400'],
-            'from' => ['nullable', 'array'],
-            'from.line' => ['required_with:from', 'string'],
-            'from.word' => ['required_with:from', 'integer', 'min:0'],
-            'until' => ['nullable', 'array'],
-            'until.line' => ['required_with:until', 'string'],
-            'until.word' => ['required_with:until', 'integer', 'min:0'],
-        ], ['*' => 'Say which cue, for which words.']);
         if ($request->input('from.line') === null) {
             return new ScriptResource($place->opening(
                 $section->lesson,
@@ -52,14 +44,8 @@ final class CueController
         ));
     }
 
-    public function update(Request $request, Section $section, int $number, PlaceCue $place): ScriptResource
+    public function update(UpdateCueRequest $request, Section $section, int $number, PlaceCue $place): ScriptResource
     {
-        $request->validate([
-            'revision' => ['required', 'integer'],
-            'was' => ['required', 'string'],
-            'cue' => ['present', 'nullable', 'string', 'max:400'],
-        ], ['*' => 'Say which cue, and what it says from now on.']);
-
         return new ScriptResource($place->replace(
             $section->lesson,
             $section,

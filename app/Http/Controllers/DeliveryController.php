@@ -5,13 +5,13 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Actions\Site\RequestDelivery;
+use App\Http\Requests\StoreDeliveryRequest;
 use App\Http\Resources\DeliveryResource;
 use App\Models\Delivery;
 use App\Models\Export;
 use App\Models\Lesson;
 use App\Models\WorkState;
 use Illuminate\Http\JsonResponse;
-use Illuminate\Http\Request;
 
 /** Films on their way into the folder of a course site of one's own. */
 final class DeliveryController
@@ -21,9 +21,8 @@ final class DeliveryController
         return new JsonResponse(DeliveryResource::of($lesson));
     }
 
-    public function store(Request $request, Lesson $lesson, RequestDelivery $send): JsonResponse
+    public function store(StoreDeliveryRequest $request, Lesson $lesson, RequestDelivery $send): JsonResponse
     {
-        $request->validate(['export_id' => ['required', 'string']], ['*' => 'Say which film is to be sent.']);
         /** @var Export $export */
         $export = $lesson->exports()->findOrFail($request->string('export_id')->value());
         $send($lesson, $export);

@@ -7,7 +7,9 @@ namespace App\Http\Controllers;
 use App\Actions\People\WriteHistory;
 use App\Actions\Site\ApproveDraft;
 use App\Actions\Site\PublishFilm;
-use App\Http\Requests\PublicationRequest;
+use App\Http\Requests\ApproveDraftRequest;
+use App\Http\Requests\StoreDraftRequest;
+use App\Http\Requests\UpdateDraftRequest;
 use App\Models\Export;
 use App\Models\Lesson;
 use App\Models\Publication;
@@ -17,7 +19,6 @@ use App\People\CurrentUser;
 use App\People\Memberships;
 use App\Queries\Publishing\ReviewState;
 use Illuminate\Http\JsonResponse;
-use Illuminate\Http\Request;
 use OpenReel\Core\People\AuditAction;
 use OpenReel\Core\People\Right;
 
@@ -36,12 +37,8 @@ final class DraftController
     }
 
     /** The film that was made last, or the one that is named, becomes the draft to look at. */
-    public function store(Request $request, Lesson $lesson, PublishFilm $publish): JsonResponse
+    public function store(StoreDraftRequest $request, Lesson $lesson, PublishFilm $publish): JsonResponse
     {
-        $request->validate([
-            'export_id' => ['sometimes', 'string', 'max:26'],
-            'note' => ['sometimes', 'nullable', 'string', 'max:500'],
-        ], ['*' => 'Say which film is to be looked at.']);
         /** @var Export $film */
         $film = $request->has('export_id')
             ? $lesson->exports()->findOrFail($request->string('export_id')->value())
@@ -52,9 +49,8 @@ final class DraftController
     }
 
     /** Whether it is published only when it is approved (the owner says so), and who may open the draft (who may publish). */
-    public function update(PublicationRequest $request, Lesson $lesson, WriteHistory $write): JsonResponse
+    public function update(UpdateDraftRequest $request, Lesson $lesson, WriteHistory $write): JsonResponse
     {
-        $request->validate(['needs_approval' => ['sometimes', 'boolean'], 'open' => ['sometimes', 'boolean']]);
         if ($request->has('needs_approval')) {
             abort_unless(Memberships::may(Right::Own, $lesson), 403, Right::Own->refusal());
             $lesson->update(['needs_approval' => $request->boolean('needs_approval')]);
@@ -71,9 +67,8 @@ final class DraftController
         return $this->answer($lesson);
     }
 
-    public function approve(Request $request, Lesson $lesson, ApproveDraft $approve): JsonResponse
+    public function approve(ApproveDraftRequest $request, Lesson $lesson, ApproveDraft $approve): JsonResponse
     {
-        $request->validate(['version' => ['required', 'integer', 'min:1']], ['*' => 'Say which version you looked at.']);
         $approve($lesson, self::person(), $request->integer('version'));
 
         return $this->answer($lesson);

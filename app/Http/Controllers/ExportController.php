@@ -11,6 +11,8 @@ use App\Actions\Film\PackFilm;
 use App\Actions\Film\RequestExport;
 use App\Http\MediaResponse;
 use App\Http\Requests\ExportRequest;
+use App\Http\Requests\HandoutRequest;
+use App\Http\Requests\ThumbnailRequest;
 use App\Http\Resources\ExportResource;
 use App\Models\Export;
 use App\Models\Lesson;
@@ -23,7 +25,6 @@ use App\Queries\Film\SidecarFile;
 use App\Queries\Film\UsualPresets;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
-use Illuminate\Validation\Rule;
 use OpenReel\Core\Handout\HandoutLayout;
 use OpenReel\Core\Kernel\FileName;
 use OpenReel\Core\Packages\PackageKind;
@@ -128,21 +129,16 @@ final class ExportController
     }
 
     /** The slides with their words, as a PDF file. */
-    public function handout(Request $request, Lesson $lesson, MakeHandout $make): Response
+    public function handout(HandoutRequest $request, Lesson $lesson, MakeHandout $make): Response
     {
-        $request->validate(
-            ['layout' => ['sometimes', Rule::enum(HandoutLayout::class)]],
-            ['*' => 'A handout has the layout one or three.'],
-        );
         $layout = HandoutLayout::from($request->string('layout', 'one')->value());
 
         return MediaResponse::once($make($lesson, $layout), 'application/pdf', FileName::of("{$lesson->title} (handout)", 'pdf'));
     }
 
     /** Another picture of it to be known by. */
-    public function thumbnail(Request $request, Export $export, MakeThumbnail $thumbnail): ExportResource
+    public function thumbnail(ThumbnailRequest $request, Export $export, MakeThumbnail $thumbnail): ExportResource
     {
-        $request->validate(['at_ms' => ['required', 'integer', 'between:0,86400000']], ['*' => 'Say which moment of the film.']);
         $thumbnail->choose($export, $request->integer('at_ms'));
 
         return $this->resource($export);

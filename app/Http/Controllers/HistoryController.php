@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Http\Requests\HistoryRequest;
 use App\Models\Course;
 use App\Models\Lesson;
 use App\Queries\People\History;
 use Illuminate\Http\JsonResponse;
-use Illuminate\Http\Request;
 use OpenReel\Core\Kernel\FileName;
 use Symfony\Component\HttpFoundation\StreamedResponse;
 
@@ -19,12 +19,12 @@ final class HistoryController
     {
     }
 
-    public function ofLesson(Request $request, Lesson $lesson): JsonResponse
+    public function ofLesson(HistoryRequest $request, Lesson $lesson): JsonResponse
     {
         return $this->page($request, $lesson);
     }
 
-    public function ofCourse(Request $request, Course $course): JsonResponse
+    public function ofCourse(HistoryRequest $request, Course $course): JsonResponse
     {
         return $this->page($request, $course);
     }
@@ -39,10 +39,8 @@ final class HistoryController
         return $this->file($course, $course->name);
     }
 
-    private function page(Request $request, Lesson|Course $place): JsonResponse
+    private function page(HistoryRequest $request, Lesson|Course $place): JsonResponse
     {
-        $request->validate(['before' => ['sometimes', 'string', 'max:26']], ['*' => 'Say before which entry.']);
-
         return new JsonResponse($this->history->page($place, $request->input('before')));
     }
 

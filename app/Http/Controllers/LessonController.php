@@ -11,8 +11,10 @@ use App\Actions\People\WriteHistory;
 use App\Actions\Script\EditScript;
 use App\Actions\Takes\ChooseTake;
 use App\Http\MediaResponse;
+use App\Http\Requests\ChooseTakeRequest;
 use App\Http\Requests\ExportRequest;
 use App\Http\Requests\LessonRequest;
+use App\Http\Requests\OrderSectionsRequest;
 use App\Http\Resources\AssemblyResource;
 use App\Http\Resources\GlanceResource;
 use App\Http\Resources\LessonResource;
@@ -27,7 +29,6 @@ use App\People\Memberships;
 use App\Queries\Film\AssembleLesson;
 use App\Work\LastFault;
 use Illuminate\Http\JsonResponse;
-use Illuminate\Http\Request;
 use Illuminate\Http\Response;
 use OpenReel\Core\People\AuditAction;
 use OpenReel\Core\People\Right;
@@ -92,16 +93,8 @@ final class LessonController
     }
 
     /** Which take speaks some of its lines; without a take, that is left to coverage again. */
-    public function choose(Request $request, Lesson $lesson, ChooseTake $choose): LessonResource
+    public function choose(ChooseTakeRequest $request, Lesson $lesson, ChooseTake $choose): LessonResource
     {
-        $request->validate(
-            [
-                'lines' => ['required', 'array', 'min:1', 'max:2000'],
-                'lines.*' => ['required', 'string'],
-                'take' => ['present', 'nullable', 'string'],
-            ],
-            ['*' => 'Say which lines are meant, and which take.'],
-        );
         $take = $request->input('take');
         $choose(
             $lesson,
@@ -135,12 +128,8 @@ final class LessonController
         return MediaResponse::of($voice->path($key), 'audio/flac');
     }
 
-    public function order(Request $request, Lesson $lesson, EditScript $edit): LessonResource
+    public function order(OrderSectionsRequest $request, Lesson $lesson, EditScript $edit): LessonResource
     {
-        $request->validate(
-            ['sections' => ['required', 'array'], 'sections.*' => ['string']],
-            ['*' => 'Name the sections in their new order.'],
-        );
         $edit->order($lesson, array_values($request->input('sections')));
 
         return new LessonResource($lesson->refresh());

@@ -5,13 +5,12 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Actions\Lessons\ChangeLessonStyle;
+use App\Http\Requests\LessonStyleRequest;
 use App\Http\Resources\LogoResource;
 use App\Models\Lesson;
 use App\Models\Logo;
-use App\OperationRejected;
 use App\Queries\Lessons\LessonStyle;
 use Illuminate\Http\JsonResponse;
-use Illuminate\Http\Request;
 
 /** What of the house style a lesson has otherwise. */
 final class LessonStyleController
@@ -33,13 +32,9 @@ final class LessonStyleController
         ]);
     }
 
-    public function update(Request $request, Lesson $lesson, ChangeLessonStyle $change): JsonResponse
+    public function update(LessonStyleRequest $request, Lesson $lesson, ChangeLessonStyle $change): JsonResponse
     {
-        $style = $request->input('style');
-        if (! is_array($style)) {
-            throw OperationRejected::badInput('Say what of the style is to be otherwise.');
-        }
-        $change($lesson, $style);
+        $change($lesson, $request->validated('style'));
 
         return $this->show($lesson->refresh());
     }

@@ -6,6 +6,8 @@ namespace App\Http\Controllers;
 
 use App\Actions\People\GiveRole;
 use App\Actions\People\Invite;
+use App\Http\Requests\AddMemberRequest;
+use App\Http\Requests\RoleRequest;
 use App\Http\Resources\MembersResource;
 use App\Models\Course;
 use App\Models\Invitation;
@@ -18,9 +20,7 @@ use App\People\CurrentUser;
 use App\People\Memberships;
 use App\People\OwnAddress;
 use Illuminate\Http\JsonResponse;
-use Illuminate\Http\Request;
 use Illuminate\Http\Response;
-use Illuminate\Validation\Rule;
 use OpenReel\Core\People\AuditAction;
 use OpenReel\Core\People\Right;
 use OpenReel\Core\People\Role;
@@ -38,28 +38,28 @@ final class MemberController
         return $this->answer($course);
     }
 
-    public function addToLesson(Request $request, Lesson $lesson, GiveRole $give): JsonResponse
+    public function addToLesson(AddMemberRequest $request, Lesson $lesson, GiveRole $give): JsonResponse
     {
         return $this->add($request, $lesson, $give);
     }
 
-    public function addToCourse(Request $request, Course $course, GiveRole $give): JsonResponse
+    public function addToCourse(AddMemberRequest $request, Course $course, GiveRole $give): JsonResponse
     {
         return $this->add($request, $course, $give);
     }
 
-    public function inviteToLesson(Request $request, Lesson $lesson, Invite $invite): JsonResponse
+    public function inviteToLesson(RoleRequest $request, Lesson $lesson, Invite $invite): JsonResponse
     {
         return $this->invite($request, $lesson, $invite);
     }
 
-    public function inviteToCourse(Request $request, Course $course, Invite $invite): JsonResponse
+    public function inviteToCourse(RoleRequest $request, Course $course, Invite $invite): JsonResponse
     {
         return $this->invite($request, $course, $invite);
     }
 
     /** Another role; *owner* hands it over, and whoever was owner stays one until they leave. */
-    public function update(Request $request, Membership $membership, GiveRole $give): JsonResponse
+    public function update(RoleRequest $request, Membership $membership, GiveRole $give): JsonResponse
     {
         $place = self::placeOf($membership);
         $give($place, $membership->user, self::role($request));
@@ -86,10 +86,9 @@ final class MemberController
         return $this->answer($place);
     }
 
-    private function add(Request $request, Lesson|Course $place, GiveRole $give): JsonResponse
+    private function add(AddMemberRequest $request, Lesson|Course $place, GiveRole $give): JsonResponse
     {
         $role = self::role($request);
-        $request->validate(['email' => ['required', 'string', 'max:200']], ['*' => 'Say whose e-mail address it is.']);
         $email = mb_strtolower(trim($request->string('email')->value()));
         $person = User::query()->where('email', $email)->first()
             ?? throw OperationRejected::badInput('Nobody signs in here with that address. Create an invitation link for them instead.');
@@ -101,7 +100,7 @@ final class MemberController
         return $this->answer($place)->setStatusCode(201);
     }
 
-    private function invite(Request $request, Lesson|Course $place, Invite $invite): JsonResponse
+    private function invite(RoleRequest $request, Lesson|Course $place, Invite $invite): JsonResponse
     {
         $by = CurrentUser::asks() ?? throw OperationRejected::conflict('Nobody signs in here, so nobody can be invited.');
         $token = $invite($place, $by, self::role($request));
@@ -114,10 +113,8 @@ final class MemberController
         return new JsonResponse(MembersResource::of($place));
     }
 
-    private static function role(Request $request): Role
+    private static function role(RoleRequest $request): Role
     {
-        $request->validate(['role' => ['required', Rule::enum(Role::class)]], ['*' => 'Say which role it is.']);
-
         return Role::from($request->string('role')->value());
     }
 

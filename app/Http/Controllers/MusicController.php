@@ -6,14 +6,12 @@ namespace App\Http\Controllers;
 
 use App\Actions\Music\ImportMusic;
 use App\Http\MediaResponse;
+use App\Http\Requests\MusicFileRequest;
 use App\Media\ShippedMusic;
 use App\Models\Lesson;
 use App\Models\Music;
-use App\OperationRejected;
 use App\Queries\Lessons\LessonMusic;
 use Illuminate\Http\JsonResponse;
-use Illuminate\Http\Request;
-use Illuminate\Http\UploadedFile;
 use Symfony\Component\HttpFoundation\Response;
 
 /** Music that lies under lessons. */
@@ -24,12 +22,9 @@ final class MusicController
         return new JsonResponse($music->offered($lesson));
     }
 
-    public function store(Request $request, Lesson $lesson, ImportMusic $bringIn, LessonMusic $music): JsonResponse
+    public function store(MusicFileRequest $request, Lesson $lesson, ImportMusic $bringIn, LessonMusic $music): JsonResponse
     {
-        $file = $request->file('file');
-        if (! ($file instanceof UploadedFile) || ! $file->isValid()) {
-            throw OperationRejected::badInput('No music arrived. Choose an MP3, M4A, Ogg, FLAC or WAV file of at most 256 MB.');
-        }
+        $file = $request->upload();
         $bringIn($lesson, $file->getPathname(), $file->getClientOriginalName());
 
         return new JsonResponse($music->offered($lesson), 201);

@@ -4,12 +4,12 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Http\Requests\ReadNoticeRequest;
 use App\Models\Notice;
 use App\People\CurrentUser;
 use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Http\JsonResponse;
-use Illuminate\Http\Request;
 
 /** What whoever asks is told that others did. */
 final class NoticeController
@@ -22,9 +22,8 @@ final class NoticeController
     }
 
     /** All up to one of them are seen. */
-    public function read(Request $request): JsonResponse
+    public function read(ReadNoticeRequest $request): JsonResponse
     {
-        $request->validate(['until' => ['required', 'string', 'max:26']], ['*' => 'Say up to which notice.']);
         self::mine()->where('id', '<=', $request->string('until')->value())->whereNull('read_at')->update(['read_at' => now()]);
 
         return $this->answer();

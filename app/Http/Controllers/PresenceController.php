@@ -4,15 +4,14 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Http\Requests\PresenceRequest;
 use App\Models\Lesson;
 use App\People\CurrentUser;
 use App\People\Memberships;
 use App\People\Presences;
 use Illuminate\Http\JsonResponse;
-use Illuminate\Http\Request;
 use Illuminate\Http\Response;
 use Illuminate\Support\Facades\DB;
-use Illuminate\Validation\Rule;
 use OpenReel\Core\People\Right;
 
 /**
@@ -21,15 +20,8 @@ use OpenReel\Core\People\Right;
  */
 final class PresenceController
 {
-    private const ROOMS = ['script', 'record', 'review', 'finish', 'handover', 'captions', 'people'];
-
-    public function update(Request $request, Lesson $lesson, string $window): JsonResponse
+    public function update(PresenceRequest $request, Lesson $lesson, string $window): JsonResponse
     {
-        $request->validate([
-            'room' => ['required', Rule::in(self::ROOMS)],
-            'section' => ['nullable', 'string', 'max:26'],
-            'recording' => ['required', 'boolean'],
-        ], ['*' => 'Say in which room that is.']);
         $who = CurrentUser::asks();
         if ($who !== null) {
             $room = $request->string('room')->value();

@@ -6,7 +6,11 @@ namespace App\Http\Controllers;
 
 use App\Actions\People\WriteHistory;
 use App\Actions\Site\PublishFilm;
+use App\Http\Requests\MarkCommentRequest;
 use App\Http\Requests\PublicationRequest;
+use App\Http\Requests\ReplyRequest;
+use App\Http\Requests\SettleHeldCommentsRequest;
+use App\Http\Requests\StorePublicationRequest;
 use App\Http\Resources\PublicationResource;
 use App\Models\Comment;
 use App\Models\Export;
@@ -17,7 +21,6 @@ use App\People\CurrentUser;
 use App\People\Memberships;
 use App\Queries\Lessons\LessonStyle;
 use Illuminate\Http\JsonResponse;
-use Illuminate\Http\Request;
 use OpenReel\Core\People\AuditAction;
 use OpenReel\Core\People\Right;
 
@@ -29,13 +32,8 @@ final class PublicationController
         return $this->answer($lesson);
     }
 
-    public function store(Request $request, Lesson $lesson, PublishFilm $publish): JsonResponse
+    public function store(StorePublicationRequest $request, Lesson $lesson, PublishFilm $publish): JsonResponse
     {
-        $request->validate([
-            'export_id' => ['required', 'string'],
-            'note' => ['sometimes', 'nullable', 'string', 'max:500'],
-            'show' => ['sometimes', 'boolean'],
-        ], ['*' => 'Say which film is to be published.']);
         /** @var Export $export */
         $export = $lesson->exports()->findOrFail($request->string('export_id')->value());
         $publish($lesson, $export, trim($request->string('note')->value()), show: $request->boolean('show'));
@@ -58,9 +56,8 @@ final class PublicationController
     }
 
     /** Comments that came all at once are shown to viewers, or thrown away. */
-    public function settleHeld(Request $request, Lesson $lesson): JsonResponse
+    public function settleHeld(SettleHeldCommentsRequest $request, Lesson $lesson): JsonResponse
     {
-        $request->validate(['show' => ['required', 'boolean']], ['*' => 'Say whether they are shown or thrown away.']);
         $held = Comment::query()->whereNotNull('held_at')->whereIn(
             'publication_id', Publication::query()->where('lesson_id', $lesson->id)->select('id'),
         );
@@ -70,9 +67,8 @@ final class PublicationController
     }
 
     /** Done, hidden, or neither any more. */
-    public function mark(Request $request, Comment $comment): JsonResponse
+    public function mark(MarkCommentRequest $request, Comment $comment): JsonResponse
     {
-        $request->validate(['done' => ['sometimes', 'boolean'], 'hidden' => ['sometimes', 'boolean']]);
         if ($request->has('done')) {
             $done = $request->boolean('done');
             $comment->update(['done_at' => $done ? now() : null, 'done_in' => null]);
@@ -86,10 +82,8 @@ final class PublicationController
         return $this->answer($comment->publication->lesson);
     }
 
-    public function reply(Request $request, Comment $comment): JsonResponse
+    public function reply(ReplyRequest $request, Comment $comment): JsonResponse
     {
-        $says = 'Write an answer of at most 2000 characters.';
-        $request->validate(['text' => ['required', 'string', 'max:2000']], ['*' => $says]);
         $publication = $comment->publication;
         $publication->comments()->create($comment->only(['at_ms', 'section_id', 'line_id', 'line_text', 'version']) + [
             'answers' => $comment->answers ?? $comment->id,

@@ -7,14 +7,13 @@ namespace App\Http\Controllers;
 use App\Actions\Script\CheckReadiness;
 use App\Actions\Script\ProposeTies;
 use App\Actions\Script\SaveScript;
+use App\Http\Requests\ScriptFileRequest;
+use App\Http\Requests\UpdateScriptRequest;
 use App\Http\Resources\ScriptResource;
 use App\Http\Resources\TieResource;
 use App\Media\ScriptReader;
 use App\Models\Lesson;
-use App\OperationRejected;
 use Illuminate\Http\JsonResponse;
-use Illuminate\Http\Request;
-use Illuminate\Http\UploadedFile;
 use OpenReel\Core\Kernel\FileName;
 use OpenReel\Core\Script\Script;
 use Symfony\Component\HttpFoundation\Response;
@@ -27,13 +26,8 @@ final class ScriptController
         return new ScriptResource($lesson);
     }
 
-    public function update(Request $request, Lesson $lesson, SaveScript $save): ScriptResource
+    public function update(UpdateScriptRequest $request, Lesson $lesson, SaveScript $save): ScriptResource
     {
-        $request->validate([
-            'text' => ['present', 'nullable', 'string'],
-            'revision' => ['required', 'integer'],
-        ], ['*' => 'Send the text of the script and the revision it was made from.']);
-
         return new ScriptResource($save($lesson, self::script((string) $request->input('text')), $request->integer('revision')));
     }
 
@@ -44,12 +38,9 @@ final class ScriptController
     }
 
     /** A file's words as a script's text, for the page to put in, and the title they have, if any; nothing is saved. */
-    public function read(Request $request, ScriptReader $reader): JsonResponse
+    public function read(ScriptFileRequest $request, ScriptReader $reader): JsonResponse
     {
-        $file = $request->file('file');
-        if (! $file instanceof UploadedFile || ! $file->isValid()) {
-            throw OperationRejected::badInput('No file arrived. Choose a script of at most 20 MB.');
-        }
+        $file = $request->upload();
 
         $text = $reader->read($file->getPathname(), $file->getClientOriginalName());
 

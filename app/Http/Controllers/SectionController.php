@@ -8,6 +8,7 @@ use App\Actions\Script\ChangeSection;
 use App\Actions\Script\EditScript;
 use App\Http\Requests\PictureRequest;
 use App\Http\Requests\SectionRequest;
+use App\Http\Requests\StoreSectionRequest;
 use App\Http\Resources\LinePictureResource;
 use App\Http\Resources\SectionResource;
 use App\Models\Lesson;
@@ -16,16 +17,14 @@ use App\Queries\Film\AssembleLesson;
 use App\Queries\Film\SectionPicture;
 use App\Queries\Takes\SectionContinuity;
 use Illuminate\Http\JsonResponse;
-use Illuminate\Http\Request;
 use Illuminate\Http\Response;
 use OpenReel\Core\Assembly\BoardPages;
 use OpenReel\Core\Picture\TrackKind;
 
 final class SectionController
 {
-    public function store(Request $request, Lesson $lesson, EditScript $edit): JsonResponse
+    public function store(StoreSectionRequest $request, Lesson $lesson, EditScript $edit): JsonResponse
     {
-        $request->validate(['after' => ['nullable', 'string']], ['*' => 'Name the section that the new one follows.']);
         $section = Section::query()->findOrFail($edit->add($lesson, $request->string('after')->value() ?: null));
 
         return (new SectionResource($section->load('slide', 'takes.tracks')))->response()->setStatusCode(201);

@@ -11,6 +11,9 @@ use App\Actions\Slides\LinkSlides;
 use App\Actions\Slides\RenameSlide;
 use App\Actions\Slides\RequestDeck;
 use App\Http\MediaResponse;
+use App\Http\Requests\SlidePictureRequest;
+use App\Http\Requests\StoreSlideRequest;
+use App\Http\Requests\UpdateSlideRequest;
 use App\Http\Resources\DeckResource;
 use App\Http\Resources\SlideResource;
 use App\Jobs\PrepareLessonJob;
@@ -32,16 +35,8 @@ final class SlideController
     }
 
     /** Takes any number of pictures and decks; those that are refused are named and do not stop the others. */
-    public function store(Request $request, Lesson $lesson, FillSlides $fill, RequestDeck $requestDeck): JsonResponse
+    public function store(StoreSlideRequest $request, Lesson $lesson, FillSlides $fill, RequestDeck $requestDeck): JsonResponse
     {
-        $request->validate(
-            [
-                'purpose' => ['sometimes', 'in:add,replace'],
-                'fill' => ['sometimes', 'boolean'],
-                'section' => ['nullable', 'string'],
-            ],
-            ['*' => 'Say whether the slides are added or replace those there are.'],
-        );
         $all = Arr::flatten($request->allFiles());
         /** @var list<UploadedFile> $files */
         $files = array_values(array_filter($all, fn (mixed $f): bool => $f instanceof UploadedFile));
@@ -117,12 +112,9 @@ final class SlideController
     }
 
     /** Another picture for this slide; every tie to it holds. A drawing or a film is made meanwhile: `deck` tells when. */
-    public function replace(Request $request, Slide $slide, AddSlide $addSlide, RequestDeck $requestDeck): JsonResponse
+    public function replace(SlidePictureRequest $request, Slide $slide, AddSlide $addSlide, RequestDeck $requestDeck): JsonResponse
     {
-        $file = $request->file('file');
-        if (! ($file instanceof UploadedFile) || ! $file->isValid()) {
-            throw OperationRejected::badInput('No picture arrived. Choose a PNG, JPEG, WebP or SVG file of at most 20 MB.');
-        }
+        $file = $request->upload();
         $lesson = Lesson::query()->findOrFail($slide->lesson_id);
         $name = $file->getClientOriginalName();
         if (in_array(strtolower($file->getClientOriginalExtension()), RequestDeck::SINGLE, true)) {
@@ -138,13 +130,8 @@ final class SlideController
         return new JsonResponse(['deck' => null] + (new SlideResource($slide))->toArray());
     }
 
-    public function update(Request $request, Slide $slide, RenameSlide $rename): SlideResource
+    public function update(UpdateSlideRequest $request, Slide $slide, RenameSlide $rename): SlideResource
     {
-        $request->validate(
-            ['name' => ['required', 'string', 'max:60', 'not_regex:/[\[\]\r\n]/']],
-            ['*' => 'A slide\'s name has 1 to 60 characters and no brackets.'],
-        );
-
         return new SlideResource($rename($slide, trim($request->string('name')->value())));
     }
 

@@ -22,7 +22,12 @@ use App\Actions\Takes\UndoVerdict;
 use App\Actions\Takes\VerdictGiven;
 use App\Http\MediaResponse;
 use App\Http\Requests\CleaningRequest;
+use App\Http\Requests\CopyTakeRequest;
+use App\Http\Requests\EventRowsRequest;
+use App\Http\Requests\FinishTakeRequest;
+use App\Http\Requests\StoreTakeRequest;
 use App\Http\Requests\TakeRequest;
+use App\Http\Requests\UndoVerdictRequest;
 use App\Http\Resources\AlignmentResource;
 use App\Http\Resources\TakeResource;
 use App\Media\VoiceCleaner;
@@ -36,9 +41,7 @@ use App\People\Memberships;
 use App\Queries\Takes\CleanedVoice;
 use App\Work\LastFault;
 use Illuminate\Http\JsonResponse;
-use Illuminate\Http\Request;
 use Illuminate\Support\Facades\DB;
-use Illuminate\Validation\Rule;
 use OpenReel\Core\People\Right;
 use OpenReel\Core\Picture\Adjustment;
 use OpenReel\Core\Picture\Crop;
@@ -49,31 +52,8 @@ use Symfony\Component\HttpFoundation\Response;
 
 final class TakeController
 {
-    public function store(Request $request, Section $section, StartTake $start): JsonResponse
+    public function store(StoreTakeRequest $request, Section $section, StartTake $start): JsonResponse
     {
-        $request->validate(
-            [
-                'tracks' => ['required', 'array', 'min:1'],
-                'framing' => ['sometimes', 'nullable', 'array'],
-                'area' => ['sometimes', 'nullable', 'array'],
-                'lines' => ['sometimes', 'nullable', 'array', 'min:1', 'max:2000'],
-                'lines.*' => ['string', 'max:64'],
-                'brought' => ['sometimes', 'boolean'],
-                'whole' => ['sometimes', 'boolean'],
-                'tracks.*.kind' => ['required', 'distinct', Rule::enum(TrackKind::class)],
-                'tracks.*.mime' => [
-                    'required',
-                    'string',
-                    'max:100',
-                    // What a file made elsewhere is, its content tells.
-                    fn (string $name, mixed $said, \Closure $fail) => $request->boolean('brought')
-                        ? null
-                        : Track::mimeOf((string) $said) ?? $fail(''),
-                ],
-            ],
-            ['*' => 'Say which devices are recorded.'],
-        );
-
         return (new TakeResource(
             $start(
                 $section,
@@ -89,9 +69,8 @@ final class TakeController
     }
 
     /** A take of another section, or of another lesson, becomes one of this section as well. */
-    public function copy(Request $request, Section $section, CopyTake $copy): JsonResponse
+    public function copy(CopyTakeRequest $request, Section $section, CopyTake $copy): JsonResponse
     {
-        $request->validate(['take' => ['required', 'string', 'max:64']], ['*' => 'Say which take is to be copied.']);
         $take = Take::query()->whereKey($request->string('take')->value())->first();
         $isSeen = $take !== null && Memberships::may(Right::See, $take->lesson());
         if ($take === null || ! $isSeen || $take->section->trashed() || $take->lesson()->trashed()) {
@@ -189,24 +168,8 @@ final class TakeController
     }
 
     /** Makes a lesson's takes what they were before a verdict, as the answer to it told. */
-    public function undo(Request $request, Lesson $lesson, UndoVerdict $undo): Response
+    public function undo(UndoVerdictRequest $request, Lesson $lesson, UndoVerdict $undo): Response
     {
-        $request->validate(
-            [
-                'takes' => ['required', 'array', 'max:500'],
-                'takes.*.id' => ['required', 'string'],
-                'takes.*.verdict' => ['required', Rule::enum(Verdict::class)],
-                'takes.*.kept_order' => ['required', 'integer', 'min:0'],
-                'takes.*.given' => ['present', 'array', 'max:500'],
-                'takes.*.given.*.line' => ['required', 'string'],
-                'takes.*.given.*.within' => ['required', 'numeric', 'between:0,1'],
-                'takes.*.given.*.cue' => ['required', 'string', 'max:300'],
-                'script' => ['nullable', 'array'],
-                'script.text' => ['required_with:script', 'nullable', 'string'],
-                'script.revision' => ['required_with:script', 'integer'],
-            ],
-            ['*' => 'That is not how the takes were before.'],
-        );
         $undo($lesson, array_values($request->input('takes')), $request->input('script'));
 
         return response()->noContent();
@@ -221,36 +184,14 @@ final class TakeController
     }
 
     /** More rows of the event log, as JSON lines; the number tells how many come before them. */
-    public function events(Request $request, Take $take, int $number, AppendEvents $append): JsonResponse
+    public function events(EventRowsRequest $request, Take $take, int $number, AppendEvents $append): JsonResponse
     {
-        $rows = array_values(
-            array_filter(
-                preg_split('/\R/', mb_scrub($request->getContent(), 'UTF-8')) ?: [],
-                fn (string $row): bool => trim($row) !== '',
-            ),
-        );
-
-        return new JsonResponse(['next' => $append($take, $number, $rows)]);
+        return new JsonResponse(['next' => $append($take, $number, $request->rows())]);
     }
 
-    public function finish(Request $request, Take $take, FinishTake $finish): TakeResource
+    public function finish(FinishTakeRequest $request, Take $take, FinishTake $finish): TakeResource
     {
-        $request->validate(
-            [
-                'tracks' => [Rule::requiredIf(! $request->boolean('as_arrived')), 'array'],
-                'tracks.*.id' => ['required', 'string'],
-                'tracks.*.chunks' => ['required', 'integer', 'min:0'],
-                'tracks.*.bytes' => ['required', 'integer', 'min:0'],
-                'as_arrived' => ['sometimes', 'boolean'],
-            ],
-            ['*' => 'Say how much was recorded.'],
-        );
-        $sent = null;
-        foreach ($request->boolean('as_arrived') ? [] : $request->input('tracks') as $track) {
-            $sent[$track['id']] = ['chunks' => (int) $track['chunks'], 'bytes' => (int) $track['bytes']];
-        }
-
-        return new TakeResource($finish($take, $sent));
+        return new TakeResource($finish($take, $request->sent()));
     }
 
     /** Listens to the take anew, from what came from the recorder. */

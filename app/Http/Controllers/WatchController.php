@@ -8,6 +8,8 @@ use App\Actions\Site\CountWatched;
 use App\Actions\Site\PostComment;
 use App\Http\MediaResponse;
 use App\Http\Peer;
+use App\Http\Requests\CommentRequest;
+use App\Http\Requests\WatchedRequest;
 use App\Http\Resources\CommentResource;
 use App\Models\Course;
 use App\Models\Export;
@@ -123,7 +125,7 @@ final class WatchController
         return new JsonResponse(CommentResource::forViewers($this->allowed($request, $token)->comments()->get()));
     }
 
-    public function comment(Request $request, string $token, PostComment $say): JsonResponse
+    public function comment(CommentRequest $request, string $token, PostComment $say): JsonResponse
     {
         $publication = $this->allowed($request, $token);
         abort_unless(
@@ -131,16 +133,6 @@ final class WatchController
             429,
             'That was a lot in one minute. Wait a moment; what you wrote is still here.',
         );
-        $request->validate([
-            'name' => ['required', 'string', 'max:60'],
-            'text' => ['required', 'string', 'max:2000'],
-            'at_ms' => ['required', 'integer', 'between:0,86400000'],
-            'answers' => ['nullable', 'string', 'max:26'],
-        ], [
-            'name.*' => 'Say who you are, in at most 60 characters.',
-            'text.*' => 'Write a comment of at most 2000 characters.',
-            '*' => 'Say which moment of the film it is about.',
-        ]);
         $said = $say(
             $publication,
             trim($request->string('name')->value()),
@@ -157,10 +149,9 @@ final class WatchController
     }
 
     /** Which parts somebody has seen: counted, and nothing else. */
-    public function watched(Request $request, string $token, CountWatched $count): AnyResponse
+    public function watched(WatchedRequest $request, string $token, CountWatched $count): AnyResponse
     {
         $publication = $this->allowed($request, $token);
-        $request->validate(['parts' => ['required', 'array', 'max:720'], 'parts.*' => ['integer', 'between:0,20000']]);
         if (Tries::may('count/'.Peer::network($request), self::COUNTS_A_MINUTE)) {
             $count($publication->current(), array_map(intval(...), array_values($request->array('parts'))));
         }

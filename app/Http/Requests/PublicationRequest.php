@@ -9,7 +9,7 @@ use Illuminate\Support\Facades\Hash;
 use Illuminate\Support\Str;
 
 /** Who may see what is published, or a draft: with which password, until when, behind which link. */
-final class PublicationRequest extends FormRequest
+class PublicationRequest extends FormRequest
 {
     public const TOKEN = 24;
 

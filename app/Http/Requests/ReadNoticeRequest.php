@@ -1,0 +1,22 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Requests;
+
+use Illuminate\Foundation\Http\FormRequest;
+
+final class ReadNoticeRequest extends FormRequest
+{
+    /** @return array<string, mixed> */
+    public function rules(): array
+    {
+        return ['until' => ['required', 'string', 'max:26']];
+    }
+
+    /** @return array<string, string> */
+    public function messages(): array
+    {
+        return ['*' => 'Say up to which notice.'];
+    }
+}
