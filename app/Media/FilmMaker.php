@@ -7,6 +7,7 @@ namespace App\Media;
 use OpenReel\Core\Captions\Caption;
 use OpenReel\Core\Captions\CaptionScript;
 use OpenReel\Core\Captions\TimedText;
+use OpenReel\Core\Film\FilmPlan;
 use OpenReel\Core\Render\ChapterFile;
 use OpenReel\Core\Render\ConcatList;
 use OpenReel\Core\Render\ExportPreset;

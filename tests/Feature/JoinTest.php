@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace Tests\Feature;
 
 use App\Media\FilmMaker;
-use App\Media\FilmPlan;
 use App\Media\FilmProgress;
 use App\Media\Prober;
 use App\Media\Program;
@@ -20,6 +19,7 @@ use OpenReel\Core\Assembly\Passage;
 use OpenReel\Core\Assembly\SectionInput;
 use OpenReel\Core\Assembly\Segment;
 use OpenReel\Core\Assembly\ShotStyle;
+use OpenReel\Core\Film\FilmPlan;
 use OpenReel\Core\Kernel\FrameRate;
 use OpenReel\Core\Kernel\Span;
 use OpenReel\Core\Kernel\Tick;

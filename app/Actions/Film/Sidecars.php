@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace App\Actions\Film;
 
 use App\Media\Archive;
-use App\Media\FilmPlan;
 use App\Media\MediaStore;
 use App\Models\Export;
 use App\Models\Lesson;
@@ -20,6 +19,7 @@ use OpenReel\Core\Captions\TimedText;
 use OpenReel\Core\Captions\Transcript;
 use OpenReel\Core\Captions\TranscriptDocx;
 use OpenReel\Core\Captions\Translations;
+use OpenReel\Core\Film\FilmPlan;
 
 /** The files that go with a film: made when it is, so that they say what it says. */
 final class Sidecars

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\Http\Resources;
 
-use App\Media\FilmPlan;
 use App\Media\PieceRenderer;
 use App\Media\VoiceCleaner;
 use App\Queries\Takes\CleanedVoice;
@@ -15,6 +14,7 @@ use OpenReel\Core\Assembly\Segment;
 use OpenReel\Core\Assembly\Shot;
 use OpenReel\Core\Assembly\SilenceFound;
 use OpenReel\Core\Assembly\WordFrames;
+use OpenReel\Core\Film\FilmPlan;
 use OpenReel\Core\Kernel\Tick;
 use OpenReel\Core\Picture\TrackKind;
 use OpenReel\Core\Render\PicturePieces;

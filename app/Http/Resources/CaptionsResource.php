@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace App\Http\Resources;
 
-use App\Media\FilmPlan;
 use OpenReel\Core\Captions\Caption;
 use OpenReel\Core\Captions\CaptionLanguage;
 use OpenReel\Core\Captions\EditedCaptions;
 use OpenReel\Core\Captions\Translations;
+use OpenReel\Core\Film\FilmPlan;
 use OpenReel\Core\Picture\FrameSize;
 use OpenReel\Core\Style\CaptionLook;
 use OpenReel\Core\Style\HouseStyle;

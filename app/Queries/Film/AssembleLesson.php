@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace App\Queries\Film;
 
 use App\Media\DraftVoice;
-use App\Media\FilmPlan;
 use App\Models\CaptionRow;
 use App\Models\Lesson;
 use App\Models\Section;
@@ -30,6 +29,7 @@ use OpenReel\Core\Coverage\Coverage;
 use OpenReel\Core\Coverage\DraftOrder;
 use OpenReel\Core\Coverage\SectionCoverage;
 use OpenReel\Core\Coverage\UsedPart;
+use OpenReel\Core\Film\FilmPlan;
 use OpenReel\Core\Kernel\FrameRate;
 use OpenReel\Core\Picture\FrameSize;
 use OpenReel\Core\Picture\Shape;

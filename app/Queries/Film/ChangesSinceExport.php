@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace App\Queries\Film;
 
-use App\Media\FilmPlan;
 use App\Models\Export;
 use App\Models\Version;
 use OpenReel\Core\Captions\Caption;
+use OpenReel\Core\Film\FilmPlan;
 
 /** What has changed in a lesson since a film was made of it, section by section, and what it takes to make it anew. */
 final class ChangesSinceExport

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Queries\Film;
 
-use App\Media\FilmPlan;
 use App\Media\PieceRenderer;
+use OpenReel\Core\Film\FilmPlan;
 use OpenReel\Core\Render\ExportPreset;
 use OpenReel\Core\Render\RenderEstimate;
 use OpenReel\Core\Render\ShotSpec;

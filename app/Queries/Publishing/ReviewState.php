@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\Queries\Publishing;
 
-use App\Media\FilmPlan;
 use App\Models\Approval;
 use App\Models\Comment;
 use App\Models\Export;
@@ -16,6 +15,7 @@ use App\People\CurrentUser;
 use App\Queries\Film\AssembleLesson;
 use App\Queries\Film\ChangesSinceExport;
 use Illuminate\Database\Eloquent\Collection;
+use OpenReel\Core\Film\FilmPlan;
 use OpenReel\Core\Render\ExportPreset;
 
 /** How far the review of a lesson is: the draft that is looked at, who approved it, and what changed since. */

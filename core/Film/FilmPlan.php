@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace App\Media;
+namespace OpenReel\Core\Film;
 
 use OpenReel\Core\Assembly\Assembly;
 use OpenReel\Core\Assembly\Chapter;
