@@ -8,7 +8,7 @@ use App\Models\Lesson;
 use App\Models\Section;
 use App\Models\Track;
 use App\People\Memberships;
-use App\Queries\Lessons\LessonStyle;
+use App\Queries\Lessons\LessonSnapshot;
 use App\Queries\Script\LearnedPace;
 use App\Queries\Takes\LessonCoverage;
 use App\Queries\Takes\TakeRows;
@@ -17,7 +17,6 @@ use Illuminate\Http\Request;
 use Illuminate\Http\Resources\Json\JsonResource;
 use Illuminate\Support\Collection;
 use Illuminate\Support\Facades\DB;
-use OpenReel\Core\Coverage\CoverageSection;
 use OpenReel\Core\Coverage\NextStep;
 use OpenReel\Core\Picture\Colour;
 use OpenReel\Core\Script\Script;
@@ -44,40 +43,15 @@ final class LessonResource extends JsonResource
     /** @return array<string, mixed> */
     public function toArray(?Request $request = null): array
     {
-        $sections = $this->sections()->with('slide')->get();
-        $lines = DB::table('lines')
-            ->where('lesson_id', $this->id)
-            ->whereNotNull('position')
-            ->orderBy('position')
-            ->get()
-            ->groupBy('section_id');
-        [$takes, $known, $views] = self::takes(array_values($sections->modelKeys()));
-        $coverage = LessonCoverage::from(
-            array_values(
-                $sections
-                    ->map(
-                        fn (Section $s): CoverageSection => new CoverageSection(
-                            $s->id,
-                            $lines->get($s->id)?->pluck('text', 'id')->all() ?? [],
-                            LessonCoverage::isCard($s->script),
-                        ),
-                    )
-                    ->all(),
-            ),
-            $known,
-            $this->resource,
-        );
-        $style = LessonStyle::of($this->resource);
+        $snapshot = LessonSnapshot::of($this->resource);
+        $sections = $snapshot->sections();
+        [$takes, $known, $views] = self::takes(array_column($sections, 'id'));
+        $coverage = LessonCoverage::from($snapshot, $known);
+        $style = $snapshot->style();
         $pace = LearnedPace::of($this->resource);
-        $told = array_values(
-            $sections
-                ->map(function (Section $s) use ($lines, $takes, $views, $style, $pace, $coverage): array {
-                    $own = array_values($lines->get($s->id)?->all() ?? []);
-
-                    return SectionResource::whole($s, $own, $takes[$s->id] ?? [], $views, $style, $pace, $coverage);
-                })
-                ->all(),
-        );
+        $told = array_map(fn (Section $s): array => SectionResource::whole(
+            $s, $snapshot->lines($s->id), $takes[$s->id] ?? [], $views, $style, $pace, $coverage,
+        ), $sections);
         $next = NextStep::behindEach(array_map(self::standing(...), $told));
 
         return [

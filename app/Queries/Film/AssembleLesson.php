@@ -10,12 +10,12 @@ use App\Models\Lesson;
 use App\Models\Section;
 use App\Models\TranslationRow;
 use App\Queries\Lessons\LessonMusic;
+use App\Queries\Lessons\LessonSnapshot;
 use App\Queries\Lessons\LessonStyle;
 use App\Queries\Script\DraftLines;
 use App\Queries\Slides\LessonDeck;
 use App\Queries\Takes\LessonCoverage;
 use App\Queries\Takes\TakeViews;
-use Illuminate\Support\Facades\DB;
 use OpenReel\Core\Assembly\Assembly;
 use OpenReel\Core\Assembly\CueTimeline;
 use OpenReel\Core\Assembly\FilmStyle;
@@ -30,8 +30,6 @@ use OpenReel\Core\Coverage\DraftOrder;
 use OpenReel\Core\Coverage\SectionCoverage;
 use OpenReel\Core\Coverage\UsedPart;
 use OpenReel\Core\Film\FilmPlan;
-use OpenReel\Core\Kernel\FrameRate;
-use OpenReel\Core\Picture\FrameSize;
 use OpenReel\Core\Picture\Shape;
 use OpenReel\Core\Picture\Still;
 use OpenReel\Core\Picture\StillKind;
@@ -59,26 +57,23 @@ final class AssembleLesson
      */
     public function __invoke(Lesson $lesson, ?string $asKept = null, ExportPreset $as = new ExportPreset()): FilmPlan
     {
-        $style = LessonStyle::of($lesson);
-        $frame = $as->frame ?? FrameSize::of($lesson->width, $lesson->height);
-        $script = Script::parse($lesson->script);
-        $coverage = LessonCoverage::of($lesson, $asKept);
+        $snapshot = LessonSnapshot::of($lesson);
+        [$style, $rate, $script] = [$snapshot->style(), $snapshot->rate(), $snapshot->script()];
+        $frame = $as->frame ?? $snapshot->frame();
+        $coverage = LessonCoverage::ofSnapshot($snapshot, $asKept);
         [$takes, $files] = $this->takes($coverage, $style);
         $unread = 0;
         $drafts = $as->draft ? $this->drafts($lesson, $coverage, $style->language, $files, $unread) : [];
-        $slides = array_values($lesson->slides()->get()->all());
-        $files += LessonDeck::files($slides);
+        $files += LessonDeck::files($snapshot->slides());
         $logo = LessonStyle::logoRow($style);
         if ($logo !== null) {
             $files[$logo->hash] = $logo->path;
         }
-        $rate = FrameRate::of($lesson->fps);
         [$beds, $sounds, $more] = [$this->music->of($lesson), $this->music->sounds(), $this->music->files($lesson)];
         $files += $more;
-        $cues = new PictureCues($script, LessonDeck::of($slides), $style, $frame);
-        [$lines, $texts] = $this->lines($lesson);
+        [$cues, $texts] = [$snapshot->cues($frame), $snapshot->texts()];
         $sources = $idle = [];
-        foreach (array_values($lesson->sections()->get()->all()) as $index => $section) {
+        foreach ($snapshot->sections() as $index => $section) {
             $text = $script->sections[$index] ?? null;
             if ($text === null) {
                 break;
@@ -89,7 +84,7 @@ final class AssembleLesson
                     $files[$still->hash] = CardPicture::path($still->hash);
                 }
             }
-            $own = $lines[$section->id] ?? [];
+            $own = array_column($snapshot->lines($section->id), 'id');
             [$opening, $changes] = $cues->of($text, $own);
             $passages = $card === null ? self::passages($own, $coverage->sections[$section->id] ?? null, $takes, $drafts) : [];
             $speeds = SpeedCueAt::where(PictureCues::speeds($text, $own), CueTimeline::of($own, $passages));
@@ -164,23 +159,6 @@ final class AssembleLesson
                 : null,
             default => $style->pageSound && $index > 0 ? $sounds['page'] ?? null : null,
         };
-    }
-
-    /** @return array{array<string, list<string>>, array<string, string>} line ids by section, in order; and their words by id */
-    private function lines(Lesson $lesson): array
-    {
-        $lines = $texts = [];
-        $rows = DB::table('lines')
-            ->where('lesson_id', $lesson->id)
-            ->whereNotNull('position')
-            ->orderBy('position')
-            ->get(['id', 'section_id', 'text']);
-        foreach ($rows as $row) {
-            $lines[$row->section_id][] = $row->id;
-            $texts[$row->id] = $row->text;
-        }
-
-        return [$lines, $texts];
     }
 
     /**

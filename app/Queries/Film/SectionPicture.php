@@ -6,16 +6,13 @@ namespace App\Queries\Film;
 
 use App\Models\Section;
 use App\OperationRejected;
-use App\Queries\Lessons\LessonStyle;
-use App\Queries\Slides\LessonDeck;
+use App\Queries\Lessons\LessonSnapshot;
 use OpenReel\Core\Annotation\Annotation;
 use OpenReel\Core\Annotation\Stroke;
 use OpenReel\Core\Assembly\BoardPages;
 use OpenReel\Core\Assembly\PictureCueAt;
-use OpenReel\Core\Assembly\PictureCues;
 use OpenReel\Core\Assembly\ShotStyle;
 use OpenReel\Core\Kernel\Tick;
-use OpenReel\Core\Picture\FrameSize;
 use OpenReel\Core\Picture\Picture;
 use OpenReel\Core\Picture\StageKind;
 use OpenReel\Core\Picture\TrackAt;
@@ -33,20 +30,16 @@ final class SectionPicture
      */
     public static function of(Section $section, ?TrackAt $camera, ?TrackAt $screen, BoardPages $boards, array $given = []): array
     {
-        $lesson = $section->lesson;
-        $style = LessonStyle::of($lesson);
-        $frame = FrameSize::of($lesson->width, $lesson->height);
-        $script = Script::parse($lesson->script);
-        $index = array_search($section->id, $lesson->sections()->pluck('id')->all(), true);
-        $text = $index === false ? null : $script->sections[$index] ?? null;
+        $lesson = LessonSnapshot::of($section->lesson);
+        [$style, $frame] = [$lesson->style(), $lesson->frame()];
+        $text = $lesson->sectionOfScript($section);
         if ($text === null) {
             throw OperationRejected::notYet('This section has been removed.');
         }
         $numbers = array_map(strval(...), range(1, max(1, count($text->lines))));
-        $deck = LessonDeck::of(array_values($lesson->slides()->get()->all()));
-        $cues = new PictureCues($script, $deck, $style, $frame);
+        $cues = $lesson->cues();
         [$opening, $changes] = $cues->of($text, $numbers);
-        $logo = LessonStyle::logo($style, LessonStyle::logoRow($style));
+        $logo = $lesson->logo();
         $seen = function (int $line, float $within, ShotStyle $choice) use (
             $frame, $style, $logo, $camera, $screen, $boards, $cues, $given,
         ): array {

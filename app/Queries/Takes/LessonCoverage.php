@@ -5,10 +5,10 @@ declare(strict_types=1);
 namespace App\Queries\Takes;
 
 use App\Models\Lesson;
+use App\Queries\Lessons\LessonSnapshot;
 use Illuminate\Database\Query\Builder;
 use Illuminate\Support\Facades\DB;
 use OpenReel\Core\Coverage\Coverage;
-use OpenReel\Core\Coverage\CoverageSection;
 use OpenReel\Core\Take\TakeView;
 use OpenReel\Core\Take\Verdict;
 
@@ -24,58 +24,28 @@ final class LessonCoverage
     /** @param  string|null  $asKept  id of a take that is treated as if it were kept now */
     public static function of(Lesson $lesson, ?string $asKept = null): Coverage
     {
-        $sections = DB::table('sections')
-            ->where('lesson_id', $lesson->id)
-            ->whereNull('deleted_at')
-            ->orderBy('position')
-            ->orderBy('id')
-            ->get(['id', 'script']);
-        $lines = [];
-        $rows = DB::table('lines')
-            ->where('lesson_id', $lesson->id)
-            ->whereNotNull('position')
-            ->orderBy('position')
-            ->get(['id', 'section_id', 'text']);
-        foreach ($rows as $row) {
-            $lines[$row->section_id][$row->id] = $row->text;
-        }
+        return self::ofSnapshot(LessonSnapshot::of($lesson), $asKept);
+    }
+
+    /** @param  string|null  $asKept  id of a take that is treated as if it were kept now */
+    public static function ofSnapshot(LessonSnapshot $lesson, ?string $asKept = null): Coverage
+    {
         $takes = TakeViews::light(fn (Builder $q) => $q
             ->where(fn (Builder $q) => $q->where('verdict', Verdict::Kept)->orWhere('takes.id', $asKept))
-            ->whereIn('section_id', $sections->pluck('id')));
+            ->whereIn('section_id', array_column($lesson->sections(), 'id')));
 
         return self::from(
-            array_values(
-                $sections
-                    ->map(
-                        fn (\stdClass $s): CoverageSection => new CoverageSection(
-                            $s->id,
-                            $lines[$s->id] ?? [],
-                            self::isCard($s->script),
-                        ),
-                    )
-                    ->all(),
-            ),
-            array_map(fn (TakeView $t): TakeView => $t->id === $asKept ? $t->asKeptNow() : $t, $takes),
-            $lesson,
+            $lesson, array_map(fn (TakeView $t): TakeView => $t->id === $asKept ? $t->asKeptNow() : $t, $takes),
         );
     }
 
-    /**
-     * @param  list<CoverageSection>  $sections
-     * @param  list<TakeView>  $takes
-     */
-    public static function from(array $sections, array $takes, Lesson $lesson): Coverage
+    /** @param  list<TakeView>  $takes */
+    public static function from(LessonSnapshot $lesson, array $takes): Coverage
     {
         return Coverage::of(
-            $sections,
+            $lesson->coverageSections(),
             $takes,
-            DB::table('line_choices')->where('lesson_id', $lesson->id)->pluck('take_id', 'line_id')->all(),
+            DB::table('line_choices')->where('lesson_id', $lesson->lesson->id)->pluck('take_id', 'line_id')->all(),
         );
-    }
-
-    /** @param  string  $script  a section's part of the script */
-    public static function isCard(string $script): bool
-    {
-        return str_contains($script, '[card') && \OpenReel\Core\Script\ScriptSection::ofText($script)->card() !== null;
     }
 }

@@ -6,6 +6,7 @@ namespace App\Queries\Takes;
 
 use App\Models\Section;
 use App\Models\Take;
+use App\Queries\Lessons\LessonSnapshot;
 use OpenReel\Core\Analysis\ContinuityBreak;
 use OpenReel\Core\Analysis\TakeProfile;
 
@@ -83,7 +84,7 @@ final class SectionContinuity
         $last = null;
         foreach ($lesson->sections()->get() as $one) {
             // Behind a card one does not remember how it was before it.
-            $last = LessonCoverage::isCard($one->script) ? null : $last;
+            $last = LessonSnapshot::isCard($one->script) ? null : $last;
             foreach ($covered[$one->id]->parts ?? [] as $part) {
                 if ($last !== null && $last !== $part->take && $one->id === $section->id) {
                     $meetings["{$last}/{$part->take}"] ??= [$last, $part->take, $part->lines[0] ?? null];
