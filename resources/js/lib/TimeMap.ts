@@ -10,7 +10,7 @@ export interface Stretch {
 export const TICKS_PER_SECOND = 48_000;
 
 /**
- * Which moment of a take each frame of a passage shows, and which frame shows a moment: the same as core/Time/TimeMap.php, by
+ * Which moment of a take each frame of a passage shows, and which frame shows a moment: the same as core/Kernel/TimeMap.php, by
  * the same examples (tests/examples/time-map.json).
  */
 export class TimeMap {

@@ -25,7 +25,7 @@ const FLOOR_DB = -96;
 /** A context that runs at all does so this soon after the page was touched. */
 const WAKES_MS = 2000;
 
-// The same limits by which a finished take is judged (core/Listening/SoundFlag).
+// The same limits by which a finished take is judged (core/Analysis/SoundChecks).
 const SILENT_DB = -60;
 const QUIET_DB = -36;
 const LOUD_PEAK_DB = -1;

@@ -12,7 +12,7 @@ import { drawScannable } from './scannable';
 /** Seconds that an arrow key goes. */
 const STEP = 5;
 
-/** Seconds of a part of the film that is counted (core/Watching/WatchCurve.php). */
+/** Seconds of a part of the film that is counted (core/Publishing/RetentionCurve.php). */
 const PART = 5;
 
 const TELL_MS = 15_000;

@@ -1,9 +1,9 @@
 import type { Mark, Rect } from '../api/types';
 
-/** Width of a box's line, in parts of the picture's shorter side; see core/Mark/Box.php. */
+/** Width of a box's line, in parts of the picture's shorter side; see core/Annotation/Box.php. */
 const WIDTH = 0.008;
 
-/** A picture's height in the units of paths and rings; see core/Mark/Figure.php. */
+/** A picture's height in the units of paths and rings; see core/Annotation/Figure.php. */
 export const UNITS = 10_000;
 
 /** Marks over a picture: the same values that core/Render/MarkScript.php draws for the film. */

@@ -7,8 +7,6 @@ namespace Tests\Core\Kernel;
 use OpenReel\Core\Kernel\Spans;
 use PHPUnit\Framework\Attributes\TestWith;
 use PHPUnit\Framework\TestCase;
-use Random\Engine\Mt19937;
-use Random\Randomizer;
 
 final class SpansTest extends TestCase
 {
@@ -45,26 +43,5 @@ final class SpansTest extends TestCase
     public function test_what_is_left(array $spans, array $away, array $left): void
     {
         self::assertSame($left, Spans::pairs(Spans::minus(Spans::ofPairs($spans), Spans::ofPairs($away))));
-    }
-
-    public function test_each_tick_is_left_if_and_only_if_it_was_there_and_not_taken_away(): void
-    {
-        $random = new Randomizer(new Mt19937(17));
-        $some = fn (): array => array_map(
-            fn (): array => [$from = $random->getInt(0, 60), $from + $random->getInt(1, 12)], range(1, $random->getInt(1, 8)),
-        );
-        $ticks = fn (array $pairs): array => array_keys(array_flip(array_merge(
-            [], ...array_map(fn (array $p): array => range($p[0], $p[1] - 1), $pairs),
-        )));
-        for ($round = 0; $round < 300; $round++) {
-            [$a, $b] = [$some(), $some()];
-            $union = Spans::union(Spans::ofPairs($a));
-            self::assertEqualsCanonicalizing($ticks($a), $ticks(Spans::pairs($union)));
-            self::assertSame(count($ticks($a)), Spans::length($union)->count, 'nothing counts twice');
-            $left = Spans::minus($union, Spans::ofPairs($b));
-            self::assertEqualsCanonicalizing(array_values(array_diff($ticks($a), $ticks($b))), $ticks(Spans::pairs($left)));
-            self::assertEquals($left, Spans::minus($left, Spans::ofPairs($b)), 'taken away twice is taken away once');
-            self::assertEquals(Spans::union($left), $left, 'in order, apart from each other');
-        }
     }
 }
