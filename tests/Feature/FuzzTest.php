@@ -11,7 +11,10 @@ use App\Models\Logo;
 use App\Models\Slide;
 use App\Models\Take;
 use App\Models\WorkState;
+use Illuminate\Foundation\Http\FormRequest;
+use Illuminate\Http\Request;
 use Illuminate\Http\UploadedFile;
+use Illuminate\Routing\Route as One;
 use Illuminate\Support\Facades\Queue;
 use Illuminate\Support\Facades\Route;
 use PHPUnit\Framework\Attributes\TestWith;
@@ -60,6 +63,9 @@ final class FuzzTest extends FeatureTestCase
     /** @var list<string> */
     private array $ids = [];
 
+    /** @var array<string, string> what there is, by the parameter that names it */
+    private array $named = [];
+
     #[TestWith([1])]
     #[TestWith([1005])]
     #[TestWith([300])]
@@ -78,9 +84,9 @@ final class FuzzTest extends FeatureTestCase
                     '/'.
                     preg_replace_callback(
                         '/\{(\w+)\??\}/',
-                        fn (): string => rawurlencode(
-                            $this->pick([
-                                ...$this->ids,
+                        fn (array $parameter): string => rawurlencode(mt_rand(0, 3) > 0 && isset($this->named[$parameter[1]])
+                            ? $this->named[$parameter[1]]
+                            : $this->pick([
                                 ...$this->ids,
                                 'nothing',
                                 "a\0b",
@@ -94,7 +100,7 @@ final class FuzzTest extends FeatureTestCase
                         $route->uri(),
                     );
                 $method = $route->methods()[0];
-                $body = $this->body();
+                $body = $this->body(self::fieldsOf($route));
                 $isUpload = mt_rand(0, 5) === 0 && $method === 'POST';
                 $answer = $isUpload
                     ? $this->call(
@@ -267,16 +273,77 @@ final class FuzzTest extends FeatureTestCase
             $export->id,
             Logo::query()->value('hash') ?? 'x',
         ];
+        $this->named = [
+            'course' => $course, 'lesson' => $lesson->id, 'section' => $section->id, 'take' => $take->id, 'slide' => $slide->id,
+            'track' => $open['tracks'][0]['id'], 'deck' => $deck->id, 'export' => $export->id, 'number' => '0', 'language' => 'de',
+        ];
         self::assertNotNull(Slide::query()->find($slide->id));
     }
 
-    /** @return array<string, mixed> */
-    private function body(): array
+    /**
+     * What a call asks for, by the rules of its request.
+     *
+     * @return array<string, string> the beginning of its rule, by name
+     */
+    private static function fieldsOf(One $route): array
+    {
+        $uses = $route->getAction('uses');
+        [$controller, $method] = explode('@', is_string($uses) ? $uses : '') + [1 => '__invoke'];
+        $fields = [];
+        foreach (class_exists($controller) ? (new \ReflectionMethod($controller, $method))->getParameters() : [] as $parameter) {
+            $type = $parameter->getType();
+            $class = $type instanceof \ReflectionNamedType ? $type->getName() : '';
+            if (is_subclass_of($class, FormRequest::class) && method_exists($class, 'rules')) {
+                $request = new $class();
+                $request->setRouteResolver(fn (): One => $route->bind(Request::create('/')));
+                foreach ($request->rules() as $name => $rules) {
+                    $fields[$name] = implode(' ', array_filter(is_array($rules) ? $rules : [$rules], is_string(...)));
+                }
+            }
+        }
+
+        return $fields;
+    }
+
+    /**
+     * @param  array<string, string>  $fields  that the call asks for
+     * @return array<string, mixed>
+     */
+    private function body(array $fields): array
     {
         $body = [];
-        for ($i = mt_rand(0, 5); $i > 0; $i--) {
+        foreach ($fields as $name => $rules) {
+            // Mostly what it could be, so that one comes past the first check.
+            $body = mt_rand(0, 4) === 0 ? $body : self::with($body, explode('.', $name), mt_rand(0, 3) === 0
+                ? $this->value(0)
+                : match (true) {
+                    str_contains($rules, 'integer') => mt_rand(0, 3),
+                    str_contains($rules, 'numeric') => mt_rand(0, 1000) / 1000,
+                    str_contains($rules, 'boolean') => mt_rand(0, 1) === 1,
+                    str_contains($rules, 'array') => [],
+                    default => $this->pick(['x', 'One.', 'kept', 'take', 'camera', ...$this->ids]),
+                });
+        }
+        for ($i = mt_rand(0, 2); $i > 0; $i--) {
             $body[$this->pick(self::FIELDS)] = $this->value(0);
         }
+
+        return $body;
+    }
+
+    /**
+     * @param  array<string, mixed>  $body
+     * @param  list<string>  $at  names, `*` for the first of a list
+     * @return array<string, mixed>
+     */
+    private static function with(array $body, array $at, mixed $value): array
+    {
+        $place = &$body;
+        foreach ($at as $name) {
+            $place = is_array($place) ? $place : [];
+            $place = &$place[$name === '*' ? 0 : $name];
+        }
+        $place = $value;
 
         return $body;
     }

@@ -112,6 +112,7 @@ final class PropertiesTest extends TestCase
     {
         $words = Generators::elements('The tide falls.', 'Row on.', 'Wait for it.', 'High water is at six.', 'So leave a margin.', 'Stop.');
         $this->forAll(Generators::seq($words), Generators::seq($words))->then(function (array $before, array $now): void {
+            [$before, $now] = [array_values($before), array_values($now)];
             $known = array_map(
                 fn (int $n, string $text): LineIdentity => new LineIdentity("l{$n}", 's', $text), array_keys($before), $before,
             );
@@ -153,7 +154,7 @@ final class PropertiesTest extends TestCase
         });
     }
 
-    /** Pairs of ticks below 120; some are empty. */
+    /** @return SequenceGenerator<mixed> pairs of ticks below 120; some are empty */
     private static function pairs(): SequenceGenerator
     {
         return Generators::seq(Generators::map(
