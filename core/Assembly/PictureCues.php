@@ -77,15 +77,12 @@ final class PictureCues
         $backdrop = $usual;
         $opening = $this->choice($layout, $stage, $zoom, $backdrop);
         $changes = [];
-        foreach ($section->cues as $cue) {
-            if ($cue->kind->isStage()) {
-                $before = $stage?->surface();
-                $stage = $cue->kind === CueKind::CameraAlone ? null : $this->stage($cue) ?? $stage;
+        $stages = StageTimeline::of($section, $this->stage(...));
+        foreach (array_values($section->cues) as $number => $cue) {
+            $stage = $stages->after($number);
+            if ($cue->kind->isStage() || $cue->kind === CueKind::Step) {
                 // A part of one stage is none of another.
-                $zoom = $stage?->surface() === $before ? $zoom : new ZoomCue(null, 0);
-                $move = 0;
-            } elseif ($cue->kind === CueKind::Step) {
-                $stage = $stage?->built($cue->value === '' ? null : (int) $cue->value);
+                $zoom = $stages->changesAt($number) ? new ZoomCue(null, 0) : $zoom;
                 $move = 0;
             } elseif ($cue->kind === CueKind::Zoom) {
                 $next = ZoomCue::parse($cue->value) ?? $zoom;
@@ -202,15 +199,12 @@ final class PictureCues
     public function emphases(ScriptSection $section): array
     {
         $shown = $open = [];
-        $stage = null;
-        foreach ($section->cues as $cue) {
+        $stages = StageTimeline::of($section, $this->stage(...));
+        foreach (array_values($section->cues) as $number => $cue) {
             $place = [$cue->line - 1, $cue->within];
             $emphasis = $cue->kind === CueKind::Emphasis ? EmphasisCue::parse($cue->value) : null;
             $laid = $this->laidOver($cue);
-            $before = $stage?->surface();
-            if ($cue->kind->isStage()) {
-                $stage = $cue->kind === CueKind::CameraAlone ? null : $this->stage($cue) ?? $stage;
-            }
+            $stage = $stages->after($number);
             if ($emphasis?->shape !== null && $stage !== null) {
                 $what = new Emphasis(
                     $emphasis->shape,
@@ -221,7 +215,7 @@ final class PictureCues
                 $open[] = [$what, $place, $emphasis->milliseconds, $stage->surface()];
             } elseif ($laid !== null && $stage !== null) {
                 $open[] = [$laid[0], $place, $laid[1], $stage->surface()];
-            } elseif ($emphasis !== null || $stage?->surface() !== $before) {
+            } elseif ($emphasis !== null || $stages->changesAt($number)) {
                 array_push($shown, ...$this->laid($open, $place));
                 $open = [];
             }
