@@ -147,6 +147,7 @@ Route::get('slides/{slide}/film', [SlideController::class, 'film']);
 Route::group(['right' => 'record'], function (): void {
     Route::post('sections/{section}/takes', [TakeController::class, 'store']);
 });
+Route::get('sections/{section}/takes', [SectionController::class, 'takes']);
 Route::post('sections/{section}/takes/copy', [TakeController::class, 'copy']);
 Route::get('takes/{take}', [TakeController::class, 'show']);
 Route::patch('takes/{take}', [TakeController::class, 'update']);

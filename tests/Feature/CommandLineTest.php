@@ -207,7 +207,7 @@ final class CommandLineTest extends FeatureTestCase
         Artisan::call('reel:demo', ['--json' => true]);
         Artisan::call('reel:demo', ['--json' => true]);
 
-        $sections = $this->getJson('/api/lessons/'.Lesson::query()->sole()->id)->json('sections');
+        $sections = $this->toldSections(Lesson::query()->sole()->id);
         $takes = array_merge(...array_column($sections, 'takes'));
         self::assertCount(10, $sections);
         self::assertSame(

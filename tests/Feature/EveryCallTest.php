@@ -100,7 +100,8 @@ final class EveryCallTest extends FeatureTestCase
         $arrival = $this->postJson('/api/archives', ['name' => 'x.zip'])->json('id');
         $this->named = [
             'lesson' => $lesson->id, 'course' => $course->id, 'section' => $section->id, 'take' => $take->id, 'slide' => (string) $slide,
-            'track' => $open->json('tracks.0.id'), 'export' => $export, 'music' => (string) Music::query()->value('id'), 'spare' => $spare->id, 'arrival' => $arrival,
+            'track' => $open->json('tracks.0.id'), 'export' => $export,
+            'music' => (string) Music::query()->value('id'), 'spare' => $spare->id, 'arrival' => $arrival,
             'window' => 'window-one', 'kind' => 'scorm', 'number' => '0', 'language' => 'de', 'open' => $open->json('id'),
             'card' => $card->id, 'hash' => (string) DB::table('logos')->value('hash'),
             'comment' => $this->comment($lesson, $section, $take),
@@ -119,7 +120,8 @@ final class EveryCallTest extends FeatureTestCase
         $publication = DB::table('publications')->where('lesson_id', $lesson->id)->value('id');
         $id = strtolower((string) \Illuminate\Support\Str::ulid());
         DB::table('comments')->insert([
-            'id' => $id, 'publication_id' => $publication, 'name' => 'Wenna', 'text' => 'Is it 4.8?', 'at_ms' => 100, 'version' => 1, 'line_text' => 'One here.',
+            'id' => $id, 'publication_id' => $publication, 'name' => 'Wenna', 'text' => 'Is it 4.8?',
+            'at_ms' => 100, 'version' => 1, 'line_text' => 'One here.',
             'created_at' => now(), 'updated_at' => now(),
         ]);
 
@@ -139,7 +141,8 @@ final class EveryCallTest extends FeatureTestCase
         $caption = $captions[0];
         $gone = fn (string $model, string $named): \Closure => fn () => $model::query()->findOrFail($this->named[$named])->delete();
         $revision = ['revision' => $lesson->revision];
-        preg_match('#/api/cards/([0-9a-f]{64})#', stripslashes((string) $this->getJson("/api/lessons/{$lesson->id}/script")->getContent()), $drawn);
+        $shown = stripslashes((string) $this->getJson("/api/lessons/{$lesson->id}/script")->getContent());
+        preg_match('#/api/cards/([0-9a-f]{64})#', $shown, $drawn);
 
         return [
             'POST lessons' => ['body' => ['title' => 'New', 'width' => 1280, 'height' => 720, 'fps' => 25]],
@@ -157,7 +160,9 @@ final class EveryCallTest extends FeatureTestCase
             'PUT lessons/{lesson}/order' => ['body' => ['sections' => [$this->named['card'], $section->id]]],
             'PUT lessons/{lesson}/script' => ['body' => ['text' => "# T\n"] + $revision],
             'PATCH sections/{section}' => ['body' => ['heading' => 'High water']],
-            'POST sections/{section}/cues' => ['body' => ['cue' => '[zoom: out]', 'from' => ['line' => $lines[0], 'word' => 0]] + $revision],
+            'POST sections/{section}/cues' => [
+                'body' => ['cue' => '[zoom: out]', 'from' => ['line' => $lines[0], 'word' => 0]] + $revision,
+            ],
             'PUT sections/{section}/cues/{number}' => ['body' => ['was' => '[slide: table]', 'cue' => null] + $revision],
             'POST read-script' => ['files' => ['file' => $file('a.txt', 'The tide falls.')]],
             'POST lessons/{lesson}/music' => ['files' => ['file' => self::tune()]],

@@ -52,6 +52,24 @@ abstract class FeatureTestCase extends TestCase
         register_shutdown_function(fn () => (new \Illuminate\Filesystem\Filesystem)->deleteDirectory($storage));
     }
 
+    /**
+     * Sections of a lesson as the API tells them, each with all its takes in full.
+     *
+     * @return list<array<string, mixed>>
+     */
+    protected function toldSections(string $lesson): array
+    {
+        $sections = $this->getJson("/api/lessons/{$lesson}")->assertOk()->json('sections');
+
+        return array_values(array_map(fn (array $s): array => ['takes' => $this->toldTakes($s['id'])] + $s, $sections));
+    }
+
+    /** @return list<array<string, mixed>> all takes of a section as the API tells them, by number */
+    protected function toldTakes(string $section): array
+    {
+        return $this->getJson("/api/sections/{$section}/takes")->assertOk()->json();
+    }
+
     protected function setUp(): void
     {
         parent::setUp();

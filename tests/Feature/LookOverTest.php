@@ -54,7 +54,7 @@ final class LookOverTest extends FeatureTestCase
             $change($odd)->assertStatus(422);
         }
         self::assertSame($brighter, $takes[0]->refresh()->adjustment);
-        $told = $this->getJson("/api/lessons/{$lesson->id}")->json('sections.0.takes.0.adjustment');
+        $told = $this->toldSections($lesson->id)[0]['takes'][0]['adjustment'];
         self::assertSame($brighter, $told);
         $change(null)->assertOk()->assertJsonPath('adjustment', null);
 

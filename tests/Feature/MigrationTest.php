@@ -36,9 +36,7 @@ final class MigrationTest extends FeatureTestCase
                     ."Low\n\n[slide: table 2]\n\nWrite it down.\n",
                 $lesson->script,
             );
-            $sections = $this->getJson("/api/lessons/{$lesson->id}")
-                ->assertOk()
-                ->json('sections');
+            $sections = $this->toldSections($lesson->id);
             self::assertSame(['camera-alone', 'slide-with-inset'], array_column($sections, 'layout'));
             self::assertSame(['table', 'table 2'], array_column(array_column($sections, 'slide'), 'name'));
             self::assertSame('Read it.', $sections[0]['takes'][0]['lines'][1]['text']);

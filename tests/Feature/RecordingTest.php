@@ -126,7 +126,7 @@ final class RecordingTest extends FeatureTestCase
         $this->sendChunk($track->id, 0, substr($bytes, 0, (int) (strlen($bytes) * 0.7)))->assertOk();
         $this->travel(1)->minutes();
 
-        self::assertTrue($this->getJson("/api/lessons/{$section->lesson_id}")->json('sections.0.takes.0.cut_off'));
+        self::assertTrue($this->toldTakes($section->id)[0]['cut_off']);
         $this->postJson("/api/takes/{$track->take_id}/finish", ['as_arrived' => true])->assertOk();
 
         $take = $track->take->refresh();

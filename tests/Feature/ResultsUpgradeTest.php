@@ -62,9 +62,11 @@ final class ResultsUpgradeTest extends FeatureTestCase
     {
         $this->upgrade();
         $lesson = Lesson::query()->sole();
-        $sections = $this->getJson("/api/lessons/{$lesson->id}")->assertOk()->json('sections');
+        $sections = $this->toldSections($lesson->id);
         foreach ($this->told['sections'] as $n => $was) {
             foreach ($was['takes'] as $m => $take) {
+                // The words of what was set aside were not told then.
+                $take = $take['lines'] === [] ? array_diff_key($take, ['lines' => true]) : $take;
                 self::assertEquals($take, array_intersect_key($sections[$n]['takes'][$m], $take));
             }
             self::assertEquals($was['coverage'], $sections[$n]['coverage']);
@@ -100,7 +102,7 @@ final class ResultsUpgradeTest extends FeatureTestCase
         $made = $this->getJson("/api/archives/{$id}")->assertJson(['state' => 'done'])->json('made.0');
 
         self::assertTrue($made['same'], 'it makes the same film');
-        $takes = $this->getJson("/api/lessons/{$made['id']}")->json('sections.*.takes');
+        $takes = array_column($this->toldSections($made['id']), 'takes');
         foreach (['used_from_ms', 'used_until_ms', 'left', 'cuts', 'tightened', 'markers', 'hearing', 'verdict', 'fluffs'] as $key) {
             self::assertSame(
                 array_map(fn (array $s): array => array_column($s['takes'], $key), $this->told['sections']),
@@ -144,7 +146,7 @@ final class ResultsUpgradeTest extends FeatureTestCase
         $lesson = Lesson::query()->sole();
         $this->postJson("/api/lessons/{$lesson->id}/cleared-takes/restore")->assertOk()->assertJson(['takes' => 1]);
         $was = $this->told['sections'][0]['takes'][0];
-        $is = $this->getJson("/api/lessons/{$lesson->id}")->json('sections.0.takes.0');
+        $is = $this->toldSections($lesson->id)[0]['takes'][0];
         self::assertEquals($was, array_intersect_key($is, $was));
         self::assertSame($this->told['plan'], app(AssembleLesson::class)($lesson)->hash());
     }

@@ -112,6 +112,7 @@ final class RolesTest extends PeopleTestCase
         'GET sections/{section}/continuity' => 'see',
         'GET sections/{section}/picture' => 'see',
         'GET sections/{section}/stand-in-voice' => 'see',
+        'GET sections/{section}/takes' => 'see',
         'GET slides/{slide}/film' => 'see',
         'GET slides/{slide}/picture' => 'see',
         'GET storage' => 'anybody',

@@ -39,6 +39,7 @@ final class SamplesTest extends FeatureTestCase
             'lessons: LessonSummary[]' => 'lessons',
             'glance: Glance' => "lessons/{$lesson->id}/glance",
             'lesson: Lesson' => "lessons/{$lesson->id}",
+            'takes: Take[]' => "sections/{$section->id}/takes",
             'assembly: Assembly' => "lessons/{$lesson->id}/assembly",
             'exports: Export[]' => "lessons/{$lesson->id}/exports",
             'script: ScriptText' => "lessons/{$lesson->id}/script",

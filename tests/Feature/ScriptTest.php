@@ -131,7 +131,7 @@ final class ScriptTest extends FeatureTestCase
         $now = $this->sections($lesson)[0];
         self::assertSame($section['lines'][1]['id'], $now['lines'][1]['id']);
         self::assertSame('Find the second high water.', $now['lines'][1]['text']);
-        self::assertSame('Find the first high water.', $now['takes'][0]['lines'][1]['text']);
+        self::assertSame('Find the first high water.', $this->toldTakes($now['id'])[0]['lines'][1]['text']);
     }
 
     public function test_removing_a_section_and_undoing_it_brings_its_takes_back(): void

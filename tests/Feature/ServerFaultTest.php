@@ -50,7 +50,7 @@ final class ServerFaultTest extends FeatureTestCase
         self::assertStringContainsString("server's disk is full", (string) $take->problem);
         self::assertFileEquals(Clips::spoken(), $this->media()->path((string) $take->tracks[0]->path));
         self::assertSame([], $this->draftsLeft());
-        $shown = $this->getJson("/api/lessons/{$section->lesson_id}")->json('sections.0.takes.0');
+        $shown = $this->toldTakes($section->id)[0];
         self::assertSame(['ingesting', true], [$shown['state'], $shown['recording_kept']]);
     }
 

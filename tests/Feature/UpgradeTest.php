@@ -51,9 +51,7 @@ final class UpgradeTest extends FeatureTestCase
     public function test_takes_and_films_still_play_and_are_what_they_were(): void
     {
         $lesson = Lesson::query()->sole();
-        $sections = $this->getJson("/api/lessons/{$lesson->id}")
-            ->assertOk()
-            ->json('sections');
+        $sections = $this->toldSections($lesson->id);
         self::assertSame(['filled', 'filled', 'filled', 'filled'], array_column(array_column($sections, 'progress'), 'fill'));
         $kept = $sections[0]['takes'][1];
         self::assertSame([2, 'kept', ['width' => 320, 'height' => 240]], [$kept['number'], $kept['verdict'], $kept['camera']]);

@@ -21,7 +21,7 @@ test('one recording of the whole lesson is brought in and used in every section 
     await isAccessible(page);
     await dialog.getByRole('button', { name: 'Bring it in' }).click();
     await expect(dialog).toHaveCount(0);
-    const take = await listened(request, lesson.id, one?.id ?? '');
+    const take = await listened(request, one?.id ?? '');
     expect(take.hearing).toBe('sure');
     await page.keyboard.press('k');
     await expect(page.getByText('Take 1 is kept.')).toBeVisible();
@@ -42,14 +42,15 @@ test('a take of another lesson is copied, and heard against the words here', asy
     await dialog.getByLabel('A take of another section or lesson').check();
     await expect(dialog.getByText('There is no take in it')).toBeAttached();
     await dialog.getByLabel('Lesson', { exact: true }).selectOption({ label: 'How to read a tide table' });
-    await dialog.getByLabel('Take', { exact: true }).selectOption({ label: 'Springs and neaps, take 2 (0:29)' });
+    await dialog.getByLabel('Section', { exact: true }).selectOption({ label: 'Springs and neaps' });
+    await dialog.getByLabel('Take', { exact: true }).selectOption({ label: 'Take 2 (0:29)' });
     await isAccessible(page);
     await dialog.getByRole('button', { name: 'Bring it in' }).click();
     await expect(dialog).toHaveCount(0);
     await expect(page.getByText(/used of/)).toBeVisible();
-    const take = await listened(request, lesson.id, section);
+    const take = await listened(request, section);
     expect(take.lines.filter(({ heard }) => heard === 'missing' || heard === null)).toEqual([]);
     // What is not written here is no part of it.
     expect(take.used_until_ms).toBeLessThan(16_000);
-    expect(await takesOf(request, lesson.id, section)).toHaveLength(1);
+    expect(await takesOf(request, section)).toHaveLength(1);
 });

@@ -72,7 +72,7 @@ async function recorded(page: Page, request: APIRequestContext, camera: string):
     await expect.poll(state, { timeout: 60_000 }).toBe('done');
     const film = test.info().outputPath('film.mp4');
     writeFileSync(film, await (await request.get(`/api/exports/${made.id}/file`)).body());
-    const [take] = await takesOf(request, lesson.id, lesson.sections[0]?.id ?? '');
+    const [take] = await takesOf(request, lesson.sections[0]?.id);
     expect(take).toBeDefined();
     return { take: take as Take, film };
 }

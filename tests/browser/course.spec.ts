@@ -85,7 +85,7 @@ test('a square lesson with a card is recorded, watched and exported in the house
     await finish(page);
     await page.keyboard.press('k');
     await expect(page.getByText('Take 1 is kept.')).toBeVisible();
-    await listened(request, lesson.id, lesson.sections[1]?.id ?? '');
+    await listened(request, lesson.sections[1]?.id ?? '');
 
     await page.goto(`/lessons/${lesson.id}/finish`);
     await expect(page.getByText('2 of 2 sections kept')).toBeVisible();

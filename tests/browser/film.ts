@@ -44,7 +44,7 @@ export async function sent(
     }
     const all = [{ id: track, chunks: 1, bytes: bytes.length }];
     await request.post(`/api/takes/${made.id}/finish`, { data: { tracks: all } });
-    const state = async () => (await takesOf(request, lesson.id, section))[0]?.state;
+    const state = async () => (await takesOf(request, section))[0]?.state;
     await expect.poll(state, { timeout: 30_000 }).toBe('ready');
     return made;
 }

@@ -118,7 +118,7 @@ test('a label, a moving layout, an inset anywhere and a brighter camera, by keyb
         await page.keyboard.press('ArrowRight');
     }
     const adjusted = async (): Promise<Take['adjustment']> =>
-        (await takesOf(request, lesson.id, lesson.sections[0]?.id ?? ''))[0]?.adjustment ?? null;
+        (await takesOf(request, lesson.sections[0]?.id))[0]?.adjustment ?? null;
     await expect.poll(async () => (await adjusted())?.brightness ?? 0).toBeGreaterThan(0);
     await press('Match its neighbours');
     await press('As recorded');
@@ -127,7 +127,7 @@ test('a label, a moving layout, an inset anywhere and a brighter camera, by keyb
     // Nearer, and to the right and down, in its own place.
     await press('Frame it on the picture...');
     const framed = async (): Promise<Take['framing']> =>
-        (await takesOf(request, lesson.id, lesson.sections[0]?.id ?? ''))[0]?.framing ?? null;
+        (await takesOf(request, lesson.sections[0]?.id))[0]?.framing ?? null;
     await expect(page.getByRole('group', { name: 'Camera: move its picture' })).toBeFocused();
     for (const key of ['+', '+', '+', 'ArrowRight', 'ArrowRight', 'Shift+ArrowDown']) {
         await page.keyboard.press(key);

@@ -4,7 +4,7 @@ import { existsSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import puppeteer, { type Browser, type ElementHandle, type Page } from 'puppeteer-core';
-import type { Export, Lesson, Take } from '../../resources/js/api/types';
+import type { Export, Lesson } from '../../resources/js/api/types';
 import { probe } from './helpers';
 
 let soundFolder = '';
@@ -104,7 +104,7 @@ test('one lesson from the script to the page for viewers, in Firefox', async ({ 
         await expect
             .poll(async () => {
                 const now = (await (await request.get(`/api/lessons/${id}`)).json()) as Lesson;
-                return now.sections[0]?.takes.map((take: Take) => take.verdict);
+                return now.sections[0]?.takes.map((take) => take.verdict);
             })
             .toEqual(['kept']);
 

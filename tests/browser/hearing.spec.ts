@@ -83,8 +83,8 @@ const sectionOf = (lesson: Lesson): string => lesson.sections[0]?.id ?? '';
 
 /** Waits until a take's words were heard. */
 async function heard(request: Parameters<typeof takesOf>[0], lesson: Lesson): Promise<Take> {
-    const latest = async () => (await takesOf(request, lesson.id, sectionOf(lesson))).at(-1);
-    await listened(request, lesson.id, sectionOf(lesson));
+    const latest = async () => (await takesOf(request, sectionOf(lesson))).at(-1);
+    await listened(request, sectionOf(lesson));
     await expect.poll(async () => (await latest())?.hearing ?? null, { timeout: 60_000 }).not.toBeNull();
     return (await latest()) as Take;
 }
@@ -134,12 +134,12 @@ test('a take that stumbles is heard, mended by text and by a pickup, and the fil
     await words.getByRole('button', { name: /not in the script/ }).click();
     await page.keyboard.press('Delete');
     await expect(page.getByText('Left out of the film.')).toBeVisible();
-    await expect.poll(async () => (await takesOf(request, lesson.id, sectionOf(lesson)))[0]?.cuts.length).toBe(1);
+    await expect.poll(async () => (await takesOf(request, sectionOf(lesson)))[0]?.cuts.length).toBe(1);
     await page.getByRole('button', { name: 'Undo' }).click();
-    await expect.poll(async () => (await takesOf(request, lesson.id, sectionOf(lesson)))[0]?.cuts.length).toBe(0);
+    await expect.poll(async () => (await takesOf(request, sectionOf(lesson)))[0]?.cuts.length).toBe(0);
     await words.getByRole('button', { name: /not in the script/ }).click();
     await page.keyboard.press('Delete');
-    await expect.poll(async () => (await takesOf(request, lesson.id, sectionOf(lesson)))[0]?.cuts.length).toBe(1);
+    await expect.poll(async () => (await takesOf(request, sectionOf(lesson)))[0]?.cuts.length).toBe(1);
 
     // Kept, the missing line is the next step: the sentence before is heard, then it is recorded by itself.
     await page.keyboard.press('k');

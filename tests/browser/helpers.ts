@@ -2,7 +2,7 @@ import AxeBuilder from '@axe-core/playwright';
 import { type APIRequestContext, expect, type Locator, type Page } from '@playwright/test';
 import { execFileSync, spawnSync } from 'node:child_process';
 import { writeFileSync } from 'node:fs';
-import type { Export, Lesson, ScriptText, Section, Take } from '../../resources/js/api/types';
+import type { Export, Lesson, ScriptText, Take } from '../../resources/js/api/types';
 
 /** Slides of the demo, which are called by the numbers of their sections. */
 const names = ['02', '03', '04', '05', '06', '08', '09'];
@@ -33,8 +33,8 @@ export async function demoLesson(request: APIRequestContext): Promise<Lesson> {
 }
 
 /** The takes of a section as the server has them. */
-export async function takesOf(request: APIRequestContext, lesson: string, section: string): Promise<Take[]> {
-    return (await readLesson(request, lesson)).sections.find((s: Section) => s.id === section)?.takes ?? [];
+export async function takesOf(request: APIRequestContext, section: string | undefined): Promise<Take[]> {
+    return (await (await request.get(`/api/sections/${section}/takes`)).json()) as Take[];
 }
 
 export async function openRecord(page: Page, lesson: Lesson, section = 0): Promise<void> {
@@ -105,8 +105,8 @@ export async function devices(
 }
 
 /** Waits until a take has been listened to. */
-export async function listened(request: APIRequestContext, lesson: string, section: string): Promise<Take> {
-    const latest = async () => (await takesOf(request, lesson, section)).at(-1);
+export async function listened(request: APIRequestContext, section: string): Promise<Take> {
+    const latest = async () => (await takesOf(request, section)).at(-1);
     await expect.poll(async () => (await latest())?.state, { timeout: 30_000 }).toBe('ready');
     // What is heard decides what is used.
     await expect.poll(async () => (await latest())?.hearing ?? null, { timeout: 60_000 }).not.toBeNull();

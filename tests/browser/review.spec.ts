@@ -4,7 +4,7 @@ import { demoLesson, finish, makeLesson, openRecord, readLesson, roll, setUp, ta
 test('takes are kept, discarded, dropped and brought back, and nothing is ever lost', async ({ page, request }) => {
     const lesson = await makeLesson(request, 'Several takes', ['Say this once. Say that twice.']);
     const section = lesson.sections[0]?.id ?? '';
-    const verdicts = async () => (await takesOf(request, lesson.id, section)).map((take) => take.verdict);
+    const verdicts = async () => (await takesOf(request, section)).map((take) => take.verdict);
 
     await openRecord(page, lesson);
     await roll(page);
@@ -47,7 +47,7 @@ test('a take plays at once, from the start of the speech to its end, and both ca
     const lesson = await demoLesson(request);
     const section = lesson.sections[2];
     await page.goto(`/lessons/${lesson.id}/review/${section?.id}`);
-    const take = section?.takes[0];
+    const [take] = await takesOf(request, section?.id);
     await expect(page.getByText(/used of/)).toBeVisible();
     await expect(page.locator('.wave [part~="region"]'), 'the used part is seen on the wave').toBeVisible();
     const video = page.locator('.take-picture video');
@@ -59,12 +59,10 @@ test('a take plays at once, from the start of the speech to its end, and both ca
 
     await page.getByRole('button', { name: 'Start a tenth of a second later' }).click();
     await expect
-        .poll(async () => (await takesOf(request, lesson.id, section?.id ?? ''))[0]?.used_from_ms)
+        .poll(async () => (await takesOf(request, section?.id))[0]?.used_from_ms)
         .toBe((take?.used_from_ms ?? 0) + 100);
     await page.getByRole('button', { name: 'As found' }).click();
-    await expect
-        .poll(async () => (await takesOf(request, lesson.id, section?.id ?? ''))[0]?.trimmed_by_hand)
-        .toBe(false);
+    await expect.poll(async () => (await takesOf(request, section?.id))[0]?.trimmed_by_hand).toBe(false);
 });
 
 test('a take is read again from what came from the recorder', async ({ page, request }) => {
@@ -73,11 +71,11 @@ test('a take is read again from what came from the recorder', async ({ page, req
     await roll(page);
     await page.waitForTimeout(2500);
     await finish(page);
-    const before = await takesOf(request, lesson.id, lesson.sections[0]?.id ?? '');
+    const before = await takesOf(request, lesson.sections[0]?.id);
     await page.getByRole('button', { name: 'Read again' }).click();
     await expect(page.getByText(/used of/)).toBeVisible();
     await expect
-        .poll(async () => (await takesOf(request, lesson.id, lesson.sections[0]?.id ?? ''))[0])
+        .poll(async () => (await takesOf(request, lesson.sections[0]?.id))[0])
         .toMatchObject({ state: 'ready', length_ms: before[0]?.length_ms, problem: null });
 });
 
@@ -100,8 +98,7 @@ test('undoing a Keep brings every take back that was kept before', async ({ page
         data: { text: script.text.replace(/\n## Part 2\n/, ''), revision: script.revision },
     });
     const joined = (await readLesson(request, lesson.id)).sections[0];
-    const kept = async () =>
-        (await takesOf(request, lesson.id, joined?.id ?? '')).filter((take) => take.verdict === 'kept').length;
+    const kept = async () => (await takesOf(request, joined?.id)).filter((take) => take.verdict === 'kept').length;
     expect(await kept()).toBe(2);
     await openRecord(page, lesson, 0);
     await roll(page);

@@ -54,7 +54,7 @@ test('a screen is recorded beside the camera, and both are in the film', async (
     await roll(page);
     await page.waitForTimeout(5000);
     await finish(page);
-    const take = await listened(request, lesson.id, sectionOf(lesson));
+    const take = await listened(request, sectionOf(lesson));
     expect(take.screen).toMatchObject({ width: 1920, height: 1080 });
     expect(take.camera).toMatchObject({ width: 1280, height: 720 });
     expect(Math.abs(take.screen?.late_ms ?? 999)).toBeLessThan(100);
@@ -89,7 +89,7 @@ test('ink on a slide and on a board is in the film, where it was drawn', async (
     await page.waitForTimeout(1500);
     await finish(page);
     await keep(page);
-    const first = await listened(request, lesson.id, sectionOf(lesson));
+    const first = await listened(request, sectionOf(lesson));
 
     // What was written stands on the board when the next section begins, and can be wiped.
     await openRecord(page, lesson, 1);
@@ -101,7 +101,7 @@ test('ink on a slide and on a board is in the film, where it was drawn', async (
     await page.waitForTimeout(1500);
     await finish(page);
     await keep(page);
-    const second = await listened(request, lesson.id, sectionOf(lesson, 1));
+    const second = await listened(request, sectionOf(lesson, 1));
     for (const take of [first, second]) {
         // All of a take: the stand-in's voice decides nothing here.
         const whole = { used_from_ms: 0, used_until_ms: take.length_ms };
@@ -141,7 +141,7 @@ test('a fluffed read is left out, and markers are shown in Review', async ({ pag
     await page.keyboard.press('ArrowDown');
     await page.waitForTimeout(1200);
     await finish(page);
-    const take = await listened(request, lesson.id, sectionOf(lesson));
+    const take = await listened(request, sectionOf(lesson));
     expect(take.fluffs).toHaveLength(1);
     const [fluff] = take.fluffs;
     expect((fluff?.until_ms ?? 0) - (fluff?.from_ms ?? 0)).toBeGreaterThan(700);
@@ -183,7 +183,7 @@ test('a layout changed by key is shown at once, and written into the script when
     expect(line).toBeGreaterThan((await textOf(request, lesson.id)).indexOf('five'));
     await page.getByRole('button', { name: 'Undo' }).click();
     await expect.poll(() => textOf(request, lesson.id)).toBe(before);
-    expect((await takesOf(request, lesson.id, sectionOf(lesson)))[0]?.verdict).toBe('undecided');
+    expect((await takesOf(request, sectionOf(lesson)))[0]?.verdict).toBe('undecided');
 });
 
 test('a whole lesson is recorded in one go', async ({ page, request }) => {
@@ -203,7 +203,7 @@ test('a whole lesson is recorded in one go', async ({ page, request }) => {
     await expect(page.getByRole('button', { name: /Finish, go on/ })).toHaveCount(0);
     await finish(page);
     for (const index of [0, 1, 2]) {
-        const take = await listened(request, lesson.id, sectionOf(lesson, index));
+        const take = await listened(request, sectionOf(lesson, index));
         expect(take.length_ms).toBeGreaterThan(1200);
     }
 });
@@ -301,7 +301,7 @@ test('what is stepped to, given by key and silenced is in the film as it was don
     await finish(page);
     await page.keyboard.press('k');
     await expect(page.getByText(/Written into the script: \[slide: blue\]/)).toBeVisible();
-    const take = await listened(request, lesson.id, sectionOf(lesson));
+    const take = await listened(request, sectionOf(lesson));
     await request.patch(`/api/takes/${take.id}`, { data: { used_from_ms: 0, used_until_ms: take.length_ms } });
     const film = await filmOf(request, lesson.id, test.info().outputPath('film.mp4'));
 
@@ -343,7 +343,7 @@ test('media keys pause and finish', async ({ page, request }) => {
     await page.waitForTimeout(1200);
     await press('stop');
     await page.waitForURL(/review/);
-    expect((await listened(request, lesson.id, sectionOf(lesson))).length_ms).toBeGreaterThan(1800);
+    expect((await listened(request, sectionOf(lesson))).length_ms).toBeGreaterThan(1800);
 });
 
 test('everything is set up and recorded without the mouse', async ({ page, request }) => {
@@ -386,7 +386,7 @@ test('everything is set up and recorded without the mouse', async ({ page, reque
     await page.waitForTimeout(1200);
     await finish(page);
     await keep(page);
-    const take = await listened(request, lesson.id, sectionOf(lesson));
+    const take = await listened(request, sectionOf(lesson));
     expect(take.verdict).toBe('kept');
     expect(take.framing?.width).toBeCloseTo(0.75, 2);
 });
@@ -412,7 +412,7 @@ test('a screen that is no longer shared ends the take, which is kept', async ({ 
     });
     await page.waitForURL(/\/review\//);
     await expect(page.getByText('The screen is no longer shared. The take was finished')).toBeVisible();
-    const take = await listened(request, lesson.id, sectionOf(lesson));
+    const take = await listened(request, sectionOf(lesson));
     expect(take.length_ms).toBeGreaterThan(1800);
     expect(take.screen).not.toBeNull();
 });
@@ -431,7 +431,7 @@ test('a tab that is closed while camera and screen roll loses at most the last s
     const again = await context.newPage();
     await again.goto(`/lessons/${lesson.id}/review/${sectionOf(lesson)}`);
     await expect(again.getByText(/was cut off while recording/)).toBeVisible();
-    const take = await listened(request, lesson.id, sectionOf(lesson));
+    const take = await listened(request, sectionOf(lesson));
     expect(take.length_ms).toBeGreaterThan(4000);
     expect(take.screen).not.toBeNull();
     expect(Math.abs(take.screen?.late_ms ?? 999)).toBeLessThan(100);

@@ -31,8 +31,8 @@ test('a reload in the middle of a take loses at most the last second', async ({ 
     await page.reload();
 
     await expect(page.getByText(/Take 1 was cut off while recording/)).toBeVisible();
-    await expect.poll(async () => (await takesOf(request, lesson.id, section))[0]?.state).toBe('ready');
-    const [take] = await takesOf(request, lesson.id, section);
+    await expect.poll(async () => (await takesOf(request, section))[0]?.state).toBe('ready');
+    const [take] = await takesOf(request, section);
     // A chunk holds a second; a machine busy with its own tests may be another one late.
     expect(take?.length_ms).toBeGreaterThan(3000);
     await page.getByRole('link', { name: 'Review' }).click();
@@ -54,7 +54,7 @@ test('a server away for twenty seconds loses nothing', async ({ page, request, c
     await page.waitForURL(/\/review\//, { timeout: 30_000 });
 
     await expect(page.getByText(/used of/)).toBeVisible();
-    const [take] = await takesOf(request, lesson.id, lesson.sections[0]?.id ?? '');
+    const [take] = await takesOf(request, lesson.sections[0]?.id);
     expect(take?.length_ms).toBeGreaterThan(21_500);
 });
 
@@ -84,7 +84,7 @@ test('two windows do not both record', async ({ page, request, context }) => {
     await openRecord(second, lesson);
     await second.keyboard.press('r');
     await expect(second.getByText('Another window is recording.')).toBeVisible();
-    expect(await takesOf(request, lesson.id, lesson.sections[0]?.id ?? '')).toHaveLength(1);
+    expect(await takesOf(request, lesson.sections[0]?.id)).toHaveLength(1);
     await second.close();
     await finish(page);
 });
@@ -107,7 +107,7 @@ test('a count-down cancelled and started again before the server answered record
     await roll(page);
     await page.waitForTimeout(2500);
     await finish(page);
-    const takes = await takesOf(request, lesson.id, section);
+    const takes = await takesOf(request, section);
     expect(takes.map((take) => take.state)).toEqual(['ready']);
     expect(takes[0]?.length_ms).toBeGreaterThan(1800);
     expect(takes[0]?.length_ms).toBeLessThan(6000);
@@ -122,7 +122,7 @@ test('leaving in the middle of the count-down leaves nothing rolling', async ({ 
     await page.getByRole('button', { name: /leave/ }).click();
     await page.waitForURL(/\/script/);
     await page.waitForTimeout(4000);
-    expect(await takesOf(request, lesson.id, lesson.sections[0]?.id ?? '')).toEqual([]);
+    expect(await takesOf(request, lesson.sections[0]?.id)).toEqual([]);
 });
 
 test('leaving while rolling asks first', async ({ page, request }) => {
@@ -136,9 +136,7 @@ test('leaving while rolling asks first', async ({ page, request }) => {
     await page.getByRole('link', { name: 'Script' }).click();
     await page.getByRole('button', { name: 'Finish the take and leave' }).click();
     await page.waitForURL(/\/script/);
-    await expect
-        .poll(async () => (await takesOf(request, lesson.id, lesson.sections[0]?.id ?? ''))[0]?.state)
-        .toBe('ready');
+    await expect.poll(async () => (await takesOf(request, lesson.sections[0]?.id))[0]?.state).toBe('ready');
 });
 
 test('devices that are refused or missing are answered with what to do', async ({ browser, request }) => {
@@ -166,7 +164,7 @@ test('a device unplugged while nothing rolls finishes no take', async ({ page, r
     await page.evaluate(() => (window as never as { unplug: () => void }).unplug());
     await expect(page.getByText(/The microphone was unplugged. Plug it in again/)).toBeVisible();
     await expect(page.getByText(/The take was finished/)).toBeHidden();
-    expect(await takesOf(request, lesson.id, lesson.sections[0]?.id ?? '')).toEqual([]);
+    expect(await takesOf(request, lesson.sections[0]?.id)).toEqual([]);
 });
 
 test('a device unplugged while rolling ends the take, which is kept', async ({ page, request }) => {

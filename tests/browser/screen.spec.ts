@@ -59,7 +59,7 @@ test('a real screen is recorded whole, and the page that stands on it is told', 
     await expect(page.getByText('Take 1 is kept.')).toBeVisible();
     await context.close();
 
-    const [take] = await takesOf(request, lesson.id, lesson.sections[0]?.id ?? '');
+    const [take] = await takesOf(request, lesson.sections[0]?.id);
     expect(take?.screen).toMatchObject({ width: 1920, height: 1080 });
     // Shown whole in a frame of 1280 by 720: the bare screen right of the window, and the dark room in its middle.
     const film = await filmOf(request, lesson.id, test.info().outputPath('film.mp4'));

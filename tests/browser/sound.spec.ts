@@ -29,7 +29,7 @@ async function sent(request: APIRequestContext, lesson: Lesson, file: string): P
     await request.post(`/api/takes/${take.id}/finish`, {
         data: { tracks: [{ id: track, chunks: 1, bytes: bytes.length }] },
     });
-    return listened(request, lesson.id, section);
+    return listened(request, section);
 }
 
 /** By how many dB the quietest tenth of a film's sound lies under all of it. */
@@ -171,7 +171,7 @@ test('takes that do not go together are told at their join, which can be watched
     await page.keyboard.press('Escape');
 
     await page.getByRole('button', { name: 'Start a tenth of a second later' }).focus();
-    const start = async () => Number((await listened(request, lesson.id, section?.id ?? '')).used_from_ms);
+    const start = async () => Number((await listened(request, section?.id ?? '')).used_from_ms);
     const was = await start();
     await page.keyboard.press('Shift+ArrowRight');
     await expect.poll(start, 'one frame of 25 a second').toBe(was + 40);

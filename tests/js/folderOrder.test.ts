@@ -55,7 +55,8 @@ describe('folders of resources/js', () => {
         const root = mkdtempSync(join(tmpdir(), 'folder-order-'));
         const files: Record<string, string> = {
             'lib/time.ts': "import { Room } from '../rooms/one/Room';",
-            'rooms/one/Room.tsx': "import { clock } from '../../lib/time';\nconst Other = () => import('../two/Other');",
+            'rooms/one/Room.tsx':
+                "import { clock } from '../../lib/time';\nconst Other = () => import('../two/Other');",
             'rooms/two/Other.tsx': "import { helper } from './helper';",
             'rooms/two/helper.ts': '',
         };

@@ -21,6 +21,7 @@ import type {
     ScriptText,
     SiteDelivery,
     Slide,
+    Take,
     TieProposal,
 } from '../../resources/js/api/types';
 
@@ -193,108 +194,33 @@ export const lesson = {
                     "id": "id9",
                     "section_id": "id4",
                     "number": 1,
-                    "recorded_in": "id4",
-                    "lines": [
-                        {
-                            "heard": null,
-                            "id": "id7",
-                            "text": "Find the day.",
-                            "from_ms": 200
-                        },
-                        {
-                            "heard": null,
-                            "id": "id8",
-                            "text": "Then 4.8 4.9 5.0 5.1 read the height.",
-                            "from_ms": 658
-                        }
-                    ],
                     "state": "ready",
-                    "cut_off": false,
                     "verdict": "kept",
-                    "problem": null,
-                    "recording_kept": false,
-                    "length_ms": 2507,
-                    "used_from_ms": 200,
-                    "used_until_ms": 2490,
-                    "trimmed_by_hand": false,
-                    "flags": [],
-                    "camera": {
-                        "width": 320,
-                        "height": 240
-                    },
-                    "screen": null,
-                    "adjustment": null,
-                    "framing": null,
-                    "area": null,
-                    "fluffs": [],
                     "hearing": "nothing",
-                    "loudness": -12,
-                    "left": [],
-                    "cuts": [],
-                    "silences": [],
-                    "tightened": [],
-                    "cleaning": null,
-                    "markers": [],
+                    "lines": [
+                        "id7",
+                        "id8"
+                    ],
                     "media_url": "/api/takes/id9/media?v=12345678",
-                    "poster_url": "/api/takes/id9/poster",
-                    "recorded_at": "2026-03-01T12:00:00Z",
-                    "tracks": []
+                    "poster_url": "/api/takes/id9/poster"
                 },
                 {
                     "id": "id10",
                     "section_id": "id4",
                     "number": 2,
-                    "recorded_in": "id4",
-                    "lines": [
-                        {
-                            "heard": null,
-                            "id": "id7",
-                            "text": "Find the right day.",
-                            "from_ms": null
-                        },
-                        {
-                            "heard": null,
-                            "id": "id8",
-                            "text": "Then 4.8 4.9 5.0 5.1 read the height.",
-                            "from_ms": null
-                        }
-                    ],
                     "state": "recording",
-                    "cut_off": false,
                     "verdict": "undecided",
-                    "problem": null,
-                    "recording_kept": true,
-                    "length_ms": 0,
-                    "used_from_ms": 0,
-                    "used_until_ms": 0,
-                    "trimmed_by_hand": false,
-                    "flags": [],
-                    "camera": null,
-                    "screen": null,
-                    "adjustment": null,
-                    "framing": null,
-                    "area": null,
-                    "fluffs": [],
                     "hearing": "nothing",
-                    "loudness": null,
-                    "left": [],
-                    "cuts": [],
-                    "silences": [],
-                    "tightened": [],
-                    "cleaning": null,
-                    "markers": [],
+                    "lines": [
+                        "id7",
+                        "id8"
+                    ],
                     "media_url": "/api/takes/id10/media?v=recordin",
-                    "poster_url": null,
-                    "recorded_at": "2026-03-01T12:00:00Z",
-                    "tracks": [
-                        {
-                            "id": "id11",
-                            "kind": "camera",
-                            "next_chunk": 0
-                        }
-                    ]
+                    "poster_url": null
                 }
             ],
+            "take_count": 2,
+            "last_take": 2,
             "next": {
                 "room": "record",
                 "section": "id5",
@@ -307,7 +233,7 @@ export const lesson = {
             "script": "Nobody has said this.",
             "lines": [
                 {
-                    "id": "id12",
+                    "id": "id11",
                     "number": 1,
                     "paragraph": 1,
                     "text": "Nobody has said this.",
@@ -327,11 +253,11 @@ export const lesson = {
                 "elsewhere": false,
                 "takes": [],
                 "missing": [
-                    "id12"
+                    "id11"
                 ],
                 "lines": [
                     {
-                        "id": "id12",
+                        "id": "id11",
                         "take": null,
                         "why": null,
                         "others": [],
@@ -351,6 +277,8 @@ export const lesson = {
                 "off_target_ms": null
             },
             "takes": [],
+            "take_count": 0,
+            "last_take": 0,
             "next": {
                 "room": "finish",
                 "section": null,
@@ -363,7 +291,7 @@ export const lesson = {
             "script": "[card: closing, 2 s] [music: Slack water]\n\nThanks.",
             "lines": [
                 {
-                    "id": "id13",
+                    "id": "id12",
                     "number": 1,
                     "paragraph": 1,
                     "text": "Thanks.",
@@ -388,7 +316,7 @@ export const lesson = {
                 "missing": [],
                 "lines": [
                     {
-                        "id": "id13",
+                        "id": "id12",
                         "take": null,
                         "why": null,
                         "others": [],
@@ -408,6 +336,8 @@ export const lesson = {
                 "off_target_ms": null
             },
             "takes": [],
+            "take_count": 0,
+            "last_take": 0,
             "next": {
                 "room": "record",
                 "section": "id5",
@@ -416,6 +346,114 @@ export const lesson = {
         }
     ]
 } satisfies Lesson;
+
+export const takes = [
+    {
+        "id": "id9",
+        "section_id": "id4",
+        "number": 1,
+        "recorded_in": "id4",
+        "lines": [
+            {
+                "heard": null,
+                "id": "id7",
+                "text": "Find the day.",
+                "from_ms": 200
+            },
+            {
+                "heard": null,
+                "id": "id8",
+                "text": "Then 4.8 4.9 5.0 5.1 read the height.",
+                "from_ms": 658
+            }
+        ],
+        "state": "ready",
+        "cut_off": false,
+        "verdict": "kept",
+        "problem": null,
+        "recording_kept": false,
+        "length_ms": 2507,
+        "used_from_ms": 200,
+        "used_until_ms": 2490,
+        "trimmed_by_hand": false,
+        "flags": [],
+        "camera": {
+            "width": 320,
+            "height": 240
+        },
+        "screen": null,
+        "adjustment": null,
+        "framing": null,
+        "area": null,
+        "fluffs": [],
+        "hearing": "nothing",
+        "loudness": -12,
+        "left": [],
+        "cuts": [],
+        "silences": [],
+        "tightened": [],
+        "cleaning": null,
+        "markers": [],
+        "media_url": "/api/takes/id9/media?v=12345678",
+        "poster_url": "/api/takes/id9/poster",
+        "recorded_at": "2026-03-01T12:00:00Z",
+        "tracks": []
+    },
+    {
+        "id": "id10",
+        "section_id": "id4",
+        "number": 2,
+        "recorded_in": "id4",
+        "lines": [
+            {
+                "heard": null,
+                "id": "id7",
+                "text": "Find the right day.",
+                "from_ms": null
+            },
+            {
+                "heard": null,
+                "id": "id8",
+                "text": "Then 4.8 4.9 5.0 5.1 read the height.",
+                "from_ms": null
+            }
+        ],
+        "state": "recording",
+        "cut_off": false,
+        "verdict": "undecided",
+        "problem": null,
+        "recording_kept": true,
+        "length_ms": 0,
+        "used_from_ms": 0,
+        "used_until_ms": 0,
+        "trimmed_by_hand": false,
+        "flags": [],
+        "camera": null,
+        "screen": null,
+        "adjustment": null,
+        "framing": null,
+        "area": null,
+        "fluffs": [],
+        "hearing": "nothing",
+        "loudness": null,
+        "left": [],
+        "cuts": [],
+        "silences": [],
+        "tightened": [],
+        "cleaning": null,
+        "markers": [],
+        "media_url": "/api/takes/id10/media?v=recordin",
+        "poster_url": null,
+        "recorded_at": "2026-03-01T12:00:00Z",
+        "tracks": [
+            {
+                "id": "id13",
+                "kind": "camera",
+                "next_chunk": 0
+            }
+        ]
+    }
+] satisfies Take[];
 
 export const assembly = {
     "fps": 25,
@@ -880,7 +918,7 @@ export const script = {
             "slides": [],
             "lines": [
                 {
-                    "id": "id12",
+                    "id": "id11",
                     "from": 151,
                     "until": 172
                 }
@@ -895,7 +933,7 @@ export const script = {
             "slides": [],
             "lines": [
                 {
-                    "id": "id13",
+                    "id": "id12",
                     "from": 225,
                     "until": 232
                 }
@@ -999,7 +1037,7 @@ export const cues = {
                 "kind": "card",
                 "value": "closing, 2 s",
                 "text": "[card: closing, 2 s]",
-                "line": "id13",
+                "line": "id12",
                 "word": 0,
                 "problem": null
             },
@@ -1008,7 +1046,7 @@ export const cues = {
                 "kind": "music",
                 "value": "Slack water",
                 "text": "[music: Slack water]",
-                "line": "id13",
+                "line": "id12",
                 "word": 0,
                 "problem": null
             }

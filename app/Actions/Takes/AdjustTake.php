@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\Actions\Takes;
 
-use App\Events\LessonChanged;
 use App\Models\Take;
 use App\Queries\Takes\SectionContinuity;
 use App\Queries\Takes\TakeFindings;
@@ -14,14 +13,13 @@ use OpenReel\Core\Picture\CameraLook;
 /** Says how the camera's picture of a take, its section or lesson is changed: the recording stays as it is. */
 final class AdjustTake
 {
-    /** @param  string  $for  `take`, `section` or `lesson` */
-    public function __invoke(Take $take, ?Adjustment $adjustment, string $for): void
+    /**
+     * @param  string  $for  `take`, `section` or `lesson`
+     * @return array<string, mixed> what each of these takes had before, by id
+     */
+    public function __invoke(Take $take, ?Adjustment $adjustment, string $for): array
     {
-        IntendedTakes::of($take, $for)->update([
-            'adjustment' => $adjustment === null ? null : json_encode($adjustment->toArray(), JSON_THROW_ON_ERROR),
-        ]);
-        $take->section->touch();
-        LessonChanged::dispatch($take->section->lesson_id);
+        return IntendedTakes::change($take, 'adjustment', $adjustment?->toArray(), $for);
     }
 
     /** What makes it go with the takes before and behind it in the film; null when nothing need be changed, or is known. */

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\Actions\Takes;
 
-use App\Events\LessonChanged;
 use App\Models\Take;
 use OpenReel\Core\Picture\Crop;
 
@@ -15,13 +14,10 @@ final class FrameTake
      * @param  'framing'|'area'  $part  of the camera, of the screen
      * @param  Crop|null  $crop  null shows all
      * @param  string  $for  `take`, `section` or `lesson`
+     * @return array<string, mixed> what each of these takes had before, by id
      */
-    public function __invoke(Take $take, string $part, ?Crop $crop, string $for): void
+    public function __invoke(Take $take, string $part, ?Crop $crop, string $for): array
     {
-        IntendedTakes::of($take, $for)->update([
-            $part => $crop === null ? null : json_encode($crop->toArray(), JSON_THROW_ON_ERROR),
-        ]);
-        $take->section->touch();
-        LessonChanged::dispatch($take->section->lesson_id);
+        return IntendedTakes::change($take, $part, $crop?->toArray(), $for);
     }
 }

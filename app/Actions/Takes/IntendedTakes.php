@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Actions\Takes;
 
+use App\Events\LessonChanged;
 use App\Models\Take;
 use Illuminate\Database\Eloquent\Builder;
 
@@ -11,10 +12,26 @@ use Illuminate\Database\Eloquent\Builder;
 final class IntendedTakes
 {
     /**
+     * @param  string  $column  of `takes` that is to say something else; JSON
+     * @param  array<string, mixed>|null  $value  null: nothing
+     * @param  string  $for  `take`, `section` or `lesson`
+     * @return array<string, mixed> what each of them had before, by id
+     */
+    public static function change(Take $take, string $column, ?array $value, string $for): array
+    {
+        $had = self::of($take, $for)->pluck($column, 'id')->all();
+        self::of($take, $for)->update([$column => $value === null ? null : json_encode($value, JSON_THROW_ON_ERROR)]);
+        $take->section->touch();
+        LessonChanged::dispatch($take->section->lesson_id);
+
+        return $had;
+    }
+
+    /**
      * @param  string  $for  `take`, `section` or `lesson`
      * @return Builder<Take>
      */
-    public static function of(Take $take, string $for): Builder
+    private static function of(Take $take, string $for): Builder
     {
         $sections = $take->section->lesson->sections()->pluck('id')->all();
 

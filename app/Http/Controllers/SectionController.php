@@ -11,6 +11,7 @@ use App\Http\Requests\SectionRequest;
 use App\Http\Requests\StoreSectionRequest;
 use App\Http\Resources\LinePictureResource;
 use App\Http\Resources\SectionResource;
+use App\Http\Resources\TakeResource;
 use App\Models\Lesson;
 use App\Models\Section;
 use App\Queries\Film\AssembleLesson;
@@ -27,14 +28,14 @@ final class SectionController
     {
         $section = Section::query()->findOrFail($edit->add($lesson, $request->string('after')->value() ?: null));
 
-        return (new SectionResource($section->load('slide', 'takes.tracks')))->response()->setStatusCode(201);
+        return (new SectionResource($section->load('slide')))->response()->setStatusCode(201);
     }
 
     public function update(SectionRequest $request, Section $section, ChangeSection $change): SectionResource
     {
         $change($section, $request->validated());
 
-        return new SectionResource($section->refresh()->load('slide', 'takes.tracks'));
+        return new SectionResource($section->refresh()->load('slide'));
     }
 
     /**
@@ -56,6 +57,12 @@ final class SectionController
         );
 
         return new JsonResponse(array_map(fn (array $p): array => (new LinePictureResource($p))->toArray(), $pictures));
+    }
+
+    /** All that was ever recorded of it. */
+    public function takes(Section $section): JsonResponse
+    {
+        return new JsonResponse(TakeResource::ofSection($section));
     }
 
     /** Where takes that follow each other in the film are heard or seen not to go together. */
@@ -90,6 +97,6 @@ final class SectionController
     {
         $edit->bringBack($section);
 
-        return new SectionResource($section->refresh()->load('slide', 'takes.tracks'));
+        return new SectionResource($section->refresh()->load('slide'));
     }
 }

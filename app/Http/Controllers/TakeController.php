@@ -6,20 +6,13 @@ namespace App\Http\Controllers;
 
 use App\Actions\Takes\AdjustTake;
 use App\Actions\Takes\AppendEvents;
-use App\Actions\Takes\CleanTake;
+use App\Actions\Takes\ChangeTake;
 use App\Actions\Takes\CopyTake;
-use App\Actions\Takes\CutTake;
 use App\Actions\Takes\FinishTake;
-use App\Actions\Takes\FrameTake;
-use App\Actions\Takes\GiveVerdict;
 use App\Actions\Takes\MakePoster;
-use App\Actions\Takes\NoteMarker;
 use App\Actions\Takes\ReingestTake;
-use App\Actions\Takes\SilenceTake;
 use App\Actions\Takes\StartTake;
-use App\Actions\Takes\TrimTake;
 use App\Actions\Takes\UndoVerdict;
-use App\Actions\Takes\VerdictGiven;
 use App\Http\MediaResponse;
 use App\Http\Requests\CleaningRequest;
 use App\Http\Requests\CopyTakeRequest;
@@ -41,13 +34,10 @@ use App\People\Memberships;
 use App\Queries\Takes\CleanedVoice;
 use App\Work\LastFault;
 use Illuminate\Http\JsonResponse;
-use Illuminate\Support\Facades\DB;
 use OpenReel\Core\People\Right;
-use OpenReel\Core\Picture\Adjustment;
 use OpenReel\Core\Picture\Crop;
 use OpenReel\Core\Picture\TrackKind;
 use OpenReel\Core\Take\TakeState;
-use OpenReel\Core\Take\Verdict;
 use Symfony\Component\HttpFoundation\Response;
 
 final class TakeController
@@ -97,68 +87,11 @@ final class TakeController
     }
 
     /** Beside the take: what a verdict wrote into the script, and what brings everything back to where it was. */
-    public function update(
-        TakeRequest $request,
-        Take $take,
-        GiveVerdict $decide,
-        TrimTake $trim,
-        FrameTake $frame,
-        NoteMarker $note,
-        CutTake $cut,
-        SilenceTake $silence,
-        CleanTake $clean,
-        AdjustTake $adjust,
-    ): JsonResponse {
-        // All of it or nothing.
-        $given = DB::transaction(function () use (
-            $request,
-            $take,
-            $decide,
-            $trim,
-            $frame,
-            $note,
-            $cut,
-            $silence,
-            $clean,
-            $adjust,
-        ): ?VerdictGiven {
-            if ($request->has('cuts')) {
-                $cut($take, $request->stretches('cuts'));
-            }
-            if ($request->has('silences')) {
-                $silence($take, $request->stretches('silences'));
-            }
-            if ($request->has('cleaning')) {
-                $clean($take, $request->cleaning());
-            }
-            if ($request->hasAny(['used_from_ms', 'used_until_ms'])) {
-                $trim(
-                    $take,
-                    $request->ticks('used_from_ms'),
-                    $request->ticks('used_until_ms'),
-                    $request->boolean('snap'),
-                );
-            }
-            foreach (['framing', 'area'] as $part) {
-                if ($request->has($part)) {
-                    $frame($take, $part, Crop::parse($request->input($part)), $request->string('for', 'take')->value());
-                }
-            }
-            if ($request->has('adjustment')) {
-                $adjustment = Adjustment::parse($request->input('adjustment'));
-                $adjust($take, $adjustment, $request->string('for', 'take')->value());
-            }
-            if ($request->has('marker')) {
-                $note($take, $request->integer('marker.id'), $request->string('marker.says')->value());
-            }
+    public function update(TakeRequest $request, Take $take, ChangeTake $change): JsonResponse
+    {
+        $changed = $change($take, $request->asked(), $request->string('for', 'take')->value());
 
-            return $request->has('verdict') ? $decide($take, Verdict::from($request->string('verdict')->value())) : null;
-        });
-
-        return new JsonResponse(
-            (new TakeResource($take->refresh()))->toArray() +
-                ($given === null ? [] : ['undo' => $given->toArray(), 'wrote' => $given->wrote]),
-        );
+        return new JsonResponse((new TakeResource($take->refresh()))->toArray() + $changed->toArray());
     }
 
     /** What makes its camera's picture go with its neighbours in the film. */

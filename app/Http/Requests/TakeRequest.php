@@ -4,14 +4,21 @@ declare(strict_types=1);
 
 namespace App\Http\Requests;
 
+use App\Actions\Takes\ChangeTake;
 use Illuminate\Foundation\Http\FormRequest;
 use Illuminate\Validation\Rule;
 use OpenReel\Core\Kernel\Tick;
+use OpenReel\Core\Picture\Adjustment;
+use OpenReel\Core\Picture\Crop;
 use OpenReel\Core\Sound\Cleaning;
 use OpenReel\Core\Sound\NoiseReduction;
 use OpenReel\Core\Take\Verdict;
 
-/** A verdict, or the part of a take to be used; null goes back to the part found by listening. */
+/**
+ * A verdict, or the part of a take to be used; null goes back to the part found by listening.
+ *
+ * @phpstan-import-type Asked from ChangeTake
+ */
 final class TakeRequest extends FormRequest
 {
     /** @return array<string, list<mixed>> */
@@ -58,16 +65,30 @@ final class TakeRequest extends FormRequest
         ];
     }
 
-    public function cleaning(): ?Cleaning
+    /** @return Asked */
+    public function asked(): array
     {
-        return $this->input('cleaning') === null ? null : Cleaning::parse((array) $this->input('cleaning'));
+        $says = [
+            'cuts' => $this->stretches('cuts'),
+            'silences' => $this->stretches('silences'),
+            'cleaning' => $this->input('cleaning') === null ? null : Cleaning::parse((array) $this->input('cleaning')),
+            'framing' => Crop::parse($this->input('framing')),
+            'area' => Crop::parse($this->input('area')),
+            'adjustment' => Adjustment::parse($this->input('adjustment')),
+            'marker' => [$this->integer('marker.id'), $this->string('marker.says')->value()],
+            'verdict' => Verdict::tryFrom($this->string('verdict')->value()) ?? Verdict::Undecided,
+        ];
+        $trim = [$this->ticks('used_from_ms'), $this->ticks('used_until_ms'), $this->boolean('snap')];
+
+        return array_filter($says, $this->has(...), ARRAY_FILTER_USE_KEY) +
+            ($this->hasAny(['used_from_ms', 'used_until_ms']) ? ['trim' => $trim] : []);
     }
 
     /**
      * @param  string  $name  `cuts` or `silences`
      * @return list<array{Tick, Tick}>
      */
-    public function stretches(string $name): array
+    private function stretches(string $name): array
     {
         return array_values(array_map(
             fn (array $cut): array => [Tick::ofMilliseconds((int) $cut['from_ms']), Tick::ofMilliseconds((int) $cut['until_ms'])],
@@ -75,7 +96,7 @@ final class TakeRequest extends FormRequest
         ));
     }
 
-    public function ticks(string $field): ?Tick
+    private function ticks(string $field): ?Tick
     {
         return $this->input($field) === null ? null : Tick::ofMilliseconds((int) $this->input($field));
     }

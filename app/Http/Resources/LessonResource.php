@@ -6,25 +6,19 @@ namespace App\Http\Resources;
 
 use App\Models\Lesson;
 use App\Models\Section;
-use App\Models\Track;
 use App\People\Memberships;
 use App\Queries\Lessons\LessonSnapshot;
 use App\Queries\Script\LearnedPace;
 use App\Queries\Takes\LessonCoverage;
-use App\Queries\Takes\TakeRows;
-use App\Queries\Takes\TakeViews;
+use App\Queries\Takes\TakesBeside;
 use Illuminate\Http\Request;
 use Illuminate\Http\Resources\Json\JsonResource;
-use Illuminate\Support\Collection;
-use Illuminate\Support\Facades\DB;
 use OpenReel\Core\Coverage\NextStep;
 use OpenReel\Core\Picture\Colour;
 use OpenReel\Core\Script\Script;
-use OpenReel\Core\Take\TakeState;
-use OpenReel\Core\Take\TakeView;
 
 /**
- * A lesson with everything in it.
+ * A lesson with its sections, and how far each is.
  *
  * @mixin Lesson
  */
@@ -45,12 +39,12 @@ final class LessonResource extends JsonResource
     {
         $snapshot = LessonSnapshot::of($this->resource);
         $sections = $snapshot->sections();
-        [$takes, $known, $views] = self::takes(array_column($sections, 'id'));
-        $coverage = LessonCoverage::from($snapshot, $known);
+        $takes = TakesBeside::of(array_column($sections, 'id'));
+        $coverage = LessonCoverage::from($snapshot, $takes->heard());
         $style = $snapshot->style();
         $pace = LearnedPace::of($this->resource);
         $told = array_map(fn (Section $s): array => SectionResource::whole(
-            $s, $snapshot->lines($s->id), $takes[$s->id] ?? [], $views, $style, $pace, $coverage,
+            $s, $snapshot->lines($s->id), $takes, $style, $pace, $coverage,
         ), $sections);
         $next = NextStep::behindEach(array_map(self::standing(...), $told));
 
@@ -98,65 +92,5 @@ final class LessonResource extends JsonResource
                 : $this->script;
 
         return str_contains($head, '[') ? Script::parse($head)->target()?->milliseconds() : null;
-    }
-
-    /**
-     * @param  list<string>  $sections
-     * @return array{array<string, list<array<string, mixed>>>, list<TakeView>, array<string, list<TakeView>>} takes by section, in
-     *    order of their numbers; what coverage wants to know of them; and how all of them stand
-     */
-    private static function takes(array $sections): array
-    {
-        /** @var array<string, list<Track>> $tracks */
-        $tracks = Track::query()
-            ->whereIn(
-                'take_id',
-                DB::table('takes')->whereIn('section_id', $sections)->where('state', TakeState::Recording)->select('id'),
-            )
-            ->get()
-            ->groupBy('take_id')
-            ->map(fn (Collection $of): array => array_values($of->all()))
-            ->all();
-        $rows = TakeRows::of($sections);
-        $hasKept = array_flip(array_column(array_filter($rows, fn (array $r): bool => $r['verdict'] === 'kept'), 'section_id'));
-        $tell = self::telling($rows, $hasKept);
-        $words = TakeRows::words(array_keys($tell));
-        $takes = $known = $views = [];
-        foreach ($rows as $row) {
-            $said = $words[$row['id']] ?? null;
-            $told = TakeResource::row($row + ($said ?? []), $tracks[$row['id']] ?? [], $said !== null);
-            $takes[$row['section_id']][] = $told;
-            $view = TakeViews::ofSummary(['lines' => $said['lines'] ?? '[]'] + $row + ($said ?? []), $told['cut_off']);
-            $views[$row['section_id']][] = $view;
-            // Where something is kept, what others say is asked by nobody.
-            if ($said !== null && ($row['verdict'] === 'kept' || ! isset($hasKept[$row['section_id']]))) {
-                $known[] = $view;
-            }
-        }
-
-        return [array_map(array_reverse(...), $takes), $known, array_map(array_reverse(...), $views)];
-    }
-
-    /**
-     * The words of older takes that were not kept are never asked for.
-     *
-     * @param  list<array<string, mixed>>  $rows  highest number first
-     * @param  array<string, int>  $hasKept  sections of which something is kept, as keys
-     * @return array<string, true> takes whose words are sent along, by id
-     */
-    private static function telling(array $rows, array $hasKept): array
-    {
-        $tell = $told = [];
-        foreach ($rows as $row) {
-            $section = $row['section_id'];
-            $most = LessonCoverage::TELLING - (isset($hasKept[$section]) ? 1 : 0);
-            $isNew = $row['verdict'] !== 'discarded' && ($told[$section] ?? 0) < $most;
-            if ($row['verdict'] === 'kept' || $isNew) {
-                $tell[$row['id']] = true;
-                $told[$section] = ($told[$section] ?? 0) + ($row['verdict'] === 'kept' ? 0 : 1);
-            }
-        }
-
-        return $tell;
     }
 }

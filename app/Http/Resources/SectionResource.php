@@ -6,12 +6,10 @@ namespace App\Http\Resources;
 
 use App\Models\Section;
 use App\Models\Slide;
-use App\Models\Take;
 use App\Queries\Lessons\LessonStyle;
 use App\Queries\Script\LearnedPace;
 use App\Queries\Takes\LessonCoverage;
-use App\Queries\Takes\TakeViews;
-use Illuminate\Database\Query\Builder;
+use App\Queries\Takes\TakesBeside;
 use Illuminate\Http\Request;
 use Illuminate\Http\Resources\Json\JsonResource;
 use Illuminate\Support\Facades\DB;
@@ -32,13 +30,11 @@ final class SectionResource extends JsonResource
     public function toArray(?Request $request = null): array
     {
         $lines = DB::table('lines')->where('section_id', $this->id)->whereNotNull('position')->orderBy('position')->get()->all();
-        $takes = array_values($this->takes->map(fn (Take $take): array => (new TakeResource($take))->toArray())->all());
 
         return self::whole(
             $this->resource,
             array_values($lines),
-            $takes,
-            [$this->id => TakeViews::light(fn (Builder $q) => $q->where('section_id', $this->id))],
+            TakesBeside::of([$this->id]),
             LessonStyle::of($this->lesson),
             LearnedPace::of($this->lesson),
             LessonCoverage::of($this->lesson),
@@ -47,15 +43,13 @@ final class SectionResource extends JsonResource
 
     /**
      * @param  list<\stdClass>  $lines  rows of the table `lines`, in order
-     * @param  list<array<string, mixed>>  $takes  its own, as TakeResource gives them
-     * @param  array<string, list<TakeView>>  $views  by section: its own takes, and those it may be heard in
+     * @param  TakesBeside  $takes  its own, and those it may be heard in
      * @return array<string, mixed>
      */
     public static function whole(
         Section $section,
         array $lines,
-        array $takes,
-        array $views,
+        TakesBeside $takes,
         HouseStyle $style,
         Pace $pace,
         Coverage $coverage,
@@ -96,10 +90,18 @@ final class SectionResource extends JsonResource
             'own_layout' => $own->write() !== '',
             'coverage' => self::coverage($section->id, $lines, $coverage),
             'progress' => $card === null
-                    ? self::state($section->id, $coverage, $views, $estimate, $text->target()?->milliseconds())
+                    ? self::state($section->id, $coverage, $takes->views, $estimate, $text->target()?->milliseconds())
                     : SectionState::ofCard($card->kind->value, $card->length->milliseconds())->toArray(),
-            'takes' => $takes,
+            'takes' => self::takes($section->id, $takes),
+            'take_count' => $takes->numbers($section->id)['count'],
+            'last_take' => $takes->numbers($section->id)['last'],
         ];
+    }
+
+    /** @return list<array<string, mixed>> */
+    private static function takes(string $section, TakesBeside $takes): array
+    {
+        return array_map(TakeResource::glance(...), $takes->rows[$section] ?? []);
     }
 
     /**

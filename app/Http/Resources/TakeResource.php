@@ -4,11 +4,14 @@ declare(strict_types=1);
 
 namespace App\Http\Resources;
 
+use App\Models\Section;
 use App\Models\Take;
 use App\Models\Track;
+use App\Queries\Takes\TakeRows;
+use App\Queries\Takes\TakesBeside;
 use Illuminate\Http\Request;
 use Illuminate\Http\Resources\Json\JsonResource;
-use Illuminate\Support\Carbon;
+use Illuminate\Support\Collection;
 use OpenReel\Core\Kernel\Tick;
 use OpenReel\Core\Picture\TrackKind;
 use OpenReel\Core\Take\TakeState;
@@ -16,9 +19,6 @@ use OpenReel\Core\Take\TakeState;
 /** @mixin Take */
 final class TakeResource extends JsonResource
 {
-    /** A recorder sends every second; when nothing came for this long, it was cut off. */
-    private const SILENT_SECONDS = 12;
-
     /** @return array<string, mixed> */
     public function toArray(?Request $request = null): array
     {
@@ -39,6 +39,7 @@ final class TakeResource extends JsonResource
             ] +
                 $this->resource->getAttributes() + $this->resource->summary->getAttributes(),
             $this->state === TakeState::Recording ? array_values($this->tracks->all()) : [],
+            isset(TakesBeside::cutOff($this->state === TakeState::Recording ? [$this->id] : [])[$this->id]),
         );
     }
 
@@ -49,10 +50,10 @@ final class TakeResource extends JsonResource
      * @param  array<string, mixed>  $row  of the take, with `width` and `height` of its camera and `played_hash`, of what is
      *    played
      * @param  list<Track>  $tracks  needed while it is recorded
-     * @param  bool  $withLines  whether the words it speaks are wanted
+     * @param  bool  $isCutOff  its recorder is not heard of any more
      * @return array<string, mixed>
      */
-    public static function row(array $row, array $tracks = [], bool $withLines = true): array
+    public static function row(array $row, array $tracks, bool $isCutOff): array
     {
         $id = $row['id'];
         [$from, $until] = self::used($row);
@@ -63,9 +64,9 @@ final class TakeResource extends JsonResource
             'section_id' => $row['section_id'],
             'number' => (int) $row['number'],
             'recorded_in' => $row['recorded_in'] ?? $row['section_id'],
-            'lines' => $withLines ? self::lines($row) : [],
+            'lines' => self::lines($row),
             'state' => $row['state'],
-            'cut_off' => $row['state'] === TakeState::Recording->value && self::isCutOff($tracks),
+            'cut_off' => $isCutOff,
             'verdict' => $row['verdict'],
             'problem' => $row['problem'] ?? null,
             'recording_kept' => (bool) ($row['recording_kept'] ?? true),
@@ -80,7 +81,7 @@ final class TakeResource extends JsonResource
             'framing' => json_decode($row['framing'] ?? 'null', true),
             'area' => json_decode($row['area'] ?? 'null', true),
             'fluffs' => self::stretches($row['retakes'] ?? '[]'),
-            'hearing' => $row['alignment'] ?? (config('reel.hear') ? null : 'nothing'),
+            'hearing' => self::hearing($row),
             'loudness' => isset($row['loudness']) ? round((float) $row['loudness'], 1) : null,
             'left' => self::stretches($row['omitted'] ?? '[]'),
             'cuts' => self::stretches($row['cuts'] ?? '[]'),
@@ -88,7 +89,7 @@ final class TakeResource extends JsonResource
             'tightened' => self::stretches($row['tightened'] ?? '[]'),
             'cleaning' => json_decode($row['cleaning'] ?? 'null', true),
             'markers' => self::markers($row),
-            'media_url' => "/api/takes/{$id}/media?v=".substr($row['played_hash'] ?? $row['state'], 0, 8),
+            'media_url' => self::mediaUrl($row),
             'poster_url' => $hasPicture ? "/api/takes/{$id}/poster" : null,
             'recorded_at' => str_replace(' ', 'T', $row['created_at']).'Z',
             'tracks' => array_map(
@@ -96,6 +97,60 @@ final class TakeResource extends JsonResource
                 $tracks,
             ),
         ];
+    }
+
+    /**
+     * All takes of a section.
+     *
+     * @return list<array<string, mixed>> lowest number first
+     */
+    public static function ofSection(Section $section): array
+    {
+        $rows = TakeRows::of([$section->id]);
+        $recording = array_column(array_filter($rows, fn (array $r): bool => $r['state'] === TakeState::Recording->value), 'id');
+        /** @var Collection<int, Track> $tracks */
+        $tracks = Track::query()->whereIn('take_id', $recording)->get();
+        $cutOff = TakesBeside::cutOff($recording);
+        $words = TakeRows::words(array_column($rows, 'id'));
+
+        return array_map(fn (array $row): array => self::row(
+            $row + ($words[$row['id']] ?? []),
+            array_values($tracks->where('take_id', $row['id'])->all()),
+            isset($cutOff[$row['id']]),
+        ), $rows);
+    }
+
+    /**
+     * A take as it stands beside the words of its section.
+     *
+     * @param  array<string, mixed>  $row  as `TakeRows::glances` gives it
+     * @return array<string, mixed>
+     */
+    public static function glance(array $row): array
+    {
+        return [
+            'id' => $row['id'],
+            'section_id' => $row['section_id'],
+            'number' => (int) $row['number'],
+            'state' => $row['state'],
+            'verdict' => $row['verdict'],
+            'hearing' => self::hearing($row),
+            'lines' => array_column((array) json_decode($row['lines'], true), 'id'),
+            'media_url' => self::mediaUrl($row),
+            'poster_url' => $row['width'] === null ? null : "/api/takes/{$row['id']}/poster",
+        ];
+    }
+
+    /** @param  array<string, mixed>  $row */
+    private static function hearing(array $row): ?string
+    {
+        return $row['alignment'] ?? (config('reel.hear') ? null : 'nothing');
+    }
+
+    /** @param  array<string, mixed>  $row */
+    private static function mediaUrl(array $row): string
+    {
+        return "/api/takes/{$row['id']}/media?v=".substr($row['played_hash'] ?? $row['state'], 0, 8);
     }
 
     /**
@@ -138,14 +193,6 @@ final class TakeResource extends JsonResource
             fn (array $s): array => ['from_ms' => self::milliseconds($s[0]), 'until_ms' => self::milliseconds($s[1])],
             array_values(json_decode($json, true)),
         );
-    }
-
-    /** @param  list<Track>  $tracks */
-    private static function isCutOff(array $tracks): bool
-    {
-        $heard = array_map(fn (Track $t): Carbon => $t->updated_at, $tracks);
-
-        return $heard !== [] && max($heard)->diffInSeconds(now()) > self::SILENT_SECONDS;
     }
 
     /**

@@ -15,12 +15,6 @@ use OpenReel\Core\Take\Verdict;
 /** Which take speaks which line of a lesson. */
 final class LessonCoverage
 {
-    /**
-     * Takes of a section, kept ones first and then the newest, whose words are asked for: as many as the margin of the page
-     * shows.
-     */
-    public const TELLING = 3;
-
     /** @param  string|null  $asKept  id of a take that is treated as if it were kept now */
     public static function of(Lesson $lesson, ?string $asKept = null): Coverage
     {

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Queries\Takes;
 
+use Illuminate\Database\Query\JoinClause;
 use Illuminate\Support\Facades\DB;
 
 /** Takes as rows, with what is shown of their tracks: a lesson may have thousands, and a model for each takes long. */
@@ -22,12 +23,12 @@ final class TakeRows
 
     /**
      * @param  list<string>  $sections  ids
-     * @return list<array<string, mixed>> highest number first: the take's columns without its words, `width` and `height` of its
+     * @return list<array<string, mixed>> lowest number first: the take's columns without its words, `width` and `height` of its
      *    camera, and `played_hash`, of what is played back
      */
     public static function of(array $sections): array
     {
-        $tracks = fn (string $kind): \Closure => fn ($join) => $join
+        $tracks = fn (string $kind): \Closure => fn (JoinClause $join) => $join
             ->on("{$kind}.take_id", '=', 'takes.id')
             ->where("{$kind}.kind", $kind);
         $of = fn (string $table, array $columns): string => implode(
@@ -40,7 +41,7 @@ final class TakeRows
             ->leftJoin('tracks as camera', $tracks('camera'))
             ->leftJoin('tracks as microphone', $tracks('microphone'))
             ->leftJoin('tracks as screen', $tracks('screen'))
-            ->orderByDesc('takes.number')
+            ->orderBy('takes.number')
             ->selectRaw(
                 "{$columns}, camera.width, camera.height, coalesce(camera.hash, microphone.hash, screen.hash) as played_hash, ".
                     'coalesce(camera.offset_ticks, microphone.offset_ticks, screen.offset_ticks) as played_offset, '.
@@ -49,6 +50,44 @@ final class TakeRows
             );
 
         return array_values(array_map(fn (\stdClass $row): array => (array) $row, $rows->get()->all()));
+    }
+
+    /**
+     * The takes of sections by what decides which of them stand beside the words: all of them.
+     *
+     * @param  list<string>  $sections  ids
+     * @return list<\stdClass> `id`, `section_id`, `number`, `verdict`, `state`; highest number first
+     */
+    public static function index(array $sections): array
+    {
+        $takes = DB::table('takes')->whereIn('section_id', $sections)->orderByDesc('number');
+
+        return array_values($takes->get(['id', 'section_id', 'number', 'verdict', 'state'])->all());
+    }
+
+    /**
+     * @param  list<string>  $ids  of takes
+     * @return list<array<string, mixed>> lowest number first: what a glance shows, what coverage asks for (see
+     *    `TakeViews::ofSummary`), `played_hash` of what is played back and `width` of the camera's picture
+     */
+    public static function glances(array $ids): array
+    {
+        $track = fn (string $kind): \Closure => fn (JoinClause $join) => $join
+            ->on("{$kind}.take_id", '=', 'takes.id')
+            ->where("{$kind}.kind", $kind);
+        $rows = DB::table('takes')
+            ->join('take_summaries', 'take_summaries.take_id', '=', 'takes.id')
+            ->leftJoin('tracks as camera', $track('camera'))
+            ->leftJoin('tracks as microphone', $track('microphone'))
+            ->leftJoin('tracks as screen', $track('screen'))
+            ->whereIn('takes.id', $ids)
+            ->orderBy('takes.number')
+            ->get([
+                ...TakeViews::LIGHT, 'take_summaries.alignment', 'camera.width',
+                DB::raw('coalesce(camera.hash, microphone.hash, screen.hash) as played_hash'),
+            ]);
+
+        return array_values(array_map(fn (\stdClass $row): array => (array) $row, $rows->all()));
     }
 
     /**

@@ -31,7 +31,7 @@ use OpenReel\Core\Take\Verdict;
 final class TakeViews
 {
     /** What `light` asks for, of takes joined with their summaries. */
-    private const LIGHT = [
+    public const LIGHT = [
         'takes.id', 'takes.section_id', 'takes.number', 'takes.state', 'takes.verdict', 'takes.kept_order', 'takes.lines',
         'take_summaries.length_ticks', 'take_summaries.used', 'take_summaries.spoken', 'take_summaries.cut_points',
         'take_summaries.flawed', 'take_summaries.flags',

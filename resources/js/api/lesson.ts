@@ -28,21 +28,47 @@ export function useLessons() {
     return useQuery({ queryKey: ['lessons'], queryFn: () => api.get<LessonSummary[]>('lessons') });
 }
 
-/** A lesson with everything in it; looks again by itself while a take is being listened to. */
+/** When to look again whether something else is known of takes, in milliseconds; false when nothing is awaited. */
+function lookAgain(takes: Pick<Take, 'state' | 'hearing'>[]): number | false {
+    if (takes.some((take) => take.state === 'ingesting')) {
+        return 500;
+    }
+    if (takes.some((take) => take.state === 'ready' && take.hearing === null)) {
+        return 2500;
+    }
+    return takes.some((take) => take.state === 'recording') ? 4000 : false;
+}
+
+/** A lesson with its sections; looks again by itself while a take is being listened to. */
 export function useLesson(id: string) {
     return useQuery({
         queryKey: lessonKey(id),
         queryFn: () => api.get<Lesson>(`lessons/${id}`),
-        refetchInterval: (query) => {
-            const takes = query.state.data?.sections.flatMap((section) => section.takes) ?? [];
-            if (takes.some((take) => take.state === 'ingesting')) {
-                return 500;
-            }
-            if (takes.some((take) => take.state === 'ready' && take.hearing === null)) {
-                return 2500;
-            }
-            return takes.some((take) => take.state === 'recording') ? 4000 : false;
-        },
+        refetchInterval: ({ state: { data } }) => lookAgain(data?.sections.flatMap((section) => section.takes) ?? []),
+    });
+}
+
+// Below the lesson's own key: whatever has the lesson read anew has these read anew as well.
+const takesOf = (lessonId: string, sectionId: string) => ({
+    queryKey: [...lessonKey(lessonId), 'takes', sectionId],
+    queryFn: () => api.get<Take[]>(`sections/${sectionId}/takes`),
+});
+
+/** All takes of a section, by number. */
+export function useTakes(lessonId: string, sectionId: string | undefined) {
+    return useQuery({
+        ...takesOf(lessonId, sectionId ?? ''),
+        enabled: sectionId !== undefined,
+        refetchInterval: ({ state: { data } }) => lookAgain(data ?? []),
+    });
+}
+
+/** One take of a lesson, when there is one to ask for. */
+export function useTake(lessonId: string, takeId: string | undefined) {
+    return useQuery({
+        queryKey: [...lessonKey(lessonId), 'take', takeId],
+        queryFn: () => api.get<Take>(`takes/${takeId}`),
+        enabled: takeId !== undefined,
     });
 }
 
@@ -65,9 +91,14 @@ const slidesOf = (lessonId: string) => ({
     queryFn: () => api.get<Slide[]>(`lessons/${lessonId}/slides`),
 });
 
-/** Reads what the rooms of a lesson show, so that each opens also when the server is away. */
-export function readAhead(lessonId: string): void {
-    for (const query of [assemblyOf(lessonId), exportsOf(lessonId), slidesOf(lessonId)]) {
+/**
+ * Reads what the rooms of a lesson show, so that each opens also when the server is away.
+ *
+ * @param sections of which the takes are read: where one is, and where one may go next
+ */
+export function readAhead(lessonId: string, sections: string[]): void {
+    const takes = sections.map((id) => takesOf(lessonId, id));
+    for (const query of [assemblyOf(lessonId), exportsOf(lessonId), slidesOf(lessonId), ...takes]) {
         void queryClient.prefetchQuery<unknown>(query);
     }
 }
@@ -89,7 +120,7 @@ export function useAssemblyRendered(lessonId: string) {
 }
 
 /** What was heard in a take; looks again while it is listened to. */
-export function useHeard(take: Take) {
+export function useHeard(take: Pick<Take, 'id' | 'state' | 'hearing' | 'media_url'>) {
     return useQuery({
         queryKey: ['heard', take.id, take.hearing, take.media_url],
         queryFn: () => api.get<Heard>(`takes/${take.id}/heard`),

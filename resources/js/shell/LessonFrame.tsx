@@ -52,9 +52,9 @@ export function LessonFrame({ loadRooms }: { loadRooms: () => void }) {
     useRecovery(lessonId);
     // Who records is not spoken to.
     useFinishedFilms(lessonId, room === 'record');
-    useReadAhead(lesson, room, loadRooms);
     useFilmOfTakes(lesson);
     const section = lesson && sectionOf(lesson, room, sectionId);
+    useReadAhead(lesson, section, room, loadRooms);
     const others = useTogether(lessonId, room, section?.id);
     const people = useMe()?.mode === 'people';
     useEffect(() => {
@@ -128,19 +128,30 @@ function sectionOf(lesson: Lesson, room: string, id: string | undefined): Sectio
 }
 
 /** Once a room is shown, what the others need is read, so that they open also when the server is away. */
-function useReadAhead(lesson: Lesson | undefined, room: string, loadRooms: () => void): void {
+function useReadAhead(
+    lesson: Lesson | undefined,
+    section: Section | undefined,
+    room: string,
+    loadRooms: () => void,
+): void {
     const id = lesson?.id;
+    const at = lesson && section ? lesson.sections.indexOf(section) : -1;
+    const near =
+        lesson?.sections
+            .slice(Math.max(0, at - 1), at + 2)
+            .map((one) => one.id)
+            .join(' ') ?? '';
     useEffect(() => {
         if (!id) {
             return;
         }
         const timer = setTimeout(() => {
             loadRooms();
-            readAhead(id);
+            readAhead(id, near === '' ? [] : near.split(' '));
             void openScript(id).catch(() => undefined);
         }, aheadMs);
         return () => clearTimeout(timer);
-    }, [id, room, loadRooms]);
+    }, [id, near, room, loadRooms]);
 }
 
 /** A take that has been prepared, or listened to, is in the film of every room at once. */

@@ -1,4 +1,4 @@
-import type { Flag, Section, Take } from '../api/types';
+import type { Flag, Section, Take, TakeGlance } from '../api/types';
 
 export interface SectionState {
     fill: Section['progress']['fill'];
@@ -7,11 +7,11 @@ export interface SectionState {
     /** The state in words. */
     says: string;
     /** The take that is heard first, when it is one of the section's own. */
-    kept: Take | null;
+    kept: TakeGlance | null;
     /** The newest take still waiting for a verdict. */
-    waiting: Take | null;
+    waiting: TakeGlance | null;
     /** The newest take that is kept and not read yet. */
-    reading: Take | null;
+    reading: TakeGlance | null;
     lengthMs: number;
     /** How much longer or shorter than meant, when that is more than a tenth; null without a target. */
     offTargetMs: number | null;
@@ -74,4 +74,5 @@ const flagSays: Record<Flag, string> = {
 /** What a flag means, and what to do. */
 export const saysOf = (flag: Flag): string => flagSays[flag];
 
-export const takeWarning = (take: Take): string | null => (take.flags[0] === undefined ? null : saysOf(take.flags[0]));
+export const takeWarning = (take: Pick<Take, 'flags'>): string | null =>
+    take.flags[0] === undefined ? null : saysOf(take.flags[0]);

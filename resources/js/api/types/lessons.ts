@@ -2,7 +2,7 @@
 import type { WorkState } from './films';
 import type { Right } from './people';
 import type { Corner, InsetSize, Layout } from './pictures';
-import type { Cleaning, Take } from './takes';
+import type { Cleaning, TakeGlance } from './takes';
 
 export interface LessonSummary {
     id: string;
@@ -73,7 +73,11 @@ export interface Section {
     progress: SectionProgress;
     /** Once this section is done. */
     next: NextStep;
-    takes: Take[];
+    /** Those that stand beside its words: all that are kept, and the newest that are neither kept nor set aside. */
+    takes: TakeGlance[];
+    /** Of all its takes: how many, and the highest number, 0 without one. */
+    take_count: number;
+    last_take: number;
 }
 
 /** What there is to do: in which room, in which section, and as a verb. */

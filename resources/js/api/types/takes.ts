@@ -96,18 +96,27 @@ export interface Meeting {
 
 export type TrackKind = 'camera' | 'screen' | 'microphone' | 'computer';
 
-export interface Take {
+/** A take as it stands beside the words of its section. */
+export interface TakeGlance {
     id: string;
     section_id: string;
     number: number;
+    state: TakeState;
+    verdict: Verdict;
+    hearing: Hearing | null;
+    /** Ids of the lines it speaks. */
+    lines: string[];
+    media_url: string;
+    poster_url: string | null;
+}
+
+export interface Take extends Omit<TakeGlance, 'lines'> {
     /** The section it was recorded for, which may be another than the one it hangs on now. */
     recorded_in: string;
     /** The lines it speaks, with the words they had then and when each begins. */
     lines: { heard: LineHeard | null; id: string; text: string; from_ms: number | null }[];
-    state: TakeState;
     /** The recorder went away while recording; what arrived is safe. */
     cut_off: boolean;
-    verdict: Verdict;
     problem: string | null;
     /** What came from the recorder is still there, and can be read again. */
     recording_kept: boolean;
@@ -126,7 +135,6 @@ export interface Take {
     area: Rect | null;
     /** Reads that went wrong, and are not used. */
     fluffs: TakeStretch[];
-    hearing: Hearing | null;
     /** LUFS of its voice. */
     loudness: number | null;
     /** False starts and reads that were said again, and are not used. */
@@ -140,8 +148,6 @@ export interface Take {
     /** How its voice is cleaned; null as the lesson's. */
     cleaning: Cleaning | null;
     markers: Marker[];
-    media_url: string;
-    poster_url: string | null;
     recorded_at: string;
     tracks: { id: string; kind: TrackKind; next_chunk: number }[];
 }
@@ -170,6 +176,11 @@ export interface Adjustment {
     contrast: number;
     warmth: number;
     saturation: number;
+}
+
+/** The answer to a change that may count for several takes: the take, and what each of them had before. */
+export interface TakesChanged extends Take {
+    was: ({ id: string } & Partial<Pick<Take, 'framing' | 'area' | 'adjustment'>>)[];
 }
 
 /** The answer to a verdict: the take, and what brings everything back to where it was. */

@@ -3,7 +3,7 @@ import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
 import { api } from '../../api/client';
 import { useLessonChange } from '../../api/lesson';
-import type { Adjustment, Lesson, Take } from '../../api/types';
+import type { Adjustment, Lesson, Take, TakesChanged } from '../../api/types';
 import { useNotices } from '../../ui/Notices';
 import { SeenRow } from './SeenRow';
 import { undoable } from './undoable';
@@ -22,7 +22,7 @@ export function AdjustRow({ lesson, take }: { lesson: Lesson; take: Take }) {
     const saved = take.adjustment ?? none;
     const [to, setTo] = useState(saved);
     const save = useLessonChange(lesson.id, ({ adjustment, of }: { adjustment: Adjustment | null; of: string }) =>
-        api.patch<Take>(`takes/${take.id}`, { adjustment: adjustment && { ...adjustment }, for: of }),
+        api.patch<TakesChanged>(`takes/${take.id}`, { adjustment: adjustment && { ...adjustment }, for: of }),
     );
     useEffect(() => {
         if (!save.isPending) {
@@ -30,18 +30,16 @@ export function AdjustRow({ lesson, take }: { lesson: Lesson; take: Take }) {
         }
     }, [JSON.stringify(saved), save.isPending]); // eslint-disable-line react-hooks/exhaustive-deps
     const keep = (adjustment: Adjustment | null, of: 'take' | 'lesson' = 'take') => {
-        const isMeant = (one: Take) => one.id === take.id || (of === 'lesson' && one.adjustment !== adjustment);
-        const undo = undoable(lesson, 'adjustment', isMeant, failed);
         setTo(adjustment ?? none);
         save.mutate(
             { adjustment, of },
             {
-                onSuccess: () =>
+                onSuccess: (changed) =>
                     say(
                         of === 'lesson'
                             ? 'All takes of the lesson are adjusted alike.'
                             : `Take ${take.number} is adjusted.`,
-                        undo,
+                        undoable(lesson.id, changed, failed),
                     ),
                 onError: (error) => {
                     failed(error);

@@ -2,7 +2,7 @@ import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
 import { useNavigate } from 'react-router';
-import { useAssembly } from '../../api/lesson';
+import { useAssembly, useTake } from '../../api/lesson';
 import type { Picture, PlacedCue, Section, Silence, WordAt } from '../../api/types';
 import type { AssemblyPlayer } from '../../player/AssemblyPlayer';
 import { cuesIn, writeCue } from '../../lib/scriptSyntax';
@@ -109,21 +109,21 @@ export default function FinishRoom() {
         [player, plan],
     );
     useSectionInSight(list, section?.id, plan !== undefined);
+    const first = words.range && all[words.range[0]];
+    const row = board.flatMap(({ rows }) => rows).find(({ words: said }) => first && said.includes(first.word));
+    const stage = row?.shot?.picture.layers.find(({ shows }) => isStage(shows));
+    const camera = row?.shot?.picture.layers.find(({ shows }) => shows === 'camera');
+    const { data: take } = useTake(lesson.id, (camera && row?.segment?.take_id) ?? undefined);
 
     if (!film || !plan) {
         return <Waiting room="Finish" says="Putting the lesson together..." problem={error?.message} />;
     }
     const { unkept, reading } = withoutFilm(lesson.sections, film.missing);
     const lines = lesson.sections.reduce((sum, one) => sum + (one.card ? 0 : one.coverage.missing.length), 0);
-    const first = words.range && all[words.range[0]];
     // Words of one section only: what is seen begins anew with each.
     const chosen = words.range
         ? all.slice(words.range[0], words.range[1] + 1).filter((w) => w.section === first?.section)
         : [];
-    const row = board.flatMap(({ rows }) => rows).find(({ words: said }) => first && said.includes(first.word));
-    const stage = row?.shot?.picture.layers.find(({ shows }) => isStage(shows));
-    const camera = row?.shot?.picture.layers.find(({ shows }) => shows === 'camera');
-    const take = camera && lesson.sections.flatMap(({ takes }) => takes).find(({ id }) => id === row?.segment?.take_id);
     const choose = ({ cue: text, says }: Choice, holds: 'words' | 'on', done?: () => void) => {
         const last = chosen.at(-1);
         const kind = cuesIn(text)[0]?.kind;

@@ -3,7 +3,7 @@ import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
 import { api } from '../../api/client';
 import { useLessonChange } from '../../api/lesson';
-import type { Lesson, Rect, Take } from '../../api/types';
+import type { Lesson, Rect, Take, TakesChanged } from '../../api/types';
 import { useNotices } from '../../ui/Notices';
 import { NumberField } from '../../ui/NumberField';
 import { panned, sized } from './framing';
@@ -24,15 +24,13 @@ export function FramingPanel({ lesson, take, part, onPart, onClose }: Props) {
     const { say, failed } = useNotices();
     const [scope, setScope] = useState<Scope>('take');
     const save = useLessonChange(lesson.id, (framing: Rect | null) =>
-        api.patch(`takes/${take.id}`, { for: scope, framing: framing && { ...framing } }),
+        api.patch<TakesChanged>(`takes/${take.id}`, { for: scope, framing: framing && { ...framing } }),
     );
     const keep = (framing: Rect | null) => {
-        const isMeant = ({ id, section_id }: Take) =>
-            id === take.id || scope === 'lesson' || (scope === 'section' && section_id === take.section_id);
-        const undo = undoable(lesson, 'framing', isMeant, failed);
         save.mutate(framing, {
-            onSuccess: () => {
-                say(scope === 'take' ? `Take ${take.number} is framed.` : 'The takes are framed alike.', undo);
+            onSuccess: (changed) => {
+                const says = scope === 'take' ? `Take ${take.number} is framed.` : 'The takes are framed alike.';
+                say(says, undoable(lesson.id, changed, failed));
                 onClose();
             },
             onError: failed,

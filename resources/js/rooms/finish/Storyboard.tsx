@@ -1,7 +1,7 @@
 import { memo, type ReactNode, useEffect, useMemo, useRef, useState } from 'react';
 import Form from 'react-bootstrap/Form';
 import { Link } from 'react-router';
-import type { Assembly, Lesson, LessonCues, PlacedCue, Section, Silence, Take } from '../../api/types';
+import type { Assembly, Lesson, LessonCues, PlacedCue, Section, Silence, TakeGlance } from '../../api/types';
 import { cueLabel } from '../../lib/scriptSyntax';
 import { pickupPath, roomPath } from '../../shell/paths';
 import { sectionState, sectionTitle } from '../../shell/sectionState';
@@ -105,7 +105,7 @@ type ItemProps = {
     lesson: Lesson;
     fps: number;
     one: BoardSection;
-    takes: Take[];
+    takes: TakeGlance[];
     cues: PlacedCue[];
     /** The words that are chosen, by number; -1 for none of this section. */
     from: number;
@@ -343,7 +343,7 @@ function RowPicture({
 }: {
     row: BoardRow;
     fps: number;
-    takes: Take[];
+    takes: TakeGlance[];
     /** What is said where there is no picture. */
     without: string;
     onShow: (frame: number) => void;

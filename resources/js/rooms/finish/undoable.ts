@@ -1,25 +1,11 @@
 import { api } from '../../api/client';
 import { refreshLesson } from '../../api/queries';
-import type { Lesson, Take } from '../../api/types';
+import type { TakesChanged } from '../../api/types';
 
-/**
- * Remembers what some takes of a lesson have now.
- *
- * @param name of what is about to be changed
- * @returns a way to give each of them its own back
- */
-export function undoable(
-    lesson: Lesson,
-    name: 'adjustment' | 'framing',
-    isMeant: (take: Take) => boolean,
-    failed: (error: unknown) => void,
-): () => void {
-    const before = lesson.sections
-        .flatMap(({ takes }) => takes)
-        .filter(isMeant)
-        .map((take) => ({ id: take.id, was: take[name] }));
-    return () =>
-        void Promise.all(before.map(({ id, was }) => api.patch(`takes/${id}`, { [name]: was && { ...was } })))
+/** @returns a way to give each take that was changed its own back */
+export const undoable =
+    (lessonId: string, { was }: TakesChanged, failed: (error: unknown) => void) =>
+    () =>
+        void Promise.all(was.map(({ id, ...before }) => api.patch(`takes/${id}`, before)))
             .catch(failed)
-            .finally(() => refreshLesson(lesson.id));
-}
+            .finally(() => refreshLesson(lessonId));

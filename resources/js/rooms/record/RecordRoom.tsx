@@ -295,7 +295,7 @@ function Room({ lesson, section: whole }: { lesson: Lesson; section: Section }) 
             onFinish={() => void finish()}
         />,
     );
-    const nextNumber = Math.max(0, ...section.takes.map((take) => take.number)) + 1;
+    const nextNumber = section.last_take + 1;
     return (
         <main className={`record-room state-${now.state}`}>
             <h1 className="visually-hidden">

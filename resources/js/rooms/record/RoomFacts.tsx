@@ -63,7 +63,7 @@ export function RoomFacts(props: Props) {
                 <p className="soft">
                     {rolling ? `Take ${take}` : `Take ${take} comes next`}
                     {rolling && section.lines.length > 0 && `, line ${line + 1} of ${section.lines.length}`}
-                    {section.takes.length > 0 && !rolling && `, after ${section.takes.length} so far`}
+                    {section.take_count > 0 && !rolling && `, after ${section.take_count} so far`}
                     {rolling && markers > 0 && `, ${markers} ${markers === 1 ? 'marker' : 'markers'}`}
                 </p>
                 <p className="soft small">

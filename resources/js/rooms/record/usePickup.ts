@@ -1,7 +1,7 @@
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { useSearchParams } from 'react-router';
 import { useHeard } from '../../api/lesson';
-import type { Section, Take } from '../../api/types';
+import type { Section, Take, TakeGlance } from '../../api/types';
 import { ReadsPlayer } from '../../player/attemptPlayer';
 
 /** The sentence before a pickup, played through the headphones so that tone and pace match. */
@@ -44,7 +44,7 @@ export function usePickup(whole: Section): { section: Section; only: number[] | 
 /** A take that stands for none: nothing is asked about it. */
 const NOTHING = { id: '', state: 'recording', hearing: null, media_url: '' } as unknown as Take;
 
-function useLeadIn(take: Take | undefined, line: string | undefined): LeadIn {
+function useLeadIn(take: TakeGlance | undefined, line: string | undefined): LeadIn {
     const { data } = useHeard(take ?? NOTHING);
     const read = take && data?.reads.filter((one) => one.line === line && one.kind === 'complete').at(-1);
     const [playing, setPlaying] = useState(false);
@@ -69,7 +69,8 @@ function useLeadIn(take: Take | undefined, line: string | undefined): LeadIn {
                 if (!now.take || !now.read) {
                     return Promise.resolve(true);
                 }
-                const played = { key: 'lead-in', take: now.take, read: now.read };
+                // Alone: there is nothing to be as loud as.
+                const played = { key: 'lead-in', take: { ...now.take, loudness: null }, read: now.read };
                 player.play([played]);
                 setPlaying(true);
                 return new Promise<boolean>((answer) => {

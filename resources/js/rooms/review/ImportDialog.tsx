@@ -4,7 +4,7 @@ import Form from 'react-bootstrap/Form';
 import Modal from 'react-bootstrap/Modal';
 import { api } from '../../api/client';
 import { FileSender } from '../../api/FileSender';
-import { useLesson, useLessonChange, useLessons } from '../../api/lesson';
+import { useLesson, useLessonChange, useLessons, useTakes } from '../../api/lesson';
 import { refreshLesson } from '../../api/queries';
 import type { Lesson, Section, Take } from '../../api/types';
 import { bringIn, type BroughtTake, LARGEST_RECORDING } from '../../recorder/importMedia';
@@ -142,7 +142,7 @@ export function ImportDialog({ lesson, section, onTake }: Props) {
     );
 }
 
-/** The takes of a lesson, this one at first, but for those that are here already. */
+/** The takes of another section, of this lesson at first. */
 function TakeChoice({
     lesson,
     section,
@@ -154,9 +154,11 @@ function TakeChoice({
 }) {
     const { data: lessons } = useLessons();
     const [from, setFrom] = useState(lesson.id);
+    const [of, setOf] = useState<string>();
     const { data: other } = useLesson(from);
-    const sections = (other?.sections ?? []).filter((one) => one.id !== section.id);
-    const takes = sections.flatMap((one) => one.takes.filter((take) => take.state === 'ready'));
+    const { data: all } = useTakes(from, of);
+    const takes = all?.filter((take) => take.state === 'ready') ?? [];
+    const sections = (other?.sections ?? []).filter((one) => one.id !== section.id && one.take_count > 0);
     return (
         <>
             <Form.Group controlId="copy-lesson">
@@ -165,6 +167,7 @@ function TakeChoice({
                     value={from}
                     onChange={(event) => {
                         setFrom(event.target.value);
+                        setOf(undefined);
                         onChoose(null);
                     }}
                 >
@@ -175,25 +178,39 @@ function TakeChoice({
                     ))}
                 </Form.Select>
             </Form.Group>
+            <Form.Group controlId="copy-section">
+                <Form.Label>Section</Form.Label>
+                <Form.Select
+                    key={from}
+                    defaultValue=""
+                    disabled={sections.length === 0}
+                    onChange={(event) => {
+                        setOf(event.target.value || undefined);
+                        onChoose(null);
+                    }}
+                >
+                    <option value="">{sections.length === 0 ? 'There is no take in it' : 'Choose one'}</option>
+                    {sections.map((one) => (
+                        <option key={one.id} value={one.id}>
+                            {sectionTitle(one, (other?.sections ?? []).indexOf(one))}
+                        </option>
+                    ))}
+                </Form.Select>
+            </Form.Group>
             <Form.Group controlId="copy-take">
                 <Form.Label>Take</Form.Label>
                 <Form.Select
-                    key={from}
+                    key={of}
                     defaultValue=""
                     disabled={takes.length === 0}
                     onChange={(event) => onChoose(event.target.value || null)}
                 >
-                    <option value="">{takes.length === 0 ? 'There is no take in it' : 'Choose one'}</option>
-                    {sections.map((one) =>
-                        one.takes
-                            .filter((take) => take.state === 'ready')
-                            .map((take) => (
-                                <option key={take.id} value={take.id}>
-                                    {sectionTitle(one, (other?.sections ?? []).indexOf(one))}, take {take.number} (
-                                    {clock(take.length_ms)})
-                                </option>
-                            )),
-                    )}
+                    <option value="">Choose one</option>
+                    {takes.map((take) => (
+                        <option key={take.id} value={take.id}>
+                            Take {take.number} ({clock(take.length_ms)})
+                        </option>
+                    ))}
                 </Form.Select>
                 <Form.Text>
                     It is listened to against the words of this section. The other one stays where it is.

@@ -13,13 +13,15 @@ import { ReadsPlayer } from '../../player/attemptPlayer';
 interface Props {
     lesson: Lesson;
     section: Section;
+    /** All of the section. */
+    takes: Take[];
     line: string;
     /** Id of the take that is heard in the film. */
     used: string | null;
 }
 
 /** All reads of a line, to be heard one after the other and chosen from. */
-export function LineReads({ lesson, section, line, used }: Props) {
+export function LineReads({ lesson, section, takes: ofSection, line, used }: Props) {
     const { say, failed } = useNotices();
     const go = useNavigate();
     const [reads, setReads] = useState<Record<string, HeardRead[]>>({});
@@ -34,7 +36,7 @@ export function LineReads({ lesson, section, line, used }: Props) {
         api.put(`lessons/${lesson.id}/choices`, { lines: [line], take }),
     );
     const why = section.coverage.lines.find(({ id }) => id === line)?.why;
-    const takes = section.takes.filter((take) => take.lines.some(({ id }) => id === line) && take.state === 'ready');
+    const takes = ofSection.filter((take) => take.lines.some(({ id }) => id === line) && take.state === 'ready');
     const all = takes.flatMap((take) => (reads[take.id] ?? []).map((read) => ({ take, read, key: keyOf(take, read) })));
     const use = (take: Take) => {
         const before = section.coverage.lines.find(({ id }) => id === line);

@@ -1,7 +1,8 @@
 import { useState } from 'react';
 import Button from 'react-bootstrap/Button';
 import { useNavigate } from 'react-router';
-import type { Lesson, Section } from '../../api/types';
+import { useTakes } from '../../api/lesson';
+import type { Lesson, Section, Take } from '../../api/types';
 import { useLessonPlace } from '../../shell/LessonFrame';
 import { roomPath } from '../../shell/paths';
 import { sectionState, sectionTitle } from '../../shell/sectionState';
@@ -9,6 +10,7 @@ import { EmptyPlace } from '../../ui/EmptyPlace';
 import { Icon } from '../../ui/Icon';
 import { about } from '../../lib/time';
 import { useKeys } from '../../ui/useKeys';
+import { Waiting } from '../../ui/Waiting';
 import { ImportDialog } from './ImportDialog';
 import { ScriptMargin } from './ScriptMargin';
 import { SectionWatch } from './SectionWatch';
@@ -27,12 +29,24 @@ export default function ReviewRoom() {
     return <Reviewing key={section.id} lesson={lesson} section={section} />;
 }
 
+/** The takes of a section, once they are read. */
 function Reviewing({ lesson, section }: { lesson: Lesson; section: Section }) {
+    const { data: takes, error } = useTakes(lesson.id, section.id);
+    // The lesson may have heard of a new one a moment before.
+    return takes && takes.some(({ number }) => number === section.last_take) === section.last_take > 0 ? (
+        <ReviewingTakes lesson={lesson} section={section} takes={takes} />
+    ) : (
+        <Waiting room="Review" says="Opening the takes..." problem={error?.message} />
+    );
+}
+
+function ReviewingTakes({ lesson, section, takes }: { lesson: Lesson; section: Section; takes: Take[] }) {
     const go = useNavigate();
     const index = lesson.sections.findIndex((s) => s.id === section.id);
     const state = sectionState(section);
     const [picked, setPicked] = useState<string | null>(null);
-    const shown = section.takes.find((t) => t.id === picked) ?? state.waiting ?? state.kept ?? section.takes.at(-1);
+    const { waiting, kept } = section.progress;
+    const shown = [picked, waiting, kept].flatMap((id) => takes.find((one) => one.id === id) ?? [])[0] ?? takes.at(-1);
     /** The section is played as it will be in the film, from the beginning or over the join before a line. */
     const [watched, setWatched] = useState<{ line: string | null } | null>(null);
     useKeys([
@@ -45,8 +59,8 @@ function Reviewing({ lesson, section }: { lesson: Lesson; section: Section }) {
         },
     ]);
     const step = (by: number) => {
-        const at = section.takes.findIndex((t) => t.id === shown?.id) + by;
-        const next = section.takes[at];
+        const at = takes.findIndex((t) => t.id === shown?.id) + by;
+        const next = takes[at];
         if (next) {
             setPicked(next.id);
         }
@@ -58,10 +72,8 @@ function Reviewing({ lesson, section }: { lesson: Lesson; section: Section }) {
                     {index + 1}. {sectionTitle(section, index)}
                 </h1>
                 <p className="soft times">
-                    {section.takes.length === 0
-                        ? 'No take yet'
-                        : `${section.takes.length} ${section.takes.length === 1 ? 'take' : 'takes'}`}{' '}
-                    · {state.says} · {about(section.estimate_ms)} to speak
+                    {takes.length === 0 ? 'No take yet' : `${takes.length} ${takes.length === 1 ? 'take' : 'takes'}`} ·{' '}
+                    {state.says} · {about(section.estimate_ms)} to speak
                 </p>
                 {!section.card && (
                     <div className="review-acts">
@@ -81,7 +93,7 @@ function Reviewing({ lesson, section }: { lesson: Lesson; section: Section }) {
                         onClose={() => setWatched(null)}
                     />
                 )}
-                <ScriptMargin lesson={lesson} section={section} shown={shown?.id} onShow={setPicked} />
+                <ScriptMargin lesson={lesson} section={section} takes={takes} shown={shown?.id} onShow={setPicked} />
             </section>
             {shown ? (
                 <TakeDesk

@@ -10,6 +10,8 @@ import { LineReads } from './LineReads';
 interface Props {
     lesson: Lesson;
     section: Section;
+    /** All of the section, by number. */
+    takes: Take[];
     shown: string | undefined;
     onShow: (take: string) => void;
 }
@@ -23,16 +25,16 @@ const heardSays: Record<LineHeard, string> = {
 };
 
 /** The script with its takes as pencil rules in the margin: what of each line was heard, and which read is in the film. */
-export function ScriptMargin({ lesson, section, shown, onShow }: Props) {
+export function ScriptMargin({ lesson, section, takes: all, shown, onShow }: Props) {
     const [open, setOpen] = useState<string | null>(null);
     const { data: site } = useSite(lesson.id);
     const comments = openComments(site);
     const [withAll, setWithAll] = useState(false);
-    const takes = withAll ? section.takes : fewTakes(section, shown);
-    const hidden = section.takes.length - takes.length;
+    const takes = withAll ? all : fewTakes(section, all, shown);
+    const hidden = all.length - takes.length;
     const used = new Map(section.coverage.lines.map((line) => [line.id, line.take]));
     return (
-        <div className={withAll && section.takes.length > mostRules ? 'script-margin has-all' : 'script-margin'}>
+        <div className={withAll && all.length > mostRules ? 'script-margin has-all' : 'script-margin'}>
             <div className="rules" role="group" aria-label="Takes of this section">
                 {takes.map((take) => (
                     <button
@@ -57,7 +59,7 @@ export function ScriptMargin({ lesson, section, shown, onShow }: Props) {
                         )}
                     </button>
                 ))}
-                {(hidden > 0 || withAll) && section.takes.length > mostRules && (
+                {(hidden > 0 || withAll) && all.length > mostRules && (
                     <Button size="sm" variant="quiet" className="more-takes" onClick={() => setWithAll(!withAll)}>
                         {withAll ? 'Fewer takes' : `${hidden} more`}
                     </Button>
@@ -94,7 +96,7 @@ export function ScriptMargin({ lesson, section, shown, onShow }: Props) {
                             >
                                 {line.text}
                                 <span className="visually-hidden">
-                                    {section.takes
+                                    {all
                                         .map((take) =>
                                             tells(take, heardIn(take, line.id), used.get(line.id) === take.id),
                                         )
@@ -110,6 +112,7 @@ export function ScriptMargin({ lesson, section, shown, onShow }: Props) {
                                 <LineReads
                                     lesson={lesson}
                                     section={section}
+                                    takes={all}
                                     line={line.id}
                                     used={used.get(line.id) ?? null}
                                 />
@@ -126,12 +129,12 @@ export function ScriptMargin({ lesson, section, shown, onShow }: Props) {
 const mostRules = 5;
 
 /** Of many takes those that are in the film, the one in hand, and the latest, in their order. */
-function fewTakes(section: Section, shown: string | undefined): Take[] {
+function fewTakes(section: Section, all: Take[], shown: string | undefined): Take[] {
     const inFilm = new Set(section.coverage.lines.map((line) => line.take));
-    const matters = section.takes.filter((take) => take.id === shown || inFilm.has(take.id) || take.verdict === 'kept');
-    const others = section.takes.filter((take) => !matters.includes(take)).reverse();
+    const matters = all.filter((take) => take.id === shown || inFilm.has(take.id) || take.verdict === 'kept');
+    const others = all.filter((take) => !matters.includes(take)).reverse();
     const chosen = [...matters, ...others].slice(0, Math.max(mostRules, matters.length));
-    return section.takes.filter((take) => chosen.includes(take));
+    return all.filter((take) => chosen.includes(take));
 }
 
 type Cell = LineHeard | 'told' | 'unknown' | 'none';

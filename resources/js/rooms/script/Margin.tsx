@@ -1,5 +1,5 @@
 import { Link } from 'react-router';
-import type { Lesson, Section, SiteComment, Take } from '../../api/types';
+import type { Lesson, Section, SiteComment, TakeGlance } from '../../api/types';
 import type { PageGeometry } from '../../page/geometry';
 import { roomPath } from '../../shell/paths';
 import { openComments, useSite } from '../../shell/useSite';
@@ -24,14 +24,14 @@ export function Margin({ lesson, geometry }: { lesson: Lesson; geometry: PageGeo
 }
 
 /** The kept takes and the newest others; takes set aside stay in Review. */
-const shown = (section: Section): Take[] =>
+const shown = (section: Section): TakeGlance[] =>
     section.takes
         .filter((take) => take.verdict !== 'discarded' && take.lines.length > 0)
         .sort((a, b) => Number(b.verdict === 'kept') - Number(a.verdict === 'kept') || b.number - a.number)
         .slice(0, most);
 
 /** Kept takes of other sections that speak a visible section's lines: it was split off from there. */
-function split(lesson: Lesson, geometry: PageGeometry): { section: Section; take: Take }[] {
+function split(lesson: Lesson, geometry: PageGeometry): { section: Section; take: TakeGlance }[] {
     const visible = new Set(geometry.sections.map((one) => one.id));
     return lesson.sections.flatMap((section) =>
         visible.has(section.id)
@@ -44,9 +44,9 @@ function split(lesson: Lesson, geometry: PageGeometry): { section: Section; take
     );
 }
 
-function rule(lesson: Lesson, section: Section, take: Take, place: number, geometry: PageGeometry) {
+function rule(lesson: Lesson, section: Section, take: TakeGlance, place: number, geometry: PageGeometry) {
     const own = new Set(section.lines.map((line) => line.id));
-    const extents = take.lines.flatMap((line) => (own.has(line.id) ? (geometry.lines.get(line.id) ?? []) : []));
+    const extents = take.lines.flatMap((line) => (own.has(line) ? (geometry.lines.get(line) ?? []) : []));
     if (extents.length === 0) {
         return null;
     }
