@@ -4,7 +4,9 @@ declare(strict_types=1);
 
 use App\Http\Middleware\Authenticate;
 use App\Http\Middleware\Authorize;
+use App\Http\Middleware\CheckAnswer;
 use App\Http\Middleware\CleanText;
+use App\Http\Middleware\ConditionalGet;
 use App\Http\Middleware\EnsureLessonNotTrashed;
 use App\Http\Middleware\LimitBodies;
 use App\Http\Middleware\NameRequest;
@@ -39,7 +41,12 @@ return Application::configure(basePath: dirname(__DIR__))
         $middleware->trustProxies(headers: Request::HEADER_X_FORWARDED_FOR | Request::HEADER_X_FORWARDED_PROTO);
         $middleware->prepend([NameRequest::class, SecurityHeaders::class, RefuseOtherSites::class, LimitBodies::class]);
         $middleware->append(CleanText::class);
-        $middleware->api(prepend: [Authenticate::class], append: [Authorize::class, EnsureLessonNotTrashed::class, NoteChange::class]);
+        $middleware->api(
+            prepend: [Authenticate::class],
+            append: [
+                Authorize::class, EnsureLessonNotTrashed::class, NoteChange::class, ConditionalGet::class, CheckAnswer::class,
+            ],
+        );
         // Script text keeps its line ends and an emptied field is an empty text, not "nothing said".
         $middleware->remove([
             Illuminate\Foundation\Http\Middleware\TrimStrings::class,

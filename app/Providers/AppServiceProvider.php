@@ -7,6 +7,7 @@ namespace App\Providers;
 use App\Actions\People\AssignOwner;
 use App\Actions\Takes\SummariseTake;
 use App\Database\SqliteConnector;
+use App\Http\AnswerSchema;
 use App\Media\Encoder;
 use App\Media\FfmpegEncoder;
 use App\Media\FfprobeProber;
@@ -60,6 +61,7 @@ final class AppServiceProvider extends ServiceProvider
                 ? new ObjectDisk($disk->getDriver(), $disk->getAdapter())
                 : new NoSharedDisk();
         });
+        $this->app->singleton(AnswerSchema::class);
         $this->app->singleton(MediaStore::class);
         $this->app->singleton(Locks::class, fn (): Locks => config('reel.locks') === 'redis'
             ? new RedisLocks(Redis::connection(), $this->app->make(Heartbeat::class))

@@ -58,6 +58,19 @@ final class LessonTest extends FeatureTestCase
             ->assertJsonPath('sections.0.takes.0.id', $take->id);
     }
 
+    public function test_what_has_not_changed_is_not_sent_again(): void
+    {
+        $lesson = Lesson::factory()->create(['title' => 'Tides']);
+        $path = "/api/lessons/{$lesson->id}";
+        $known = (string) $this->getJson($path)->assertOk()->headers->get('ETag');
+
+        $again = $this->getJson($path, ['If-None-Match' => $known])->assertStatus(304);
+        self::assertSame('', $again->getContent());
+        $this->putJson($path, ['title' => 'High water'])->assertOk()->assertHeaderMissing('ETag');
+        $this->getJson($path, ['If-None-Match' => $known])->assertOk()->assertJson(['title' => 'High water']);
+        self::assertStringContainsString('no-cache', (string) $this->getJson($path)->headers->get('Cache-Control'));
+    }
+
     public function test_the_shelf_counts_what_is_kept(): void
     {
         $section = Section::factory()->create();

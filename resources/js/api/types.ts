@@ -1,5 +1,6 @@
 /** What the API sends, by subject. All times are milliseconds unless the name says otherwise. */
 
+export type { Answers } from './types/answers';
 export * from './types/captions';
 export * from './types/films';
 export * from './types/lessons';

@@ -1,18 +1,9 @@
 import { api, ApiProblem } from '../api/client';
-import type { Deck } from '../api/types';
+import type { Deck, SlidesBrought } from '../api/types';
 
 export const pictureTypes = '.png,.jpg,.jpeg,.webp,.svg';
 export const filmTypes = '.mp4,.m4v,.mov,.webm,.gif';
 export const slideTypes = `.pdf,.pptx,.odp,${pictureTypes},${filmTypes}`;
-
-export interface Brought {
-    added: number;
-    /** Of the pictures that became slides. */
-    names: string[];
-    refused: string[];
-    /** Files whose pages are being drawn. */
-    decks: Deck[];
-}
 
 /** How often it is asked whether a drawing or a film has become a slide. */
 const askAgainMs = 400;
@@ -48,8 +39,8 @@ export async function bringSlides(
     files: File[],
     purpose: 'add' | 'replace' = 'add',
     onProgress: (sent: number) => void = () => undefined,
-): Promise<Brought> {
-    const all: Brought = { added: 0, names: [], refused: [], decks: [] };
+): Promise<SlidesBrought> {
+    const all: SlidesBrought = { added: 0, names: [], refused: [], decks: [] };
     let sent = 0;
     for (const portion of portions(files)) {
         const answer = await send(lessonId, portion, purpose);
@@ -83,13 +74,13 @@ export async function drawnSlides(lessonId: string, files: Deck[]): Promise<{ na
 }
 
 /** A portion that the server refuses whole is named file by file, and does not stop the others. */
-async function send(lessonId: string, files: File[], purpose: string): Promise<Brought> {
+async function send(lessonId: string, files: File[], purpose: string): Promise<SlidesBrought> {
     const form = new FormData();
     files.forEach((file) => form.append('files[]', file));
     form.append('fill', '0');
     form.append('purpose', purpose);
     try {
-        return await api.post<Brought>(`lessons/${lessonId}/slides`, form);
+        return await api.post<SlidesBrought>(`lessons/${lessonId}/slides`, form);
     } catch (error) {
         if (!(error instanceof ApiProblem) || error.status >= 500) {
             throw error;

@@ -50,3 +50,11 @@ export interface CaptionUndo {
     added: string[];
     removed: { id: string; line: string; word: number; was: string; rows: string[]; checked: boolean }[];
 }
+
+/** Captions in another language that came from a file. */
+export interface TranslationBrought {
+    /** How many were found a place, and of how many captions. */
+    placed: number;
+    captions: number;
+    undo: { line: string; word: number; was: string; text: string }[];
+}

@@ -194,6 +194,16 @@ export interface Deck {
     unmatched: { id: string; name: string }[];
 }
 
+/** What became of files that were to be slides. */
+export interface SlidesBrought {
+    added: number;
+    /** Of the pictures that became slides. */
+    names: string[];
+    refused: string[];
+    /** Files whose pages are being drawn. */
+    decks: Deck[];
+}
+
 /** An archive of lessons on its way in. */
 export interface Arrival {
     id: string;

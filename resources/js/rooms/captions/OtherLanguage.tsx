@@ -2,7 +2,7 @@ import { useMutation } from '@tanstack/react-query';
 import Form from 'react-bootstrap/Form';
 import { api } from '../../api/client';
 import { queryClient } from '../../api/queries';
-import type { LessonCaptions } from '../../api/types';
+import type { LessonCaptions, TranslationBrought } from '../../api/types';
 import { useNotices } from '../../ui/Notices';
 import { FilePick } from '../../ui/FilePick';
 import { textIn } from './captions';
@@ -14,12 +14,6 @@ interface Props {
     onChoose: (language: string) => void;
 }
 
-interface BroughtIn {
-    placed: number;
-    captions: number;
-    undo: { line: string; word: number; was: string; text: string }[];
-}
-
 /** The language that stands beside the film's own, and captions in it brought in from a file. */
 export function OtherLanguage({ lessonId, captions, language, onChoose }: Props) {
     const { say, failed } = useNotices();
@@ -29,7 +23,7 @@ export function OtherLanguage({ lessonId, captions, language, onChoose }: Props)
         return queryClient.invalidateQueries({ queryKey: ['captions', lessonId] });
     };
     const undo = useMutation({
-        mutationFn: (texts: BroughtIn['undo']) => api.put<void>(`${path}/all`, { texts }),
+        mutationFn: (texts: TranslationBrought['undo']) => api.put<void>(`${path}/all`, { texts }),
         onSuccess: refresh,
         onError: failed,
     });
@@ -37,7 +31,7 @@ export function OtherLanguage({ lessonId, captions, language, onChoose }: Props)
         mutationFn: (file: File) => {
             const form = new FormData();
             form.append('file', file);
-            return api.post<BroughtIn>(`${path}/file`, form);
+            return api.post<TranslationBrought>(`${path}/file`, form);
         },
         onSuccess: async (brought) => {
             await refresh();
