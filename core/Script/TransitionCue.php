@@ -16,6 +16,9 @@ final readonly class TransitionCue
 
     private const USUAL_MS = 500;
 
+    /** As they are offered where one is chosen. */
+    public const OFFERED = ['cut', 'dissolve, 0.5 s', 'dissolve, 1 s', 'push, 0.6 s', 'dip, 0.6 s', 'dip, 1.2 s'];
+
     public function __construct(public TransitionKind $kind, public int $milliseconds = self::USUAL_MS)
     {
     }

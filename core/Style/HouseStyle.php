@@ -24,7 +24,7 @@ use OpenReel\Core\Sound\NoiseReduction;
  * What the lessons of a course have in common: how they look and sound. A lesson may override any part of it except the
  * frame and its rate, which are copied once when the lesson is made.
  *
- * Kept and sent as an array of the names in DEFAULTS; a name that is missing has its default.
+ * Kept and sent as an array of the names in StyleSettings; a name that is missing has its default.
  */
 final readonly class HouseStyle
 {
@@ -37,84 +37,6 @@ final readonly class HouseStyle
     ];
 
     public const FACES = ['sans' => 'Atkinson Hyperlegible', 'serif' => 'Source Serif 4'];
-
-    /** LUFS. -16 for speech on the web (AES TD1008), -14 as many music services play, -23 for broadcast (EBU R128). */
-    public const SOUND_TARGETS = [-14, -16, -18, -23];
-
-    /** LU by which the computer's sound lies under the voice. */
-    public const COMPUTER_UNDER = [6, 12, 18, 24];
-
-    /** LU by which music lies under the voice while nobody speaks. */
-    public const MUSIC_UNDER = [0, 3, 6, 9, 12];
-
-    /** dB by which it steps back while somebody does. */
-    public const MUSIC_DEPTHS = [6, 9, 12, 15, 20];
-
-    /** Milliseconds it takes to step back, and to come again. */
-    public const MUSIC_ATTACKS = [100, 300, 600];
-
-    public const MUSIC_RELEASES = [600, 1200, 2500];
-
-    /** Milliseconds to which longer pauses are shortened; 0 leaves them as they were spoken. */
-    public const LONGEST_PAUSES = [0, 500, 700, 1000];
-
-    /** Milliseconds in which a film comes from the ground, and goes to it. */
-    public const FADES = [0, 500, 1000, 2000];
-
-    /** Milliseconds that the way from one layout to another takes. */
-    public const LAYOUT_MOVES = [0, 300, 600, 1000];
-
-    /** @var array<string, string|int|null> */
-    public const DEFAULTS = [
-        'width' => 1920,
-        'height' => 1080,
-        'fps' => 25,
-        'layout' => 'slide-with-inset',
-        'inset_corner' => 'bottom-right',
-        'inset_size' => 'medium',
-        'inset_shape' => 'rectangle',
-        'border' => 'none',
-        'border_colour' => 'FFFFFF',
-        'inset_shadow' => 'off',
-        'background' => 'plain',
-        'ground' => '1B2430',
-        'ink' => '1B2430',
-        'paper' => 'FAF8F3',
-        'accent' => '0B5D66',
-        'heading_face' => 'serif',
-        'text_face' => 'sans',
-        'logo' => null,
-        'logo_corner' => 'top-left',
-        'logo_size' => 'small',
-        'card' => 'page',
-        'sound_target' => -16,
-        'computer_under' => 12,
-        'music_under' => 6,
-        'music_depth' => 12,
-        'music_attack' => 300,
-        'music_release' => 1200,
-        'card_sound' => 'off',
-        'page_sound' => 'off',
-        'noise_reduction' => 'off',
-        'hum_filter' => 'off',
-        'low_cut' => 'off',
-        'longest_pause' => 0,
-        'join' => 'cut',
-        'layout_move' => 0,
-        'emphasis_look' => 'plain',
-        'hide_jumps' => 'on',
-        'fade_in' => 0,
-        'fade_out' => 0,
-        'count_down' => 3,
-        'presenter' => '',
-        'language' => 'en',
-        'caption_look' => 'box',
-        'caption_size' => 'medium',
-        'film_name' => FilmName::USUAL,
-    ];
-
-    /** Chosen once for a lesson, when it is made. */
-    public const ONCE = ['width', 'height', 'fps'];
 
     public FrameSize $frame;
 
@@ -189,7 +111,7 @@ final readonly class HouseStyle
     /** Pattern of the names of films, see FilmName. */
     public string $filmName;
 
-    /** @param  array<string, string|int|null>  $values  every name of DEFAULTS */
+    /** @param  array<string, string|int|null>  $values  every name of StyleSettings */
     private function __construct(private array $values)
     {
         $text = fn (string $name): string => (string) $values[$name];
@@ -275,7 +197,7 @@ final readonly class HouseStyle
             $values,
         );
 
-        return new self($known + self::DEFAULTS);
+        return new self($known + StyleSettings::defaults());
     }
 
     /**
@@ -305,7 +227,7 @@ final readonly class HouseStyle
     {
         return array_filter(
             $this->values,
-            fn (string|int|null $v, string $name): bool => $v !== self::DEFAULTS[$name],
+            fn (string|int|null $v, string $name): bool => $v !== StyleSettings::all()[$name]->default,
             ARRAY_FILTER_USE_BOTH,
         );
     }
@@ -332,7 +254,7 @@ final readonly class HouseStyle
     public static function possible(array $values): array
     {
         $known = [];
-        foreach (array_intersect_key($values, self::DEFAULTS) as $name => $value) {
+        foreach (array_intersect_key($values, StyleSettings::all()) as $name => $value) {
             try {
                 self::check($name, $value);
                 $known[$name] = $value;
@@ -347,50 +269,8 @@ final readonly class HouseStyle
     /** @throws StyleError */
     private static function check(string $name, mixed $value): void
     {
-        $isGood = match ($name) {
-            'width', 'height' => in_array(
-                $value,
-                array_merge(...array_map(fn (array $sizes): array => array_merge(...$sizes), array_values(self::FRAMES))),
-                true,
-            ),
-            'fps' => in_array($value, FrameRate::OFFERED, true),
-            'layout' => is_string($value) && Layout::tryFrom($value) !== null,
-            'inset_corner', 'logo_corner' => is_string($value) && Corner::tryFrom($value) !== null,
-            'inset_size', 'logo_size' => is_string($value) && InsetSize::tryFrom($value) !== null,
-            'inset_shape' => is_string($value) && InsetShape::tryFrom($value) !== null,
-            'border' => is_string($value) && isset(InsetBorder::WIDTHS[$value]),
-            'border_colour', 'ground', 'ink', 'paper', 'accent' => is_string($value) &&
-                preg_match('/^#?[0-9a-f]{6}$/iD', $value) === 1,
-            'heading_face', 'text_face' => is_string($value) && isset(self::FACES[$value]),
-            'logo' => $value === null || is_string($value),
-            'card' => is_string($value) && CardTemplate::tryFrom($value) !== null,
-            'sound_target' => in_array($value, self::SOUND_TARGETS, true),
-            'computer_under' => in_array($value, self::COMPUTER_UNDER, true),
-            'noise_reduction' => is_string($value) && NoiseReduction::tryFrom($value) !== null,
-            'music_under' => in_array($value, self::MUSIC_UNDER, true),
-            'music_depth' => in_array($value, self::MUSIC_DEPTHS, true),
-            'music_attack' => in_array($value, self::MUSIC_ATTACKS, true),
-            'music_release' => in_array($value, self::MUSIC_RELEASES, true),
-            'background' => in_array($value, ['plain', 'gradient'], true),
-            'inset_shadow', 'hide_jumps', 'hum_filter', 'low_cut', 'card_sound', 'page_sound' => in_array(
-                $value,
-                ['off', 'on'],
-                true,
-            ),
-            'longest_pause' => in_array($value, self::LONGEST_PAUSES, true),
-            'join' => is_string($value) && TransitionCue::parse($value) !== null,
-            'fade_in', 'fade_out' => in_array($value, self::FADES, true),
-            'emphasis_look' => in_array($value, ['plain', 'hand-drawn'], true),
-            'layout_move' => in_array($value, self::LAYOUT_MOVES, true),
-            'count_down' => is_int($value) && $value >= 0 && $value <= 10,
-            'language' => is_string($value) && Language::tryFrom($value) !== null,
-            'presenter' => is_string($value) && mb_strlen($value) <= 100,
-            'caption_look' => in_array($value, ['box', 'outline'], true),
-            'caption_size' => in_array($value, ['medium', 'large'], true),
-            'film_name' => is_string($value) && mb_strlen($value) <= 100 && FilmName::unknown($value) === [],
-            default => throw StyleError::unknown($name),
-        };
-        if (! $isGood) {
+        $setting = StyleSettings::all()[$name] ?? throw StyleError::unknown($name);
+        if (! $setting->allows($value)) {
             throw StyleError::cannotBe($name);
         }
     }

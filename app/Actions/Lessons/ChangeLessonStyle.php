@@ -11,6 +11,7 @@ use App\Models\Lesson;
 use App\Queries\Lessons\LessonStyle;
 use OpenReel\Core\Style\HouseStyle;
 use OpenReel\Core\Style\StyleError;
+use OpenReel\Core\Style\StyleSettings;
 
 /** Gives a lesson something otherwise than its course, or goes back to the course's. */
 final class ChangeLessonStyle
@@ -28,7 +29,7 @@ final class ChangeLessonStyle
     {
         // A lesson without the course's logo says so with an empty name.
         $own = array_filter(array_replace($lesson->style, $change), fn (mixed $v): bool => $v !== null);
-        foreach (HouseStyle::ONCE as $name) {
+        foreach (StyleSettings::once() as $name) {
             if (array_key_exists($name, $own)) {
                 throw StyleError::chosenOnce();
             }

@@ -35,6 +35,7 @@ use OpenReel\Core\Picture\TrackKind;
 use OpenReel\Core\Style\BackdropDrawing;
 use OpenReel\Core\Style\CardDrawing;
 use OpenReel\Core\Style\HouseStyle;
+use OpenReel\Core\Style\StyleSettings;
 use Symfony\Component\HttpFoundation\Response;
 
 final class CourseController
@@ -139,10 +140,11 @@ final class CourseController
     /** How a slide with a presenter would look: the same rules as in preview and export. */
     public function samplePicture(Request $request): JsonResponse
     {
-        $values = array_intersect_key((array) $request->query(), HouseStyle::DEFAULTS);
+        $defaults = StyleSettings::defaults();
+        $values = array_intersect_key((array) $request->query(), $defaults);
         foreach ($values as $name => $value) {
             // Addresses carry text; numbers of the style are numbers.
-            $values[$name] = is_int(HouseStyle::DEFAULTS[$name]) && is_numeric($value) ? (int) $value : $value;
+            $values[$name] = is_int($defaults[$name]) && is_numeric($value) ? (int) $value : $value;
         }
         $style = HouseStyle::of($values);
         $backdrop = BackdropDrawing::usual($style, $style->frame);

@@ -10,6 +10,8 @@ use Illuminate\Http\Response;
 use OpenReel\Core\Kernel\FrameRate;
 use OpenReel\Core\Style\FilmName;
 use OpenReel\Core\Style\HouseStyle;
+use OpenReel\Core\Style\StyleSetting;
+use OpenReel\Core\Style\StyleSettings;
 
 /** The page that the interface starts in. */
 final class ShellController
@@ -30,16 +32,15 @@ final class ShellController
                     'film_names' => FilmName::PARTS,
                     'rates' => FrameRate::OFFERED,
                     'faces' => HouseStyle::FACES,
-                    'sound_targets' => HouseStyle::SOUND_TARGETS,
-                    'fades' => HouseStyle::FADES,
-                    'layout_moves' => HouseStyle::LAYOUT_MOVES,
-                    'music_under' => HouseStyle::MUSIC_UNDER,
-                    'music_depths' => HouseStyle::MUSIC_DEPTHS,
-                    'music_attacks' => HouseStyle::MUSIC_ATTACKS,
-                    'music_releases' => HouseStyle::MUSIC_RELEASES,
-                    'computer_under' => HouseStyle::COMPUTER_UNDER,
+                    'style' => array_map(fn (array $of): array => array_map(self::setting(...), $of), StyleSettings::groups()),
                 ],
             ])
             ->header('Content-Security-Policy', self::POLICY);
+    }
+
+    /** @return array{name: string, kind: string, choices: list<string|int>} */
+    private static function setting(StyleSetting $setting): array
+    {
+        return ['name' => $setting->name, 'kind' => $setting->kind->value, 'choices' => $setting->choices];
     }
 }

@@ -2,6 +2,7 @@
 import type { WorkState } from './films';
 import type { Right } from './people';
 import type { Corner, InsetSize, Layout } from './pictures';
+import type { StyleSetting } from './style';
 import type { Cleaning, TakeGlance } from './takes';
 
 export interface LessonSummary {
@@ -159,14 +160,8 @@ export interface Setup {
     film_names: Record<string, string>;
     rates: number[];
     faces: Record<string, string>;
-    sound_targets: number[];
-    fades: number[];
-    layout_moves: number[];
-    music_under: number[];
-    music_depths: number[];
-    music_attacks: number[];
-    music_releases: number[];
-    computer_under: number[];
+    /** What a course style settles, by subject. */
+    style: Record<string, StyleSetting[]>;
 }
 
 export interface TieProposal {

@@ -3,6 +3,14 @@ import type { Right } from './people';
 
 export type StyleValue = string | number | null;
 
+/** Something that a course style settles. */
+export interface StyleSetting {
+    name: string;
+    kind: 'choice' | 'colour' | 'text' | 'id';
+    /** What is offered, of a choice. */
+    choices: (string | number)[];
+}
+
 export type Style = Record<string, StyleValue>;
 
 export interface Logo {

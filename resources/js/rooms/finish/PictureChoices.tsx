@@ -3,11 +3,11 @@ import { useState } from 'react';
 import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
 import { useSlides } from '../../api/lesson';
-import { setup } from '../../api/setup';
 import type { Corner, InsetSize, Lesson } from '../../api/types';
 import { writeCue } from '../../lib/scriptSyntax';
 import type { Placing } from './placing';
 import { SeenRow } from './SeenRow';
+import { choicesOf } from '../../ui/style/words';
 import { SlideSelect } from './SlideSelect';
 
 interface Props {
@@ -114,7 +114,8 @@ export function PictureChoices({ lesson, stage, hasScreen, hasCamera, disabled, 
                 >
                     <option value="">Moves: as usual</option>
                     <option value="at once">At once</option>
-                    {setup.layout_moves
+                    {choicesOf('layout_move')
+                        .map(Number)
                         .filter((ms) => ms > 0)
                         .map((ms) => (
                             <option key={ms} value={`${ms / 1000} s`}>

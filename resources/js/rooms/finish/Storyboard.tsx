@@ -8,7 +8,7 @@ import { sectionState, sectionTitle } from '../../shell/sectionState';
 import { FramePicture } from '../../ui/FramePicture';
 import { ScreenStill } from '../../ui/ScreenStill';
 import { Icon } from '../../ui/Icon';
-import { joins } from '../../lib/transitions';
+import { choicesOf } from '../../ui/style/words';
 import { clock } from '../../lib/time';
 import { type BoardRow, type BoardWord, opens, pictureSays } from './storyboard';
 import type { ChosenWords } from './useChosenWords';
@@ -218,6 +218,7 @@ function JoinChoice({
     onJoin,
 }: { section: Section; index: number; cues: PlacedCue[]; usual: string } & Pick<Props, 'onJoin'>) {
     const own = cues.find((cue) => cue.kind === 'join' && (cue.line === null || opens(section, cue))) ?? null;
+    const joins = choicesOf('join').map(String);
     const offered = own === null || joins.includes(own.value) ? joins : [...joins, own.value];
     return (
         <label className="join-choice">

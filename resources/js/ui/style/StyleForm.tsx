@@ -1,13 +1,12 @@
-import { layoutOptions } from '../layouts';
 import { type ReactNode, useId } from 'react';
 import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
 import { setup } from '../../api/setup';
-import type { Logo, Style, StyleValue } from '../../api/types';
+import type { Logo, Style, StyleSetting, StyleValue } from '../../api/types';
 import { Icon } from '../Icon';
-import { joins } from '../../lib/transitions';
 import { FrameSelect } from './FrameSelect';
 import { StyleSample } from './StyleSample';
+import { choiceSays, labelOf, subjects } from './words';
 
 interface Props {
     style: Style;
@@ -22,77 +21,12 @@ interface Props {
     onChange: (change: Record<string, StyleValue>) => void;
 }
 
-type Options = [StyleValue, string][];
-
-const corners: Options = [
-    ['bottom-right', 'bottom right'],
-    ['bottom-left', 'bottom left'],
-    ['top-right', 'top right'],
-    ['top-left', 'top left'],
-];
-const sizes: Options = [
-    ['small', 'small'],
-    ['medium', 'medium'],
-    ['large', 'large'],
-];
-const shapes: Options = [
-    ['rectangle', 'rectangle'],
-    ['rounded', 'rounded'],
-    ['circle', 'circle'],
-];
-const borders: Options = [
-    ['none', 'no border'],
-    ['thin', 'thin border'],
-    ['thick', 'thick border'],
-];
-const shadows: Options = [
-    ['off', 'no shadow'],
-    ['on', 'a soft shadow'],
-];
-const backgrounds: Options = [
-    ['plain', 'one colour'],
-    ['gradient', 'goes over into the accent'],
-];
-const cards: Options = [
-    ['page', 'Page: a short rule above the title'],
-    ['shore', 'Shore: a wave below the title'],
-    ['field', 'Field: one colour, centred'],
-];
-const looks: Options = [
-    ['plain', 'plain'],
-    ['hand-drawn', 'drawn by hand'],
-];
-const jumps: Options = [
-    ['on', 'closer, to hide the cut'],
-    ['off', 'as it was recorded'],
-];
-const fades: Options = setup.fades.map((ms) => [ms, ms === 0 ? 'at once' : `with a fade of ${ms / 1000} s`]);
-const chime: Options = [
-    ['off', 'no sound'],
-    ['on', 'a chime'],
-];
-const page: Options = [
-    ['off', 'no sound'],
-    ['on', 'a page is turned'],
-];
-const captionLooks: Options = [
-    ['box', 'on a ground'],
-    ['outline', 'with an outline'],
-];
-const captionSizes: Options = [
-    ['medium', 'medium'],
-    ['large', 'large'],
-];
-const loudness: Record<number, string> = {
-    [-14]: '-14 LUFS, as music',
-    [-16]: '-16 LUFS, speech online',
-    [-18]: '-18 LUFS, quieter',
-    [-23]: '-23 LUFS, for broadcast',
-};
-
 /** The parts of a style, with a picture of what they make. Every change is kept at once. */
 export function StyleForm({ style, logos, warnings, own = [], withFrame, logoUpload, onChange }: Props) {
     const part = { style, own, onChange };
+    const isShown = ({ name }: StyleSetting) =>
+        // Width and height are one choice; where a logo stands is asked when there is one.
+        !['width', 'height'].includes(name) && (!name.startsWith('logo_') || Boolean(style.logo));
     return (
         <div className="style-form">
             <StyleSample style={style} />
@@ -101,180 +35,56 @@ export function StyleForm({ style, logos, warnings, own = [], withFrame, logoUpl
                     <Icon name="exclamation" /> {says}
                 </p>
             ))}
-            {withFrame && (
-                <Group name="Frame of new lessons">
-                    <Frame style={style} onChange={onChange} />
-                    <Choice
-                        {...part}
-                        name="fps"
-                        label="Frames per second"
-                        options={setup.rates.map((r) => [r, String(r)])}
-                    />
-                </Group>
-            )}
-            <Group name="Picture">
-                <Choice {...part} name="layout" label="Layout" options={layoutOptions} />
-                <Choice {...part} name="inset_corner" label="Corner of the inset" options={corners} />
-                <Choice {...part} name="inset_size" label="Size of the inset" options={sizes} />
-                <Choice {...part} name="inset_shape" label="Shape of the inset" options={shapes} />
-                <Choice {...part} name="border" label="Border of the inset" options={borders} />
-                <Paint {...part} name="border_colour" label="Colour of the border" />
-                <Choice {...part} name="inset_shadow" label="Shadow of the inset" options={shadows} />
-                <Paint {...part} name="ground" label="Behind slides" />
-                <Choice {...part} name="background" label="Background" options={backgrounds} />
-            </Group>
-            <Group name="Cards">
-                <Choice {...part} name="card" label="Template" options={cards} />
-                <Choice {...part} name="heading_face" label="Title typeface" options={Object.entries(setup.faces)} />
-                <Choice {...part} name="text_face" label="Text typeface" options={Object.entries(setup.faces)} />
-                <Paint {...part} name="paper" label="Paper" />
-                <Paint {...part} name="ink" label="Ink" />
-                <Paint {...part} name="accent" label="Accent" />
-                <Text {...part} name="presenter" label="Presenter's name" />
-            </Group>
-            <Group name="Logo">
-                <Choice
-                    {...part}
-                    name="logo"
-                    label="Logo"
-                    options={[['', 'no logo'], ...logos.map((logo): [StyleValue, string] => [logo.id, logo.name])]}
-                />
-                {style.logo && (
-                    <>
-                        <Choice {...part} name="logo_corner" label="Corner of the logo" options={corners} />
-                        <Choice {...part} name="logo_size" label="Size of the logo" options={sizes} />
-                    </>
-                )}
-                {logoUpload}
-            </Group>
-            <Group name="From one picture to the next">
-                <Choice {...part} name="join" label="Sections meet with" options={joins.map((join) => [join, join])} />
-                <Choice
-                    {...part}
-                    name="layout_move"
-                    label="Layouts change"
-                    options={setup.layout_moves.map((ms) => [
-                        ms,
-                        ms === 0 ? 'at once' : `with a move of ${ms / 1000} s`,
-                    ])}
-                />
-                <Choice {...part} name="emphasis_look" label="Emphasis looks" options={looks} />
-                <Choice {...part} name="hide_jumps" label="Where the take changes" options={jumps} />
-                <Choice {...part} name="fade_in" label="The film begins" options={fades} />
-                <Choice {...part} name="fade_out" label="The film ends" options={fades} />
-            </Group>
-            <Group name="Music and sounds">
-                <Choice
-                    {...part}
-                    name="music_under"
-                    label="Music by itself"
-                    options={setup.music_under.map((db) => [
-                        db,
-                        db === 0 ? 'as loud as the voice' : `${db} dB under the voice`,
-                    ])}
-                />
-                <Choice
-                    {...part}
-                    name="music_depth"
-                    label="Under speech"
-                    options={setup.music_depths.map((db) => [db, `${db} dB quieter still`])}
-                />
-                <Choice
-                    {...part}
-                    name="music_attack"
-                    label="Steps back within"
-                    options={setup.music_attacks.map((ms) => [ms, `${ms / 1000} s`])}
-                />
-                <Choice
-                    {...part}
-                    name="music_release"
-                    label="Comes back within"
-                    options={setup.music_releases.map((ms) => [ms, `${ms / 1000} s`])}
-                />
-                <Choice {...part} name="card_sound" label="When a card comes up" options={chime} />
-                <Choice {...part} name="page_sound" label="When a section begins" options={page} />
-            </Group>
-            <Group name="Films">
-                <Choice {...part} name="caption_look" label="Captions in the picture" options={captionLooks} />
-                <Choice {...part} name="caption_size" label="Size of captions" options={captionSizes} />
-                <Text {...part} name="film_name" label="Names of films" />
-                <p className="soft mb-0 style-note">
-                    In a name, {'{course}'}, {'{number}'} (of the lesson in its course), {'{title}'}, {'{date}'} and{' '}
-                    {'{version}'} stand for what they say.
-                </p>
-            </Group>
-            <Group name="Recording and sound">
-                <Choice
-                    {...part}
-                    name="language"
-                    label="Spoken language"
-                    options={[
-                        ['en', 'English'],
-                        ['de', 'German'],
-                        ['fr', 'French'],
-                        ['es', 'Spanish'],
-                    ]}
-                />
-                <Choice
-                    {...part}
-                    name="count_down"
-                    label="Countdown"
-                    options={[0, 3, 5, 10].map((s) => [s, s === 0 ? 'none' : `${s} seconds`])}
-                />
-                <Choice
-                    {...part}
-                    name="sound_target"
-                    label="Loudness of the film"
-                    options={setup.sound_targets.map((t) => [t, loudness[t] ?? `${t} LUFS`])}
-                />
-                <Choice
-                    {...part}
-                    name="computer_under"
-                    label="The computer's sound"
-                    options={setup.computer_under.map((db) => [db, `${db} dB under the voice`])}
-                />
-                <Choice
-                    {...part}
-                    name="noise_reduction"
-                    label="Noise of the room"
-                    options={[
-                        ['off', 'as it is'],
-                        ['light', 'reduced lightly'],
-                        ['strong', 'reduced strongly'],
-                    ]}
-                />
-                <Choice
-                    {...part}
-                    name="hum_filter"
-                    label="Hum of the mains"
-                    options={[
-                        ['off', 'as it is'],
-                        ['on', 'filtered'],
-                    ]}
-                />
-                <Choice
-                    {...part}
-                    name="low_cut"
-                    label="Rumble"
-                    options={[
-                        ['off', 'as it is'],
-                        ['on', 'filtered'],
-                    ]}
-                />
-                <Choice
-                    {...part}
-                    name="longest_pause"
-                    label="Long pauses"
-                    options={[
-                        [0, 'as they were spoken'],
-                        [500, 'shortened to 0.5 s'],
-                        [700, 'shortened to 0.7 s'],
-                        [1000, 'shortened to 1 s'],
-                    ]}
-                />
-            </Group>
+            {Object.entries(setup.style)
+                .filter(([subject]) => subject !== 'frame' || withFrame)
+                .map(([subject, settings]) => (
+                    <Group key={subject} name={subjects[subject] ?? subject}>
+                        {subject === 'frame' && <Frame style={style} onChange={onChange} />}
+                        {settings.filter(isShown).map((setting) => (
+                            <Field key={setting.name} {...part} setting={setting} logos={logos} />
+                        ))}
+                        {subject === 'logo' && logoUpload}
+                        {subject === 'films' && (
+                            <p className="soft mb-0 style-note">
+                                In a name, {'{course}'}, {'{number}'} (of the lesson in its course), {'{title}'},{' '}
+                                {'{date}'} and {'{version}'} stand for what they say.
+                            </p>
+                        )}
+                    </Group>
+                ))}
         </div>
     );
+}
+
+interface PartProps {
+    style: Style;
+    own: string[];
+    name: string;
+    onChange: Props['onChange'];
+}
+
+/** A setting as it is chosen. */
+function Field({
+    setting: { name, kind, choices },
+    logos,
+    ...part
+}: Omit<PartProps, 'name'> & { setting: StyleSetting; logos: Logo[] }) {
+    switch (kind) {
+        case 'colour':
+            return <Paint {...part} name={name} />;
+        case 'text':
+            return <Text {...part} name={name} />;
+        case 'id':
+            return (
+                <Choice
+                    {...part}
+                    name={name}
+                    options={[['', 'no logo'], ...logos.map((logo): [StyleValue, string] => [logo.id, logo.name])]}
+                />
+            );
+        case 'choice':
+            return <Choice {...part} name={name} options={choices.map((value) => [value, choiceSays(name, value)])} />;
+    }
 }
 
 function Group({ name, children }: { name: string; children: ReactNode }) {
@@ -286,22 +96,8 @@ function Group({ name, children }: { name: string; children: ReactNode }) {
     );
 }
 
-interface PartProps {
-    style: Style;
-    own: string[];
-    name: string;
-    label: string;
-    onChange: Props['onChange'];
-}
-
-function Part({
-    own,
-    name,
-    label,
-    onChange,
-    id,
-    children,
-}: Omit<PartProps, 'style'> & { id: string; children: ReactNode }) {
+function Part({ own, name, onChange, id, children }: Omit<PartProps, 'style'> & { id: string; children: ReactNode }) {
+    const label = labelOf(name);
     return (
         <div className="style-part">
             <Form.Label htmlFor={id}>{label}</Form.Label>
@@ -320,7 +116,7 @@ function Part({
     );
 }
 
-function Choice({ options, ...props }: PartProps & { options: Options }) {
+function Choice({ options, ...props }: PartProps & { options: [StyleValue, string][] }) {
     const id = useId();
     const value = props.style[props.name] ?? '';
     const known = options.some(([key]) => key === value);
