@@ -6,24 +6,16 @@ namespace OpenReel\Core\Alignment;
 
 use OpenReel\Core\Kernel\Span;
 use OpenReel\Core\Kernel\Tick;
+use OpenReel\Core\Sound\CutPlacement;
 use OpenReel\Core\Sound\Levels;
 use OpenReel\Core\Take\AttemptKind;
 
 /**
- * What of a take is worth using: of each line one whole read, without what was said again. Every edge lies in silence: at least
- * 80 ms before and 120 ms after words, or in the middle of a silence that is shorter than that. Where there is more silence, a
- * cut goes to its quietest place, so that a breath is kept or left out whole.
+ * What of a take is worth using: of each line one whole read, without what was said again. Where the edges
+ * lie, CutPlacement says.
  */
 final readonly class Selection
 {
-    /** Ticks before and behind words: as many as there are, and at most so many. */
-    private const BEFORE = [3_840, 14_400];
-
-    private const BEHIND = [5_760, 19_200];
-
-    /** Ticks: a breath before a sentence is at most twice as long (0.5 s). */
-    private const BREATH = 12_000;
-
     /** Of two whole reads of a line the later one is used, unless it is this much less sure. */
     private const LESS_SURE = 0.3;
 
@@ -46,20 +38,21 @@ final readonly class Selection
     {
         $used = self::chosen($heard->reads);
         $speech = [...array_map(fn (Attempt $r): Span => $r->span, $heard->reads), ...$heard->unscripted];
+        $cuts = new CutPlacement($levels, Tick::zero());
         $order = $spans = $reads = $left = [];
         foreach ($used as $i => $read) {
             $before = $used[$i - 1] ?? null;
             $isCut = $before === null || self::liesBetween($heard->reads, $before, $read);
-            $from = self::from($read->span, $speech, $levels);
+            $from = $cuts->before($read->span->from, self::silenceBefore($read->span, $speech))->count;
             if (! $isCut) {
-                // Nothing is left out: one goes over into the other in the middle of the silence between them.
-                $from = intdiv($before->span->until->count + $read->span->from->count, 2);
+                $from = CutPlacement::between($before->span->until, $read->span->from)->count;
                 $spans[$before->line] = Span::between($spans[$before->line]->from, Tick::of($from));
             } elseif ($before !== null) {
                 $end = $spans[$before->line]->until;
                 $left[] = Span::between($end, Tick::of(max($end->count, $from)));
             }
-            $until = max($from + 1, self::until($read->span, $speech, $length->count, $levels));
+            $end = $cuts->after($read->span->until, self::silenceAfter($read->span, $speech, $length->count));
+            $until = max($from + 1, $end->count);
             $spans[$read->line] = Span::between(Tick::of($from), Tick::of($until));
             $reads[$read->line] = $read;
             $order[] = $read->line;
@@ -145,8 +138,11 @@ final readonly class Selection
         return false;
     }
 
-    /** @param  list<Span>  $speech */
-    private static function from(Span $words, array $speech, ?Levels $levels): int
+    /**
+     * @param  list<Span>  $speech
+     * @return Tick where the silence before words begins
+     */
+    private static function silenceBefore(Span $words, array $speech): Tick
     {
         $before = 0;
         foreach ($speech as $span) {
@@ -155,13 +151,14 @@ final readonly class Selection
             }
         }
 
-        $edge = $words->from->count - self::edge($words->from->count - $before, self::BEFORE);
-
-        return self::quiet($levels, $edge, $before + self::BEHIND[0], $words->from->count - self::BEFORE[0]);
+        return Tick::of($before);
     }
 
-    /** @param  list<Span>  $speech */
-    private static function until(Span $words, array $speech, int $length, ?Levels $levels): int
+    /**
+     * @param  list<Span>  $speech
+     * @return Tick where the silence behind words ends
+     */
+    private static function silenceAfter(Span $words, array $speech, int $length): Tick
     {
         $behind = max($length, $words->until->count);
         foreach ($speech as $span) {
@@ -170,26 +167,6 @@ final readonly class Selection
             }
         }
 
-        $edge = $words->until->count + self::edge($behind - $words->until->count, self::BEHIND);
-
-        return self::quiet($levels, $edge, $words->until->count + self::BEHIND[0], $behind - self::BEFORE[0]);
-    }
-
-    /** The quietest place near an edge, between what belongs to the words on both sides of the silence. */
-    private static function quiet(?Levels $levels, int $edge, int $least, int $most): int
-    {
-        $around = min($edge - $least, $most - $edge, self::BREATH);
-
-        return $levels === null || $around <= 0 ? $edge : $levels->quietest(Tick::of($edge), Tick::of($around))->count;
-    }
-
-    /**
-     * How much of a silence beside words belongs to them: half of it, at least what words need, at most what is enough.
-     *
-     * @param  array{int, int}  $limits
-     */
-    private static function edge(int $silence, array $limits): int
-    {
-        return min($silence, max(min(intdiv($silence, 2), $limits[1]), min($limits[0], intdiv($silence * 2, 3))));
+        return Tick::of($behind);
     }
 }

@@ -7,6 +7,7 @@ namespace OpenReel\Core\Analysis;
 use OpenReel\Core\Kernel\Span;
 use OpenReel\Core\Kernel\Spans;
 use OpenReel\Core\Kernel\Tick;
+use OpenReel\Core\Sound\CutPlacement;
 use OpenReel\Core\Sound\Levels;
 use OpenReel\Core\Take\Event\MarkerDropped;
 use OpenReel\Core\Take\Event\TakeEvent;
@@ -21,13 +22,12 @@ use OpenReel\Core\Take\TakeClock;
 /** What a take's levels and its event log tell, before anybody listens to its words. */
 final readonly class Ingest
 {
-    /** A cut between two lines may lie so far from where the prompter moved on, in milliseconds. */
-    private const CUT_WITHIN_MS = 400;
-
     /** So long is looked at what was written last. */
     private const AFTER_WRITING_MS = 600;
 
     private Levels $levels;
+
+    private CutPlacement $cuts;
 
     /**
      * @param  Tick  $length  of the take
@@ -44,6 +44,7 @@ final readonly class Ingest
         private array $events,
     ) {
         $this->levels = $voice ?? new Levels([], [], 0, 0);
+        $this->cuts = new CutPlacement($voice, $voiceFrom);
     }
 
     public function result(): IngestResult
@@ -84,7 +85,7 @@ final readonly class Ingest
     {
         $retakes = [];
         foreach (Retakes::of($this->events) as $span) {
-            [$from, $until] = [$this->quiet($span->from), $this->quiet($span->until)];
+            [$from, $until] = [$this->cuts->nearPrompter($span->from), $this->cuts->nearPrompter($span->until)];
             if ($from->isBefore($until)) {
                 $retakes[] = Span::between($from, $until);
             }
@@ -104,7 +105,7 @@ final readonly class Ingest
             $this->lines, $this->events, Span::between($used[0]->from, $used[count($used) - 1]->until),
         );
 
-        return new LineTimings($times, array_map($this->quiet(...), $times), LineTimes::reached($this->lines, $this->events));
+        return new LineTimings($times, array_map($this->cuts->nearPrompter(...), $times), LineTimes::reached($this->lines, $this->events));
     }
 
     /** @return array<int, Tick> by number */
@@ -119,13 +120,5 @@ final readonly class Ingest
         }
 
         return $markers;
-    }
-
-    /** The quietest moment near one: where a cut does least harm. */
-    private function quiet(Tick $at): Tick
-    {
-        return $this->levels
-            ->quietest($at->minusOrZero($this->voiceFrom), Tick::ofMilliseconds(self::CUT_WITHIN_MS))
-            ->plus($this->voiceFrom);
     }
 }

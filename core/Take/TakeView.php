@@ -10,6 +10,7 @@ use OpenReel\Core\Kernel\Tick;
 use OpenReel\Core\Picture\PictureFlag;
 use OpenReel\Core\Picture\TrackKind;
 use OpenReel\Core\Sound\CleanVoice;
+use OpenReel\Core\Sound\CutPlacement;
 use OpenReel\Core\Sound\NoiseReduction;
 
 /**
@@ -251,15 +252,11 @@ final readonly class TakeView
         if ($longestPauseMs === 0 || $silenceMs > 0 || ! ($alignment?->isSure() ?? false)) {
             return [];
         }
-        $half = Tick::of(intdiv(Tick::ofMilliseconds($longestPauseMs)->count, 2));
-        $out = [];
-        foreach ($alignment->pauses as $pause) {
-            if ($pause->length()->count > 2 * $half->count) {
-                $out[] = Span::between($pause->from->plus($half), $pause->until->minusOrZero($half));
-            }
-        }
+        $longest = Tick::ofMilliseconds($longestPauseMs);
 
-        return $out;
+        return array_values(array_filter(array_map(
+            fn (Span $pause): ?Span => CutPlacement::middleOf($pause, $longest), $alignment->pauses,
+        )));
     }
 
     /** What was found to be used, before anything is cut out of it; null when no speech was found. */

@@ -10,13 +10,11 @@ use App\OperationRejected;
 use App\Queries\Takes\TakeViews;
 use OpenReel\Core\Kernel\Spans;
 use OpenReel\Core\Kernel\Tick;
+use OpenReel\Core\Sound\CutPlacement;
 
 /** Sets what the presenter leaves out of a take, from word to word. */
 final class CutTake
 {
-    /** As much as has to be left, see TrimTake. */
-    private const SHORTEST = 9_600;
-
     public function __construct(private readonly WordEdges $edges)
     {
     }
@@ -29,7 +27,7 @@ final class CutTake
     public function __invoke(Take $take, array $cuts): void
     {
         $take->cuts = $this->edges->of($take, $cuts, $take->cuts);
-        if (Spans::length(TakeViews::of($take)->used)->count < self::SHORTEST) {
+        if (Spans::length(TakeViews::of($take)->used)->count < CutPlacement::LEAST_USED) {
             throw OperationRejected::badInput('Nothing would be left of this take. Discard it instead.');
         }
         $take->save();

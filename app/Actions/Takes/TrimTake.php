@@ -8,13 +8,11 @@ use App\Events\LessonChanged;
 use App\Models\Take;
 use App\OperationRejected;
 use OpenReel\Core\Kernel\Tick;
+use OpenReel\Core\Sound\CutPlacement;
 
 /** Sets which part of a take is used, or goes back to the part found by listening. */
 final class TrimTake
 {
-    /** Shorter than this cannot have been meant: two tenths of a second. */
-    private const SHORTEST = 9_600;
-
     /** Ticks: what is the same in milliseconds has not been moved. */
     private const SAME = Tick::PER_MILLISECOND;
 
@@ -38,7 +36,7 @@ final class TrimTake
             [$from, $until] = self::bounds($take);
             $start = $snap && abs($start - $from) > self::SAME ? $this->edges->quiet($take, $start) : $start;
             $end = $snap && abs($end - $until) > self::SAME ? $this->edges->quiet($take, $end) : $end;
-            if ($end - $start < self::SHORTEST) {
+            if ($end - $start < CutPlacement::LEAST_USED) {
                 throw OperationRejected::badInput('The end must lie after the start and inside the take.');
             }
             $take->update(['trim' => [[$start, $end]]]);

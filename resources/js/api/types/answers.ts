@@ -95,7 +95,7 @@ export interface Answers {
     'POST sections/{section}/takes/copy': Take;
     'GET sections/{section}/continuity': Meeting[];
     'GET takes/{take}': Take;
-    'PATCH takes/{take}': Take | TakesChanged | VerdictGiven;
+    'PATCH takes/{take}': Take & Partial<Pick<TakesChanged, 'was'>> & Partial<Pick<VerdictGiven, 'undo' | 'wrote'>>;
     'PUT takes/{take}/events/{number}': { next: number };
     'PUT tracks/{track}/chunks/{number}': { next: number };
     'POST takes/{take}/finish': Take;
