@@ -41,60 +41,70 @@ for (const size of [
     { width: 1280, height: 800 },
     { width: 1024, height: 768 },
 ]) {
-    test(`every view is sound at ${size.width} x ${size.height}`, async ({ page, request }) => {
-        await page.setViewportSize(size);
-        await page.emulateMedia({ reducedMotion: 'reduce' });
-        const lesson = await demoLesson(request);
-        await page.goto('/');
-        await expect(page.getByRole('link', { name: lesson.title })).toBeVisible();
-        await isSound(page);
-        await page.getByRole('button', { name: 'New lesson' }).click();
-        await expect(page.getByRole('dialog')).toBeVisible();
-        await isSound(page);
-        await page.keyboard.press('Escape');
-        await page.getByRole('link', { name: 'What takes up room' }).click();
-        await expect(page.getByRole('heading', { name: 'What can go' })).toBeVisible();
-        await isSound(page);
-        await page.goto(`/courses/${lesson.course?.id}`);
-        await expect(page.getByRole('heading', { name: /^House style of/ })).toBeVisible();
-        await isSound(page);
-        await page.getByRole('navigation', { name: 'Course' }).getByRole('link', { name: 'History' }).click();
-        await expect(page.getByRole('heading', { name: 'History', level: 2 })).toBeVisible();
-        await isSound(page);
-        await page.goto(`/lessons/${lesson.id}/handover`);
-        await page.getByRole('button', { name: 'Size, format and quality' }).click();
-        await expect(page.getByText('about').first()).toBeVisible();
-        await isSound(page);
-        for (const [room, sign] of [
-            ['script', 'All saved'],
-            ['review', 'used of'],
-            ['finish', 'Now:'],
-            ['handover', 'with a chapter for each section'],
-        ] as const) {
-            await page.goto(`/lessons/${lesson.id}/${room}/${lesson.sections[1]?.id}`);
-            await expect(page.getByText(sign).first()).toBeVisible();
+    test.describe(`at ${size.width} x ${size.height}`, () => {
+        test.use({ viewport: size, contextOptions: { reducedMotion: 'reduce' } });
+
+        test('what stands round the lessons is sound', async ({ page, request }) => {
+            const lesson = await demoLesson(request);
+            await page.goto('/');
+            await expect(page.getByRole('link', { name: lesson.title })).toBeVisible();
             await isSound(page);
-            if (room === 'review') {
-                await doesNotScroll(page);
+            await page.getByRole('button', { name: 'New lesson' }).click();
+            await expect(page.getByRole('dialog')).toBeVisible();
+            await isSound(page);
+            await page.keyboard.press('Escape');
+            await page.getByRole('link', { name: 'What takes up room' }).click();
+            await expect(page.getByRole('heading', { name: 'What can go' })).toBeVisible();
+            await isSound(page);
+            await page.goto(`/courses/${lesson.course?.id}`);
+            await expect(page.getByRole('heading', { name: /^House style of/ })).toBeVisible();
+            await isSound(page);
+            await page.getByRole('navigation', { name: 'Course' }).getByRole('link', { name: 'History' }).click();
+            await expect(page.getByRole('heading', { name: 'History', level: 2 })).toBeVisible();
+            await isSound(page);
+        });
+
+        test('the rooms of a lesson are sound', async ({ page, request }) => {
+            const lesson = await demoLesson(request);
+            await page.goto(`/lessons/${lesson.id}/handover`);
+            await page.getByRole('button', { name: 'Size, format and quality' }).click();
+            await expect(page.getByText('about').first()).toBeVisible();
+            await isSound(page);
+            for (const [room, sign] of [
+                ['script', 'All saved'],
+                ['review', 'used of'],
+                ['finish', 'Now:'],
+                ['handover', 'with a chapter for each section'],
+            ] as const) {
+                await page.goto(`/lessons/${lesson.id}/${room}/${lesson.sections[1]?.id}`);
+                await expect(page.getByText(sign).first()).toBeVisible();
+                await isSound(page);
+                if (room === 'review') {
+                    await doesNotScroll(page);
+                }
             }
-        }
-        await openRecord(page, lesson, 7);
-        await isSound(page);
-        await doesNotScroll(page);
-        await page.keyboard.press('?');
-        await expect(page.getByRole('dialog', { name: 'Keys on this screen' })).toBeVisible();
-        await isSound(page);
-        await page.keyboard.press('Escape');
-        await expect(page.getByRole('dialog')).toBeHidden();
-        await page.keyboard.press('r');
-        await expect(page.getByText('Counting down')).toBeVisible();
-        await isSound(page);
-        // Looking at everything may take longer than the count-down.
-        await page.keyboard.press('Escape');
-        await expect(page.getByText(/^(Ready|Recording)$/)).toBeVisible();
-        if (await page.getByText('Recording', { exact: true }).isVisible()) {
-            await finish(page);
-        }
+        });
+
+        test('the recording room is sound', async ({ page, request }) => {
+            const lesson = await demoLesson(request);
+            await openRecord(page, lesson, 7);
+            await isSound(page);
+            await doesNotScroll(page);
+            await page.keyboard.press('?');
+            await expect(page.getByRole('dialog', { name: 'Keys on this screen' })).toBeVisible();
+            await isSound(page);
+            await page.keyboard.press('Escape');
+            await expect(page.getByRole('dialog')).toBeHidden();
+            await page.keyboard.press('r');
+            await expect(page.getByText('Counting down')).toBeVisible();
+            await isSound(page);
+            // Looking at everything may take longer than the count-down.
+            await page.keyboard.press('Escape');
+            await expect(page.getByText(/^(Ready|Recording)$/)).toBeVisible();
+            if (await page.getByText('Recording', { exact: true }).isVisible()) {
+                await finish(page);
+            }
+        });
     });
 }
 

@@ -1,4 +1,4 @@
-import { keepPreviousData, useMutation, useQuery } from '@tanstack/react-query';
+import { keepPreviousData, queryOptions, useMutation, useQueries, useQuery } from '@tanstack/react-query';
 import { api } from './client';
 import { lessonKey, queryClient, refreshLesson } from './queries';
 import type {
@@ -119,15 +119,22 @@ export function useAssemblyRendered(lessonId: string) {
     });
 }
 
-/** What was heard in a take; looks again while it is listened to. */
-export function useHeard(take: Pick<Take, 'id' | 'state' | 'hearing' | 'media_url'>) {
-    return useQuery({
+type Listened = Pick<Take, 'id' | 'state' | 'hearing' | 'media_url'>;
+
+const heardIn = (take: Listened) =>
+    queryOptions({
         queryKey: ['heard', take.id, take.hearing, take.media_url],
         queryFn: () => api.get<Heard>(`takes/${take.id}/heard`),
         enabled: take.state === 'ready',
         refetchInterval: (query) => (query.state.data?.state === null ? 1000 : false),
     });
-}
+
+/** What was heard in a take; looks again while it is listened to. */
+export const useHeard = (take: Listened) => useQuery(heardIn(take));
+
+/** The same of several takes, in their order; undefined of those of which it is not known yet. */
+export const useHeardInAll = (takes: Listened[]): (Heard | undefined)[] =>
+    useQueries({ queries: takes.map(heardIn) }).map(({ data }) => data);
 
 /** Where takes that follow each other in the film do not go together; other verdicts make other neighbours. */
 export function useContinuity(section: Section) {

@@ -2,7 +2,7 @@ import { useEffect, useRef, useState } from 'react';
 import Button from 'react-bootstrap/Button';
 import { useNavigate } from 'react-router';
 import { api } from '../../api/client';
-import { useHeard, useLessonChange } from '../../api/lesson';
+import { useHeardInAll, useLessonChange } from '../../api/lesson';
 import type { HeardRead, Lesson, Section, Take } from '../../api/types';
 import { pickupPath } from '../../shell/paths';
 import { useNotices } from '../../ui/Notices';
@@ -24,7 +24,6 @@ interface Props {
 export function LineReads({ lesson, section, takes: ofSection, line, used }: Props) {
     const { say, failed } = useNotices();
     const go = useNavigate();
-    const [reads, setReads] = useState<Record<string, HeardRead[]>>({});
     const [playing, setPlaying] = useState<string | null>(null);
     const player = useRef<ReadsPlayer | null>(null);
     useEffect(() => {
@@ -37,7 +36,12 @@ export function LineReads({ lesson, section, takes: ofSection, line, used }: Pro
     );
     const why = section.coverage.lines.find(({ id }) => id === line)?.why;
     const takes = ofSection.filter((take) => take.lines.some(({ id }) => id === line) && take.state === 'ready');
-    const all = takes.flatMap((take) => (reads[take.id] ?? []).map((read) => ({ take, read, key: keyOf(take, read) })));
+    const heard = useHeardInAll(takes);
+    const all = takes.flatMap((take, n) =>
+        (heard[n]?.reads ?? [])
+            .filter((read) => read.line === line)
+            .map((read) => ({ take, read, key: keyOf(take, read) })),
+    );
     const use = (take: Take) => {
         const before = section.coverage.lines.find(({ id }) => id === line);
         const was = before?.why === 'chosen' ? before.take : null;
@@ -51,9 +55,6 @@ export function LineReads({ lesson, section, takes: ofSection, line, used }: Pro
     useKeys([{ keys: ['c'], name: 'C', does: 'Play all reads of the line, one after the other', act: compare }]);
     return (
         <div className="line-reads" role="group" aria-label="Reads of this line">
-            {takes.map((take) => (
-                <Reads key={take.id} take={take} line={line} onReads={setReads} />
-            ))}
             {all.length === 0 && <p className="soft">No take was heard saying this line.</p>}
             {all.map(({ take, read, key }) => (
                 <div key={key} className={playing === key ? 'read is-playing' : 'read'}>
@@ -98,22 +99,3 @@ export function LineReads({ lesson, section, takes: ofSection, line, used }: Pro
 }
 
 const keyOf = (take: Take, read: HeardRead) => `${take.id}-${read.from_ms}`;
-
-/** Reads what was heard in a take; shows nothing itself. */
-function Reads({
-    take,
-    line,
-    onReads,
-}: {
-    take: Take;
-    line: string;
-    onReads: (add: (all: Record<string, HeardRead[]>) => Record<string, HeardRead[]>) => void;
-}) {
-    const { data } = useHeard(take);
-    useEffect(() => {
-        if (data) {
-            onReads((all) => ({ ...all, [take.id]: data.reads.filter((read) => read.line === line) }));
-        }
-    }, [data, take.id, line, onReads]);
-    return null;
-}
