@@ -15,6 +15,8 @@ use Illuminate\Http\Request;
 use OpenReel\Core\Alignment\ExpectedLine;
 use OpenReel\Core\Analysis\SoundChecks;
 use OpenReel\Core\Analysis\SpeechFinder;
+use OpenReel\Core\Kernel\Span;
+use OpenReel\Core\Kernel\Tick;
 use OpenReel\Core\Script\Language;
 use OpenReel\Core\Script\Script;
 use OpenReel\Core\Script\Spoken;
@@ -105,7 +107,7 @@ final class HearingBench implements Bench
     {
         $flac = "{$folder}/voice.flac";
         Program::run(['ffmpeg', '-v', 'error', '-i', $take, '-vn', '-ac', '1', '-ar', '48000', $flac]);
-        $voice = CleanVoice::of('bench', new Cleaning(NoiseReduction::Light, true, true), 50, [0, 38_400]);
+        $voice = CleanVoice::of('bench', new Cleaning(NoiseReduction::Light, true, true), 50, Span::between(Tick::zero(), Tick::of(38_400)));
         $before = SampleTake::childSeconds();
         $this->cleaner->make($voice ?? throw new \LogicException('There is something to do.'), $flac);
 

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace OpenReel\Core\Assembly;
 
-use OpenReel\Core\Kernel\Tick;
 use OpenReel\Core\Take\TakeView;
 
 /** On which frame of its segment each word of a line is said first. */
@@ -23,7 +22,7 @@ final class WordFrames
         $last = $segment->frames - 1;
 
         return array_map(
-            fn (array $ticks): array => array_map(fn (int $t): int => max(0, min($last, $map->frameOf(Tick::of($t)))), $ticks),
+            fn (array $ticks): array => array_map(fn (int $t): int => max(0, min($last, $map->frameAt($t))), $ticks),
             self::ticks($passage, $passage->spoken(), $texts),
         );
     }

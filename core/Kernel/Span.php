@@ -24,6 +24,11 @@ final readonly class Span
         return $this->until->minusOrZero($this->from);
     }
 
+    public function later(Tick $by): self
+    {
+        return new self($this->from->plus($by), $this->until->plus($by));
+    }
+
     /** Longer at both ends, cut off at zero and at the limit. */
     public function padded(Tick $before, Tick $after, Tick $limit): self
     {

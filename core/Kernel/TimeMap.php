@@ -70,9 +70,15 @@ final readonly class TimeMap
     /** @return int the frame during which a moment of the take comes; 0 for moments before, `frames` for those behind */
     public function frameOf(Tick $time): int
     {
+        return $this->frameAt($time->count);
+    }
+
+    /** The same for a moment in ticks: thousands of words are asked for at once. */
+    public function frameAt(int $ticks): int
+    {
         $before = 0;
         foreach ($this->stretches as $stretch) {
-            $into = $time->count - $stretch->in->count;
+            $into = $ticks - $stretch->in->count;
             if ($into < 0) {
                 return $before;
             }

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace OpenReel\Core\Sound;
 
+use OpenReel\Core\Kernel\Span;
+
 /** Commands that clean a voice: filters by ffmpeg, noise by sox, whose spectral gate learns from a stretch of the room alone. */
 final class CleanCommand
 {
@@ -43,12 +45,12 @@ final class CleanCommand
     /**
      * What the noise is like.
      *
-     * @param  array{int, int}  $room  samples
+     * @param  Span  $room  where only the room is heard; a tick is a sample
      * @return list<string> arguments of sox
      */
-    public static function learned(array $room, string $wave, string $profile): array
+    public static function learned(Span $room, string $wave, string $profile): array
     {
-        return [$wave, '-n', 'trim', "{$room[0]}s", "={$room[1]}s", 'noiseprof', $profile];
+        return [$wave, '-n', 'trim', "{$room->from->count}s", "={$room->until->count}s", 'noiseprof', $profile];
     }
 
     /** @return list<string> arguments of sox */

@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace OpenReel\Core\Sound;
 
 use OpenReel\Core\Kernel\CacheKey;
+use OpenReel\Core\Kernel\Span;
+use OpenReel\Core\Kernel\Spans;
 
 /** A voice once it is cleaned: a file as long as the one it is made from. */
 final readonly class CleanVoice
@@ -15,24 +17,24 @@ final readonly class CleanVoice
     /**
      * @param  string  $sound  hash of the file it is made from
      * @param  int|null  $hum  Hz of the mains that is filtered out; null for none
-     * @param  array{int, int}|null  $room  samples of the file from and until which only the room is heard: what noise is, is
-     *    learned there; null when no noise is taken out
+     * @param  Span|null  $room  of the file, in which only the room is heard (a tick is a sample): what noise is, is learned there;
+     *    null when no noise is taken out
      */
     private function __construct(
         public string $sound,
         public NoiseReduction $noise,
         public ?int $hum,
         public bool $lowCut,
-        public ?array $room,
+        public ?Span $room,
     ) {
     }
 
     /**
      * @param  int|null  $hum  Hz of the mains where it is heard; null when it is not
-     * @param  array{int, int}|null  $room  null when that is not known: then no noise is taken out
+     * @param  Span|null  $room  null when that is not known: then no noise is taken out
      * @return self|null null when nothing is to be done
      */
-    public static function of(string $sound, Cleaning $cleaning, ?int $hum, ?array $room): ?self
+    public static function of(string $sound, Cleaning $cleaning, ?int $hum, ?Span $room): ?self
     {
         $noise = $room === null ? NoiseReduction::Off : $cleaning->noise;
         $hum = $cleaning->hum ? $hum : null;
@@ -50,11 +52,11 @@ final readonly class CleanVoice
             NoiseReduction::from($stored['noise']),
             $stored['hum'],
             $stored['low_cut'],
-            $stored['room'],
+            Spans::ofPairs(array_filter([$stored['room']]))[0] ?? null,
         );
     }
 
-    /** @return array{sound: string, noise: string, hum: int|null, low_cut: bool, room: array{int, int}|null} */
+    /** @return array<string, mixed> */
     public function toArray(): array
     {
         return [
@@ -62,7 +64,7 @@ final readonly class CleanVoice
             'noise' => $this->noise->value,
             'hum' => $this->hum,
             'low_cut' => $this->lowCut,
-            'room' => $this->room,
+            'room' => $this->room === null ? null : Spans::pairs([$this->room])[0],
         ];
     }
 

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace OpenReel\Core\Sound;
 
+use OpenReel\Core\Kernel\Span;
+
 /** How loud something is over time: amplitudes at moments, lines between them, flat before the first and behind the last. */
 final readonly class Envelope
 {
@@ -30,25 +32,24 @@ final readonly class Envelope
     /**
      * Quieter while something is heard: it has stepped back when that begins, and comes again from where it ends.
      *
-     * @param  list<array{int, int}>  $heard  samples from and until, in order
+     * @param  list<Span>  $heard  in order, apart from each other; a tick is a sample
      * @param  float  $depth  dB
      */
     public static function ducking(array $heard, float $depth, int $attack, int $release): self
     {
         $low = round(10 ** (-$depth / 20), 5);
-        $merged = [];
-        foreach ($heard as [$from, $until]) {
-            $last = $merged[count($merged) - 1] ?? null;
-            // Between two that are near each other there is no time to come up and go again.
-            if ($last !== null && $from - $last[1] < $attack + $release) {
-                array_pop($merged);
-                [$from, $until] = [$last[0], max($last[1], $until)];
-            }
-            $merged[] = [$from, $until];
-        }
         $points = [];
-        foreach ($merged as [$from, $until]) {
-            array_push($points, [$from - $attack, 1.0], [$from, $low], [$until, $low], [$until + $release, 1.0]);
+        foreach ($heard as $n => $span) {
+            [$from, $until] = [$span->from->count, $span->until->count];
+            $next = $heard[$n + 1] ?? null;
+            $before = $n > 0 ? $heard[$n - 1]->until->count : null;
+            // Between two that are near each other there is no time to come up and go again.
+            if ($before === null || $from - $before >= $attack + $release) {
+                array_push($points, [$from - $attack, 1.0], [$from, $low]);
+            }
+            if ($next === null || $next->from->count - $until >= $attack + $release) {
+                array_push($points, [$until, $low], [$until + $release, 1.0]);
+            }
         }
 
         return $points === [] ? new self([[0, 1.0]]) : self::of($points);

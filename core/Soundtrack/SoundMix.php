@@ -151,8 +151,8 @@ final class SoundMix
     private static function silenced(string $samples, SoundPlace $place, int $from): string
     {
         $count = intdiv(strlen($samples), self::BYTES);
-        foreach ($place->silences as [$start, $stop]) {
-            [$start, $stop] = [$place->at + $start - $from, $place->at + $stop - $from];
+        foreach ($place->silences as $silence) {
+            [$start, $stop] = [$place->at + $silence->from->count - $from, $place->at + $silence->until->count - $from];
             [$first, $last] = [max(0, $start), min($count, $stop)];
             if ($first >= $last) {
                 continue;

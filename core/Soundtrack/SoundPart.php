@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace OpenReel\Core\Soundtrack;
 
 use OpenReel\Core\Kernel\CacheKey;
+use OpenReel\Core\Kernel\Spans;
 use OpenReel\Core\Picture\TransitionKind;
 use OpenReel\Core\Sound\ClickSound;
 
@@ -110,7 +111,7 @@ final readonly class SoundPart
                 TransitionKind::from($p['join']),
                 $p['join_samples'],
                 $p['clicks'] ?? [],
-                $p['silences'] ?? [],
+                Spans::ofPairs($p['silences'] ?? []),
             ),
             $part['places'],
         );
@@ -120,11 +121,7 @@ final readonly class SoundPart
         return new self($part['from'], $part['until'], array_values($places), $part['is_last'], $beds);
     }
 
-    /**
-     * @return array{from: int, until: int, is_last: bool, places: list<array{piece: array<string, mixed>, at: int,
-     *     join: string, join_samples: int, clicks: list<int>, silences: list<array{int, int}>}>,
-     *     beds: list<array<string, mixed>>}
-     */
+    /** @return array<string, mixed> */
     public function toArray(): array
     {
         return [
@@ -138,7 +135,7 @@ final readonly class SoundPart
                     'join' => $p->join->value,
                     'join_samples' => $p->joinSamples,
                     'clicks' => $p->clicks,
-                    'silences' => $p->silences,
+                    'silences' => Spans::pairs($p->silences),
                 ],
                 $this->places,
             ),
@@ -171,7 +168,7 @@ final readonly class SoundPart
                         'join' => $p->join->value,
                         'joinSamples' => $p->joinSamples,
                     ] + ($p->clicks === [] ? [] : ['clicks' => $p->clicks, 'click' => ClickSound::VERSION])
-                        + ($p->silences === [] ? [] : ['silences' => $p->silences]),
+                        + ($p->silences === [] ? [] : ['silences' => Spans::pairs($p->silences)]),
                     $this->places,
                 ),
                 'recipe' => self::VERSION,

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace OpenReel\Core\Soundtrack;
 
+use OpenReel\Core\Kernel\Span;
 use OpenReel\Core\Picture\TransitionKind;
 
 /** Where in the film a piece of sound is heard, and how it meets the one before. */
@@ -14,7 +15,7 @@ final readonly class SoundPlace
      * @param  TransitionKind  $join  with the place before
      * @param  int  $joinSamples  as long as the join lasts; 0 for a cut
      * @param  list<int>  $clicks  samples after its beginning on which a click of the pointer is heard
-     * @param  list<array{int, int}>  $silences  samples after its beginning from and until which nothing else is heard
+     * @param  list<Span>  $silences  counted from its beginning, in which nothing else is heard; a tick is a sample
      */
     public function __construct(
         public SoundPiece $piece,

@@ -9,6 +9,7 @@ use OpenReel\Core\Assembly\Assembly;
 use OpenReel\Core\Assembly\MusicSpan;
 use OpenReel\Core\Assembly\Segment;
 use OpenReel\Core\Kernel\Span;
+use OpenReel\Core\Kernel\Spans;
 use OpenReel\Core\Kernel\Tick;
 use OpenReel\Core\Picture\TrackKind;
 use OpenReel\Core\Picture\TransitionKind;
@@ -60,7 +61,7 @@ final readonly class SoundPlan
     /**
      * Music and small sounds at places of the film.
      *
-     * @param  list<array{int, int}>  $heard  samples from and until which somebody speaks
+     * @param  list<Span>  $heard  of the film, in which somebody speaks
      * @param  float  $target  LUFS of the voice
      * @return list<MusicClip>
      */
@@ -88,47 +89,26 @@ final readonly class SoundPlan
     /**
      * @param  list<SoundRun>  $runs
      * @param  list<SoundPlace>  $places  of each
-     * @return list<array{int, int}> samples from and until which somebody speaks: the room alone is no speech
+     * @return list<Span> of the film, apart from each other, in which somebody speaks: the room alone is no speech
      */
     private static function heard(array $runs, array $places, int $ticks): array
     {
         $heard = [];
         foreach ($places as $n => $place) {
-            $from = $place->at;
+            if ($place->piece->sound === null || $place->piece->samples === 0) {
+                continue;
+            }
             $take = $runs[$n]->segment->passage?->take;
             $pauses = array_filter($take->content->pauses ?? [], fn (Span $s): bool => $s->length()->count >= self::LONG_PAUSE);
-            $quiet = self::merged([...$place->silences, ...self::within($runs[$n], array_values($pauses), $ticks)]);
-            // What is heard ends where a silence begins, and at last with the piece.
-            foreach ($place->piece->sound === null ? [] : [...$quiet, [$place->piece->samples, 0]] as [$until, $next]) {
-                if ($place->at + $until > $from) {
-                    $heard[] = [$from, $place->at + $until];
-                }
-                $from = $place->at + $next;
+            $piece = Span::between(Tick::zero(), Tick::of($place->piece->samples));
+            $quiet = [...$place->silences, ...self::within($runs[$n], array_values($pauses), $ticks)];
+            foreach (Spans::minus([$piece], $quiet) as $span) {
+                $heard[] = $span->later(Tick::of($place->at));
             }
         }
 
-        return $heard;
-    }
-
-    /**
-     * @param  list<array{int, int}>  $stretches
-     * @return list<array{int, int}> in order, those that meet as one
-     */
-    private static function merged(array $stretches): array
-    {
-        sort($stretches);
-        $merged = [];
-        foreach ($stretches as [$from, $until]) {
-            $last = $merged === [] ? null : $merged[count($merged) - 1];
-            if ($last !== null && $from <= $last[1]) {
-                array_pop($merged);
-                $merged[] = [$last[0], max($last[1], $until)];
-            } else {
-                $merged[] = [$from, $until];
-            }
-        }
-
-        return $merged;
+        // While takes dissolve both are heard.
+        return Spans::union($heard);
     }
 
     /**
@@ -153,16 +133,17 @@ final readonly class SoundPlan
      * Where in a run stretches of its take are heard.
      *
      * @param  list<Span>  $spans
-     * @return list<array{int, int}> samples after its beginning
+     * @return list<Span> counted from its beginning
      */
     private static function within(SoundRun $run, array $spans, int $ticks): array
     {
         $begin = $run->in->count ?? 0;
         $within = [];
         foreach ($spans as $span) {
-            $stretch = [max(0, $span->from->count - $begin), min($run->frames * $ticks, $span->until->count - $begin)];
-            if ($stretch[0] < $stretch[1]) {
-                $within[] = $stretch;
+            $from = max(0, $span->from->count - $begin);
+            $until = min($run->frames * $ticks, $span->until->count - $begin);
+            if ($from < $until) {
+                $within[] = Span::between(Tick::of($from), Tick::of($until));
             }
         }
 

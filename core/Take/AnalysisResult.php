@@ -18,7 +18,7 @@ final readonly class AnalysisResult
      * @param  float|null  $voice  dBFS while somebody speaks; null when nobody does
      * @param  float|null  $noise  dBFS of the room
      * @param  int|null  $hum  Hz of the mains where it is heard; null when it is not
-     * @param  array{int, int}|null  $room  samples of the voice's file from and until which only the room is heard
+     * @param  Span|null  $room  of the voice's file, in which only the room is heard; a tick is a sample
      * @param  array<string, Span>  $places  where each flag is heard or seen best, in take time
      * @param  CameraLook|null  $camera  null without a camera
      * @param  list<string>  $flags  values of SoundFlag and PictureFlag
@@ -27,7 +27,7 @@ final readonly class AnalysisResult
         public ?float $voice = null,
         public ?float $noise = null,
         public ?int $hum = null,
-        public ?array $room = null,
+        public ?Span $room = null,
         public array $places = [],
         public ?CameraLook $camera = null,
         public array $flags = [],
@@ -44,7 +44,7 @@ final readonly class AnalysisResult
             $number('voice'),
             $number('noise'),
             isset($stored['hum']) ? (int) $stored['hum'] : null,
-            isset($stored['room']) ? [(int) $stored['room'][0], (int) $stored['room'][1]] : null,
+            Spans::ofPairs(array_filter([$stored['room'] ?? null]))[0] ?? null,
             array_filter(array_map(
                 fn (array $p): ?Span => Spans::ofPairs([[(int) $p[0], (int) $p[1]]])[0] ?? null, (array) ($stored['places'] ?? []),
             )),
@@ -66,7 +66,7 @@ final readonly class AnalysisResult
             'voice' => $this->voice,
             'noise' => $this->noise,
             'hum' => $this->hum,
-            'room' => $this->room,
+            'room' => $this->room === null ? null : Spans::pairs([$this->room])[0],
             'places' => array_map(fn (Span $s): array => [$s->from->count, $s->until->count], $this->places),
             'camera' => $this->camera === null ? null : [
                 'brightness' => round($this->camera->brightness, 1),

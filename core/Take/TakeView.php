@@ -227,18 +227,13 @@ final readonly class TakeView
      */
     public static function between(array $places, float $within): Tick
     {
-        $before = $places[0];
-        $after = $places[count($places) - 1];
-        foreach (array_slice($places, 1, -1) as $place) {
-            if ($place[0] > $within) {
-                $after = $place;
-                break;
-            }
-            $before = $place;
-        }
-        $part = ($within - $before[0]) / max(1e-9, $after[0] - $before[0]);
+        $last = count($places) - 1;
+        for ($n = 1; $n < $last && $places[$n][0] <= $within; $n++);
+        [[$from, $tick], [$until, $end]] = [$places[$n - 1], $places[$n]];
 
-        return Tick::of($before[1] + (int) round(max(0, $after[1] - $before[1]) * $part));
+        $part = ($within - $from) / max(1e-9, $until - $from);
+
+        return Tick::of($tick + (int) round(max(0, $end - $tick) * $part));
     }
 
     /**

@@ -140,14 +140,14 @@ final class InspectTake
     /**
      * A stretch in which nobody speaks, from which noise can be learned.
      *
-     * @return array{int, int}|null samples
+     * @return Span|null of the voice's file
      */
-    private static function alone(Levels $levels, RoomNoise $room): ?array
+    private static function alone(Levels $levels, RoomNoise $room): ?Span
     {
         foreach (self::LEARNED_MS as $milliseconds) {
             $stretch = $levels->quietestStretch(Tick::ofMilliseconds($milliseconds));
             if ($stretch !== null && $levels->loudestIn($stretch) < $room->noise + self::STEADY_DB) {
-                return [$stretch->from->count, $stretch->until->count];
+                return $stretch;
             }
         }
 

@@ -60,8 +60,11 @@ final class AssembleLesson
         $snapshot = LessonSnapshot::of($lesson);
         [$style, $rate, $script] = [$snapshot->style(), $snapshot->rate(), $snapshot->script()];
         $frame = $as->frame ?? $snapshot->frame();
-        $coverage = LessonCoverage::ofSnapshot($snapshot, $asKept);
-        [$takes, $files] = $this->takes($coverage, $style);
+        [$takes, $files] = TakeViews::many(LessonCoverage::takes($snapshot, $asKept), $style);
+        if ($asKept !== null && isset($takes[$asKept])) {
+            $takes[$asKept] = $takes[$asKept]->asKeptNow();
+        }
+        $coverage = LessonCoverage::from($snapshot, array_values($takes));
         $unread = 0;
         $drafts = $as->draft ? $this->drafts($lesson, $coverage, $style->language, $files, $unread) : [];
         $files += LessonDeck::files($snapshot->slides());
@@ -159,22 +162,6 @@ final class AssembleLesson
                 : null,
             default => $style->pageSound && $index > 0 ? $sounds['page'] ?? null : null,
         };
-    }
-
-    /**
-     * The takes that are heard, and where the files of their tracks lie.
-     *
-     * @param  HouseStyle  $style  the lesson's
-     * @return array{array<string, TakeView>, array<string, string>} by id; path on the media disk by hash
-     */
-    private function takes(Coverage $coverage, HouseStyle $style): array
-    {
-        $ids = [];
-        foreach ($coverage->sections as $section) {
-            array_push($ids, ...array_map(fn (UsedPart $p): string => $p->take, $section->parts));
-        }
-
-        return TakeViews::many(array_values(array_unique($ids)), $style);
     }
 
     /**

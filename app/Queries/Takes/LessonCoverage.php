@@ -24,13 +24,26 @@ final class LessonCoverage
     /** @param  string|null  $asKept  id of a take that is treated as if it were kept now */
     public static function ofSnapshot(LessonSnapshot $lesson, ?string $asKept = null): Coverage
     {
-        $takes = TakeViews::light(fn (Builder $q) => $q
-            ->where(fn (Builder $q) => $q->where('verdict', Verdict::Kept)->orWhere('takes.id', $asKept))
-            ->whereIn('section_id', array_column($lesson->sections(), 'id')));
+        $ids = self::takes($lesson, $asKept);
+        $takes = TakeViews::light(fn (Builder $q) => $q->whereIn('takes.id', $ids));
 
         return self::from(
             $lesson, array_map(fn (TakeView $t): TakeView => $t->id === $asKept ? $t->asKeptNow() : $t, $takes),
         );
+    }
+
+    /**
+     * The takes that may be heard in a lesson: all that are kept.
+     *
+     * @param  string|null  $asKept  id of one that is treated as if it were kept now
+     * @return list<string> ids
+     */
+    public static function takes(LessonSnapshot $lesson, ?string $asKept = null): array
+    {
+        return array_values(DB::table('takes')
+            ->where(fn (Builder $q) => $q->where('verdict', Verdict::Kept)->orWhere('id', $asKept))
+            ->whereIn('section_id', array_column($lesson->sections(), 'id'))
+            ->pluck('id')->all());
     }
 
     /** @param  list<TakeView>  $takes */

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Core\Sound;
 
+use OpenReel\Core\Kernel\Spans;
 use OpenReel\Core\Sound\Envelope;
 use PHPUnit\Framework\TestCase;
 
@@ -11,7 +12,7 @@ final class EnvelopeTest extends TestCase
 {
     public function test_music_has_stepped_back_when_speech_begins_and_comes_again_behind_it(): void
     {
-        $duck = Envelope::ducking([[1000, 2000], [2300, 3000], [9000, 9500]], 20.0, 200, 400);
+        $duck = Envelope::ducking(Spans::ofPairs([[1000, 2000], [2300, 3000], [9000, 9500]]), 20.0, 200, 400);
 
         // Between the first two there is no time to come up.
         self::assertSame(
@@ -24,7 +25,7 @@ final class EnvelopeTest extends TestCase
 
     public function test_what_is_spoken_from_the_first_sample_is_not_under_loud_music(): void
     {
-        self::assertSame(0.1, Envelope::ducking([[0, 100]], 20.0, 200, 400)->at(0));
+        self::assertSame(0.1, Envelope::ducking(Spans::ofPairs([[0, 100]]), 20.0, 200, 400)->at(0));
     }
 
     public function test_fades_that_have_no_time_meet(): void
@@ -36,7 +37,7 @@ final class EnvelopeTest extends TestCase
 
     public function test_two_at_once_are_multiplied_also_where_both_move(): void
     {
-        $both = Envelope::fades(0, 800, 800, 0)->times(Envelope::ducking([[800, 1600]], 20.0, 400, 400));
+        $both = Envelope::fades(0, 800, 800, 0)->times(Envelope::ducking(Spans::ofPairs([[800, 1600]]), 20.0, 400, 400));
 
         self::assertSame([0.0, 0.25, 0.5], array_map($both->at(...), [0, 200, 400]));
         // Half of the way down and three quarters up.

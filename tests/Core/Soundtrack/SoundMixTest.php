@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Core\Soundtrack;
 
+use OpenReel\Core\Kernel\Spans;
 use OpenReel\Core\Picture\TransitionKind;
 use OpenReel\Core\Sound\ClickSound;
 use OpenReel\Core\Soundtrack\SoundMix;
@@ -102,7 +103,7 @@ final class SoundMixTest extends TestCase
     public function test_what_is_silent_goes_and_comes_without_a_click_and_a_click_is_heard_in_it(): void
     {
         $place = $this->place('a', 0, 9600);
-        $silenced = new SoundPlace($place->piece, 0, clicks: [4800], silences: [[2000, 6000]]);
+        $silenced = new SoundPlace($place->piece, 0, clicks: [4800], silences: Spans::ofPairs([[2000, 6000]]));
         $mixed = $this->mix([$silenced], 0, 9600);
 
         self::assertSame([1000, 1000], [$mixed[1999], $mixed[6000]]);

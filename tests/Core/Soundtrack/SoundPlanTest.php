@@ -12,6 +12,7 @@ use OpenReel\Core\Assembly\SectionInput;
 use OpenReel\Core\Assembly\ShotStyle;
 use OpenReel\Core\Kernel\FrameRate;
 use OpenReel\Core\Kernel\Span;
+use OpenReel\Core\Kernel\Spans;
 use OpenReel\Core\Kernel\Tick;
 use OpenReel\Core\Picture\FrameSize;
 use OpenReel\Core\Picture\TrackKind;
@@ -247,7 +248,7 @@ final class SoundPlanTest extends TestCase
             -16.0,
         );
 
-        self::assertSame([[], [[0, 10_000]]], array_column($plan->places, 'silences'));
+        self::assertSame([[], [[0, 10_000]]], array_map(Spans::pairs(...), array_column($plan->places, 'silences')));
         $parts = SoundPart::all($plan);
         self::assertEquals($parts[0], SoundPart::parse((array) json_decode((string) json_encode($parts[0]->toArray()), true)));
     }
@@ -257,7 +258,7 @@ final class SoundPlanTest extends TestCase
         $take = Example::take('t', [0, 96_000]);
         $voice = $take->track(TrackKind::Microphone);
         self::assertNotNull($voice);
-        $clean = CleanVoice::of($voice->hash, new Cleaning(NoiseReduction::Light), 50, [0, 48_000]);
+        $clean = CleanVoice::of($voice->hash, new Cleaning(NoiseReduction::Light), 50, Span::between(Tick::zero(), Tick::of(48_000)));
         $piece = fn (?CleanVoice $as): SoundPiece => SoundPlan::of(
             $this->assembly([$this->section('a', [new Passage($this->quiet($take, [], $as), Example::span(0, 96_000))])]),
             -16.0,
@@ -273,10 +274,10 @@ final class SoundPlanTest extends TestCase
     {
         $all = new Cleaning(NoiseReduction::Strong, hum: true, lowCut: true);
 
-        self::assertNull(CleanVoice::of('h', new Cleaning(), 50, [0, 1]));
+        self::assertNull(CleanVoice::of('h', new Cleaning(), 50, Span::between(Tick::zero(), Tick::of(1))));
         self::assertNull(CleanVoice::of('h', new Cleaning(hum: true), null, null), 'there is no hum');
         self::assertNull(CleanVoice::of('h', new Cleaning(NoiseReduction::Light), null, null), 'nobody knows the room');
-        $whole = CleanVoice::of('h', $all, 60, [0, 48_000]);
+        $whole = CleanVoice::of('h', $all, 60, Span::between(Tick::zero(), Tick::of(48_000)));
         self::assertNotNull($whole);
         self::assertEquals($whole, CleanVoice::parse($whole->toArray()));
         self::assertEquals($all, Cleaning::parse($all->toArray()));

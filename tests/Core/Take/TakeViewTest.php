@@ -179,7 +179,7 @@ final class TakeViewTest extends TestCase
     {
         $voice = new RecordedTrack(TrackKind::Microphone, 'sound', Tick::of(10_000), Tick::zero());
         $take = new RecordedTake('t', 's', 1, tracks: [$voice]);
-        $found = new AnalysisResult(hum: 50, room: [0, 4_800]);
+        $found = new AnalysisResult(hum: 50, room: Span::between(Tick::zero(), Tick::of(4_800)));
         $of = fn (?Cleaning $own, ?AnalysisResult $found): ?array => TakeView::of(
             $take, $this->ingest(), null, $found, new TakeEdits(cleaning: $own, usualCleaning: new Cleaning(hum: true)),
         )->content->cleanVoice?->toArray();
@@ -200,7 +200,7 @@ final class TakeViewTest extends TestCase
 
         self::assertEquals($ingest, IngestResult::parse($stored($ingest->toArray())));
         self::assertEquals($this->heard(), AlignmentResult::parse($stored($this->heard()->toArray())));
-        $analysis = new AnalysisResult(-20.5, -60.0, 50, [0, 4_800], ['noisy' => $this->span(5, 9)], null, ['noisy']);
+        $analysis = new AnalysisResult(-20.5, -60.0, 50, Span::between(Tick::zero(), Tick::of(4_800)), ['noisy' => $this->span(5, 9)], null, ['noisy']);
         self::assertEquals($analysis, AnalysisResult::parse($stored($analysis->toArray())));
         self::assertEquals(new AnalysisResult(), AnalysisResult::parse([]));
     }
