@@ -334,3 +334,34 @@ describe('a recording session', () => {
         expect(session.snapshot().state).toBe('rolling');
     });
 });
+
+describe('what can be done when', () => {
+    const can = (session: RecordingSession) =>
+        (['arm', 'disarm', 'record', 'cancel', 'pause', 'resume', 'finish', 'marker'] as const).filter((act) =>
+            session.can(act),
+        );
+
+    it('is told of every state', async () => {
+        const session = new RecordingSession(ports);
+        expect(can(session)).toEqual(['arm']);
+        session.arm();
+        expect(can(session)).toEqual(['disarm', 'record']);
+        void session.start(3);
+        expect(can(session)).toEqual(['cancel']);
+        await vi.advanceTimersByTimeAsync(3000);
+        expect(can(session)).toEqual(['pause', 'finish', 'marker']);
+        session.pause();
+        expect(can(session)).toEqual(['resume', 'finish', 'marker']);
+    });
+
+    it('does nothing in any other', async () => {
+        const session = new RecordingSession(ports);
+        session.pause();
+        session.resume();
+        session.marker();
+        await session.start(3);
+        expect(await session.finish()).toBeNull();
+        expect(session.snapshot()).toMatchObject({ state: 'idle', markers: 0 });
+        expect(ports.openTake).not.toHaveBeenCalled();
+    });
+});

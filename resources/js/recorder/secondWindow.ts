@@ -1,5 +1,5 @@
 import type { Line } from '../api/types';
-import type { SessionState } from './session';
+import type { SessionState } from './sessionStates';
 
 /** What the room tells a second window, and what that sends back: at most a few milliseconds apart. */
 export interface Shown {

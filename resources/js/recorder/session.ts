@@ -1,7 +1,6 @@
 import type { TrackKind } from '../api/types';
 import { Subscribable } from '../lib/Subscribable';
-
-export type SessionState = 'idle' | 'armed' | 'counting' | 'rolling' | 'paused' | 'finishing' | 'failed';
+import { can, type SessionAct, type SessionState } from './sessionStates';
 
 export interface SessionSnapshot {
     state: SessionState;
@@ -108,13 +107,13 @@ export class RecordingSession extends Subscribable<SessionSnapshot> {
 
     /** The devices are open and show what they see. */
     arm(): void {
-        if (['idle', 'failed'].includes(this.snapshot().state)) {
+        if (this.can('arm')) {
             this.set({ state: 'armed' });
         }
     }
 
     disarm(): void {
-        if (['armed', 'failed'].includes(this.snapshot().state)) {
+        if (this.can('disarm')) {
             this.set({ state: 'idle' });
         }
     }
@@ -130,7 +129,7 @@ export class RecordingSession extends Subscribable<SessionSnapshot> {
 
     /** Counts down and then records; with no seconds, at once. */
     async start(seconds: number): Promise<void> {
-        if (this.snapshot().state !== 'armed') {
+        if (!this.can('record')) {
             return;
         }
         const attempt: Attempt = { take: null, recorders: [], release: null };
@@ -183,7 +182,7 @@ export class RecordingSession extends Subscribable<SessionSnapshot> {
     /** Ends the count-down without a take. */
     async cancel(): Promise<void> {
         const { attempt } = this;
-        if (!attempt || this.snapshot().state !== 'counting') {
+        if (!attempt || !this.can('cancel')) {
             return;
         }
         clearTimeout(this.countTimer);
@@ -192,7 +191,7 @@ export class RecordingSession extends Subscribable<SessionSnapshot> {
     }
 
     pause(): void {
-        if (this.snapshot().state === 'rolling') {
+        if (this.can('pause')) {
             this.attempt?.recorders.forEach((recorder) => recorder.state !== 'inactive' && recorder.pause());
             this.note('pause');
             this.pausedAt = this.ports.now();
@@ -202,7 +201,7 @@ export class RecordingSession extends Subscribable<SessionSnapshot> {
 
     /** Goes on, after so many seconds of counting; pressed again meanwhile, at once. */
     resume(countIn = 0): void {
-        if (this.snapshot().state !== 'paused') {
+        if (!this.can('resume')) {
             return;
         }
         clearTimeout(this.countTimer);
@@ -231,14 +230,14 @@ export class RecordingSession extends Subscribable<SessionSnapshot> {
     /** Moves the prompter. */
     toLine(line: number): void {
         this.set({ line });
-        if (this.isRolling()) {
+        if (this.can('log')) {
             this.note('line', { line: line + 1 });
         }
     }
 
     /** A line went wrong: what was said of it so far will not be used, and it is said again from its start. */
     again(line: number): void {
-        if (this.isRolling()) {
+        if (this.can('again')) {
             this.note('again', { line: line + 1 });
             this.toLine(line);
         }
@@ -246,7 +245,7 @@ export class RecordingSession extends Subscribable<SessionSnapshot> {
 
     /** Drops a mark to come back to. */
     marker(): void {
-        if (this.isRolling()) {
+        if (this.can('marker')) {
             this.note('marker');
             this.set({ markers: this.snapshot().markers + 1 });
         }
@@ -254,7 +253,7 @@ export class RecordingSession extends Subscribable<SessionSnapshot> {
 
     /** Holds the microphone silent for a moment. */
     mute(on: boolean): void {
-        if (on !== this.snapshot().muted && (!on || this.isRolling())) {
+        if (on !== this.snapshot().muted && (!on || this.can('mute'))) {
             this.ports.mute(on);
             this.note(on ? 'mute' : 'unmute');
             this.set({ muted: on });
@@ -267,13 +266,14 @@ export class RecordingSession extends Subscribable<SessionSnapshot> {
      * @param at on the clock of `now`, when it began
      */
     log(kind: string, more: Record<string, unknown>, at?: number): void {
-        if (this.isRolling()) {
+        if (this.can('log')) {
             this.note(kind, more, at);
         }
     }
 
-    isRolling(): boolean {
-        return ['rolling', 'paused'].includes(this.snapshot().state);
+    /** Whether an act would do something now. */
+    can(act: SessionAct): boolean {
+        return can(act, this.snapshot().state);
     }
 
     /**
@@ -285,7 +285,7 @@ export class RecordingSession extends Subscribable<SessionSnapshot> {
      */
     async finish(discard = false, goOn = false): Promise<OpenedTake | null> {
         const { attempt } = this;
-        if (!attempt?.take || !this.isRolling()) {
+        if (!attempt?.take || !this.can('finish')) {
             return null;
         }
         const { take, recorders } = attempt;

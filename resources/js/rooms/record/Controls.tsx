@@ -1,6 +1,7 @@
 import { useEffect, useState } from 'react';
 import Button from 'react-bootstrap/Button';
-import type { RecordingSession, SessionState } from '../../recorder/session';
+import type { RecordingSession } from '../../recorder/session';
+import { isRolling, type SessionState } from '../../recorder/sessionStates';
 import type { Action } from '../../recorder/keys';
 import { Icon } from '../../ui/Icon';
 import { clock } from '../../lib/time';
@@ -37,7 +38,7 @@ const words: Record<SessionState, string> = {
 
 /** The one row of controls. */
 export function Controls({ state, session, expectedMs, dropArmed, isFirst, isLast, keyFor, ...acts }: Props) {
-    const rolling = state === 'rolling' || state === 'paused';
+    const rolling = isRolling(state);
     return (
         <div className="record-controls">
             <p className={`live-state is-${state}`} role="status">

@@ -2,7 +2,7 @@ import { useEffect } from 'react';
 import Button from 'react-bootstrap/Button';
 import Modal from 'react-bootstrap/Modal';
 import { useBlocker } from 'react-router';
-import type { SessionState } from '../../recorder/session';
+import type { SessionState } from '../../recorder/sessionStates';
 
 interface Props {
     state: SessionState;

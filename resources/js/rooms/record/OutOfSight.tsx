@@ -2,7 +2,8 @@ import { type ReactNode, useEffect, useState } from 'react';
 import { createPortal } from 'react-dom';
 import Button from 'react-bootstrap/Button';
 import type { Line } from '../../api/types';
-import type { RecordingSession, SessionState } from '../../recorder/session';
+import type { RecordingSession } from '../../recorder/session';
+import { isRolling, type SessionState } from '../../recorder/sessionStates';
 import { Icon } from '../../ui/Icon';
 import { clock } from '../../lib/time';
 
@@ -72,7 +73,7 @@ export function SmallRoom({ session, state, line, level, inPicture, onAgain, onR
         const timer = setInterval(() => again((n) => n + 1), 250);
         return () => clearInterval(timer);
     }, []);
-    const rolling = state === 'rolling' || state === 'paused';
+    const rolling = isRolling(state);
     return (
         <div className="small-room">
             <p className={`live-state is-${state}`} role="status">

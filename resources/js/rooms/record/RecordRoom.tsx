@@ -5,6 +5,7 @@ import { useSlides } from '../../api/lesson';
 import { refreshLesson } from '../../api/queries';
 import type { Layout, Lesson, LinePicture, Section } from '../../api/types';
 import { keyName, keysOf, rememberedKeys, rememberKeys } from '../../recorder/keys';
+import { isRolling } from '../../recorder/sessionStates';
 import type { PrompterHost } from '../../recorder/secondWindow';
 import { useLessonPlace } from '../../shell/LessonFrame';
 import { roomPath } from '../../shell/paths';
@@ -114,7 +115,7 @@ function Room({ lesson, section: whole }: { lesson: Lesson; section: Section }) 
     const [choice, setChoice] = useState<InkChoice>({ hand: 'point', colour: lesson.pens[0] ?? '', thick: false });
     const sending = useSending();
     const heard = useHeard(meter);
-    const rolling = now.state === 'rolling' || now.state === 'paused';
+    const rolling = isRolling(now.state);
     const ready = !sources.opening && (camera !== null || microphone !== null || screen !== null);
     const patch = useRef<HTMLDivElement>(null);
     const flicker = useCallback((bright: boolean) => patch.current?.classList.toggle('is-bright', bright), []);
@@ -137,7 +138,7 @@ function Room({ lesson, section: whole }: { lesson: Lesson; section: Section }) 
         void leadIn.play().then((goOn) => (goOn ? session.start(lesson.count_down) : undefined));
     }, [session, lesson.count_down, leadIn]);
     // A take begins on clean surfaces, also when something was tried during the countdown.
-    const begun = now.state === 'rolling' || now.state === 'paused' ? now.takeId : null;
+    const begun = rolling ? now.takeId : null;
     useEffect(() => {
         if (begun) {
             clear.current();

@@ -1,6 +1,19 @@
 import { type Action, ACTIONS, keyNames, keysOf, type OwnKeys } from '../../recorder/keys';
-import type { SessionState } from '../../recorder/session';
+import { can, type SessionAct, type SessionState } from '../../recorder/sessionStates';
 import type { Key } from '../../ui/useKeys';
+
+/** What of the session each key needs; others can be pressed at any time. */
+const needs: Partial<Record<Action, SessionAct[]>> = {
+    record: ['record'],
+    cancel: ['cancel'],
+    pause: ['pause', 'resume'],
+    finish: ['finish'],
+    goOn: ['goOn'],
+    drop: ['drop'],
+    again: ['again'],
+    marker: ['marker'],
+    mute: ['mute'],
+};
 
 /** The keys of the Record room: each act with the keys the presenter chose for it. */
 export function recordKeys(
@@ -9,24 +22,12 @@ export function recordKeys(
     acts: Record<Action, () => void>,
     unmute: () => void,
 ): Key[] {
-    const rolling = state === 'rolling' || state === 'paused';
-    const when: Partial<Record<Action, boolean>> = {
-        record: state === 'armed',
-        cancel: state === 'counting',
-        pause: rolling,
-        finish: rolling,
-        goOn: rolling,
-        drop: rolling,
-        again: rolling,
-        marker: rolling,
-        mute: rolling,
-    };
     return (Object.keys(ACTIONS) as Action[]).map((action) => ({
         keys: [...keysOf(action, own)],
         name: keyNames(keysOf(action, own)),
         does: ACTIONS[action].does,
         act: acts[action],
         release: action === 'mute' ? unmute : undefined,
-        when: when[action],
+        when: needs[action]?.some((act) => can(act, state)),
     }));
 }

@@ -1,5 +1,6 @@
 import { useEffect } from 'react';
-import type { RecordingSession, SessionState } from '../../recorder/session';
+import type { RecordingSession } from '../../recorder/session';
+import { isRolling, type SessionState } from '../../recorder/sessionStates';
 import { presence } from '../../shell/useTogether';
 import type { Sources } from './useSources';
 import { useWakeLock } from './useWakeLock';
@@ -25,7 +26,7 @@ export function useArmed(
     }, [session, ready, state]);
     useWakeLock(ready);
 
-    const rolling = state === 'rolling' || state === 'paused';
+    const rolling = isRolling(state);
     const busy = rolling || state === 'counting';
     useEffect(() => {
         presence.records(busy);

@@ -1,5 +1,5 @@
 import { useEffect, useRef } from 'react';
-import type { SessionState } from '../../recorder/session';
+import { isRolling, type SessionState } from '../../recorder/sessionStates';
 
 /** Bytes of ten seconds. */
 const LENGTH = 160_000;
@@ -28,7 +28,7 @@ function silence(): string {
 export function useMediaKeys(state: SessionState, pause: () => void, finish: () => void): void {
     const acts = useRef({ pause, finish });
     acts.current = { pause, finish };
-    const rolling = state === 'rolling' || state === 'paused';
+    const rolling = isRolling(state);
     useEffect(() => {
         const media = navigator.mediaSession;
         if (!rolling || !media) {

@@ -1,7 +1,8 @@
 import { type RefObject, useEffect, useMemo, useRef } from 'react';
 import type { Lesson, Line } from '../../api/types';
 import { PrompterHost } from '../../recorder/secondWindow';
-import type { RecordingSession, SessionState } from '../../recorder/session';
+import type { RecordingSession } from '../../recorder/session';
+import type { SessionState } from '../../recorder/sessionStates';
 
 interface Place {
     lesson: Lesson;
