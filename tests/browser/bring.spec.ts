@@ -22,7 +22,7 @@ test('one recording of the whole lesson is brought in and used in every section 
     await dialog.getByRole('button', { name: 'Bring it in' }).click();
     await expect(dialog).toHaveCount(0);
     const take = await listened(request, one?.id ?? '');
-    expect(take.hearing).toBe('sure');
+    expect(take.alignment).toBe('sure');
     await page.keyboard.press('k');
     await expect(page.getByText('Take 1 is kept.')).toBeVisible();
 

@@ -25,7 +25,7 @@ test('the missing section of the demo is recorded with the stand-ins, watched an
     const unheard = async () =>
         (await readLesson(request, lesson.id)).sections
             .flatMap((one) => one.takes)
-            .filter((one) => one.hearing === null).length;
+            .filter((one) => one.alignment === null).length;
     await expect.poll(unheard, { timeout: 90_000 }).toBe(0);
     await page.goto(`/lessons/${lesson.id}/finish`);
     const plan = (await (await request.get(`/api/lessons/${lesson.id}/assembly`)).json()) as Assembly;

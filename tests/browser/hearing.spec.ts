@@ -85,7 +85,7 @@ const sectionOf = (lesson: Lesson): string => lesson.sections[0]?.id ?? '';
 async function heard(request: Parameters<typeof takesOf>[0], lesson: Lesson): Promise<Take> {
     const latest = async () => (await takesOf(request, sectionOf(lesson))).at(-1);
     await listened(request, sectionOf(lesson));
-    await expect.poll(async () => (await latest())?.hearing ?? null, { timeout: 60_000 }).not.toBeNull();
+    await expect.poll(async () => (await latest())?.alignment ?? null, { timeout: 60_000 }).not.toBeNull();
     return (await latest()) as Take;
 }
 
@@ -108,7 +108,7 @@ test('a take that stumbles is heard, mended by text and by a pickup, and the fil
     await openRecord(page, lesson);
     await speak(page, stumbles.seconds);
     const first = await heard(request, lesson);
-    expect(first.hearing).toBe('sure');
+    expect(first.alignment).toBe('sure');
     expect(first.lines.map((line) => line.heard)).toEqual(['again', 'again', 'missing', 'clean']);
     expect(first.flags).toContain('lines-missing');
     expect(first.flags).toContain('unscripted');

@@ -109,7 +109,7 @@ export async function listened(request: APIRequestContext, section: string): Pro
     const latest = async () => (await takesOf(request, section)).at(-1);
     await expect.poll(async () => (await latest())?.state, { timeout: 30_000 }).toBe('ready');
     // What is heard decides what is used.
-    await expect.poll(async () => (await latest())?.hearing ?? null, { timeout: 60_000 }).not.toBeNull();
+    await expect.poll(async () => (await latest())?.alignment ?? null, { timeout: 60_000 }).not.toBeNull();
     return (await latest()) as Take;
 }
 

@@ -142,8 +142,8 @@ test('a fluffed read is left out, and markers are shown in Review', async ({ pag
     await page.waitForTimeout(1200);
     await finish(page);
     const take = await listened(request, sectionOf(lesson));
-    expect(take.fluffs).toHaveLength(1);
-    const [fluff] = take.fluffs;
+    expect(take.retakes).toHaveLength(1);
+    const [fluff] = take.retakes;
     expect((fluff?.until_ms ?? 0) - (fluff?.from_ms ?? 0)).toBeGreaterThan(700);
     await keep(page);
     await expect(page.getByText('left out: you went again here')).toBeVisible();

@@ -23,7 +23,7 @@ test('a silence runs faster, or is cut out, where one says so in the storyboard'
         ...['-c:v', 'libvpx', '-b:v', '300k', '-g', '50', '-c:a', 'libopus', file ?? ''],
     ]);
     const take = await sent(request, lesson, file ?? '');
-    expect((await listened(request, section)).hearing).toBe('sure');
+    expect((await listened(request, section)).alignment).toBe('sure');
     await request.patch(`/api/takes/${take.id}`, { data: { verdict: 'kept' } });
     const plan = async () => (await (await request.get(`/api/lessons/${lesson.id}/assembly`)).json()) as Assembly;
     const before = await plan();

@@ -162,7 +162,7 @@ test('the small window shows the room, and goes again and finishes from there', 
     await small.getByRole('button', { name: 'Finish' }).click();
     await page.waitForURL(/review/);
     const take = await listened(request, lesson.sections[0]?.id ?? '');
-    expect(take.fluffs).toHaveLength(1);
+    expect(take.retakes).toHaveLength(1);
 });
 
 test('the screen as it is becomes a slide, and the pointer is seen in the film', async ({ page, request }) => {

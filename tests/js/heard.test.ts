@@ -1,16 +1,16 @@
 import { describe, expect, it } from 'vitest';
-import type { Heard } from '../../resources/js/api/types';
+import type { TakeAlignment } from '../../resources/js/api/types';
 import { cleaningSays, isOff, roomSays } from '../../resources/js/rooms/review/cleaning';
 import { asWritten, heardText, stretchOf, without } from '../../resources/js/rooms/review/heardText';
-import { levelled } from '../../resources/js/player/attemptPlayer';
+import { levelled } from '../../resources/js/player/AttemptPlayer';
 
 const at = (from_ms: number, until_ms: number) => ({ from_ms, until_ms });
 
-const heard: Heard = {
+const heard: TakeAlignment = {
     state: 'sure',
     progress: null,
     confidence: 0.9,
-    reads: [
+    attempts: [
         { line: 'a', kind: 'false start', ...at(0, 900), confidence: 1, words: [{ word: 'Low', ...at(0, 900) }] },
         {
             line: 'a',
@@ -33,9 +33,9 @@ const heard: Heard = {
 };
 const take = {
     lines: [{ id: 'a', text: '“Low, water!”', heard: 'again' as const, from_ms: 2000 }],
-    left: [at(0, 950)],
+    omitted: [at(0, 950)],
     cuts: [at(2450, 4000)],
-    fluffs: [at(980, 1950)],
+    retakes: [at(980, 1950)],
     silences: [],
     tightened: [],
     used_from_ms: 0,
@@ -51,7 +51,7 @@ describe('what a take says', () => {
             ['water!”', 'left out'],
             ['pause 3.0 s', null],
         ]);
-        const trimmed = heardText(heard, { ...take, used_from_ms: 1960, used_until_ms: 3000, left: [], cuts: [] });
+        const trimmed = heardText(heard, { ...take, used_from_ms: 1960, used_until_ms: 3000, omitted: [], cuts: [] });
         expect(trimmed.map(({ out }) => out)).toEqual(['trimmed', 'went again', null, 'trimmed', 'trimmed']);
     });
 

@@ -46,7 +46,7 @@ final class AlignmentResource extends JsonResource
             'state' => $heard?->status->value,
             'progress' => $heard === null ? AlignmentProgress::of($this->id) : null,
             'confidence' => $heard->confidence ?? 0.0,
-            'reads' => $attempts,
+            'attempts' => $attempts,
             'unscripted' => array_map(self::stretch(...), $heard->unscripted ?? []),
             'pauses' => array_map(self::stretch(...), $heard->pauses ?? []),
             'missing' => $heard->missing ?? [],

@@ -80,10 +80,10 @@ final class TakeResource extends JsonResource
             'adjustment' => json_decode($row['adjustment'] ?? 'null', true),
             'framing' => json_decode($row['framing'] ?? 'null', true),
             'area' => json_decode($row['area'] ?? 'null', true),
-            'fluffs' => self::stretches($row['retakes'] ?? '[]'),
-            'hearing' => self::hearing($row),
+            'retakes' => self::stretches($row['retakes'] ?? '[]'),
+            'alignment' => self::alignment($row),
             'loudness' => isset($row['loudness']) ? round((float) $row['loudness'], 1) : null,
-            'left' => self::stretches($row['omitted'] ?? '[]'),
+            'omitted' => self::stretches($row['omitted'] ?? '[]'),
             'cuts' => self::stretches($row['cuts'] ?? '[]'),
             'silences' => self::stretches($row['silences'] ?? '[]'),
             'tightened' => self::stretches($row['tightened'] ?? '[]'),
@@ -134,7 +134,7 @@ final class TakeResource extends JsonResource
             'number' => (int) $row['number'],
             'state' => $row['state'],
             'verdict' => $row['verdict'],
-            'hearing' => self::hearing($row),
+            'alignment' => self::alignment($row),
             'lines' => array_column((array) json_decode($row['lines'], true), 'id'),
             'media_url' => self::mediaUrl($row),
             'poster_url' => $row['width'] === null ? null : "/api/takes/{$row['id']}/poster",
@@ -142,7 +142,7 @@ final class TakeResource extends JsonResource
     }
 
     /** @param  array<string, mixed>  $row */
-    private static function hearing(array $row): ?string
+    private static function alignment(array $row): ?string
     {
         return $row['alignment'] ?? (config('reel.hear') ? null : 'nothing');
     }

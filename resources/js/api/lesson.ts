@@ -8,7 +8,7 @@ import type {
     Course,
     Deck,
     Export,
-    Heard,
+    TakeAlignment,
     InsetSize,
     Layout,
     Lesson,
@@ -29,11 +29,11 @@ export function useLessons() {
 }
 
 /** When to look again whether something else is known of takes, in milliseconds; false when nothing is awaited. */
-function lookAgain(takes: Pick<Take, 'state' | 'hearing'>[]): number | false {
+function lookAgain(takes: Pick<Take, 'state' | 'alignment'>[]): number | false {
     if (takes.some((take) => take.state === 'ingesting')) {
         return 500;
     }
-    if (takes.some((take) => take.state === 'ready' && take.hearing === null)) {
+    if (takes.some((take) => take.state === 'ready' && take.alignment === null)) {
         return 2500;
     }
     return takes.some((take) => take.state === 'recording') ? 4000 : false;
@@ -74,7 +74,7 @@ export function useTake(lessonId: string, takeId: string | undefined) {
 
 /** How far the server is with a lesson's takes. When it says something else, another film follows from them. */
 export const takesKey = (lesson: Lesson): string =>
-    lesson.sections.flatMap(({ takes }) => takes.map((take) => `${take.id} ${take.state} ${take.hearing}`)).join();
+    lesson.sections.flatMap(({ takes }) => takes.map((take) => `${take.id} ${take.state} ${take.alignment}`)).join();
 
 const assemblyOf = (lessonId: string, asDraft = false) => ({
     queryKey: asDraft ? ['assembly', lessonId, 'draft'] : ['assembly', lessonId],
@@ -119,27 +119,27 @@ export function useAssemblyRendered(lessonId: string) {
     });
 }
 
-type Listened = Pick<Take, 'id' | 'state' | 'hearing' | 'media_url'>;
+type Listened = Pick<Take, 'id' | 'state' | 'alignment' | 'media_url'>;
 
 const heardIn = (take: Listened) =>
     queryOptions({
-        queryKey: ['heard', take.id, take.hearing, take.media_url],
-        queryFn: () => api.get<Heard>(`takes/${take.id}/heard`),
+        queryKey: ['heard', take.id, take.alignment, take.media_url],
+        queryFn: () => api.get<TakeAlignment>(`takes/${take.id}/heard`),
         enabled: take.state === 'ready',
         refetchInterval: (query) => (query.state.data?.state === null ? 1000 : false),
     });
 
 /** What was heard in a take; looks again while it is listened to. */
-export const useHeard = (take: Listened) => useQuery(heardIn(take));
+export const useAlignment = (take: Listened) => useQuery(heardIn(take));
 
 /** The same of several takes, in their order; undefined of those of which it is not known yet. */
-export const useHeardInAll = (takes: Listened[]): (Heard | undefined)[] =>
+export const useAlignments = (takes: Listened[]): (TakeAlignment | undefined)[] =>
     useQueries({ queries: takes.map(heardIn) }).map(({ data }) => data);
 
 /** Where takes that follow each other in the film do not go together; other verdicts make other neighbours. */
 export function useContinuity(section: Section) {
     const { takes, lines } = section.coverage;
-    const looked = section.takes.map((take) => `${take.id}${take.hearing ?? ''}`);
+    const looked = section.takes.map((take) => `${take.id}${take.alignment ?? ''}`);
     return useQuery({
         queryKey: ['continuity', section.id, takes, lines.map((line) => line.take), looked],
         queryFn: () => api.get<Meeting[]>(`sections/${section.id}/continuity`),

@@ -21,7 +21,7 @@ import type { LinePicture, Picture } from './pictures';
 import type { Finding, LessonCues, ScriptText } from './script';
 import type { LessonSite, SiteDelivery } from './site';
 import type { Course, LessonStyle, Logo } from './style';
-import type { Adjustment, Heard, Meeting, Take, TakesChanged, VerdictGiven } from './takes';
+import type { Adjustment, TakeAlignment, Meeting, Take, TakesChanged, VerdictGiven } from './takes';
 
 export interface Answers {
     'GET me': Me;
@@ -100,7 +100,7 @@ export interface Answers {
     'PUT tracks/{track}/chunks/{number}': { next: number };
     'POST takes/{take}/finish': Take;
     'POST takes/{take}/read-again': Take;
-    'GET takes/{take}/heard': Heard;
+    'GET takes/{take}/heard': TakeAlignment;
     'GET takes/{take}/match': { adjustment: Adjustment | null };
     'GET takes/{take}/cleaned': { ready: boolean; url: string | null; problem: string | null };
 

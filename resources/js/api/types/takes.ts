@@ -24,7 +24,7 @@ export type Flag =
     | 'long-pause';
 
 /** Whether it is known which lines a take speaks; null while it is still listened to. */
-export type Hearing = 'sure' | 'unsure' | 'nothing' | 'failed';
+export type AlignmentStatus = 'sure' | 'unsure' | 'nothing' | 'failed';
 
 /** A line in a take: said cleanly, begun more than once, or not heard. */
 export type LineHeard = 'clean' | 'again' | 'missing';
@@ -34,25 +34,25 @@ export interface TakeStretch {
     until_ms: number;
 }
 
-export interface HeardWord extends TakeStretch {
+export interface AlignedWord extends TakeStretch {
     word: string;
 }
 
 /** One attempt at a line. */
-export interface HeardRead extends TakeStretch {
+export interface Attempt extends TakeStretch {
     line: string;
     kind: 'complete' | 'false start' | 'partial';
     confidence: number;
-    words: HeardWord[];
+    words: AlignedWord[];
 }
 
 /** What was heard in a take. */
-export interface Heard {
-    state: Hearing | null;
+export interface TakeAlignment {
+    state: AlignmentStatus | null;
     /** How much of the listening is done, 0 to 1. */
     progress: number | null;
     confidence: number;
-    reads: HeardRead[];
+    attempts: Attempt[];
     unscripted: TakeStretch[];
     pauses: TakeStretch[];
     missing: string[];
@@ -103,7 +103,7 @@ export interface TakeGlance {
     number: number;
     state: TakeState;
     verdict: Verdict;
-    hearing: Hearing | null;
+    alignment: AlignmentStatus | null;
     /** Ids of the lines it speaks. */
     lines: string[];
     media_url: string;
@@ -134,11 +134,11 @@ export interface Take extends Omit<TakeGlance, 'lines'> {
     adjustment: Adjustment | null;
     area: Rect | null;
     /** Reads that went wrong, and are not used. */
-    fluffs: TakeStretch[];
+    retakes: TakeStretch[];
     /** LUFS of its voice. */
     loudness: number | null;
     /** False starts and reads that were said again, and are not used. */
-    left: TakeStretch[];
+    omitted: TakeStretch[];
     /** What the presenter leaves out. */
     cuts: TakeStretch[];
     /** What is silent in the film, while the picture goes on. */

@@ -1,8 +1,8 @@
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { useSearchParams } from 'react-router';
-import { useHeard } from '../../api/lesson';
+import { useAlignment } from '../../api/lesson';
 import type { Section, Take, TakeGlance } from '../../api/types';
-import { ReadsPlayer } from '../../player/attemptPlayer';
+import { AttemptPlayer } from '../../player/AttemptPlayer';
 
 /** The sentence before a pickup, played through the headphones so that tone and pace match. */
 export interface LeadIn {
@@ -42,11 +42,11 @@ export function usePickup(whole: Section): { section: Section; only: number[] | 
 }
 
 /** A take that stands for none: nothing is asked about it. */
-const NOTHING = { id: '', state: 'recording', hearing: null, media_url: '' } as unknown as Take;
+const NOTHING = { id: '', state: 'recording', alignment: null, media_url: '' } as unknown as Take;
 
 function useLeadIn(take: TakeGlance | undefined, line: string | undefined): LeadIn {
-    const { data } = useHeard(take ?? NOTHING);
-    const read = take && data?.reads.filter((one) => one.line === line && one.kind === 'complete').at(-1);
+    const { data } = useAlignment(take ?? NOTHING);
+    const read = take && data?.attempts.filter((one) => one.line === line && one.kind === 'complete').at(-1);
     const [playing, setPlaying] = useState(false);
     const latest = useRef({ take, read });
     latest.current = { take, read };
@@ -57,7 +57,7 @@ function useLeadIn(take: TakeGlance | undefined, line: string | undefined): Lead
             done?.(goOn);
             done = null;
         };
-        const player = new ReadsPlayer((key) => key === null && end(true));
+        const player = new AttemptPlayer((key) => key === null && end(true));
         return {
             play: () => {
                 if (done) {

@@ -1,7 +1,7 @@
 import { type KeyboardEvent, type RefObject, useEffect, useRef, useState } from 'react';
 import Button from 'react-bootstrap/Button';
 import { api } from '../../api/client';
-import { useHeard, useLessonChange } from '../../api/lesson';
+import { useAlignment, useLessonChange } from '../../api/lesson';
 import type { Lesson, TakeStretch, Take } from '../../api/types';
 import { useNotices } from '../../ui/Notices';
 import { type HeardPiece, heardText, stretchOf, without } from './heardText';
@@ -21,7 +21,7 @@ const outSays = {
 
 /** What the take in hand says, word by word: play from a word, and leave out what should not be in the film. */
 export function HeardText({ lesson, take, media }: Props) {
-    const { data: heard } = useHeard(take);
+    const { data: heard } = useAlignment(take);
     const { say, failed } = useNotices();
     const [chosen, setChosen] = useState<[number, number] | null>(null);
     const [focus, setFocus] = useState(0);
@@ -37,8 +37,8 @@ export function HeardText({ lesson, take, media }: Props) {
     if (!heard || heard.state === 'nothing' || pieces.length === 0) {
         return heard?.state === null ? (
             <p className="soft heard-note">
-                Hearing which words are said{heard.progress ? `: ${Math.round(100 * heard.progress)} %` : ''}. You can
-                decide already.
+                AlignmentStatus which words are said{heard.progress ? `: ${Math.round(100 * heard.progress)} %` : ''}.
+                You can decide already.
             </p>
         ) : null;
     }

@@ -20,7 +20,7 @@ export function Markers({ lesson, take, media }: Props) {
             media.current.currentTime = ms / 1000;
         }
     };
-    if (take.markers.length === 0 && take.fluffs.length === 0) {
+    if (take.markers.length === 0 && take.retakes.length === 0) {
         return null;
     }
     return (
@@ -28,7 +28,7 @@ export function Markers({ lesson, take, media }: Props) {
             {take.markers.map((marker) => (
                 <MarkerRow key={marker.id} lesson={lesson} take={take} marker={marker} onGo={() => to(marker.at_ms)} />
             ))}
-            {take.fluffs.map((fluff) => (
+            {take.retakes.map((fluff) => (
                 <li key={fluff.from_ms}>
                     <Button size="sm" variant="quiet" className="times" onClick={() => to(fluff.from_ms)}>
                         {tenths(fluff.from_ms)}

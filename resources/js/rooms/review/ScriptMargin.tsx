@@ -5,7 +5,7 @@ import { CommentCard } from '../../shell/CommentCard';
 import { takeWarning } from '../../shell/sectionState';
 import { openComments, useSite } from '../../shell/useSite';
 import { Icon } from '../../ui/Icon';
-import { LineReads } from './LineReads';
+import { LineAttempts } from './LineAttempts';
 
 interface Props {
     lesson: Lesson;
@@ -109,7 +109,7 @@ export function ScriptMargin({ lesson, section, takes: all, shown, onShow }: Pro
                                     <CommentCard key={one.id} lessonId={lesson.id} comment={one} besideLine />
                                 ))}
                             {open === line.id && (
-                                <LineReads
+                                <LineAttempts
                                     lesson={lesson}
                                     section={section}
                                     takes={all}

@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import Button from 'react-bootstrap/Button';
-import { useContinuity, useHeard } from '../../api/lesson';
+import { useContinuity, useAlignment } from '../../api/lesson';
 import type { Cleaning, ContinuityChange, Flag, Meeting, Section, Take } from '../../api/types';
 import { saysOf } from '../../shell/sectionState';
 import { Icon } from '../../ui/Icon';
@@ -35,7 +35,7 @@ const changeSays: Record<ContinuityChange, string> = {
 
 /** What to look at in a take, the worst first, each where it is heard or seen best. */
 export function TakeFlags({ section, take, cleaning, playback, onJoin }: Props) {
-    const { data: heard } = useHeard(take);
+    const { data: heard } = useAlignment(take);
     const { data: meetings } = useContinuity(section);
     const [all, setAll] = useState(false);
     const rows = [

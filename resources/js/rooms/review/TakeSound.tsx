@@ -2,7 +2,7 @@ import { type RefObject, useEffect, useState } from 'react';
 import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
 import { api } from '../../api/client';
-import { useCleaned, useHeard, useLessonChange } from '../../api/lesson';
+import { useCleaned, useAlignment, useLessonChange } from '../../api/lesson';
 import type { Cleaning, Lesson, Take } from '../../api/types';
 import { follow } from '../../player/follow';
 import { useNotices } from '../../ui/Notices';
@@ -19,7 +19,7 @@ const noises: [Cleaning['noise'], string][] = [
 /** How the take's sound is cleaned, kept as soon as it is chosen, and heard before and after. */
 export function useTakeSound(lesson: Lesson, take: Take, media: RefObject<HTMLVideoElement | null>) {
     const { say, failed } = useNotices();
-    const { data: heard } = useHeard(take);
+    const { data: heard } = useAlignment(take);
     const [before, setBefore] = useState(false);
     const saved = take.cleaning ?? lesson.cleaning;
     const [cleaning, setCleaning] = useState(saved);

@@ -110,7 +110,7 @@ export function Trim({ lesson, take, media, playback }: Props) {
 
 /** Milliseconds that are left out inside of the used part. */
 function leftOut(take: Take, used: Used): number {
-    const stretches = [...take.fluffs, ...take.left, ...take.cuts, ...take.tightened].sort(
+    const stretches = [...take.retakes, ...take.omitted, ...take.cuts, ...take.tightened].sort(
         (a, b) => a.from_ms - b.from_ms,
     );
     let sum = 0;

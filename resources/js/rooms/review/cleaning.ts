@@ -1,4 +1,4 @@
-import type { Cleaning, Heard } from '../../api/types';
+import type { Cleaning, TakeAlignment } from '../../api/types';
 
 export const isOff = (cleaning: Cleaning): boolean => cleaning.noise === 'off' && !cleaning.hum && !cleaning.low_cut;
 
@@ -13,7 +13,7 @@ export function cleaningSays(cleaning: Cleaning): string {
 }
 
 /** How far the room lies under the voice, and what that means; the limits are those of the set-up. */
-export function roomSays(heard: Pick<Heard, 'voice_db' | 'noise_db'> | undefined): string {
+export function roomSays(heard: Pick<TakeAlignment, 'voice_db' | 'noise_db'> | undefined): string {
     if (!heard || heard.voice_db === null || heard.noise_db === null) {
         return 'Nobody is heard speaking.';
     }

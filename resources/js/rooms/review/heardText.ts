@@ -1,4 +1,4 @@
-import type { Heard, TakeStretch, Take } from '../../api/types';
+import type { TakeAlignment, TakeStretch, Take } from '../../api/types';
 
 /** A piece of what a take says, in order of time: a word, speech that is no line, or a long pause. */
 export interface HeardPiece extends TakeStretch {
@@ -40,15 +40,15 @@ const inside = (piece: TakeStretch, stretches: TakeStretch[]) => {
 
 /** What was heard as one text, each piece with what becomes of it. */
 export function heardText(
-    heard: Heard,
+    heard: TakeAlignment,
     take: Pick<
         Take,
-        'lines' | 'left' | 'cuts' | 'fluffs' | 'silences' | 'tightened' | 'used_from_ms' | 'used_until_ms'
+        'lines' | 'omitted' | 'cuts' | 'retakes' | 'silences' | 'tightened' | 'used_from_ms' | 'used_until_ms'
     >,
 ) {
     const texts = new Map(take.lines.map((line) => [line.id, line.text]));
     const pieces: Omit<HeardPiece, 'out' | 'silent' | 'tightened'>[] = [
-        ...heard.reads.flatMap((read) => {
+        ...heard.attempts.flatMap((read) => {
             const words = read.words.map(({ word }) => word);
             const written = asWritten(words, texts.get(read.line) ?? '');
             return read.words.map((word, i) => ({
@@ -78,9 +78,9 @@ export function heardText(
         .map((piece): HeardPiece => {
             const out = inside(piece, take.cuts)
                 ? 'left out'
-                : inside(piece, take.fluffs)
+                : inside(piece, take.retakes)
                   ? 'went again'
-                  : inside(piece, take.left)
+                  : inside(piece, take.omitted)
                     ? 'again'
                     : inside(piece, used)
                       ? null

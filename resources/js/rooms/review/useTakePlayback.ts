@@ -17,7 +17,7 @@ export function useTakePlayback(media: RefObject<HTMLVideoElement | null>, take:
     const from = take.used_from_ms / 1000;
     const until = take.state === 'ready' ? take.used_until_ms / 1000 : Infinity;
     const left = useRef<TakeStretch[]>([]);
-    left.current = [...take.fluffs, ...take.left, ...take.cuts, ...take.tightened];
+    left.current = [...take.retakes, ...take.omitted, ...take.cuts, ...take.tightened];
     /** Where the stretch ends that is played by itself, in seconds. */
     const alone = useRef<number | null>(null);
     const silent = useRef<TakeStretch[]>([]);

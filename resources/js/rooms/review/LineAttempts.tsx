@@ -2,13 +2,13 @@ import { useEffect, useRef, useState } from 'react';
 import Button from 'react-bootstrap/Button';
 import { useNavigate } from 'react-router';
 import { api } from '../../api/client';
-import { useHeardInAll, useLessonChange } from '../../api/lesson';
-import type { HeardRead, Lesson, Section, Take } from '../../api/types';
+import { useAlignments, useLessonChange } from '../../api/lesson';
+import type { Attempt, Lesson, Section, Take } from '../../api/types';
 import { pickupPath } from '../../shell/paths';
 import { useNotices } from '../../ui/Notices';
 import { Icon } from '../../ui/Icon';
 import { useKeys } from '../../ui/useKeys';
-import { ReadsPlayer } from '../../player/attemptPlayer';
+import { AttemptPlayer } from '../../player/AttemptPlayer';
 
 interface Props {
     lesson: Lesson;
@@ -21,13 +21,13 @@ interface Props {
 }
 
 /** All reads of a line, to be heard one after the other and chosen from. */
-export function LineReads({ lesson, section, takes: ofSection, line, used }: Props) {
+export function LineAttempts({ lesson, section, takes: ofSection, line, used }: Props) {
     const { say, failed } = useNotices();
     const go = useNavigate();
     const [playing, setPlaying] = useState<string | null>(null);
-    const player = useRef<ReadsPlayer | null>(null);
+    const player = useRef<AttemptPlayer | null>(null);
     useEffect(() => {
-        const made = new ReadsPlayer(setPlaying);
+        const made = new AttemptPlayer(setPlaying);
         player.current = made;
         return () => made.close();
     }, []);
@@ -36,9 +36,9 @@ export function LineReads({ lesson, section, takes: ofSection, line, used }: Pro
     );
     const why = section.coverage.lines.find(({ id }) => id === line)?.why;
     const takes = ofSection.filter((take) => take.lines.some(({ id }) => id === line) && take.state === 'ready');
-    const heard = useHeardInAll(takes);
+    const heard = useAlignments(takes);
     const all = takes.flatMap((take, n) =>
-        (heard[n]?.reads ?? [])
+        (heard[n]?.attempts ?? [])
             .filter((read) => read.line === line)
             .map((read) => ({ take, read, key: keyOf(take, read) })),
     );
@@ -98,4 +98,4 @@ export function LineReads({ lesson, section, takes: ofSection, line, used }: Pro
     );
 }
 
-const keyOf = (take: Take, read: HeardRead) => `${take.id}-${read.from_ms}`;
+const keyOf = (take: Take, read: Attempt) => `${take.id}-${read.from_ms}`;

@@ -1,9 +1,9 @@
-import type { HeardRead, Take } from '../api/types';
+import type { Attempt, Take } from '../api/types';
 
 export interface PlayedRead {
     key: string;
     take: Pick<Take, 'media_url' | 'loudness'>;
-    read: Pick<HeardRead, 'from_ms' | 'until_ms'>;
+    read: Pick<Attempt, 'from_ms' | 'until_ms'>;
 }
 
 const BETWEEN_MS = 400;
@@ -16,7 +16,7 @@ export function levelled(loudness: number | null, all: (number | null)[]): numbe
 }
 
 /** Plays reads one after the other. */
-export class ReadsPlayer {
+export class AttemptPlayer {
     private readonly audio = new Audio();
     private queue: PlayedRead[] = [];
     private all: PlayedRead[] = [];
