@@ -107,7 +107,8 @@ final class HearingBench implements Bench
     {
         $flac = "{$folder}/voice.flac";
         Program::run(['ffmpeg', '-v', 'error', '-i', $take, '-vn', '-ac', '1', '-ar', '48000', $flac]);
-        $voice = CleanVoice::of('bench', new Cleaning(NoiseReduction::Light, true, true), 50, Span::between(Tick::zero(), Tick::of(38_400)));
+        $room = Span::between(Tick::zero(), Tick::of(38_400));
+        $voice = CleanVoice::of('bench', new Cleaning(NoiseReduction::Light, true, true), 50, $room);
         $before = SampleTake::childSeconds();
         $this->cleaner->make($voice ?? throw new \LogicException('There is something to do.'), $flac);
 

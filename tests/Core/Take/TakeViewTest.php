@@ -200,7 +200,8 @@ final class TakeViewTest extends TestCase
 
         self::assertEquals($ingest, IngestResult::parse($stored($ingest->toArray())));
         self::assertEquals($this->heard(), AlignmentResult::parse($stored($this->heard()->toArray())));
-        $analysis = new AnalysisResult(-20.5, -60.0, 50, Span::between(Tick::zero(), Tick::of(4_800)), ['noisy' => $this->span(5, 9)], null, ['noisy']);
+        $room = Span::between(Tick::zero(), Tick::of(4_800));
+        $analysis = new AnalysisResult(-20.5, -60.0, 50, $room, ['noisy' => $this->span(5, 9)], null, ['noisy']);
         self::assertEquals($analysis, AnalysisResult::parse($stored($analysis->toArray())));
         self::assertEquals(new AnalysisResult(), AnalysisResult::parse([]));
     }
