@@ -13,6 +13,7 @@ use App\Models\Track;
 use App\Models\WorkState;
 use App\Queries\Storage\StrayFiles;
 use OpenReel\Core\Script\Script;
+use OpenReel\Core\Script\SectionText;
 use OpenReel\Core\Take\TakeState;
 use Symfony\Component\Process\InputStream;
 use Symfony\Component\Process\Process;
@@ -50,7 +51,7 @@ final class FaultBench implements Bench
         }
         $this->cluster = new FaultCluster($folder);
         $parts = array_map(
-            fn (int $n): array => ['heading' => "Part {$n}", 'text' => 'The water falls slowly.'], range(1, self::SECTIONS),
+            fn (int $n): SectionText => new SectionText("Part {$n}", 'The water falls slowly.'), range(1, self::SECTIONS),
         );
         $lesson = ($this->save)(($this->make)('Killed'), Script::compose('Killed', $parts))->refresh();
         // A small picture, so that a film is made in less time than three kills of one worker take.

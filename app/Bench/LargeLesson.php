@@ -12,6 +12,7 @@ use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
 use OpenReel\Core\Script\Language;
 use OpenReel\Core\Script\Script;
+use OpenReel\Core\Script\SectionText;
 use OpenReel\Core\Take\FormerTake;
 use OpenReel\Core\Take\ResultStage;
 use OpenReel\Core\Take\TakeInputs;
@@ -30,10 +31,10 @@ final class LargeLesson
     public function make(): Lesson
     {
         $texts = array_map(
-            fn (int $n): array => [
-                'heading' => "Section {$n}",
-                'text' => str_repeat('The water in the creek falls slowly at first, and then it falls fast. ', 5),
-            ],
+            fn (int $n): SectionText => new SectionText(
+                "Section {$n}",
+                str_repeat('The water in the creek falls slowly at first, and then it falls fast. ', 5),
+            ),
             range(1, self::SECTIONS),
         );
         $lesson = ($this->save)(($this->make)('A long lesson'), Script::compose('A long lesson', $texts));

@@ -14,6 +14,7 @@ use App\Models\WorkState;
 use App\Queries\Film\SidecarFile;
 use Illuminate\Support\Str;
 use OpenReel\Core\Script\Script;
+use OpenReel\Core\Script\SectionText;
 
 /**
  * Twenty presenters who record camera and screen, two hundred viewers and somebody who edits, at once on this machine, which they
@@ -61,7 +62,7 @@ final class LoadBench implements Bench
     private function lesson(): Lesson
     {
         $sections = array_map(
-            fn (int $n): array => ['heading' => "Section {$n}", 'text' => str_repeat('The water falls slowly at first. ', 6)],
+            fn (int $n): SectionText => new SectionText("Section {$n}", str_repeat('The water falls slowly at first. ', 6)),
             range(1, (int) (getenv('REEL_LOAD_PRESENTERS') ?: self::PRESENTERS)),
         );
 

@@ -15,6 +15,7 @@ use Illuminate\Support\Facades\Auth;
 use Illuminate\Support\Str;
 use OpenReel\Core\People\Role;
 use OpenReel\Core\Script\Script;
+use OpenReel\Core\Script\SectionText;
 
 /** A school of a thousand lessons and a hundred people who take part in ten each, all of them here at once. */
 final class SchoolBench implements Bench
@@ -45,7 +46,7 @@ final class SchoolBench implements Bench
             $owner = $people[$n % self::PEOPLE];
             Auth::setUser($owner);
             $parts = array_map(
-                fn (int $m): array => ['heading' => "Part {$m}", 'text' => 'The water falls slowly. Then it falls fast.'],
+                fn (int $m): SectionText => new SectionText("Part {$m}", 'The water falls slowly. Then it falls fast.'),
                 [1, 2, 3],
             );
             ($this->save)(($this->make)("Lesson {$n}"), Script::compose("Lesson {$n}", $parts));

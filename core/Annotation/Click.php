@@ -34,8 +34,8 @@ final readonly class Click implements Drawing
         return $points === []
             ? null
             : new self(
-                $points[0][1],
-                $points[0][2],
+                $points[0]->x,
+                $points[0]->y,
                 Colours::parse($data['colour'] ?? null) ?? Colours::DEFAULT,
                 ($data['sound'] ?? false) === true,
             );

@@ -38,24 +38,24 @@ final readonly class Emphasis
 
     private function pen(float $aspect): EmphasisStroke
     {
-        $unit = fn (float $x, float $y): array => [$x * $aspect * Figure::UNITS, $y * Figure::UNITS];
         [$a, $b, $c, $d] = [...$this->places, 0.0, 0.0];
         $half = $this->look->line / 2;
+        $from = Corner::in($aspect, $a, $b);
         if ($this->shape === EmphasisShape::Arrow) {
-            [$from, $to] = [$unit($a, $b), $unit($c, $d)];
-            $length = max(1.0, hypot($to[0] - $from[0], $to[1] - $from[1]));
-            [$x, $y] = [($to[0] - $from[0]) / $length, ($to[1] - $from[1]) / $length];
+            $to = Corner::in($aspect, $c, $d);
+            $length = max(1.0, $from->distanceTo($to));
+            [$x, $y] = [($to->x - $from->x) / $length, ($to->y - $from->y) / $length];
             $head = min(4.5 * $this->look->line, 0.6 * $length);
-            $side = fn (int $way): array => [
-                $to[0] - $head * $x - $way * 0.55 * $head * $y, $to[1] - $head * $y + $way * 0.55 * $head * $x,
-            ];
+            $side = fn (int $way): Corner => new Corner(
+                $to->x - $head * $x - $way * 0.55 * $head * $y,
+                $to->y - $head * $y + $way * 0.55 * $head * $x,
+            );
             $lines = [[$from, $to], [$side(1), $to, $side(-1)]];
         } else {
-            [$left, $top] = $unit($a, $b);
-            [$right, $bottom] = $unit($a + $c, $b + $d);
-            [$l, $t, $r, $u] = [$left + $half, $top + $half, $right - $half, $bottom - $half];
+            $to = Corner::in($aspect, $a + $c, $b + $d);
+            [$l, $t, $r, $u] = [$from->x + $half, $from->y + $half, $to->x - $half, $to->y - $half];
             $lines = match ($this->shape) {
-                EmphasisShape::Underline => [[[$left, $t], [$right, $t]]],
+                EmphasisShape::Underline => [[new Corner($from->x, $t), new Corner($to->x, $t)]],
                 EmphasisShape::Round => [self::closed(self::ellipse($l, $t, $r, $u))],
                 default => [self::closed([$l, $t, $r, $t, $r, $u, $l, $u])],
             };
@@ -66,13 +66,13 @@ final readonly class Emphasis
 
     /**
      * @param  list<float>  $points  x and y in turn
-     * @return list<array{float, float}> back to where they began
+     * @return non-empty-list<Corner> back to where they began
      */
     private static function closed(array $points): array
     {
         $corners = [];
         for ($i = 0; $i + 1 < count($points); $i += 2) {
-            $corners[] = [$points[$i], $points[$i + 1]];
+            $corners[] = new Corner($points[$i], $points[$i + 1]);
         }
 
         return [...$corners, $corners[0]];
@@ -80,23 +80,25 @@ final readonly class Emphasis
 
     private function plain(float $aspect): Outline
     {
-        $unit = fn (float $x, float $y): array => [$x * $aspect * Figure::UNITS, $y * Figure::UNITS];
         [$a, $b, $c, $d] = [...$this->places, 0.0, 0.0];
-        [$left, $top] = $unit($a, $b);
+        $from = Corner::in($aspect, $a, $b);
         if ($this->shape === EmphasisShape::Arrow) {
-            return $this->outline([$this->arrow([$left, $top], $unit($c, $d))]);
+            return $this->outline([$this->arrow($from, Corner::in($aspect, $c, $d))]);
         }
-        [$right, $bottom] = $unit($a + $c, $b + $d);
+        $to = Corner::in($aspect, $a + $c, $b + $d);
+        [$left, $top, $right, $bottom] = [$from->x, $from->y, $to->x, $to->y];
+        $line = min($this->look->line, ($right - $left) / 2, ($bottom - $top) / 2);
+        $inner = [$left + $line, $top + $line, $right - $line, $bottom - $line];
 
         return match ($this->shape) {
             EmphasisShape::Underline => $this->outline([self::rectangle($left, $top, $right, $top + $this->look->line)]),
             EmphasisShape::Box => $this->outline(self::ring(
                 self::rectangle($left, $top, $right, $bottom),
-                self::rectangle(...$this->inner($left, $top, $right, $bottom)),
+                self::rectangle(...$inner),
             )),
             EmphasisShape::Round => $this->outline(self::ring(
                 self::ellipse($left, $top, $right, $bottom),
-                self::ellipse(...$this->inner($left, $top, $right, $bottom)),
+                self::ellipse(...$inner),
             )),
             EmphasisShape::Spotlight => new Outline(
                 self::integers(self::ring(
@@ -136,14 +138,6 @@ final readonly class Emphasis
         return [$outer, array_merge(...array_reverse(array_chunk($inner, 2)))];
     }
 
-    /** @return array{float, float, float, float} */
-    private function inner(float $left, float $top, float $right, float $bottom): array
-    {
-        $line = min($this->look->line, ($right - $left) / 2, ($bottom - $top) / 2);
-
-        return [$left + $line, $top + $line, $right - $line, $bottom - $line];
-    }
-
     /** @return list<float> */
     private static function rectangle(float $left, float $top, float $right, float $bottom): array
     {
@@ -166,24 +160,18 @@ final readonly class Emphasis
         return $points;
     }
 
-    /**
-     * A shaft and a head, as one polygon.
-     *
-     * @param  array{float, float}  $from
-     * @param  array{float, float}  $to
-     * @return list<float>
-     */
-    private function arrow(array $from, array $to): array
+    /** @return list<float> a shaft and a head, as one polygon */
+    private function arrow(Corner $from, Corner $to): array
     {
-        $length = max(1.0, hypot($to[0] - $from[0], $to[1] - $from[1]));
-        [$x, $y] = [($to[0] - $from[0]) / $length, ($to[1] - $from[1]) / $length];
+        $length = max(1.0, $from->distanceTo($to));
+        [$x, $y] = [($to->x - $from->x) / $length, ($to->y - $from->y) / $length];
         $head = min(4.5 * $this->look->line, 0.6 * $length);
         $half = $this->look->line / 2;
         $wide = 0.55 * $head;
         $points = [];
         foreach ([[0, -$half], [$length - $head, -$half], [$length - $head, -$wide], [$length, 0], [$length - $head, $wide],
             [$length - $head, $half], [0, $half]] as [$along, $aside]) {
-            array_push($points, $from[0] + $along * $x - $aside * $y, $from[1] + $along * $y + $aside * $x);
+            array_push($points, $from->x + $along * $x - $aside * $y, $from->y + $along * $y + $aside * $x);
         }
 
         return $points;

@@ -16,7 +16,7 @@ final readonly class EmphasisStroke
     private const BEYOND = 0.04;
 
     /**
-     * @param  list<list<array{float, float}>>  $lines  corners of lines that are drawn one after the other, in Figure::UNITS
+     * @param  list<non-empty-list<Corner>>  $lines  corners of lines that are drawn one after the other
      * @param  int  $seed  tells one hand's drawing from another; the same makes the same
      */
     public function __construct(private array $lines, private EmphasisLook $look, private int $seed)
@@ -39,7 +39,7 @@ final readonly class EmphasisStroke
                 break;
             }
             $points = array_map(
-                fn (array $point, int $i): array => $this->penned($path, $i, $n),
+                fn (Corner $corner, int $i): PenDot => $this->penned($corner, $i, $n),
                 array_slice($path, 0, $count),
                 range(0, $count - 1),
             );
@@ -50,25 +50,22 @@ final readonly class EmphasisStroke
     }
 
     /**
-     * @param  list<array{float, float}>  $corners
-     * @return non-empty-list<array{float, float}> points that are near each other
+     * @param  non-empty-list<Corner>  $corners
+     * @return non-empty-list<Corner> points that are near each other
      */
     private function stepped(array $corners): array
     {
-        if ($this->look->isHandDrawn && $corners[0] === $corners[count($corners) - 1] && isset($corners[1])) {
+        if ($this->look->isHandDrawn && $corners[0] == $corners[count($corners) - 1] && isset($corners[1])) {
             // A hand that draws something closed goes on a little.
             [$a, $b] = $corners;
-            $corners[] = [$a[0] + ($b[0] - $a[0]) * self::BEYOND * 4, $a[1] + ($b[1] - $a[1]) * self::BEYOND * 4];
+            $corners[] = $a->towards($b, self::BEYOND * 4);
         }
         $points = [$corners[0]];
         foreach (array_slice($corners, 1) as $i => $to) {
             $from = $corners[$i];
-            $steps = max(1, (int) round(hypot($to[0] - $from[0], $to[1] - $from[1]) / self::STEP));
+            $steps = max(1, (int) round($from->distanceTo($to) / self::STEP));
             for ($step = 1; $step <= $steps; $step++) {
-                $points[] = [
-                    $from[0] + ($to[0] - $from[0]) * $step / $steps,
-                    $from[1] + ($to[1] - $from[1]) * $step / $steps,
-                ];
+                $points[] = $from->towards($to, $step, $steps);
             }
         }
 
@@ -76,15 +73,14 @@ final readonly class EmphasisStroke
     }
 
     /**
-     * @param  list<array{float, float}>  $path
-     * @return array{int, int, int} x, y and radius
+     * @param  int  $i  its place on the path
+     * @param  int  $line  the path's place among them
      */
-    private function penned(array $path, int $i, int $line): array
+    private function penned(Corner $corner, int $i, int $line): PenDot
     {
-        [$x, $y] = $path[$i];
         $radius = $this->look->line / 2;
         if (! $this->look->isHandDrawn) {
-            return [(int) round($x), (int) round($y), (int) round($radius)];
+            return new PenDot((int) round($corner->x), (int) round($corner->y), (int) round($radius));
         }
         // Slow waves of different lengths: what a wrist does.
         $wave = fn (float $length, int $turn): float => sin(
@@ -92,10 +88,10 @@ final readonly class EmphasisStroke
         );
         $stray = self::STRAY * $this->look->line;
 
-        return [
-            (int) round($x + $stray * (0.6 * $wave(23.0, 0) + 0.4 * $wave(9.0, 1))),
-            (int) round($y + $stray * (0.6 * $wave(19.0, 2) + 0.4 * $wave(11.0, 3))),
+        return new PenDot(
+            (int) round($corner->x + $stray * (0.6 * $wave(23.0, 0) + 0.4 * $wave(9.0, 1))),
+            (int) round($corner->y + $stray * (0.6 * $wave(19.0, 2) + 0.4 * $wave(11.0, 3))),
             (int) round($radius * (1 + 0.22 * $wave(31.0, 4))),
-        ];
+        );
     }
 }

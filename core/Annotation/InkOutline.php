@@ -21,16 +21,16 @@ final class InkOutline
      * Which points are drawn: the first, and each that is far enough from the one drawn before; the last takes its place when
      * it is not.
      *
-     * @param  list<array{int, int, int}>  $points  x, y and radius in Figure::UNITS
+     * @param  list<PenDot>  $dots
      * @return list<int> indexes
      */
-    public static function drawn(array $points): array
+    public static function drawn(array $dots): array
     {
         $drawn = [];
-        $last = count($points) - 1;
-        foreach ($points as $i => [$x, $y]) {
-            $before = $drawn === [] ? null : $points[$drawn[count($drawn) - 1]];
-            $far = $before === null || ($x - $before[0]) ** 2 + ($y - $before[1]) ** 2 >= self::NEAR ** 2;
+        $last = count($dots) - 1;
+        foreach ($dots as $i => $dot) {
+            $before = $drawn === [] ? null : $dots[$drawn[count($drawn) - 1]];
+            $far = $before === null || ($dot->x - $before->x) ** 2 + ($dot->y - $before->y) ** 2 >= self::NEAR ** 2;
             if ($far) {
                 $drawn[] = $i;
             } elseif ($i === $last && count($drawn) > 1) {
@@ -42,23 +42,21 @@ final class InkOutline
     }
 
     /**
-     * What a round pen leaves between two points; a dot where they are one.
+     * What a round pen leaves on its way between two dots; one round shape where they are one.
      *
-     * @param  array{int, int, int}  $a  x, y, radius
-     * @param  array{int, int, int}  $b
      * @return list<int> x and y in turn
      */
-    public static function between(array $a, array $b): array
+    public static function between(PenDot $a, PenDot $b): array
     {
-        $way = atan2($b[1] - $a[1], $b[0] - $a[0]);
+        $way = atan2($b->y - $a->y, $b->x - $a->x);
         $polygon = [];
-        foreach ([[$a, M_PI_2], [$b, -M_PI_2]] as [[$x, $y, $radius], $from]) {
+        foreach ([[$a, M_PI_2], [$b, -M_PI_2]] as [$dot, $from]) {
             for ($i = 0; $i <= self::CORNERS; $i++) {
                 $angle = $way + $from + (M_PI * $i) / self::CORNERS;
                 array_push(
                     $polygon,
-                    (int) floor($x + $radius * cos($angle) + 0.5),
-                    (int) floor($y + $radius * sin($angle) + 0.5),
+                    (int) floor($dot->x + $dot->radius * cos($angle) + 0.5),
+                    (int) floor($dot->y + $dot->radius * sin($angle) + 0.5),
                 );
             }
         }
@@ -67,12 +65,12 @@ final class InkOutline
     }
 
     /**
-     * @param  list<array{int, int, int}>  $points
+     * @param  list<PenDot>  $dots
      * @return list<list<int>>
      */
-    public static function of(array $points): array
+    public static function of(array $dots): array
     {
-        $drawn = array_map(fn (int $i): array => $points[$i], self::drawn($points));
+        $drawn = array_map(fn (int $i): PenDot => $dots[$i], self::drawn($dots));
         if (count($drawn) === 1) {
             return [self::between($drawn[0], $drawn[0])];
         }

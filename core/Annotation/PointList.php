@@ -7,14 +7,11 @@ namespace OpenReel\Core\Annotation;
 /** @internal points as recorders send them: `[milliseconds, x, y]` or `[milliseconds, x, y, pressure]` */
 final class PointList
 {
-    /** What a mouse says of how hard it is pressed. */
-    private const PRESSURE = 0.5;
-
     private const LONGEST_MS = 3_600_000;
 
     /**
      * @param  array<mixed>  $rows  rows that are no points are passed over
-     * @return list<array{int, float, float, float}> times never going back; places brought to the picture's edge
+     * @return list<TimedPoint> times never going back; places brought to the picture's edge
      */
     public static function parse(array $rows): array
     {
@@ -25,8 +22,8 @@ final class PointList
                 continue;
             }
             $latest = max($latest, min(self::LONGEST_MS, (int) $row[0]));
-            $pressure = self::areNumbers([$row[3] ?? null]) ? (float) $row[3] : self::PRESSURE;
-            $points[] = [$latest, self::part((float) $row[1]), self::part((float) $row[2]), self::part($pressure)];
+            $pressure = self::areNumbers([$row[3] ?? null]) ? (float) $row[3] : TimedPoint::PRESSURE;
+            $points[] = new TimedPoint($latest, self::part((float) $row[1]), self::part((float) $row[2]), self::part($pressure));
         }
 
         return $points;

@@ -23,7 +23,7 @@ final readonly class PointerPath implements Drawing
     /** A point is left out where an even way between its neighbours passes so near, in parts of the picture. */
     private const NEAR = 0.002;
 
-    /** @param  non-empty-list<array{int, float, float}>  $points  milliseconds since the first, rising; parts of the picture */
+    /** @param  non-empty-list<TimedPoint>  $points  counted from the first, rising */
     public function __construct(public array $points, public string $colour)
     {
     }
@@ -40,27 +40,28 @@ final readonly class PointerPath implements Drawing
     {
         $at = fn (int $ms): int => $map->frameOf(Tick::earlier($seen->until, $seen->from->plus(Tick::ofMilliseconds($ms))));
         $marks = [];
-        $ring = function (int $from, int $until, array $a, array $b, float $opacity = 1.0, float $to = 1.0) use (
+        $ring = function (int $from, int $until, TimedPoint $a, TimedPoint $b, float $opacity = 1.0, float $to = 1.0) use (
             &$marks,
             $at,
         ): void {
             if ($at($from) < $at($until)) {
-                $marks[] = new Annotation(new Ring($a[1], $a[2], $b[1], $b[2], $this->colour, $opacity, $to), $at($from), $at($until));
+                $ring = new Ring($a->x, $a->y, $b->x, $b->y, $this->colour, $opacity, $to);
+                $marks[] = new Annotation($ring, $at($from), $at($until));
             }
         };
         foreach ($this->points as $i => $point) {
             $next = $this->points[$i + 1] ?? null;
-            $gap = $next === null ? PHP_INT_MAX : $next[0] - $point[0];
+            $gap = $next === null ? PHP_INT_MAX : $next->ms - $point->ms;
             if ($next !== null && $gap <= self::TOGETHER_MS) {
-                $ring($point[0], $next[0], $point, $next);
+                $ring($point->ms, $next->ms, $point, $next);
 
                 continue;
             }
             $stays = min($gap, self::STAYS_MS);
-            $ring($point[0], $point[0] + $stays, $point, $point);
+            $ring($point->ms, $point->ms + $stays, $point, $point);
             if ($gap > $stays) {
                 $fades = min($gap - $stays, self::FADES_MS);
-                $ring($point[0] + $stays, $point[0] + $stays + $fades, $point, $point, 1.0, 1 - $fades / self::FADES_MS);
+                $ring($point->ms + $stays, $point->ms + $stays + $fades, $point, $point, 1.0, 1 - $fades / self::FADES_MS);
             }
         }
 
@@ -70,20 +71,20 @@ final readonly class PointerPath implements Drawing
     /** How long it is seen. */
     public function lengthMs(): int
     {
-        return $this->points[count($this->points) - 1][0] + self::STAYS_MS + self::FADES_MS;
+        return $this->points[count($this->points) - 1]->ms + self::STAYS_MS + self::FADES_MS;
     }
 
     /** @return array<string, mixed> */
     public function toArray(): array
     {
-        return ['kind' => 'pointer', 'colour' => $this->colour, 'points' => $this->points];
+        return ['kind' => 'pointer', 'colour' => $this->colour, 'points' => array_map(fn (TimedPoint $p): array => [$p->ms, $p->x, $p->y], $this->points)];
     }
 
     /**
      * Leaves out what an even way between the points that are left tells as well.
      *
-     * @param  list<array{int, float, float, float}>  $points
-     * @return list<array{int, float, float}>
+     * @param  list<TimedPoint>  $points
+     * @return list<TimedPoint>
      */
     private static function simple(array $points): array
     {
@@ -92,7 +93,7 @@ final readonly class PointerPath implements Drawing
         foreach ($points as $i => $point) {
             $next = $points[$i + 1] ?? null;
             if ($i === 0 || $next === null || ! self::isOnTheWay($points, $anchor, $i)) {
-                $kept[] = array_slice($point, 0, 3);
+                $kept[] = $point;
                 $anchor = $i;
             }
         }
@@ -103,20 +104,22 @@ final readonly class PointerPath implements Drawing
     /**
      * Whether all between two points, the second one's neighbour being the third, lie on an even way to it.
      *
-     * @param  list<array{int, float, float, float}>  $points
+     * @param  list<TimedPoint>  $points
      */
     private static function isOnTheWay(array $points, int $from, int $at): bool
     {
         [$a, $b] = [$points[$from], $points[$at + 1]];
-        if ($b[0] - $a[0] > self::TOGETHER_MS || $b[0] === $a[0]) {
+        if ($b->ms - $a->ms > self::TOGETHER_MS || $b->ms === $a->ms) {
             return false;
         }
         for ($i = $from + 1; $i <= $at; $i++) {
-            $part = ($points[$i][0] - $a[0]) / ($b[0] - $a[0]);
-            foreach ([1, 2] as $side) {
-                if (abs($a[$side] + ($b[$side] - $a[$side]) * $part - $points[$i][$side]) > self::NEAR) {
-                    return false;
-                }
+            $point = $points[$i];
+            $part = ($point->ms - $a->ms) / ($b->ms - $a->ms);
+            if (
+                abs($a->x + ($b->x - $a->x) * $part - $point->x) > self::NEAR
+                || abs($a->y + ($b->y - $a->y) * $part - $point->y) > self::NEAR
+            ) {
+                return false;
             }
         }
 

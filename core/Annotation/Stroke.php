@@ -21,8 +21,7 @@ final readonly class Stroke implements Drawing
     private const MOST_STEPS = 60;
 
     /**
-     * @param  non-empty-list<array{int, float, float, float}>  $points  milliseconds since the stroke began, rising;
-     *    place in parts of the picture; pressure 0..1
+     * @param  non-empty-list<TimedPoint>  $points  counted from where the stroke began, rising
      * @param  string  $colour  RRGGBB
      */
     public function __construct(public Tool $tool, public string $colour, public bool $isThick, public array $points)
@@ -48,12 +47,12 @@ final readonly class Stroke implements Drawing
 
     public function marks(Span $seen, TimeMap $map, float $aspect): array
     {
-        $points = $this->units($aspect);
-        $drawn = InkOutline::drawn($points);
+        $dots = $this->dots($aspect);
+        $drawn = InkOutline::drawn($dots);
         $until = $map->frameOf($seen->until);
         $marks = [];
         $all = [];
-        foreach ($this->steps($drawn, $points) as $ms => $polygons) {
+        foreach ($this->steps($drawn, $dots) as $ms => $polygons) {
             array_push($all, ...$polygons);
             $from = $map->frameOf($seen->from->plus(Tick::ofMilliseconds($ms)));
             $before = $marks[count($marks) - 1] ?? null;
@@ -72,7 +71,7 @@ final readonly class Stroke implements Drawing
     /** All of it, as it stands once it has been drawn. */
     public function whole(float $aspect): Outline
     {
-        return new Outline(InkOutline::of($this->units($aspect)), $this->colour, $this->tool->opacity());
+        return new Outline(InkOutline::of($this->dots($aspect)), $this->colour, $this->tool->opacity());
     }
 
     /** @return array<string, mixed> */
@@ -83,42 +82,42 @@ final readonly class Stroke implements Drawing
             'tool' => $this->tool->value,
             'colour' => $this->colour,
             'width' => $this->isThick ? 'thick' : 'thin',
-            'points' => $this->points,
+            'points' => array_map(fn (TimedPoint $p): array => [$p->ms, $p->x, $p->y, $p->pressure], $this->points),
         ];
     }
 
     /**
      * The shapes that are added at each step.
      *
-     * @param  list<int>  $drawn  indexes of points
-     * @param  list<array{int, int, int}>  $points
+     * @param  list<int>  $drawn  indexes of dots
+     * @param  list<PenDot>  $dots
      * @return array<int, list<list<int>>> by milliseconds since the stroke began, rising
      */
-    private function steps(array $drawn, array $points): array
+    private function steps(array $drawn, array $dots): array
     {
         if (count($drawn) === 1) {
-            return [0 => [InkOutline::between($points[$drawn[0]], $points[$drawn[0]])]];
+            return [0 => [InkOutline::between($dots[$drawn[0]], $dots[$drawn[0]])]];
         }
-        $length = $this->points[count($this->points) - 1][0];
+        $length = $this->points[count($this->points) - 1]->ms;
         $step = max(self::STEP_MS, (int) ceil($length / self::MOST_STEPS));
         $steps = [];
         for ($i = 1; $i < count($drawn); $i++) {
-            $at = min($length, $step * (int) ceil($this->points[$drawn[$i]][0] / $step));
-            $steps[$at][] = InkOutline::between($points[$drawn[$i - 1]], $points[$drawn[$i]]);
+            $at = min($length, $step * (int) ceil($this->points[$drawn[$i]]->ms / $step));
+            $steps[$at][] = InkOutline::between($dots[$drawn[$i - 1]], $dots[$drawn[$i]]);
         }
 
         return $steps;
     }
 
-    /** @return non-empty-list<array{int, int, int}> x, y and radius in Figure::UNITS */
-    private function units(float $aspect): array
+    /** @return non-empty-list<PenDot> one for each point */
+    private function dots(float $aspect): array
     {
         return array_map(
-            fn (array $p): array => [
-                (int) floor($p[1] * $aspect * Figure::UNITS + 0.5),
-                (int) floor($p[2] * Figure::UNITS + 0.5),
-                $this->tool->radius($this->isThick, $p[3]),
-            ],
+            fn (TimedPoint $p): PenDot => new PenDot(
+                (int) floor($p->x * $aspect * Figure::UNITS + 0.5),
+                (int) floor($p->y * Figure::UNITS + 0.5),
+                $this->tool->radius($this->isThick, $p->pressure),
+            ),
             $this->points,
         );
     }

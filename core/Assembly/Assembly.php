@@ -63,8 +63,8 @@ final readonly class Assembly
             }
             foreach ($isWanted ? self::seen(
                 $section, $maps[$index] ?? [], $plan, $rate, $boards,
-            ) : [] as $n => [$passage, $map, $shots]) {
-                $frames = array_sum(array_map(fn (Shot $s): int => $s->frames, $shots));
+            ) : [] as $n => $seen) {
+                $frames = $seen->frames();
                 $last = end($segments) ?: null;
                 $join = $n > 0 || $last === null
                     ? Transition::cut()
@@ -76,9 +76,9 @@ final readonly class Assembly
                     $section->title($index + 1),
                     $start,
                     $frames,
-                    $passage,
-                    $map,
-                    $shots,
+                    $seen->passage,
+                    $seen->map,
+                    $seen->shots,
                     $join,
                     $n === 0,
                 );
@@ -147,7 +147,7 @@ final readonly class Assembly
 
     /**
      * @param  list<TimeMap>  $maps  of its passages
-     * @return list<array{Passage|null, TimeMap|null, non-empty-list<Shot>}>
+     * @return list<SeenPassage>
      */
     private static function seen(
         SectionInput $section,
@@ -159,9 +159,9 @@ final readonly class Assembly
         if ($section->card !== null) {
             $frames = max(1, $section->card->length->framesToHold($rate));
 
-            return [[null, null, $plan->card($section->card, $frames)]];
+            return [new SeenPassage($plan->card($section->card, $frames))];
         }
-        $choice = $section->opening;
+        $style = $section->opening;
         $isCloser = false;
         $staged = 0;
         $seen = [];
@@ -169,8 +169,9 @@ final readonly class Assembly
             $before = $section->passages[$n - 1] ?? null;
             // Where a take goes on nobody is seen to jump.
             $isCloser = $before === null || $passage->continues($before) ? $isCloser : ! $isCloser;
-            [$shots, $choice, $staged] = $plan->of($choice, $section, $passage, $maps[$n], $boards, $isCloser, $staged);
-            $seen[] = [$passage, $maps[$n], $shots];
+            $shots = $plan->of($style, new PassageView($section, $passage, $maps[$n], $boards, $isCloser), $staged);
+            [$style, $staged] = [$shots->last, $shots->staged];
+            $seen[] = new SeenPassage($shots->shots, $passage, $maps[$n]);
             $boards = $boards->after($passage);
         }
 

@@ -10,7 +10,7 @@ use OpenReel\Core\Take\TakeAnnotation;
 /** What stands on the pages of the board at a place of the film, because it was written earlier in it and not wiped off. */
 final readonly class BoardPages
 {
-    /** @param  array<string, list<array{string, Stroke}>>  $ink  id of the take and stroke, by surface */
+    /** @param  array<string, list<BoardStroke>>  $ink  by surface */
     private function __construct(private array $ink)
     {
     }
@@ -28,8 +28,8 @@ final readonly class BoardPages
     public function on(string $surface, ?string $but = null): array
     {
         return array_map(
-            fn (array $one): Stroke => $one[1],
-            array_values(array_filter($this->ink[$surface] ?? [], fn (array $one): bool => $one[0] !== $but)),
+            fn (BoardStroke $one): Stroke => $one->stroke,
+            array_values(array_filter($this->ink[$surface] ?? [], fn (BoardStroke $one): bool => $one->take !== $but)),
         );
     }
 
@@ -45,7 +45,7 @@ final readonly class BoardPages
         }
         foreach ($passage->take->content->annotations as $mark) {
             if ($mark->drawing instanceof Stroke && str_starts_with($mark->on, 'board:') && self::stays($mark, $passage)) {
-                $ink[$mark->on][] = [$passage->take->id, $mark->drawing];
+                $ink[$mark->on][] = new BoardStroke($passage->take->id, $mark->drawing);
             }
         }
 

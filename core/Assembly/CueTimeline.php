@@ -6,6 +6,7 @@ namespace OpenReel\Core\Assembly;
 
 use OpenReel\Core\Kernel\Tick;
 use OpenReel\Core\Kernel\TimeMap;
+use OpenReel\Core\Script\WordPlace;
 
 /**
  * Where the cues of a section fall in what is heard of it. The one answer for all kinds of them:
@@ -48,15 +49,15 @@ final readonly class CueTimeline
     /**
      * The place at which a cue takes effect.
      *
-     * @return array{string, float} line and part of it; as it was where nothing behind it is spoken
+     * @return LinePlace as it was where nothing behind it is spoken
      *
      * @example [a: nobody, b: spoken] a at 0.5 becomes b at 0.0; b at 0.5 stays
      */
-    public function at(string $line, float $within): array
+    public function at(string $line, float $within): LinePlace
     {
         $spoken = $this->next[$line] ?? null;
 
-        return $spoken === null || $spoken === $line ? [$line, $within] : [$spoken, 0.0];
+        return $spoken === null || $spoken === $line ? new LinePlace($line, $within) : new LinePlace($spoken, 0.0);
     }
 
     /**
@@ -70,14 +71,14 @@ final readonly class CueTimeline
         if ($line === null) {
             return $passage->span->until;
         }
-        [$line, $within] = $this->at($line, $within);
-        $at = in_array($line, $passage->heard(), true) ? $passage->take->at($line, $within) : null;
+        $place = $this->at($line, $within);
+        $at = in_array($place->line, $passage->heard(), true) ? $passage->take->at($place->line, $place->within) : null;
         if ($at === null) {
             return null;
         }
         $isLast = true;
         foreach ($this->passages as $one) {
-            if ($one->take->id !== $passage->take->id || ! in_array($line, $one->heard(), true)) {
+            if ($one->take->id !== $passage->take->id || ! in_array($place->line, $one->heard(), true)) {
                 continue;
             }
             $isThis = $one->span->from->count === $passage->span->from->count;
@@ -93,20 +94,19 @@ final readonly class CueTimeline
     /**
      * From which frame of a passage on something holds that begins with a cue.
      *
-     * @param  int  $line  by index in the section
      * @return int|null 0 where it began before the passage; null where it begins behind it
      */
-    public function frameIn(Passage $passage, TimeMap $map, int $line, float $within): ?int
+    public function frameIn(Passage $passage, TimeMap $map, WordPlace $place): ?int
     {
         $after = null;
         foreach ($passage->heard() as $n => $id) {
             $index = $this->index[$id] ?? null;
-            if ($index === $line) {
-                $at = $passage->take->at($id, $within);
+            if ($index === $place->line - 1) {
+                $at = $passage->take->at($id, $place->within);
 
                 return $at === null || ! $at->isBefore($passage->span->until) ? null : $map->frameOf($at);
             }
-            if ($after === null && $index !== null && $index > $line) {
+            if ($after === null && $index !== null && $index >= $place->line) {
                 $at = $passage->take->at($id, 0.0);
                 $after = $n === 0 || $at === null ? 0 : $map->frameOf($at);
             }
@@ -116,40 +116,41 @@ final readonly class CueTimeline
     }
 
     /** Whether the place at which a cue takes effect comes by in a passage, and not before something was cut out of its line. */
-    public function comesBy(Passage $passage, int $line, float $within): bool
+    public function comesBy(Passage $passage, WordPlace $place): bool
     {
-        $id = array_search($line, $this->index, true);
+        $id = array_search($place->line - 1, $this->index, true);
         if ($id === false) {
             return false;
         }
-        [$id, $within] = $this->at((string) $id, $within);
-        if (! in_array($id, $passage->heard(), true)) {
+        $at = $this->at((string) $id, $place->within);
+        if (! in_array($at->line, $passage->heard(), true)) {
             return false;
         }
 
-        return ! in_array($id, $passage->goesOn, true)
-            || ! ($passage->take->at($id, $within)?->isBefore($passage->span->from) ?? true);
+        return ! in_array($at->line, $passage->goesOn, true)
+            || ! ($passage->take->at($at->line, $at->within)?->isBefore($passage->span->from) ?? true);
     }
 
     /**
      * The frame of the film on which a cue takes effect.
      *
      * @param  list<Segment>  $segments  of the section, in order; none when it is not heard
-     * @param  int  $line  by index; behind the last, the section's end is meant
+     * @param  WordPlace  $place  behind the last line, the section's end is meant
      * @param  int  $end  the frame on which what follows the section begins
      */
-    public function filmFrame(array $segments, int $line, float $within, int $end): int
+    public function filmFrame(array $segments, WordPlace $place, int $end): int
     {
+        $line = $place->line - 1;
         if ($line >= count($this->index) && $line > 0) {
             return $end;
         }
-        if ($segments !== [] && ($line <= 0 && $within <= 0.0 || $segments[0]->passage === null)) {
+        if ($segments !== [] && ($line <= 0 && $place->within <= 0.0 || $segments[0]->passage === null)) {
             return $segments[0]->startFrame;
         }
         foreach ($segments as $segment) {
             foreach ($segment->passage?->spoken() ?? [] as $id) {
                 $index = $this->index[$id] ?? -1;
-                $at = $index < $line ? null : $segment->passage?->take->at($id, $index === $line ? $within : 0.0);
+                $at = $index < $line ? null : $segment->passage?->take->at($id, $index === $line ? $place->within : 0.0);
                 if ($at !== null && $segment->map !== null) {
                     return $segment->startFrame + max(0, min($segment->frames, $segment->map->frameOf($at)));
                 }

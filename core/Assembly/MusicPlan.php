@@ -22,12 +22,14 @@ final class MusicPlan
         $end = $last === false ? 0 : $last->endFrame();
         $music = [];
         $timed = self::timed($segments, $sections, $end);
-        foreach ($timed as $n => [$from, $cued]) {
+        foreach ($timed as $n => $one) {
+            $cued = $one->cued;
             if ($cued->bed !== null) {
                 // It goes once the next cue is reached, or so that it has gone when the film ends.
-                [$next, $by] = $timed[$n + 1] ?? [$end, null];
-                $out = $rate->frames($by?->cue->endsInMs ?? $cued->cue->fadeOutMs);
-                $music[] = self::stretch($cued->bed, $cued->cue, $from, min($end, $next + $out), $out, $rate);
+                $next = $timed[$n + 1] ?? null;
+                $out = $rate->frames($next?->cued->cue->endsInMs ?? $cued->cue->fadeOutMs);
+                $until = min($end, ($next->frame ?? $end) + $out);
+                $music[] = self::stretch($cued->bed, $cued->cue, $one->frame, $until, $out, $rate);
             }
         }
         $music = [...$music, ...self::sounds($segments, $sections, $rate)];
@@ -64,7 +66,7 @@ final class MusicPlan
     /**
      * @param  list<Segment>  $segments
      * @param  list<SectionInput>  $sections
-     * @return list<array{int, MusicCueAt}> frame and cue, in order
+     * @return list<TimedMusicCue> in order
      */
     private static function timed(array $segments, array $sections, int $end): array
     {
@@ -83,7 +85,8 @@ final class MusicPlan
             [$timeline, $heard] = [$section->timeline(), $own[$section->id] ?? []];
             foreach ($section->music as $cued) {
                 // A cue never takes effect before the one it follows.
-                $timed[] = [$reached = max($reached, $timeline->filmFrame($heard, ...$cued->place, end: $ends[$section->id])), $cued];
+                $reached = max($reached, $timeline->filmFrame($heard, $cued->place, $ends[$section->id]));
+                $timed[] = new TimedMusicCue($reached, $cued);
             }
         }
 

@@ -28,6 +28,7 @@ use OpenReel\Core\Script\Script;
 use OpenReel\Core\Script\ScriptSection;
 use OpenReel\Core\Script\SpeedCue;
 use OpenReel\Core\Script\TransitionCue;
+use OpenReel\Core\Script\WordPlace;
 use OpenReel\Core\Script\ZoomCue;
 use OpenReel\Core\Sound\MusicTrack;
 use OpenReel\Core\Style\BackdropDrawing;
@@ -50,8 +51,7 @@ final class PictureCues
     private CuedPages $pages;
 
     /**
-     * @param  list<array{name: string, still: Still, stage?: Stage}>  $deck  the lesson's slides, in the order of the deck: each
-     *    complete, and as it comes on the stage
+     * @param  list<CuedSlide>  $deck  the lesson's slides, in the order of the deck
      */
     public function __construct(
         private readonly Script $script,
@@ -59,15 +59,12 @@ final class PictureCues
         private readonly HouseStyle $style,
         private readonly FrameSize $frame,
     ) {
-        $this->shown = ShownSlides::of($script, array_column($deck, 'name'));
+        $this->shown = ShownSlides::of($script, array_map(fn (CuedSlide $s): string => $s->name, $deck));
         $this->pages = CuedPages::of($script, $style->colours, $frame);
     }
 
-    /**
-     * @param  list<string>  $lines  ids of the section's lines, in order
-     * @return array{ShotStyle, list<PictureCueAt>} what is seen when the section begins, and what changes then
-     */
-    public function of(ScriptSection $section, array $lines): array
+    /** @param  list<string>  $lines  ids of the section's lines, in order */
+    public function of(ScriptSection $section, array $lines): SeenCues
     {
         $stage = null;
         $layout = new LayoutCue();
@@ -112,7 +109,7 @@ final class PictureCues
             }
         }
 
-        return [$opening, $changes];
+        return new SeenCues($opening, $changes);
     }
 
     /**
@@ -171,7 +168,7 @@ final class PictureCues
             $music = $cue->kind === CueKind::Music ? MusicCue::parse($cue->value) : null;
             if ($music !== null) {
                 $bed = $music->name === null ? null : MusicTrack::named($music->name, $beds);
-                $cued[] = new MusicCueAt([$cue->line - 1, $cue->within], $music, $bed);
+                $cued[] = new MusicCueAt(WordPlace::of($cue), $music, $bed);
             }
         }
 
@@ -201,7 +198,7 @@ final class PictureCues
         $shown = $open = [];
         $stages = StageTimeline::of($section, $this->stage(...));
         foreach (array_values($section->cues) as $number => $cue) {
-            $place = [$cue->line - 1, $cue->within];
+            $place = WordPlace::of($cue);
             $emphasis = $cue->kind === CueKind::Emphasis ? EmphasisCue::parse($cue->value) : null;
             $laid = $this->laidOver($cue);
             $stage = $stages->after($number);
@@ -212,50 +209,47 @@ final class PictureCues
                     $this->colour($emphasis->colour, $emphasis->shape),
                     $emphasis->look($this->style->drawsByHand),
                 );
-                $open[] = [$what, $place, $emphasis->milliseconds, $stage->surface()];
+                $open[] = new EmphasisCueAt($what, $place, null, $emphasis->milliseconds, $stage->surface());
             } elseif ($laid !== null && $stage !== null) {
-                $open[] = [$laid[0], $place, $laid[1], $stage->surface()];
+                $length = self::laidOptions($cue)->milliseconds;
+                $open[] = new EmphasisCueAt($laid, $place, null, $length, $stage->surface());
             } elseif ($emphasis !== null || $stages->changesAt($number)) {
-                array_push($shown, ...$this->laid($open, $place));
+                array_push($shown, ...array_map(fn (EmphasisCueAt $one): EmphasisCueAt => $one->until($place), $open));
                 $open = [];
             }
         }
 
-        return [...$shown, ...$this->laid($open, null)];
+        return [...$shown, ...$open];
     }
 
-    /**
-     * @param  list<array{Emphasis|Overlay, array{int, float}, int|null, string}>  $open  what, from where, how long, over what
-     * @param  array{int, float}|null  $until
-     * @return list<EmphasisCueAt>
-     */
-    private function laid(array $open, ?array $until): array
-    {
-        return array_map(fn (array $one): EmphasisCueAt => new EmphasisCueAt($one[0], $one[1], $until, $one[2], $one[3]), $open);
-    }
-
-    /** @return array{Overlay, int|null}|null what a label or picture cue lays over the stage, and for how many milliseconds */
-    private function laidOver(Cue $cue): ?array
+    /** What a label or picture cue lays over the stage. */
+    private function laidOver(Cue $cue): ?Overlay
     {
         $isLabel = $cue->kind === CueKind::Label;
         if (! $isLabel && $cue->kind !== CueKind::Picture) {
             return null;
         }
-        $options = Options::parse($cue->value, $isLabel ? 2 : 3);
+        $options = self::laidOptions($cue);
         $at = array_map(fn (float $p): float => $p / 100, $options->at ?? []);
         $index = $isLabel ? null : $this->shown->named($options->words);
         if ($options->words === '' || $at === [] || ! $isLabel && $index === null) {
             return null;
         }
-        $still = $index === null ? $this->label($cue)->still() : $this->deck[$index]['still'];
+        $still = $index === null ? $this->label($cue)->still() : $this->deck[$index]->still;
         $still = new Still($isLabel ? StillKind::Label : StillKind::Laid, $still->id, $still->shape, $still->hash);
 
-        return [new Overlay($still, $at[0], $at[1], $at[2] ?? null), $options->milliseconds];
+        return new Overlay($still, $at[0], $at[1], $at[2] ?? null);
+    }
+
+    /** A label is as large as its words; a picture has a width. */
+    private static function laidOptions(Cue $cue): Options
+    {
+        return Options::parse($cue->value, $cue->kind === CueKind::Label ? 2 : 3);
     }
 
     private function label(Cue $cue): LabelDrawing
     {
-        $options = Options::parse($cue->value, 2);
+        $options = self::laidOptions($cue);
         $colour = Colour::of($this->colour($options->colour, EmphasisShape::Box));
 
         return new LabelDrawing($options->words, $colour, $this->frame, $this->style);
@@ -320,7 +314,7 @@ final class PictureCues
     {
         $index = $cue->slide === null ? null : $this->shown->named($cue->slide);
         if ($index !== null) {
-            $still = $this->deck[$index]['still'];
+            $still = $this->deck[$index]->still;
 
             return new Still(StillKind::Backdrop, $still->id, $still->shape, $still->hash);
         }
@@ -365,7 +359,7 @@ final class PictureCues
     {
         $index = $this->shown->named($slide);
 
-        return $index === null ? null : $this->deck[$index]['stage'] ?? Stage::slide($this->deck[$index]['still']);
+        return $index === null ? null : $this->deck[$index]->stage();
     }
 
     private function stage(Cue $cue): ?Stage
@@ -378,6 +372,6 @@ final class PictureCues
         }
         $index = $this->shown->at($cue);
 
-        return $index === null ? null : $this->deck[$index]['stage'] ?? Stage::slide($this->deck[$index]['still']);
+        return $index === null ? null : $this->deck[$index]->stage();
     }
 }

@@ -64,10 +64,15 @@ final readonly class SilenceFound
         $seen = $section->opening;
         $timeline = $section->timeline();
         foreach ($section->changes as $change) {
-            $at = $passage->take->at(...$timeline->at($change->line, $change->within));
+            $at = self::moment($passage, $timeline->at($change->line, $change->within));
             $seen = $at !== null && ! $silence->from->isBefore($at) ? $change->then : $seen;
         }
 
         return $seen->stage?->kind;
+    }
+
+    private static function moment(Passage $passage, LinePlace $place): ?Tick
+    {
+        return $passage->take->at($place->line, $place->within);
     }
 }

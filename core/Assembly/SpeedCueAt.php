@@ -27,9 +27,9 @@ final readonly class SpeedCueAt
     public static function where(array $cues, CueTimeline $places): array
     {
         return array_map(function (self $cued) use ($places): self {
-            return $cued->line === null
-                ? $cued
-                : new self(...[...$places->at($cued->line, $cued->within), $cued->cue, $cued->number]);
+            $at = $cued->line === null ? null : $places->at($cued->line, $cued->within);
+
+            return $at === null ? $cued : new self($at->line, $at->within, $cued->cue, $cued->number);
         }, $cues);
     }
 }

@@ -61,7 +61,7 @@ final class CaptionSegmenter
             $behind = $start + $caption->count();
             $own = array_map(fn (TimedWord $w): string => $w->text, array_slice($words, $start, $caption->count()));
             $rows = $caption->rows !== [] ? $caption->rows : CaptionLines::broken($own);
-            $cuts[] = [$start, $behind, $rows, $caption->isChecked];
+            $cuts[] = new CaptionCut($start, $behind, $rows, $caption->isChecked);
         }
         array_push($cuts, ...self::cuts($words, $behind, count($words), $rate));
 
@@ -70,8 +70,7 @@ final class CaptionSegmenter
 
     /**
      * @param  list<TimedWord>  $all
-     * @return list<array{int, int, non-empty-list<string>, false}> of the words from one on, until before another: the first
-     *     word, the word behind the last, rows
+     * @return list<CaptionCut> of the words from one on, until before another
      */
     private static function cuts(array $all, int $begin, int $before, FrameRate $rate): array
     {
@@ -110,7 +109,7 @@ final class CaptionSegmenter
         }
         $cuts = [];
         for ($end = $count; $end > 0; $end = $from[$end]) {
-            array_unshift($cuts, [$begin + $from[$end], $begin + $end, $laid[$end]->rows, false]);
+            array_unshift($cuts, new CaptionCut($begin + $from[$end], $begin + $end, $laid[$end]->rows));
         }
 
         return $cuts;
@@ -144,18 +143,18 @@ final class CaptionSegmenter
 
     /**
      * @param  list<TimedWord>  $words
-     * @param  list<array{int, int, non-empty-list<string>, bool}>  $cuts  first word, the word behind the last, rows, checked
+     * @param  list<CaptionCut>  $cuts
      * @return list<Caption>
      */
     private static function timed(array $words, array $cuts, FrameRate $rate): array
     {
         $gap = Tick::ofFrames(self::GAP_FRAMES, $rate);
         $captions = [];
-        foreach ($cuts as $n => [$start, $end, $rows, $isChecked]) {
-            $from = $words[$start]->from;
-            $until = $words[$end - 1]->until;
-            $next = isset($cuts[$n + 1]) ? $words[$cuts[$n + 1][0]]->from : null;
-            $characters = mb_strlen(implode(' ', $rows));
+        foreach ($cuts as $n => $cut) {
+            $from = $words[$cut->first]->from;
+            $until = $words[$cut->behind - 1]->until;
+            $next = isset($cuts[$n + 1]) ? $words[$cuts[$n + 1]->first]->from : null;
+            $characters = mb_strlen(implode(' ', $cut->rows));
             $wanted = $from->plus(Tick::ofSeconds(max(self::SHORTEST, $characters / self::CHARACTERS_A_SECOND)));
             $until = Tick::later($until, Tick::earlier($wanted, $until->plus(Tick::ofSeconds(self::STAYS))));
             if ($next !== null) {
@@ -164,7 +163,8 @@ final class CaptionSegmenter
                 $until = $isBridged ? $latest : Tick::earlier($until, $latest);
             }
             $until = Tick::later($until, $from->plus($gap));
-            $captions[] = new Caption($rows, $from, $until, array_slice($words, $start, $end - $start), '', $isChecked);
+            $own = array_slice($words, $cut->first, $cut->behind - $cut->first);
+            $captions[] = new Caption($cut->rows, $from, $until, $own, '', $cut->isChecked);
         }
 
         return $captions;

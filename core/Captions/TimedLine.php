@@ -24,7 +24,19 @@ final readonly class TimedLine
     ) {
     }
 
-    /** @return array{line: string, section: string, chapter: string, text: string, from_ms: int} */
+    /** @param  array<string, mixed>  $stored  as `toArray` gives it */
+    public static function parse(array $stored): self
+    {
+        return new self(
+            (string) ($stored['line'] ?? ''),
+            (string) ($stored['section'] ?? ''),
+            (string) ($stored['chapter'] ?? ''),
+            (string) ($stored['text'] ?? ''),
+            Tick::ofMilliseconds(max(0, (int) ($stored['from_ms'] ?? 0))),
+        );
+    }
+
+    /** @return array<string, string|int> */
     public function toArray(): array
     {
         return [

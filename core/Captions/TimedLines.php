@@ -39,15 +39,15 @@ final class TimedLines
     /**
      * The line that a remark at a moment is about.
      *
-     * @param  list<array{line: string, section: string, chapter: string, text: string, from_ms: int}>  $lines  in order
-     * @return array{line: string, section: string, chapter: string, text: string, from_ms: int}|null null when none is said
+     * @param  list<TimedLine>  $lines  in order
+     * @return TimedLine|null null when none is said
      */
-    public static function at(array $lines, int $milliseconds): ?array
+    public static function at(array $lines, int $milliseconds): ?TimedLine
     {
         $found = $lines[0] ?? null;
         foreach ($lines as $line) {
             // Shortly behind its first word the one before is meant.
-            $found = $line['from_ms'] <= max(0, $milliseconds - self::LATE_MS) ? $line : $found;
+            $found = $line->from->milliseconds() <= max(0, $milliseconds - self::LATE_MS) ? $line : $found;
         }
 
         return $found;

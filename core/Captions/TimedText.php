@@ -15,7 +15,7 @@ final class TimedText
     public static function webVtt(array $captions): string
     {
         $cues = array_map(
-            fn (Caption $c): array => [implode("\n", array_map(self::escaped(...), $c->rows)), $c->from, $c->until],
+            fn (Caption $c): TimedCue => new TimedCue(implode("\n", array_map(self::escaped(...), $c->rows)), $c->from, $c->until),
             $captions,
         );
 
@@ -26,7 +26,7 @@ final class TimedText
     public static function chapters(array $chapters): string
     {
         return self::vtt(array_map(
-            fn (Chapter $c): array => [self::escaped(PlainText::row($c->title)), $c->from, $c->until],
+            fn (Chapter $c): TimedCue => new TimedCue(self::escaped(PlainText::row($c->title)), $c->from, $c->until),
             $chapters,
         ));
     }
@@ -38,14 +38,10 @@ final class TimedText
      */
     public static function chapterList(array $chapters): string
     {
-        return implode('', array_map(function (Chapter $c): string {
-            $all = intdiv($c->from->milliseconds(), 1000);
-            $clock = $all < 3600
-                ? sprintf('%d:%02d', intdiv($all, 60), $all % 60)
-                : sprintf('%d:%02d:%02d', intdiv($all, 3600), intdiv($all, 60) % 60, $all % 60);
-
-            return "{$clock} ".PlainText::row($c->title)."\n";
-        }, $chapters));
+        return implode('', array_map(
+            fn (Chapter $c): string => $c->from->clock().' '.PlainText::row($c->title)."\n",
+            $chapters,
+        ));
     }
 
     /** @param  list<Caption>  $captions */
@@ -65,12 +61,13 @@ final class TimedText
         return $out;
     }
 
-    /** @param  list<array{string, Tick, Tick}>  $cues  text, from, until */
+    /** @param  list<TimedCue>  $cues  escaped */
     private static function vtt(array $cues): string
     {
         $out = "WEBVTT\n";
-        foreach ($cues as $n => [$text, $from, $until]) {
-            $out .= sprintf("\n%d\n%s --> %s\n%s\n", $n + 1, self::clock($from, '.'), self::clock($until, '.'), $text);
+        foreach ($cues as $n => $cue) {
+            $times = self::clock($cue->from, '.').' --> '.self::clock($cue->until, '.');
+            $out .= sprintf("\n%d\n%s\n%s\n", $n + 1, $times, $cue->text);
         }
 
         return $out;

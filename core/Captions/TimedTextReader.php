@@ -16,7 +16,7 @@ final class TimedTextReader
     private const TIMES = '/^\s*(?:(\d{1,2}):)?(\d{1,2}):(\d{2})[.,](\d{3})\s*-->\s*(?:(\d{1,2}):)?(\d{1,2}):(\d{2})[.,](\d{3})/';
 
     /**
-     * @return list<array{from: int, until: int, text: string}> ticks; what cannot be read is passed over
+     * @return list<TimedCue> what cannot be read is passed over
      *
      * @throws FormatError when there is no text with times in it
      */
@@ -38,7 +38,7 @@ final class TimedTextReader
             $until = self::ticks($m[5], $m[6], $m[7], $m[8]);
             $text = self::plain(implode("\n", array_slice($rows, $at + 1)));
             if ($until > $from && $until < self::MOST_HOURS * 3600 * Tick::RATE && $text !== '') {
-                $cues[] = ['from' => $from, 'until' => $until, 'text' => $text];
+                $cues[] = new TimedCue($text, Tick::of($from), Tick::of($until));
             }
         }
 

@@ -34,7 +34,7 @@ final class Transcript
      * What is said in each chapter, and when.
      *
      * @param  list<TimedLine>  $said
-     * @return list<array{title: string, at: string, lines: list<array{text: string, at: string, seconds: float}>}> times as m:ss
+     * @return list<SaidChapter>
      */
     public static function chapters(Assembly $assembly, array $said): array
     {
@@ -43,22 +43,10 @@ final class Transcript
             if ($segment->opens) {
                 $from = Tick::ofFrames($segment->startFrame, $assembly->rate);
                 $lines = array_filter($said, fn (TimedLine $l): bool => $l->section === $segment->sectionId);
-                $chapters[] = ['title' => $segment->title, 'at' => self::clock($from), 'lines' => array_map(
-                    fn (TimedLine $l): array => [
-                        'text' => $l->text, 'at' => self::clock($l->from), 'seconds' => round($l->from->seconds(), 2),
-                    ],
-                    array_values($lines),
-                )];
+                $chapters[] = new SaidChapter($segment->title, $from, array_values($lines));
             }
         }
 
         return $chapters;
-    }
-
-    private static function clock(Tick $at): string
-    {
-        $seconds = (int) $at->seconds();
-
-        return sprintf('%d:%02d', intdiv($seconds, 60), $seconds % 60);
     }
 }

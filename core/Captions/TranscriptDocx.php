@@ -12,16 +12,16 @@ final class TranscriptDocx
     private const NAMES = 'http://schemas.openxmlformats.org/';
 
     /**
-     * @param  list<array{style: string, text: string}>  $paragraphs  styles `Title`, `Heading1`, `Normal`
+     * @param  list<Paragraph>  $paragraphs
      * @return array<string, string> content by the name of the part
      */
     public static function parts(array $paragraphs): array
     {
         $body = '';
-        foreach ($paragraphs as ['style' => $style, 'text' => $text]) {
-            $words = htmlspecialchars(PlainText::row($text), ENT_XML1 | ENT_QUOTES, 'UTF-8');
+        foreach ($paragraphs as $paragraph) {
+            $words = htmlspecialchars(PlainText::row($paragraph->text), ENT_XML1 | ENT_QUOTES, 'UTF-8');
             $run = "<w:r><w:t xml:space=\"preserve\">{$words}</w:t></w:r>";
-            $body .= "<w:p><w:pPr><w:pStyle w:val=\"{$style}\"/></w:pPr>{$run}</w:p>";
+            $body .= "<w:p><w:pPr><w:pStyle w:val=\"{$paragraph->style}\"/></w:pPr>{$run}</w:p>";
         }
         $head = '<?xml version="1.0" encoding="UTF-8" standalone="yes"?>'."\n";
         $word = 'application/vnd.openxmlformats-officedocument.wordprocessingml';

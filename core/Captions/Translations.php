@@ -55,7 +55,7 @@ final class Translations
      * Texts with times, as they come from elsewhere, put to the captions that are seen meanwhile.
      *
      * @param  list<Caption>  $captions
-     * @param  list<array{from: int, until: int, text: string}>  $cues  ticks of the film, in order
+     * @param  list<TimedCue>  $cues  in order
      * @return list<Translation>
      */
     public static function placed(array $captions, array $cues): array
@@ -65,13 +65,13 @@ final class Translations
             $best = null;
             $most = 0;
             foreach ($captions as $number => $caption) {
-                $shared = min($cue['until'], $caption->until->count) - max($cue['from'], $caption->from->count);
+                $shared = min($cue->until->count, $caption->until->count) - max($cue->from->count, $caption->from->count);
                 if ($shared > $most) {
                     [$best, $most] = [$number, $shared];
                 }
             }
-            if ($best !== null && trim($cue['text']) !== '') {
-                $texts[$best][] = trim($cue['text']);
+            if ($best !== null && trim($cue->text) !== '') {
+                $texts[$best][] = trim($cue->text);
             }
         }
         ksort($texts);

@@ -74,7 +74,7 @@ final readonly class Coverage
      * What was said of each line last, by takes of which nothing is decided: newest last.
      *
      * @param  list<TakeView>  $takes
-     * @return array<string, array{string, int}> words and the take's number, by line id
+     * @return array<string, SaidWords> by line id
      */
     private static function undecided(array $takes): array
     {
@@ -83,7 +83,7 @@ final readonly class Coverage
         $told = [];
         foreach ($open as $take) {
             foreach ($take->lines as $line) {
-                $told[$line->id] = [$line->text, $take->number];
+                $told[$line->id] = new SaidWords($line->text, $take->number);
             }
         }
 
@@ -94,7 +94,7 @@ final readonly class Coverage
      * @param  TakeView|null  $take  that is heard; null when nobody speaks it
      * @param  array<string, TakeView>  $speakers  kept last first
      * @param  array<string, array<string, Span>>  $spans
-     * @param  array{string, int}|null  $told
+     * @param  SaidWords|null  $told  by a take of which nothing is decided
      */
     private static function line(
         string $id,
@@ -103,12 +103,12 @@ final readonly class Coverage
         array $speakers,
         ?string $chosen,
         array $spans,
-        ?array $told,
+        ?SaidWords $told,
     ): LineCoverage {
         if ($take === null) {
-            $was = self::was($told[0] ?? null, $text);
+            $was = self::was($told?->text, $text);
 
-            return new LineCoverage($id, was: $was, wasTake: $was === null ? null : $told[1] ?? null);
+            return new LineCoverage($id, was: $was, wasTake: $was === null ? null : $told?->take);
         }
         $said = $take->lines[$take->places[$id]]->text;
         $others = array_values(array_diff(array_map(strval(...), array_keys($speakers)), [$take->id]));
@@ -146,8 +146,8 @@ final readonly class Coverage
     private static function section(CoverageSection $section, array $lines, array $kept, array $spans): SectionCoverage
     {
         $missing = $parts = [];
-        foreach (self::runs($section, $lines, $kept) as [$take, $run]) {
-            array_push($parts, ...self::parts($take, $run, $lines, $spans[$take->id]));
+        foreach (self::runs($section, $lines, $kept) as $run) {
+            array_push($parts, ...self::parts($run->take, $run->lines, $lines, $spans[$run->take->id]));
         }
         foreach (array_keys($section->lines) as $id) {
             if ($lines[$id]->take === null) {
@@ -167,11 +167,10 @@ final readonly class Coverage
      *
      * @param  array<string, LineCoverage>  $lines
      * @param  array<string, TakeView>  $kept
-     * @return list<array{TakeView, non-empty-list<string>}>
+     * @return list<TakeRun>
      */
     private static function runs(CoverageSection $section, array $lines, array $kept): array
     {
-        /** @var list<array{TakeView, non-empty-list<string>}> $runs */
         $runs = [];
         foreach (array_keys($section->lines) as $id) {
             $take = $kept[$lines[$id]->take ?? ''] ?? null;
@@ -179,27 +178,24 @@ final readonly class Coverage
                 continue;
             }
             $last = end($runs);
-            if ($last !== false && $last[0] === $take && self::follows($take, $last[1], (string) $id, $lines)) {
+            if ($last !== false && $last->take === $take && self::follows($last, (string) $id, $lines)) {
                 array_pop($runs);
-                $runs[] = [$take, [...$last[1], (string) $id]];
+                $runs[] = new TakeRun($take, [...$last->lines, (string) $id]);
             } else {
-                $runs[] = [$take, [(string) $id]];
+                $runs[] = new TakeRun($take, [(string) $id]);
             }
         }
 
         return $runs;
     }
 
-    /**
-     * @param  non-empty-list<string>  $run
-     * @param  array<string, LineCoverage>  $lines
-     */
-    private static function follows(TakeView $take, array $run, string $line, array $lines): bool
+    /** @param  array<string, LineCoverage>  $lines */
+    private static function follows(TakeRun $run, string $line, array $lines): bool
     {
-        $order = $take->places;
-        $from = $order[$run[count($run) - 1]];
+        $order = $run->take->places;
+        $from = $order[$run->last()];
 
-        return $order[$line] > $from && self::onlyGone($take, $from + 1, $order[$line], $lines);
+        return $order[$line] > $from && self::onlyGone($run->take, $from + 1, $order[$line], $lines);
     }
 
     /**

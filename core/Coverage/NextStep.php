@@ -15,17 +15,16 @@ final readonly class NextStep
     /**
      * The first section of which nothing is kept, by what it lacks; then the film.
      *
-     * @param  list<array{id: string, fill: string, waiting: string|null, spoken: bool}>  $sections  all of the lesson, in order:
-     *    `fill` and `waiting` as in SectionState; `spoken` is whether there are words to be said
+     * @param  list<SectionStanding>  $sections  all of the lesson, in order
      */
     public static function of(array $sections, FilmState $film): self
     {
         foreach ($sections as $index => $section) {
-            if (self::isOpen($section)) {
+            if ($section->isOpen()) {
                 return self::in($section, $index + 1);
             }
         }
-        if (! in_array('filled', array_column($sections, 'fill'), true)) {
+        if (! in_array('filled', array_map(fn (SectionStanding $s): string => $s->fill, $sections), true)) {
             return new self('script', null, 'Write the script');
         }
 
@@ -39,7 +38,7 @@ final readonly class NextStep
     /**
      * Of each section, when it is done: the next one behind it of which nothing is kept, round to those before it; then Finish.
      *
-     * @param  list<array{id: string, fill: string, waiting: string|null, spoken: bool}>  $sections  as for `of`
+     * @param  list<SectionStanding>  $sections  all of the lesson, in order
      * @return list<self>
      */
     public static function behindEach(array $sections): array
@@ -50,31 +49,24 @@ final readonly class NextStep
         foreach ([...array_reverse($sections, true), ...array_reverse($sections, true)] as $i => $section) {
             $at = count($sections) - 1 - $i % count($sections);
             $steps[$at] = $open === null || $open === $at ? self::finish() : self::in($sections[$open], $open + 1);
-            $open = self::isOpen($section) ? $at : $open;
+            $open = $section->isOpen() ? $at : $open;
         }
         ksort($steps);
 
         return array_values($steps);
     }
 
-    /** @return array{room: string, section: string|null, says: string} */
+    /** @return array<string, string|null> `room`, `section`, `says` */
     public function toArray(): array
     {
         return ['room' => $this->room, 'section' => $this->section, 'says' => $this->says];
     }
 
-    /** @param  array{fill: string, spoken: bool, ...}  $section */
-    private static function isOpen(array $section): bool
+    private static function in(SectionStanding $section, int $number): self
     {
-        return $section['fill'] !== 'filled' && $section['spoken'];
-    }
-
-    /** @param  array{id: string, waiting: string|null, ...}  $section */
-    private static function in(array $section, int $number): self
-    {
-        return $section['waiting'] === null
-            ? new self('record', $section['id'], "Record section {$number}")
-            : new self('review', $section['id'], "Review section {$number}");
+        return $section->waiting === null
+            ? new self('record', $section->id, "Record section {$number}")
+            : new self('review', $section->id, "Review section {$number}");
     }
 
     private static function finish(): self

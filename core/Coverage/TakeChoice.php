@@ -37,8 +37,7 @@ final class TakeChoice
     public static function of(array $lines, array $speakers, array $choices): array
     {
         $spoken = array_values(array_filter($lines, fn (string $line): bool => ($speakers[$line] ?? []) !== []));
-        /** @var list<array<string, array{float, string|null}>> $ways of each line: cost so far and the take before, by take id */
-        $ways = [];
+        $steps = [];
         foreach ($spoken as $i => $line) {
             $chosen = $choices[$line] ?? '';
             $open = isset($speakers[$line][$chosen]) ? [$chosen => $speakers[$line][$chosen]] : $speakers[$line];
@@ -46,12 +45,12 @@ final class TakeChoice
             foreach ($open as $id => $take) {
                 $isBehind = $take->order === 0 && reset($open)->order > 0;
                 $cost = self::cost($take, $line, $age++) + ($isBehind ? self::BEHIND : 0.0);
-                [$least, $from] = $i === 0 ? [0.0, null] : self::best($ways[$i - 1], (string) $id);
-                $ways[$i][$id] = [$cost + $least, $from];
+                $least = $i === 0 ? new ChoiceStep(0.0, null) : self::best($steps[$i - 1], (string) $id);
+                $steps[$i][$id] = new ChoiceStep($cost + $least->cost, $least->before);
             }
         }
 
-        return self::traced($spoken, $ways, $speakers);
+        return self::traced($spoken, array_values($steps), $speakers);
     }
 
     private static function cost(TakeView $take, string $line, int $age): float
@@ -61,16 +60,16 @@ final class TakeChoice
     }
 
     /**
-     * @param  array<string, array{float, string|null}>  $before
-     * @return array{float, string|null} cost of coming to a take, and from which
+     * @param  array<string, ChoiceStep>  $before  by take id
+     * @return ChoiceStep the cheapest way to a take
      */
-    private static function best(array $before, string $to): array
+    private static function best(array $before, string $to): ChoiceStep
     {
-        $best = [INF, null];
-        foreach ($before as $id => [$cost]) {
-            $sum = $cost + ((string) $id === $to ? 0.0 : self::CHANGE);
-            if ($sum < $best[0]) {
-                $best = [$sum, (string) $id];
+        $best = new ChoiceStep(INF, null);
+        foreach ($before as $id => $step) {
+            $sum = $step->cost + ((string) $id === $to ? 0.0 : self::CHANGE);
+            if ($sum < $best->cost) {
+                $best = new ChoiceStep($sum, (string) $id);
             }
         }
 
@@ -79,29 +78,29 @@ final class TakeChoice
 
     /**
      * @param  list<string>  $lines
-     * @param  list<array<string, array{float, string|null}>>  $ways
+     * @param  list<array<string, ChoiceStep>>  $steps  of each line, by take id
      * @param  array<string, array<string, TakeView>>  $speakers
      * @return array<string, TakeView>
      */
-    private static function traced(array $lines, array $ways, array $speakers): array
+    private static function traced(array $lines, array $steps, array $speakers): array
     {
         if ($lines === []) {
             return [];
         }
-        $take = self::cheapest($ways[count($ways) - 1]);
+        $take = self::cheapest($steps[count($steps) - 1]);
         $found = [];
         for ($i = count($lines) - 1; $i >= 0; $i--) {
             $found[$lines[$i]] = $speakers[$lines[$i]][$take];
-            $take = (string) $ways[$i][$take][1];
+            $take = (string) $steps[$i][$take]->before;
         }
 
         return $found;
     }
 
-    /** @param  array<string, array{float, string|null}>  $ways */
-    private static function cheapest(array $ways): string
+    /** @param  array<string, ChoiceStep>  $steps */
+    private static function cheapest(array $steps): string
     {
-        $costs = array_map(fn (array $way): float => $way[0], $ways);
+        $costs = array_map(fn (ChoiceStep $step): float => $step->cost, $steps);
 
         return $costs === [] ? '' : (string) array_search(min($costs), $costs, true);
     }

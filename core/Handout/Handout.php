@@ -28,10 +28,8 @@ final class Handout
             $words = self::words($segment, $texts);
             foreach ($segment->shots as $shot) {
                 $until = $shot->offset + $shot->frames;
-                $said = array_column(
-                    array_filter($words, fn (array $w): bool => $w['frame'] >= $shot->offset && $w['frame'] < $until),
-                    'word',
-                );
+                $meanwhile = array_filter($words, fn (SaidWord $w): bool => $w->frame >= $shot->offset && $w->frame < $until);
+                $said = array_values(array_map(fn (SaidWord $w): string => $w->word, $meanwhile));
                 $picture = self::stage($shot);
                 $last = end($slides) ?: null;
                 $goesOn = $last?->section === $segment->title
@@ -49,7 +47,7 @@ final class Handout
 
     /**
      * @param  array<string, string>  $texts
-     * @return list<array{word: string, frame: int}> counted in the segment
+     * @return list<SaidWord> in order
      */
     private static function words(Segment $segment, array $texts): array
     {
@@ -57,7 +55,7 @@ final class Handout
         foreach (WordFrames::of($segment, $texts) as $line => $frames) {
             preg_match_all('/\S+/u', $texts[$line] ?? '', $found);
             foreach ($frames as $n => $frame) {
-                $words[] = ['word' => $found[0][$n], 'frame' => $frame];
+                $words[] = new SaidWord($found[0][$n], $frame);
             }
         }
 

@@ -11,25 +11,21 @@ final class RetentionCurve
     public const PART_MS = 5_000;
 
     /**
-     * @param  list<array{title: string, from_ms: int}>  $chapters  in order
+     * @param  list<int>  $chapters  where each begins, in milliseconds, in order
      * @param  int  $length  milliseconds of the film
      * @param  array<int, int>  $times  how often each part was seen, by its number
-     * @return list<array{title: string, seen: float}> how much of each chapter was seen, by as many as saw the part that was seen
-     *     most: 0..1
+     * @return list<float> how much of each chapter was seen, by as many as saw the part that was seen most: 0..1
      */
     public static function byChapter(array $chapters, int $length, array $times): array
     {
         $most = $times === [] ? 0 : max($times);
         $curve = [];
-        foreach ($chapters as $n => $chapter) {
+        foreach ($chapters as $n => $from) {
             // The last part of a film counts, however short it is.
-            $until = $chapters[$n + 1]['from_ms'] ?? self::PART_MS * self::count($length);
-            $parts = self::parts($chapter['from_ms'], $until);
+            $until = $chapters[$n + 1] ?? self::PART_MS * self::count($length);
+            $parts = self::parts($from, $until);
             $seen = array_sum(array_map(fn (int $part): int => $times[$part] ?? 0, $parts));
-            $curve[] = [
-                'title' => $chapter['title'],
-                'seen' => $most === 0 ? 0.0 : round($seen / count($parts) / $most, 3),
-            ];
+            $curve[] = $most === 0 ? 0.0 : round($seen / count($parts) / $most, 3);
         }
 
         return $curve;

@@ -19,7 +19,7 @@ final class ExportCheck
     /**
      * @param  ExportFacts  $facts  what was found in the file
      * @param  int  $captions  how many there are
-     * @return list<array{name: string, ok: bool, says: string}> one sentence a check, in a fixed order
+     * @return list<ExportFinding> one a check, in a fixed order
      */
     public static function findings(
         Assembly $assembly,
@@ -72,8 +72,7 @@ final class ExportCheck
         ];
     }
 
-    /** @return array{name: string, ok: bool, says: string} */
-    private static function loudness(LoudnessReport $sound, float $target, float $peakLimit): array
+    private static function loudness(LoudnessReport $sound, float $target, float $peakLimit): ExportFinding
     {
         if ($sound->lufs === null) {
             return self::finding('loudness', false, '', 'Nothing can be heard in this file.');
@@ -89,9 +88,8 @@ final class ExportCheck
         );
     }
 
-    /** @return array{name: string, ok: bool, says: string} */
-    private static function finding(string $name, bool $ok, string $good, string $bad): array
+    private static function finding(string $name, bool $ok, string $good, string $bad): ExportFinding
     {
-        return ['name' => $name, 'ok' => $ok, 'says' => $ok ? $good : $bad];
+        return new ExportFinding($name, $ok, $ok ? $good : $bad);
     }
 }

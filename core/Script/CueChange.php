@@ -34,7 +34,7 @@ final class CueChange
             $isSaid = $isSaid || $at == $until && ($one->kind->replaces($cue->kind) || $one->source() === $then);
             if ($one->kind->replaces($cue->kind) &&
                 ($at == $from || $until !== null && $from->isBefore($at) && $at->isBefore($until))) {
-                $edits[] = [$one->from, $one->until, ''];
+                $edits[] = new TextEdit($one->from, $one->until, '');
             }
         }
         if (! $isThere || $edits !== []) {
@@ -57,7 +57,7 @@ final class CueChange
     {
         $old = $script->sections[$section]->cues[$cue] ?? null;
 
-        return $old === null ? $script->write() : self::edited($script->write(), [[$old->from, $old->until, $with]]);
+        return $old === null ? $script->write() : self::edited($script->write(), [new TextEdit($old->from, $old->until, $with)]);
     }
 
     /** The cue of some sort that holds before a place. */
@@ -71,20 +71,19 @@ final class CueChange
         return $found;
     }
 
-    /** @return array{int, int, string}|null */
-    private static function writing(string $text, ScriptSection $section, WordPlace $place, string $cue): ?array
+    private static function writing(string $text, ScriptSection $section, WordPlace $place, string $cue): ?TextEdit
     {
         $line = $section->lines[$place->line - 1] ?? null;
         if ($line === null) {
             // Behind the last word.
             $end = $section->lines[count($section->lines) - 1]->until ?? null;
 
-            return $end === null ? null : [$end, $end, " {$cue}"];
+            return $end === null ? null : new TextEdit($end, $end, " {$cue}");
         }
         if (! $place->opensSection()) {
             $at = CuePlaces::at($text, $line, $place->within);
 
-            return [$at, $at, "{$cue} "];
+            return new TextEdit($at, $at, "{$cue} ");
         }
         // Cues that open a section stand in rows of their own.
         $last = null;
@@ -94,8 +93,10 @@ final class CueChange
 
         // Between the last of them and the first word there may be marks of a list.
         return $last !== null && trim(substr($text, $last->until, $line->from - $last->until)) === ''
-            ? [$last->until, $last->until, " {$cue}"]
-            : [$line->from, $line->from, $last === null && self::beginsRow($text, $line->from) ? "{$cue}\n\n" : "{$cue} "];
+            ? new TextEdit($last->until, $last->until, " {$cue}")
+            : new TextEdit(
+                $line->from, $line->from, $last === null && self::beginsRow($text, $line->from) ? "{$cue}\n\n" : "{$cue} ",
+            );
     }
 
     private static function beginsRow(string $text, int $at): bool
@@ -103,15 +104,15 @@ final class CueChange
         return $at === 0 || in_array($text[$at - 1], ["\n", "\r"], true);
     }
 
-    /** @param  list<array{int, int, string}>  $edits  from, until and what stands there then */
+    /** @param  list<TextEdit>  $edits */
     private static function edited(string $text, array $edits): string
     {
         // From the end, so that places before stay where they are.
-        usort($edits, fn (array $a, array $b): int => [$b[0], $b[1]] <=> [$a[0], $a[1]]);
-        foreach ($edits as [$from, $until, $with]) {
-            $text = $with === ''
-                ? self::without(substr($text, 0, $from), substr($text, $until))
-                : substr($text, 0, $from).$with.substr($text, $until);
+        usort($edits, fn (TextEdit $a, TextEdit $b): int => [$b->from, $b->until] <=> [$a->from, $a->until]);
+        foreach ($edits as $edit) {
+            $text = $edit->with === ''
+                ? self::without(substr($text, 0, $edit->from), substr($text, $edit->until))
+                : substr($text, 0, $edit->from).$edit->with.substr($text, $edit->until);
         }
 
         return $text;

@@ -8,8 +8,7 @@ namespace OpenReel\Core\Script;
 final class CuePlaces
 {
     /**
-     * @param  list<array{section: int, line: int, within: float, cue: string}>  $cues  section by index; line by number, counted
-     *    from 1; part of the line already spoken, 0..1; the cue with its brackets
+     * @param  list<PlacedCue>  $cues
      * @return string the script's text then; a cue that stands at its place already is not written again
      */
     public static function write(Script $script, array $cues): string
@@ -17,9 +16,9 @@ final class CuePlaces
         $text = $script->write();
         $places = [];
         foreach ($cues as $i => $cue) {
-            $line = $script->sections[$cue['section']]->lines[$cue['line'] - 1] ?? null;
+            $line = $script->sections[$cue->section]->lines[$cue->place->line - 1] ?? null;
             if ($line !== null) {
-                $places[] = [self::at($text, $line, $cue['within']), $i, $cue['cue']];
+                $places[] = [self::at($text, $line, $cue->place->within), $i, $cue->cue];
             }
         }
         // From the end, so that places before stay where they are; of two at one place the later one stands behind.

@@ -8,7 +8,7 @@ namespace OpenReel\Core\Script;
 final readonly class MatchedLines
 {
     /**
-     * @param  list<array{int, Line, string|null}>  $lines  index of the section, line, id from before
+     * @param  list<MatchedLine>  $lines  in order
      * @param  array<string, string>  $sectionOf  section id by line id, as it was before
      * @param  array<int, list<string>>  $known  ids from before by index of the section
      */

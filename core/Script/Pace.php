@@ -37,15 +37,15 @@ final readonly class Pace
     }
 
     /**
-     * @param  list<array{expected: int, real: int}>  $takes  milliseconds: expected at the assumed pace, and spoken
+     * @param  list<PaceSample>  $takes
      * @return self the assumed pace when there are not enough takes
      */
     public static function learn(array $takes): self
     {
         $ratios = [];
-        foreach ($takes as ['expected' => $expected, 'real' => $real]) {
-            if ($expected >= self::SHORTEST_MS && $real > 0) {
-                $ratios[] = $real / $expected;
+        foreach ($takes as $take) {
+            if ($take->expectedMs >= self::SHORTEST_MS && $take->realMs > 0) {
+                $ratios[] = $take->realMs / $take->expectedMs;
             }
         }
         if (count($ratios) < self::NEEDED) {

@@ -47,13 +47,13 @@ final readonly class Script
     /**
      * A script of these sections, laid out as a person would.
      *
-     * @param  list<array{heading: string, text: string}>  $sections
+     * @param  list<SectionText>  $sections
      */
     public static function compose(?string $title, array $sections): self
     {
         $text = $title === null || trim($title) === '' ? '' : '# '.self::oneRow($title)."\n";
-        foreach ($sections as ['heading' => $heading, 'text' => $body]) {
-            $text .= ($text === '' ? '' : "\n").ScriptSection::compose($heading, $body);
+        foreach ($sections as $section) {
+            $text .= ($text === '' ? '' : "\n").ScriptSection::compose($section->heading, $section->text);
         }
 
         return self::parse($text);

@@ -29,7 +29,7 @@ final readonly class ScriptSection
     /** @internal of Script */
     public static function parse(string $heading, string $headingRow, string $body, int $from): self
     {
-        [$lines, $cues] = self::parsed($body);
+        $read = self::read($body);
         $bodyFrom = $from + strlen($headingRow);
 
         return new self(
@@ -37,24 +37,20 @@ final readonly class ScriptSection
             $headingRow,
             $body,
             $from,
-            array_map(fn (Line $l): Line => $l->moved($bodyFrom), $lines),
-            array_map(fn (Cue $c): Cue => $c->moved($bodyFrom), $cues),
+            array_map(fn (Line $l): Line => $l->moved($bodyFrom), $read->lines),
+            array_map(fn (Cue $c): Cue => $c->moved($bodyFrom), $read->cues),
         );
     }
 
-    /**
-     * A change of the script reads it two or three times, and nearly all of it is the same each time.
-     *
-     * @return array{list<Line>, list<Cue>} counted from the start of the body
-     */
-    private static function parsed(string $body): array
+    /** A change of the script reads it two or three times, and nearly all of it is the same each time. */
+    private static function read(string $body): SectionBody
     {
-        /** @var array<string, array{list<Line>, list<Cue>}> $known */
+        /** @var array<string, SectionBody> $known */
         static $known = [];
         if (! isset($known[$body])) {
             $known = count($known) >= self::REMEMBERED ? [] : $known;
             $lines = LineSplitter::split($body);
-            $known[$body] = [$lines, self::cues($body, 0, $lines)];
+            $known[$body] = new SectionBody($lines, self::cues($body, 0, $lines));
         }
 
         return $known[$body];

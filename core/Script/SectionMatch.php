@@ -20,8 +20,7 @@ final class SectionMatch
     /**
      * @param  list<SectionIdentity>  $known  the sections before in order, then those removed earlier, the latest first
      * @param  array<string, string>  $sectionOf  section id by line id, as it was before
-     * @param  list<array{heading: string, lines: list<string>}>  $now  the sections now: heading, and ids of their lines
-     *                                                                  that were known before
+     * @param  list<ChangedSection>  $now  the sections now
      * @return list<string|null> for each section now, the id it had before; null for a new section
      */
     public static function ids(array $known, array $sectionOf, array $now): array
@@ -33,17 +32,17 @@ final class SectionMatch
             $orders[$before->id] = $order;
         }
         foreach ($now as $index => $section) {
-            $shared = array_count_values(array_values(array_intersect_key($sectionOf, array_flip($section['lines']))));
+            $shared = array_count_values(array_values(array_intersect_key($sectionOf, array_flip($section->known))));
             $namesakes =
-                trim($section['heading']) === ''
+                $section->isUnnamed()
                     ? []
-                    : self::nearest($called[Words::key($section['heading'])] ?? [], $orders, $index);
+                    : self::nearest($called[Words::key($section->heading)] ?? [], $orders, $index);
             foreach (array_unique([...$namesakes, ...array_keys($shared)]) as $id) {
                 $before = isset($orders[$id]) ? $known[$orders[$id]] : null;
                 $sameHeading = in_array($id, $namesakes, true);
                 $lines = $shared[$id] ?? 0;
                 // One that was removed comes back only with its heading or most of what the new one says.
-                if ($before === null || ($before->removed && ! $sameHeading && 2 * $lines <= count($section['lines']))) {
+                if ($before === null || ($before->removed && ! $sameHeading && 2 * $lines <= count($section->known))) {
                     continue;
                 }
                 $score = $lines + ($sameHeading ? self::HEADING : 0) - ($before->removed ? 0.5 : 0);
@@ -88,7 +87,7 @@ final class SectionMatch
      *
      * @param  list<SectionIdentity>  $known
      * @param  array<string, string>  $sectionOf
-     * @param  list<array{heading: string, lines: list<string>}>  $now
+     * @param  list<ChangedSection>  $now
      * @param  array<int, string>  $ids
      * @return array<int, string>
      */
@@ -100,7 +99,7 @@ final class SectionMatch
         $anywhere = 0;
         foreach (array_diff_key($now, $ids) as $index => $section) {
             $shift = count($alive) - count($now);
-            $isEmpty = trim($section['heading']) === '' && $section['lines'] === [];
+            $isEmpty = $section->isUnnamed() && $section->known === [];
             // Any empty section is as good as another: what was passed over once is not looked at again.
             while ($isEmpty && isset($alive[$anywhere], $taken[$alive[$anywhere]->id])) {
                 $anywhere++;
@@ -118,7 +117,7 @@ final class SectionMatch
                 }
                 // Lines went elsewhere: what stands here now is something new.
                 if (
-                    array_intersect_key($sectionOf, array_flip($section['lines'])) === [] &&
+                    array_intersect_key($sectionOf, array_flip($section->known)) === [] &&
                     ($shift === 0 || trim($before->heading) === '')
                 ) {
                     $found[$index] = $before->id;

@@ -28,18 +28,14 @@ final class SpeakingTime
 
     public static function of(ScriptSection $section, ?Pace $pace = null): Tick
     {
-        return self::ofTimed(
-            $section->cues,
-            array_map(fn (Line $l): array => [$l->paragraph, self::ofText($l->text)], $section->lines),
-            $pace,
-        );
+        return self::ofTimed($section->cues, array_map(SpokenLength::of(...), $section->lines), $pace);
     }
 
     /**
      * The same for lines whose own lengths are known already.
      *
      * @param  list<Cue>  $cues
-     * @param  list<array{int, int}>  $lines  paragraph and milliseconds at the assumed pace, as `ofText` gives them
+     * @param  list<SpokenLength>  $lines
      */
     public static function ofTimed(array $cues, array $lines, ?Pace $pace = null): Tick
     {
@@ -58,14 +54,15 @@ final class SpeakingTime
     /**
      * What depends on the pace.
      *
-     * @param  list<array{int, int}>  $lines  paragraph and milliseconds at the assumed pace, as `ofText` gives them
+     * @param  list<SpokenLength>  $lines
      * @return int milliseconds at the assumed pace
      */
     public static function spoken(array $lines): int
     {
-        $spoken = array_sum(array_column($lines, 1));
-        foreach ($lines as $i => [$paragraph]) {
-            $spoken += $i > 0 && $paragraph !== $lines[$i - 1][0] ? self::PARAGRAPH_PAUSE_MS : 0;
+        $spoken = 0;
+        foreach ($lines as $i => $line) {
+            $isNext = $i > 0 && $line->paragraph !== $lines[$i - 1]->paragraph;
+            $spoken += $line->milliseconds + ($isNext ? self::PARAGRAPH_PAUSE_MS : 0);
         }
 
         return $spoken;

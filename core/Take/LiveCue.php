@@ -21,7 +21,7 @@ final class LiveCue
      * @param  array<string, Tick>  $lines  when each begins, by id, in order
      * @param  list<Span>  $used
      * @param  list<WordAnchor>  $reached  places inside lines of which the moment is known
-     * @return list<array{line: string, within: float, cue: string}> of two at the same place the later one
+     * @return list<GivenCue> of two at the same place the later one
      */
     public static function of(array $events, array $retakes, array $lines, array $used, array $reached = []): array
     {
@@ -36,12 +36,8 @@ final class LiveCue
             if (array_filter($retakes, fn (Span $r): bool => $r->from->count <= $at && $at < $r->until->count) !== []) {
                 continue;
             }
-            [$line, $within] = self::place($at, $lines, $end, $reached);
-            $given["{$line} {$within} ".strtok($event->cue, ' :]')] = [
-                'line' => $line,
-                'within' => $within,
-                'cue' => $event->cue,
-            ];
+            $one = self::placed($event->cue, $at, $lines, $end, $reached);
+            $given["{$one->line} {$one->within} ".strtok($event->cue, ' :]')] = $one;
         }
 
         return array_values($given);
@@ -50,9 +46,8 @@ final class LiveCue
     /**
      * @param  non-empty-array<string, Tick>  $lines
      * @param  list<WordAnchor>  $reached
-     * @return array{string, float}
      */
-    private static function place(int $at, array $lines, int $end, array $reached): array
+    private static function placed(string $cue, int $at, array $lines, int $end, array $reached): GivenCue
     {
         $ids = array_map(strval(...), array_keys($lines));
         $index = 0;
@@ -62,10 +57,10 @@ final class LiveCue
         $from = $lines[$ids[$index]]->count;
         $until = max($from + 1, isset($ids[$index + 1]) ? $lines[$ids[$index + 1]]->count : $end);
         if ($at - $from < self::NEAR) {
-            return [$ids[$index], 0.0];
+            return new GivenCue($ids[$index], 0.0, $cue);
         }
         if ($until - $at < self::NEAR && isset($ids[$index + 1])) {
-            return [$ids[$index + 1], 0.0];
+            return new GivenCue($ids[$index + 1], 0.0, $cue);
         }
 
         [$before, $behind] = [[0.0, $from], [1.0, $until]];
@@ -80,6 +75,8 @@ final class LiveCue
         }
         $part = ($at - $before[1]) / max(1, $behind[1] - $before[1]);
 
-        return [$ids[$index], round(min(0.99, max(0.0, $before[0] + $part * ($behind[0] - $before[0]))), 3)];
+        $within = round(min(0.99, max(0.0, $before[0] + $part * ($behind[0] - $before[0]))), 3);
+
+        return new GivenCue($ids[$index], $within, $cue);
     }
 }

@@ -56,7 +56,7 @@ final readonly class TakeAnnotations
         foreach ($this->marks as $mark) {
             if ($mark->drawing instanceof Stroke) {
                 $points = $mark->drawing->points;
-                $end = $mark->seen->from->plus(Tick::ofMilliseconds($points[count($points) - 1][0]));
+                $end = $mark->seen->from->plus(Tick::ofMilliseconds($points[count($points) - 1]->ms));
                 $last = $last === null ? $end : Tick::later($last, $end);
             }
         }

@@ -9,6 +9,7 @@ use App\Models\Lesson;
 use App\Models\Section;
 use Illuminate\Database\Eloquent\Factories\Factory;
 use OpenReel\Core\Script\Script;
+use OpenReel\Core\Script\SectionText;
 
 /** @extends Factory<Section> */
 final class SectionFactory extends Factory
@@ -32,7 +33,7 @@ final class SectionFactory extends Factory
             $sections = array_values($section->lesson->sections()->get()->all());
             $script = Script::compose(
                 $section->lesson->title,
-                array_map(fn (Section $s): array => ['heading' => $s->heading, 'text' => $s->script], $sections),
+                array_map(fn (Section $s): SectionText => new SectionText($s->heading, $s->script), $sections),
             );
             app(SaveScript::class)($section->lesson, $script, known: array_map(fn (Section $s): string => $s->id, $sections));
             $section->refresh();

@@ -11,6 +11,7 @@ use OpenReel\Core\Script\Cue;
 use OpenReel\Core\Script\CueKind;
 use OpenReel\Core\Script\LineSplitter;
 use OpenReel\Core\Script\Script;
+use OpenReel\Core\Script\SectionText;
 use OpenReel\Core\Script\SpeakingTime;
 
 /** The lesson's script becomes one text with cues; lines get identities; lessons belong to courses with a house style. */
@@ -139,7 +140,7 @@ return new class extends Migration
                 $layout === '' ? '' : Cue::write(CueKind::Layout, $layout),
             ]);
             $text = trim(implode("\n", $cues)."\n\n".$section->script);
-            $texts[] = ['heading' => $section->heading, 'text' => $text];
+            $texts[] = new SectionText((string) $section->heading, $text);
             DB::table('sections')
                 ->where('id', $section->id)
                 ->update(['script' => $text]);

@@ -8,6 +8,7 @@ declare(strict_types=1);
  */
 
 use OpenReel\Core\Annotation\Stroke;
+use OpenReel\Core\Annotation\TimedPoint;
 use OpenReel\Core\Annotation\Tool;
 use OpenReel\Core\Take\Event\Drawn;
 use OpenReel\Core\Take\EventLog;
@@ -35,7 +36,7 @@ $write = static function (int $at, Tool $tool, string $colour, bool $thick, arra
     $curve = smooth($corners);
     $points = [];
     foreach ($curve as $i => [$x, $y]) {
-        $points[] = [(int) round(($i * $length) / max(1, count($curve) - 1)), round($x, 4), round($y, 4), 0.5];
+        $points[] = new TimedPoint((int) round(($i * $length) / max(1, count($curve) - 1)), round($x, 4), round($y, 4));
     }
     $events[] = new Drawn($at, 'board:1', new Stroke($tool, $colour, $thick, $points), ++$id);
 };

@@ -20,6 +20,7 @@ use App\Work\ExportProgress;
 use OpenReel\Core\Film\FilmPlan;
 use OpenReel\Core\People\AuditAction;
 use OpenReel\Core\Render\ExportCheck;
+use OpenReel\Core\Render\ExportFinding;
 use OpenReel\Core\Render\ExportPreset;
 
 /** Makes the finished film: renders the pieces that are not in the cache, joins them, and checks the result. */
@@ -80,7 +81,8 @@ final class ExportLesson
             @unlink($film);
         }
         $isDone = $export->become(WorkState::Done, [WorkState::Running], [
-            'path' => $path, 'bytes' => $bytes, 'findings' => $findings, 'progress' => 1, 'doing' => null, 'finished_at' => now(),
+            'path' => $path, 'bytes' => $bytes,
+            'findings' => array_map(fn (ExportFinding $f): array => $f->toArray(), $findings), 'progress' => 1, 'doing' => null, 'finished_at' => now(),
             'beside' => $this->beside->write($export, $lesson, $captions),
         ]);
         if (! $isDone) {

@@ -13,6 +13,7 @@ use OpenReel\Core\Assembly\Chapter;
 use OpenReel\Core\Assembly\Thumbnail;
 use OpenReel\Core\Captions\Caption;
 use OpenReel\Core\Captions\CaptionLanguage;
+use OpenReel\Core\Captions\Paragraph;
 use OpenReel\Core\Captions\TimedLine;
 use OpenReel\Core\Captions\TimedLines;
 use OpenReel\Core\Captions\TimedText;
@@ -102,11 +103,11 @@ final class Sidecars
     private function docx(string $title, FilmPlan $plan, array $said): string
     {
         $archive = new Archive($this->media->draft('docx'));
-        $paragraphs = [['style' => 'Title', 'text' => $title]];
+        $paragraphs = [Paragraph::title($title)];
         foreach (Transcript::chapters($plan->assembly, $said) as $chapter) {
-            $paragraphs[] = ['style' => 'Heading1', 'text' => "{$chapter['title']} ({$chapter['at']})"];
-            if ($chapter['lines'] !== []) {
-                $paragraphs[] = ['style' => 'Normal', 'text' => implode(' ', array_column($chapter['lines'], 'text'))];
+            $paragraphs[] = Paragraph::heading("{$chapter->title} ({$chapter->from->clock()})");
+            if ($chapter->lines !== []) {
+                $paragraphs[] = Paragraph::plain($chapter->text());
             }
         }
         foreach (TranscriptDocx::parts($paragraphs) as $name => $content) {

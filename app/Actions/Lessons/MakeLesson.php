@@ -12,6 +12,7 @@ use OpenReel\Core\Script\Cue;
 use OpenReel\Core\Script\CueKind;
 use OpenReel\Core\Script\Script;
 use OpenReel\Core\Script\ScriptSection;
+use OpenReel\Core\Script\SectionText;
 use OpenReel\Core\Style\HouseStyle;
 
 /** A new lesson: in a course or by itself, empty or with the structure of another. */
@@ -41,19 +42,18 @@ final class MakeLesson
 
             return ($this->save)(
                 $lesson,
-                Script::compose($title, $sections === [] ? [['heading' => '', 'text' => '']] : $sections),
+                Script::compose($title, $sections === [] ? [new SectionText('')] : $sections),
             );
         });
     }
 
-    /** @return array{heading: string, text: string} */
-    private static function structure(ScriptSection $section): array
+    private static function structure(ScriptSection $section): SectionText
     {
         $cues = array_filter($section->cues, fn (Cue $c): bool => in_array($c->kind, self::STRUCTURE, true));
 
-        return [
-            'heading' => $section->heading,
-            'text' => implode("\n", array_map(fn (Cue $c): string => Cue::write($c->kind, $c->value), $cues)),
-        ];
+        return new SectionText(
+            $section->heading,
+            implode("\n", array_map(fn (Cue $c): string => Cue::write($c->kind, $c->value), $cues)),
+        );
     }
 }

@@ -12,6 +12,7 @@ use App\Models\Lesson;
 use App\OperationRejected;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
+use OpenReel\Core\Script\ChangedSection;
 use OpenReel\Core\Script\Script;
 use OpenReel\Core\Script\ScriptSection;
 use OpenReel\Core\Script\SectionIdentity;
@@ -108,7 +109,7 @@ final class SaveScript
             ),
             $lines->sectionOf,
             array_map(
-                fn (ScriptSection $s, int $i): array => ['heading' => $s->heading, 'lines' => $lines->known[$i]],
+                fn (ScriptSection $s, int $i): ChangedSection => new ChangedSection($s->heading, $lines->known[$i]),
                 $script->sections,
                 array_keys($script->sections),
             ),

@@ -9,6 +9,7 @@ use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
 use OpenReel\Core\Script\LineIdentity;
 use OpenReel\Core\Script\LineMatch;
+use OpenReel\Core\Script\MatchedLine;
 use OpenReel\Core\Script\MatchedLines;
 use OpenReel\Core\Script\Script;
 use OpenReel\Core\Script\SpeakingTime;
@@ -24,7 +25,7 @@ final class SyncLines
         $now = [];
         foreach ($script->sections as $index => $section) {
             foreach ($section->lines as $line) {
-                $now[] = [$index, $line];
+                $now[] = new MatchedLine($index, $line);
             }
         }
         $rows = DB::table('lines')
@@ -40,16 +41,20 @@ final class SyncLines
                 ->map(fn (object $r): LineIdentity => new LineIdentity($r->id, $r->section_id, $r->text))
                 ->all(),
         );
-        $ids = LineMatch::ids($known(false), $known(true), array_map(fn (array $n): string => $n[1]->text, $now));
+        $ids = LineMatch::ids($known(false), $known(true), array_map(fn (MatchedLine $n): string => $n->line->text, $now));
         $sectionOf = $rows->pluck('section_id', 'id')->all();
         $bySection = array_fill(0, count($script->sections), []);
-        foreach ($now as $i => [$index]) {
+        foreach ($now as $i => $one) {
             if ($ids[$i] !== null) {
-                $bySection[$index][] = $ids[$i];
+                $bySection[$one->section][] = $ids[$i];
             }
         }
 
-        return new MatchedLines(array_map(fn (array $n, ?string $id): array => [...$n, $id], $now, $ids), $sectionOf, $bySection);
+        $matched = array_map(
+            fn (MatchedLine $n, ?string $id): MatchedLine => new MatchedLine($n->section, $n->line, $id), $now, $ids,
+        );
+
+        return new MatchedLines($matched, $sectionOf, $bySection);
     }
 
     /** @param  list<string>  $sections  ids by index */
@@ -57,13 +62,14 @@ final class SyncLines
     {
         $before = DB::table('lines')->where('lesson_id', $lesson->id)->get()->keyBy('id');
         $rows = $alive = [];
-        foreach ($lines->lines as [$section, $line, $id]) {
-            $id ??= strtolower((string) Str::ulid());
+        foreach ($lines->lines as $one) {
+            $line = $one->line;
+            $id = $one->id ?? strtolower((string) Str::ulid());
             $alive[$id] = true;
             $row = [
                 'id' => $id,
                 'lesson_id' => $lesson->id,
-                'section_id' => $sections[$section],
+                'section_id' => $sections[$one->section],
                 'position' => $line->number,
                 'paragraph' => $line->paragraph,
                 'text' => $line->text,

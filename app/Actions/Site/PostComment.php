@@ -10,6 +10,7 @@ use App\Models\Comment;
 use App\Models\Publication;
 use App\OperationRejected;
 use App\Queries\Film\FilmTranscript;
+use OpenReel\Core\Captions\TimedLine;
 use OpenReel\Core\Captions\TimedLines;
 
 /** Keeps what a viewer says of a moment, with the line that is said there: that stays when times become others. */
@@ -46,10 +47,10 @@ final class PostComment
                 ->firstOrFail();
             $place = $first->only(['at_ms', 'section_id', 'line_id', 'line_text']);
         } else {
-            $line = TimedLines::at($this->said->of($version->export)['lines'], $milliseconds);
+            $line = TimedLines::at(array_map(TimedLine::parse(...), $this->said->of($version->export)['lines']), $milliseconds);
             $place = [
-                'at_ms' => $milliseconds, 'section_id' => $line['section'] ?? null, 'line_id' => $line['line'] ?? null,
-                'line_text' => $line['text'] ?? '',
+                'at_ms' => $milliseconds, 'section_id' => $line?->section, 'line_id' => $line?->line,
+                'line_text' => $line->text ?? '',
             ];
         }
         /** @var Comment $comment */

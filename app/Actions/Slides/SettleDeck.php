@@ -26,6 +26,7 @@ use OpenReel\Core\Script\Cue;
 use OpenReel\Core\Script\CueKind;
 use OpenReel\Core\Script\Script;
 use OpenReel\Core\Script\ScriptSection;
+use OpenReel\Core\Script\SectionText;
 
 /**
  * Makes slides of a deck's drawn pages: new ones, or new pictures for the slides they are found to be. An empty script
@@ -192,10 +193,10 @@ final class SettleDeck
             array_filter($script->sections, fn (ScriptSection $s): bool => trim($s->heading) !== '' || $s->cues !== []) === [];
         if ($isEmpty) {
             $sections = array_map(
-                fn (DrawnPage $p, Slide $s): array => [
-                    'heading' => $p->title() === "Page {$p->number}" ? '' : $s->name,
-                    'text' => rtrim(Cue::write(CueKind::Slide, $s->name)."\n\n".$p->notes),
-                ],
+                fn (DrawnPage $p, Slide $s): SectionText => new SectionText(
+                    $p->title() === "Page {$p->number}" ? '' : $s->name,
+                    rtrim(Cue::write(CueKind::Slide, $s->name)."\n\n".$p->notes),
+                ),
                 $pages,
                 $slides,
             );

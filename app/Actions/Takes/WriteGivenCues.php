@@ -8,7 +8,9 @@ use App\Actions\Script\SaveScript;
 use App\Models\Take;
 use Illuminate\Support\Facades\DB;
 use OpenReel\Core\Script\CuePlaces;
+use OpenReel\Core\Script\PlacedCue;
 use OpenReel\Core\Script\Script;
+use OpenReel\Core\Script\WordPlace;
 
 /** Writes into the script what the presenter changed by key while recording a take, so that the script tells all that is seen. */
 final class WriteGivenCues
@@ -30,17 +32,13 @@ final class WriteGivenCues
         foreach ($take->given as $given) {
             $row = DB::table('lines')->where('id', $given['line'])->whereNotNull('position')->first();
             if ($row !== null && isset($sections[$row->section_id])) {
-                $cues[] = [
-                    'section' => (int) $sections[$row->section_id],
-                    'line' => (int) $row->position,
-                    'within' => (float) $given['within'],
-                    'cue' => $given['cue'],
-                ];
+                $place = new WordPlace((int) $row->position, (float) $given['within']);
+                $cues[] = new PlacedCue((int) $sections[$row->section_id], $place, $given['cue']);
             }
         }
         ($this->save)($lesson, Script::parse(CuePlaces::write($script, $cues)));
         $take->update(['given' => []]);
 
-        return array_column($cues, 'cue');
+        return array_map(fn (PlacedCue $c): string => $c->cue, $cues);
     }
 }

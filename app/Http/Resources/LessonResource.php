@@ -14,6 +14,7 @@ use App\Queries\Takes\TakesBeside;
 use Illuminate\Http\Request;
 use Illuminate\Http\Resources\Json\JsonResource;
 use OpenReel\Core\Coverage\NextStep;
+use OpenReel\Core\Coverage\SectionStanding;
 use OpenReel\Core\Picture\Colour;
 use OpenReel\Core\Script\Script;
 
@@ -71,16 +72,12 @@ final class LessonResource extends JsonResource
      * A section as `NextStep` asks for it.
      *
      * @param  array<string, mixed>  $section  as this tells it
-     * @return array{id: string, fill: string, waiting: string|null, spoken: bool}
      */
-    public static function standing(array $section): array
+    public static function standing(array $section): SectionStanding
     {
-        return [
-            'id' => $section['id'],
-            'fill' => $section['progress']['fill'],
-            'waiting' => $section['progress']['waiting'],
-            'spoken' => $section['lines'] !== [],
-        ];
+        $progress = $section['progress'];
+
+        return new SectionStanding($section['id'], $progress['fill'], $progress['waiting'], $section['lines'] !== []);
     }
 
     /** Only the head of the script names it, so only that is read. */

@@ -67,6 +67,9 @@ final class PublicationResource
         }
         $export = $version->export;
 
-        return RetentionCurve::byChapter(app(FilmTranscript::class)->of($export)['chapters'], $export->milliseconds(), $times);
+        $chapters = app(FilmTranscript::class)->of($export)['chapters'];
+        $curve = RetentionCurve::byChapter(array_column($chapters, 'from_ms'), $export->milliseconds(), $times);
+
+        return array_map(fn (array $c, float $seen): array => ['title' => $c['title'], 'seen' => $seen], $chapters, $curve);
     }
 }

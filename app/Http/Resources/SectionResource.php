@@ -20,6 +20,7 @@ use OpenReel\Core\Coverage\UsedPart;
 use OpenReel\Core\Script\Pace;
 use OpenReel\Core\Script\ScriptSection as ScriptSection;
 use OpenReel\Core\Script\SpeakingTime;
+use OpenReel\Core\Script\SpokenLength;
 use OpenReel\Core\Style\HouseStyle;
 use OpenReel\Core\Take\TakeView;
 
@@ -62,7 +63,7 @@ final class SectionResource extends JsonResource
 
         $estimate = SpeakingTime::ofTimed(
             $text->cues,
-            array_map(fn (\stdClass $l): array => [(int) $l->paragraph, (int) $l->spoken_ms], $lines),
+            array_map(fn (\stdClass $l): SpokenLength => new SpokenLength((int) $l->paragraph, (int) $l->spoken_ms), $lines),
             $pace,
         )->milliseconds();
 

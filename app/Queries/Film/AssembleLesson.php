@@ -88,16 +88,16 @@ final class AssembleLesson
                 }
             }
             $own = array_column($snapshot->lines($section->id), 'id');
-            [$opening, $changes] = $cues->of($text, $own);
+            $seen = $cues->of($text, $own);
             $passages = $card === null ? self::passages($own, $coverage->sections[$section->id] ?? null, $takes, $drafts) : [];
             $speeds = SpeedCueAt::where(PictureCues::speeds($text, $own), CueTimeline::of($own, $passages));
             $idle[$section->id] = Silences::idle($passages, $speeds);
             $sources[] = new SectionInput(
                 $section->id,
                 $section->heading,
-                $opening,
+                $seen->opening,
                 array_map(fn (Passage $p): Passage => Silences::quicken($p, $speeds), $passages),
-                $changes,
+                $seen->changes,
                 $card,
                 $own,
                 join: $cues->join($text, $rate),

@@ -38,7 +38,7 @@ final class SectionPicture
         }
         $numbers = array_map(strval(...), range(1, max(1, count($text->lines))));
         $cues = $lesson->cues();
-        [$opening, $changes] = $cues->of($text, $numbers);
+        $shown = $cues->of($text, $numbers);
         $logo = $lesson->logo();
         $seen = function (int $line, float $within, ShotStyle $choice) use (
             $frame, $style, $logo, $camera, $screen, $boards, $cues, $given,
@@ -78,8 +78,8 @@ final class SectionPicture
         };
 
         return [
-            $seen(1, 0.0, $opening),
-            ...array_map(fn (PictureCueAt $c): array => $seen((int) $c->line, $c->within, $c->then), $changes),
+            $seen(1, 0.0, $shown->opening),
+            ...array_map(fn (PictureCueAt $c): array => $seen((int) $c->line, $c->within, $c->then), $shown->changes),
         ];
     }
 }

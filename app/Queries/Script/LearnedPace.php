@@ -8,6 +8,7 @@ use App\Models\Lesson;
 use Illuminate\Support\Facades\DB;
 use OpenReel\Core\Kernel\Tick;
 use OpenReel\Core\Script\Pace;
+use OpenReel\Core\Script\PaceSample;
 
 /** The presenter's pace, from the kept takes of this lesson and the others of its course. */
 final class LearnedPace
@@ -40,11 +41,10 @@ final class LearnedPace
             array_values(
                 $takes
                     ->map(
-                        fn (object $t): array => [
-                            'expected' => (int) $t->expected_ms,
-                            // The silence that the script asks for is no part of the pace.
-                            'real' => intdiv((int) $t->used_ticks, Tick::PER_MILLISECOND) - (int) $t->silence_ms,
-                        ],
+                        fn (object $t): PaceSample => new PaceSample(
+                            (int) $t->expected_ms,
+                            intdiv((int) $t->used_ticks, Tick::PER_MILLISECOND) - (int) $t->silence_ms,
+                        ),
                     )
                     ->all(),
             ),

@@ -7,9 +7,9 @@ namespace App\Queries\Script;
 use App\Models\Lesson;
 use App\Models\Section;
 use Illuminate\Support\Facades\DB;
-use OpenReel\Core\Script\Line;
 use OpenReel\Core\Script\ScriptSection as ScriptSection;
 use OpenReel\Core\Script\SpeakingTime;
+use OpenReel\Core\Script\SpokenLength;
 
 /** The lines of a section as they stand now: what a take recorded now speaks. */
 final class SpokenLines
@@ -60,11 +60,10 @@ final class SpokenLines
             ];
         }
         $script = ScriptSection::ofText($section->script);
-        $timed = array_map(fn (Line $l): array => [$l->paragraph, SpeakingTime::ofText($l->text)], $script->lines);
 
         return [
             'lines' => $lines,
-            'expected_ms' => SpeakingTime::spoken($timed),
+            'expected_ms' => SpeakingTime::spoken(array_map(SpokenLength::of(...), $script->lines)),
             'silence_ms' => SpeakingTime::silence($script->cues),
         ];
     }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Queries\Slides;
 
 use App\Models\Slide;
+use OpenReel\Core\Assembly\CuedSlide;
 use OpenReel\Core\Kernel\Tick;
 use OpenReel\Core\Picture\ClipSource;
 use OpenReel\Core\Picture\Shape;
@@ -17,21 +18,21 @@ final class LessonDeck
 {
     /**
      * @param  list<Slide>  $slides  in the order of the deck
-     * @return list<array{name: string, still: Still, stage: Stage}>
+     * @return list<CuedSlide>
      */
     public static function of(array $slides): array
     {
-        return array_map(function (Slide $slide): array {
+        return array_map(function (Slide $slide): CuedSlide {
             $still = self::still($slide, $slide->hash);
             $film = $slide->film;
 
-            return ['name' => $slide->name, 'still' => $still, 'stage' => Stage::slide(
+            return new CuedSlide($slide->name, $still, Stage::slide(
                 $still,
                 array_map(fn (array $step): Still => self::still($slide, $step['hash']), $slide->steps),
                 $film === null
                     ? null
                     : new ClipSource($film['hash'], Shape::of($film['width'], $film['height']), Tick::of($film['ticks'])),
-            )];
+            ));
         }, $slides);
     }
 

@@ -16,9 +16,9 @@
     <h1>{{ $title }}</h1>
     @foreach ($chapters as $chapter)
         <section>
-            <h2>{{ $chapter['title'] }} <span class="time">{{ $chapter['at'] }}</span></h2>
-            @foreach ($chapter['lines'] as $line)
-                <p><time class="time" datetime="PT{{ $line['seconds'] }}S">{{ $line['at'] }}</time> {{ $line['text'] }}</p>
+            <h2>{{ $chapter->title }} <span class="time">{{ $chapter->from->clock() }}</span></h2>
+            @foreach ($chapter->lines as $line)
+                <p><time class="time" datetime="PT{{ round($line->from->seconds(), 2) }}S">{{ $line->from->clock() }}</time> {{ $line->text }}</p>
             @endforeach
         </section>
     @endforeach

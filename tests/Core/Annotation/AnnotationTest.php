@@ -9,9 +9,11 @@ use OpenReel\Core\Annotation\Box;
 use OpenReel\Core\Annotation\Click;
 use OpenReel\Core\Annotation\InkOutline;
 use OpenReel\Core\Annotation\Outline;
+use OpenReel\Core\Annotation\PenDot;
 use OpenReel\Core\Annotation\PointerPath;
 use OpenReel\Core\Annotation\Ring;
 use OpenReel\Core\Annotation\Stroke;
+use OpenReel\Core\Annotation\TimedPoint;
 use OpenReel\Core\Annotation\Tool;
 use OpenReel\Core\Kernel\FrameRate;
 use OpenReel\Core\Kernel\Span;
@@ -29,7 +31,7 @@ final class AnnotationTest extends TestCase
         $examples = json_decode((string) file_get_contents(__DIR__.'/../../examples/ink.json'), true);
         self::assertNotEmpty($examples['outlines']);
         foreach ($examples['outlines'] as $example) {
-            self::assertSame($example['polygons'], InkOutline::of($example['points']), $example['name']);
+            self::assertSame($example['polygons'], InkOutline::of($this->dots($example['points'])), $example['name']);
         }
         foreach ($examples['radii'] as [$tool, $isThick, $pressure, $radius]) {
             self::assertSame($radius, Tool::from($tool)->radius($isThick, $pressure));
@@ -42,7 +44,7 @@ final class AnnotationTest extends TestCase
         $points = [];
         for ($i = 0; $i <= 40; $i++) {
             $angle = $i / 40 * 4 * M_PI;
-            $points[] = [(int) (5000 + 900 * sin($angle)), (int) (5000 + 900 * sin(2 * $angle)), 46];
+            $points[] = new PenDot((int) (5000 + 900 * sin($angle)), (int) (5000 + 900 * sin(2 * $angle)), 46);
         }
         foreach ([$points, array_reverse($points)] as $stroke) {
             foreach (InkOutline::of($stroke) as $polygon) {
@@ -53,7 +55,9 @@ final class AnnotationTest extends TestCase
 
     public function testAPenGrowsByWhatIsAdded(): void
     {
-        $stroke = new Stroke(Tool::Pen, 'B3261E', false, [[0, 0.1, 0.5, 0.5], [100, 0.2, 0.5, 0.5], [200, 0.3, 0.5, 0.5]]);
+        $stroke = new Stroke(Tool::Pen, 'B3261E', false, [
+            new TimedPoint(0, 0.1, 0.5), new TimedPoint(100, 0.2, 0.5), new TimedPoint(200, 0.3, 0.5),
+        ]);
         $marks = $stroke->marks($this->span(1000, 5000), $this->map(), 16 / 9);
 
         self::assertSame([[28, 125], [30, 125]], array_map(fn (Annotation $m): array => [$m->from, $m->until], $marks));
@@ -63,7 +67,7 @@ final class AnnotationTest extends TestCase
 
     public function testAHighlighterIsNeverLaidOverItself(): void
     {
-        $points = array_map(fn (int $i): array => [$i * 50, 0.1 + $i / 50, 0.5, 0.5], range(0, 10));
+        $points = array_map(fn (int $i): TimedPoint => new TimedPoint($i * 50, 0.1 + $i / 50, 0.5), range(0, 10));
         $marks = (new Stroke(Tool::Highlighter, 'FFD34D', true, $points))->marks($this->span(0, 4000), $this->map(), 1.0);
 
         foreach ($marks as $i => $mark) {
@@ -90,7 +94,7 @@ final class AnnotationTest extends TestCase
         ]]);
 
         self::assertNotNull($read);
-        self::assertSame([[0, 0.0, 0.5, 0.5], [5, 1.0, 1.0, 1.0], [5, 0.25, 0.75, 0.5]], $read->points);
+        self::assertSame([[0, 0.0, 0.5, 0.5], [5, 1.0, 1.0, 1.0], [5, 0.25, 0.75, 0.5]], $read->toArray()['points']);
         self::assertSame('0B5D66', $read->colour);
         foreach ([['tool' => 'axe'], ['colour' => 'red'], ['points' => []], ['points' => 'many']] as $wrong) {
             self::assertNull(Stroke::parse($wrong + ['tool' => 'pen', 'colour' => '000000', 'points' => [[0, 0, 0]]]));
@@ -103,7 +107,7 @@ final class AnnotationTest extends TestCase
     {
         $path = PointerPath::parse(['points' => [[0, 0.1, 0.1], [100, 0.2, 0.1], [200, 0.3, 0.1], [3200, 0.5, 0.5]]]);
         self::assertNotNull($path);
-        self::assertSame([0, 200, 3200], array_column($path->points, 0), 'an even way needs no point in between');
+        self::assertSame([0, 200, 3200], array_map(fn (TimedPoint $p): int => $p->ms, $path->points), 'an even way needs no point in between');
         $rings = array_map(fn (Annotation $m): array => [
             $m->from, $m->until, $this->ring($m)->toX, $this->ring($m)->opacityTo,
         ], $path->marks($this->span(0, 9000), $this->map(500), 1.0));
@@ -200,8 +204,8 @@ final class AnnotationTest extends TestCase
         $marks = [
             new TakeAnnotation(new Box(0.1, 0.2, 0.3, 0.4), $this->span(0, 100)),
             new TakeAnnotation(new Click(0.5, 0.25, 'B3261E'), $this->span(5, 100), 'screen'),
-            new TakeAnnotation(new PointerPath([[0, 0.1, 0.2], [40, 0.2, 0.2]], '0B5D66'), $this->span(5, 100), 'slide:1'),
-            new TakeAnnotation(new Stroke(Tool::Pen, '000000', true, [[0, 0.1, 0.2, 0.5]]), $this->span(5, 100), 'board:2'),
+            new TakeAnnotation(new PointerPath([new TimedPoint(0, 0.1, 0.2), new TimedPoint(40, 0.2, 0.2)], '0B5D66'), $this->span(5, 100), 'slide:1'),
+            new TakeAnnotation(new Stroke(Tool::Pen, '000000', true, [new TimedPoint(0, 0.1, 0.2)]), $this->span(5, 100), 'board:2'),
         ];
         foreach ($marks as $mark) {
             self::assertEquals($mark, TakeAnnotation::parse(json_decode((string) json_encode($mark->toArray()), true)));
@@ -248,5 +252,14 @@ final class AnnotationTest extends TestCase
     private function map(int $frames = 200): TimeMap
     {
         return TimeMap::plain(Tick::zero(), $frames, FrameRate::of(25));
+    }
+
+    /**
+     * @param  list<list<int>>  $rows  x, y and radius
+     * @return list<PenDot>
+     */
+    private function dots(array $rows): array
+    {
+        return array_map(fn (array $row): PenDot => new PenDot(...$row), $rows);
     }
 }

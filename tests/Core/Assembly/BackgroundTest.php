@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Core\Assembly;
 
+use OpenReel\Core\Assembly\CuedSlide;
 use OpenReel\Core\Assembly\LayoutMove;
 use OpenReel\Core\Assembly\PictureCueAt;
 use OpenReel\Core\Assembly\PictureCues;
@@ -52,7 +53,8 @@ final class BackgroundTest extends TestCase
         $script = '[background: gradient] One. [background: Harbour] Two. [background: nowhere] Three. '
             .'[background: 0B5D66] Four. [background: usual] Five.';
         $cues = $this->cues($script, []);
-        [$opening, $changes] = $cues->of(Script::parse($script)->sections[0], ['1', '2', '3', '4', '5']);
+        $seen = $cues->of(Script::parse($script)->sections[0], ['1', '2', '3', '4', '5']);
+        [$opening, $changes] = [$seen->opening, $seen->changes];
         $then = array_map(fn (PictureCueAt $c): ?Still => $c->then->backdrop, $changes);
 
         self::assertSame(StillKind::Backdrop, $opening->backdrop?->kind);
@@ -66,7 +68,7 @@ final class BackgroundTest extends TestCase
     public function test_a_style_may_have_a_gradient_behind_everything(): void
     {
         $cues = $this->cues('One.', ['background' => 'gradient']);
-        [$opening] = $cues->of(Script::parse('One.')->sections[0], ['1']);
+        $opening = $cues->of(Script::parse('One.')->sections[0], ['1'])->opening;
 
         self::assertSame(StillKind::Backdrop, $opening->backdrop?->kind);
         self::assertCount(1, $cues->drawings());
@@ -156,7 +158,7 @@ final class BackgroundTest extends TestCase
     {
         return new PictureCues(
             Script::parse($script),
-            [['name' => 'Harbour', 'still' => Example::slide('harbour')]],
+            [new CuedSlide('Harbour', Example::slide('harbour'))],
             HouseStyle::of($style),
             FrameSize::of(1280, 720),
         );

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Tests\Core\Assembly;
 
 use OpenReel\Core\Assembly\Assembly;
+use OpenReel\Core\Assembly\CuedSlide;
 use OpenReel\Core\Assembly\FilmStyle;
 use OpenReel\Core\Assembly\LayoutMove;
 use OpenReel\Core\Assembly\Passage;
@@ -203,10 +204,11 @@ final class LayoutMoveTest extends TestCase
         $style = HouseStyle::of($style);
         $frame = FrameSize::of(1280, 720);
         $script = Script::parse("## A\n\n{$text}\n");
-        $deck = [['name' => '1', 'still' => Example::slide('one')]];
+        $deck = [new CuedSlide('1', Example::slide('one'))];
         $cues = new PictureCues($script, $deck, $style, $frame);
         $lines = ['a', 'b', 'c'];
-        [$opening, $changes] = $cues->of($script->sections[0], $lines);
+        $seen = $cues->of($script->sections[0], $lines);
+        [$opening, $changes] = [$seen->opening, $seen->changes];
         $take = Example::take('t', [0, 144_000], ['a' => 0, 'b' => 48_000, 'c' => 96_000], Shape::of(1600, 900));
         $source = new SectionInput(
             's', 's', $opening, [new Passage($take, Example::span(0, 144_000), $lines)], $changes, lines: $lines,

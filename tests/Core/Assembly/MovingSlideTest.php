@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Tests\Core\Assembly;
 
 use OpenReel\Core\Assembly\Assembly;
+use OpenReel\Core\Assembly\CuedSlide;
 use OpenReel\Core\Assembly\Passage;
 use OpenReel\Core\Assembly\PictureCues;
 use OpenReel\Core\Assembly\SectionInput;
@@ -125,19 +126,20 @@ final class MovingSlideTest extends TestCase
         $film = Example::slide('film');
         $film = new Still(StillKind::Slide, 'slide-film', $film->shape, $film->hash);
         $deck = [
-            ['name' => 'Curve', 'still' => $still('two'), 'stage' => Stage::slide(
+            new CuedSlide('Curve', $still('two'), Stage::slide(
                 $still('two'), [$still('none'), $still('one'), $still('two')],
-            )],
-            ['name' => 'Plain', 'still' => Example::slide('plain')],
-            ['name' => 'Tide film', 'still' => $film, 'stage' => Stage::slide(
+            )),
+            new CuedSlide('Plain', Example::slide('plain')),
+            new CuedSlide('Tide film', $film, Stage::slide(
                 $film, [], new ClipSource('film', Shape::of(640, 360), Tick::ofSeconds(3)),
-            )],
+            )),
         ];
         $read = Script::parse($script);
         $cues = new PictureCues($read, $deck, HouseStyle::of(['layout' => 'slide-alone']), FrameSize::of(1280, 720));
         $lines = ['a', 'b', 'c'];
         $take = Example::take('t', [0, 144_000], ['a' => 0, 'b' => 48_000, 'c' => 96_000], $camera);
-        [$opening, $changes] = $cues->of($read->sections[0], $lines);
+        $seen = $cues->of($read->sections[0], $lines);
+        [$opening, $changes] = [$seen->opening, $seen->changes];
         $section = new SectionInput(
             's', 'S', $opening, $passages ?? [new Passage($take, $take->extent())], $changes, lines: $lines,
             emphases: $cues->emphases($read->sections[0]),

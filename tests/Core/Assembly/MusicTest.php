@@ -16,6 +16,7 @@ use OpenReel\Core\Kernel\Tick;
 use OpenReel\Core\Picture\FrameSize;
 use OpenReel\Core\Script\Cue;
 use OpenReel\Core\Script\MusicCue;
+use OpenReel\Core\Script\WordPlace;
 use OpenReel\Core\Sound\Envelope;
 use OpenReel\Core\Sound\MusicTrack;
 use OpenReel\Core\Soundtrack\MusicClip;
@@ -153,7 +154,7 @@ final class MusicTest extends TestCase
         $cue = MusicCue::parse($more === '' ? $name : "{$name}, {$more}");
         $beds = [new MusicTrack('A', 'a', 48_000, -16.0), new MusicTrack('B', 'b', 480_000, -16.0)];
 
-        return new MusicCueAt([$line, $within], $cue ?? new MusicCue(null), MusicTrack::named($name, $beds));
+        return new MusicCueAt(new WordPlace($line + 1, $within), $cue ?? new MusicCue(null), MusicTrack::named($name, $beds));
     }
 
     /** @return list<array{string, int, int, int}> name, from, until, frames in which it goes */

@@ -6,6 +6,7 @@ namespace Tests\Core\Assembly;
 
 use OpenReel\Core\Assembly\Assembly;
 use OpenReel\Core\Assembly\CardSource;
+use OpenReel\Core\Assembly\CuedSlide;
 use OpenReel\Core\Assembly\Overlay;
 use OpenReel\Core\Assembly\Passage;
 use OpenReel\Core\Assembly\PictureCues;
@@ -148,10 +149,11 @@ final class OverlayTest extends TestCase
     {
         $frame = FrameSize::of(1280, 720);
         $script = Script::parse("## A\n\n{$text}\n");
-        $deck = [['name' => '1', 'still' => Example::slide('one')], ['name' => '2', 'still' => Example::slide('two')]];
+        $deck = [new CuedSlide('1', Example::slide('one')), new CuedSlide('2', Example::slide('two'))];
         $cues = new PictureCues($script, $deck, HouseStyle::of($style), $frame);
         $lines = ['a', 'b', 'c'];
-        [$opening, $changes] = $cues->of($script->sections[0], $lines);
+        $seen = $cues->of($script->sections[0], $lines);
+        [$opening, $changes] = [$seen->opening, $seen->changes];
         $take = Example::take('t', [0, 144_000], ['a' => 0, 'b' => 48_000, 'c' => 96_000], Shape::of(1600, 900));
         $source = new SectionInput(
             's', 's', $opening, [new Passage($take, Example::span(0, 144_000), $lines)], $changes, lines: $lines,

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Tests\Core\Assembly;
 
 use OpenReel\Core\Assembly\Assembly;
+use OpenReel\Core\Assembly\CuedSlide;
 use OpenReel\Core\Assembly\Passage;
 use OpenReel\Core\Assembly\PictureCues;
 use OpenReel\Core\Assembly\SectionInput;
@@ -169,11 +170,12 @@ final class ShownCuesTest extends TestCase
     {
         $script = Script::parse($text);
         $deck = [
-            ['name' => 'One', 'still' => Example::slide('one')],
-            ['name' => 'Two', 'still' => Example::slide('two')],
+            new CuedSlide('One', Example::slide('one')),
+            new CuedSlide('Two', Example::slide('two')),
         ];
         $cues = new PictureCues($script, $deck, HouseStyle::of([]), FrameSize::of(1280, 720));
-        [$opening, $changes] = $cues->of($script->sections[0], ['a', 'b']);
+        $seen = $cues->of($script->sections[0], ['a', 'b']);
+        [$opening, $changes] = [$seen->opening, $seen->changes];
 
         return new SectionInput(
             's',

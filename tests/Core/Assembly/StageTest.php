@@ -5,9 +5,11 @@ declare(strict_types=1);
 namespace Tests\Core\Assembly;
 
 use OpenReel\Core\Annotation\Stroke;
+use OpenReel\Core\Annotation\TimedPoint;
 use OpenReel\Core\Annotation\Tool;
 use OpenReel\Core\Assembly\Assembly;
 use OpenReel\Core\Assembly\CuedPages;
+use OpenReel\Core\Assembly\CuedSlide;
 use OpenReel\Core\Assembly\Passage;
 use OpenReel\Core\Assembly\PictureCues;
 use OpenReel\Core\Assembly\SectionInput;
@@ -153,16 +155,18 @@ final class StageTest extends TestCase
         $script = Script::parse($text);
         $cues = new PictureCues(
             $script,
-            [['name' => 'Table', 'still' => Example::slide('t')]],
+            [new CuedSlide('Table', Example::slide('t'))],
             HouseStyle::of([]),
             FrameSize::of(640, 360),
         );
-        [$opening, $changes] = $cues->of($script->sections[0], ['1', '2', '3', '4']);
+        $seen = $cues->of($script->sections[0], ['1', '2', '3', '4']);
+        [$opening, $changes] = [$seen->opening, $seen->changes];
         $surfaces = array_map(fn ($c): ?string => $c->then->stage?->surface(), $changes);
         self::assertSame(['slide:t', 'screen', null, 'board:2'], [$opening->stage?->surface(), ...$surfaces]);
         self::assertSame('the gauge', $changes[0]->then->stage?->says);
 
-        [$opening, $changes] = $cues->of($script->sections[1], ['5', '6', '7', '8']);
+        $seen = $cues->of($script->sections[1], ['5', '6', '7', '8']);
+        [$opening, $changes] = [$seen->opening, $seen->changes];
         self::assertSame('board:2', $opening->stage?->surface(), 'the page shown last');
         self::assertSame(Layout::SideBySide, $changes[0]->then->layout);
         self::assertSame('board:1', $changes[1]->then->stage?->surface());
@@ -182,11 +186,11 @@ final class StageTest extends TestCase
         $text = Script::parse("## One\n\n[slide] Save it. [keys: Ctrl+S] Then go on.\n");
         $cues = new PictureCues(
             $text,
-            [['name' => 'Table', 'still' => Example::slide('t')]],
+            [new CuedSlide('Table', Example::slide('t'))],
             HouseStyle::of([]),
             FrameSize::of(1280, 720),
         );
-        [$opening] = $cues->of($text->sections[0], ['a', 'b']);
+        $opening = $cues->of($text->sections[0], ['a', 'b'])->opening;
         $take = $this->take('t', lines: ['a' => 48_000, 'b' => 96_000]);
         $section = new SectionInput(
             's',
@@ -269,7 +273,7 @@ final class StageTest extends TestCase
     private function ink(string $on, int $milliseconds): TakeAnnotation
     {
         return new TakeAnnotation(
-            new Stroke(Tool::Pen, '000000', false, [[0, 0.5, 0.5, 0.5]]),
+            new Stroke(Tool::Pen, '000000', false, [new TimedPoint(0, 0.5, 0.5)]),
             Span::between(Tick::ofMilliseconds($milliseconds), Tick::ofMilliseconds(80_000)),
             $on,
         );

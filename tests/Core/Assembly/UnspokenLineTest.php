@@ -5,7 +5,9 @@ declare(strict_types=1);
 namespace Tests\Core\Assembly;
 
 use OpenReel\Core\Assembly\Assembly;
+use OpenReel\Core\Assembly\CuedSlide;
 use OpenReel\Core\Assembly\CueTimeline;
+use OpenReel\Core\Assembly\LinePlace;
 use OpenReel\Core\Assembly\MusicPlan;
 use OpenReel\Core\Assembly\Passage;
 use OpenReel\Core\Assembly\PictureCues;
@@ -16,6 +18,7 @@ use OpenReel\Core\Kernel\FrameRate;
 use OpenReel\Core\Picture\FrameSize;
 use OpenReel\Core\Picture\Shape;
 use OpenReel\Core\Script\Script;
+use OpenReel\Core\Script\WordPlace;
 use OpenReel\Core\Sound\MusicTrack;
 use OpenReel\Core\Style\HouseStyle;
 use PHPUnit\Framework\Attributes\TestWith;
@@ -58,10 +61,10 @@ final class UnspokenLineTest extends TestCase
     public function testBehindTheLastThatIsSpokenTheyStayWhereTheyAre(): void
     {
         $places = CueTimeline::of(['a', 'b', 'c', 'd'], [$this->passage()]);
-        self::assertSame([['c', 0.0], ['a', 0.5], ['d', 0.5]], [
+        self::assertEquals([new LinePlace('c', 0.0), new LinePlace('a', 0.5), new LinePlace('d', 0.5)], [
             $places->at('b', 0.7), $places->at('a', 0.5), $places->at('d', 0.5),
         ]);
-        $comesBy = fn (int $line): bool => $places->comesBy($this->passage(), $line, 0.5);
+        $comesBy = fn (int $line): bool => $places->comesBy($this->passage(), new WordPlace($line + 1, 0.5));
         self::assertSame([true, true, true, false, false], array_map($comesBy, [0, 1, 2, 3, 9]));
         $moment = fn (?string $line, float $within): ?int => $places->momentIn($this->passage(), $line, $within)?->count;
         self::assertSame([$moment('c', 0.0), null], [$moment('b', 0.7), $moment('d', 0.5)]);
@@ -73,10 +76,11 @@ final class UnspokenLineTest extends TestCase
     {
         $frame = FrameSize::of(1280, 720);
         $script = Script::parse("## A\n\n{$text}\n");
-        $deck = [['name' => '1', 'still' => Example::slide('one')], ['name' => '2', 'still' => Example::slide('two')]];
+        $deck = [new CuedSlide('1', Example::slide('one')), new CuedSlide('2', Example::slide('two'))];
         $cues = new PictureCues($script, $deck, HouseStyle::of([]), $frame);
         $lines = ['a', 'b', 'c'];
-        [$opening, $changes] = $cues->of($script->sections[0], $lines);
+        $seen = $cues->of($script->sections[0], $lines);
+        [$opening, $changes] = [$seen->opening, $seen->changes];
         $beds = [new MusicTrack('Slack water', str_repeat('0', 64), 48_000 * 60, -20.0)];
 
         return [new SectionInput(

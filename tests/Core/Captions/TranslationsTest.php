@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Tests\Core\Captions;
 
 use OpenReel\Core\Captions\Caption;
+use OpenReel\Core\Captions\TimedCue;
 use OpenReel\Core\Captions\TimedTextReader;
 use OpenReel\Core\Captions\TimedWord;
 use OpenReel\Core\Captions\Translation;
@@ -48,9 +49,9 @@ final class TranslationsTest extends TestCase
             self::caption('a', 0, 'One.', 0, 2), self::caption('b', 0, 'Two.', 2, 4),
             self::caption('c', 0, 'Three.', 4, 6),
         ];
-        $cue = fn (float $from, float $until, string $text): array => [
-            'from' => (int) (48_000 * $from), 'until' => (int) (48_000 * $until), 'text' => $text,
-        ];
+        $cue = fn (float $from, float $until, string $text): TimedCue => new TimedCue(
+            $text, Tick::ofSeconds($from), Tick::ofSeconds($until),
+        );
         $placed = Translations::placed($captions, [
             $cue(0.1, 1.0, 'Eins'), $cue(1.0, 2.2, 'und'), $cue(2.4, 4.1, 'Zwei'), $cue(9, 10, 'Später'), $cue(4, 5, '  '),
         ]);
@@ -65,7 +66,7 @@ final class TranslationsTest extends TestCase
     public function test_others_files_are_read(string $content, array $cues): void
     {
         self::assertSame($cues, array_map(
-            fn (array $c): array => [$c['from'] / 48_000, $c['until'] / 48_000, $c['text']], TimedTextReader::parse($content),
+            fn (TimedCue $c): array => [$c->from->count / 48_000, $c->until->count / 48_000, $c->text], TimedTextReader::parse($content),
         ));
     }
 

@@ -6,6 +6,7 @@ namespace Tests\Core\Coverage;
 
 use OpenReel\Core\Coverage\FilmState;
 use OpenReel\Core\Coverage\NextStep;
+use OpenReel\Core\Coverage\SectionStanding;
 use PHPUnit\Framework\Attributes\TestWith;
 use PHPUnit\Framework\TestCase;
 
@@ -61,7 +62,7 @@ final class NextStepTest extends TestCase
     }
 
     /**
-     * @param  list<array{id: string, fill: string, waiting: string|null, spoken: bool}>  $sections
+     * @param  list<SectionStanding>  $sections
      * @return list<string>
      */
     private static function says(array $sections): array
@@ -69,9 +70,8 @@ final class NextStepTest extends TestCase
         return array_map(fn (NextStep $next): string => $next->says, NextStep::behindEach($sections));
     }
 
-    /** @return array{id: string, fill: string, waiting: string|null, spoken: bool} */
-    private static function section(string $id, string $fill, ?string $waiting = null, bool $spoken = true): array
+    private static function section(string $id, string $fill, ?string $waiting = null, bool $spoken = true): SectionStanding
     {
-        return ['id' => $id, 'fill' => $fill, 'waiting' => $waiting, 'spoken' => $spoken];
+        return new SectionStanding($id, $fill, $waiting, $spoken);
     }
 }

@@ -7,6 +7,7 @@ namespace Tests\Core\Render;
 use OpenReel\Core\Assembly\Assembly;
 use OpenReel\Core\Render\ExportCheck;
 use OpenReel\Core\Render\ExportFacts;
+use OpenReel\Core\Render\ExportFinding;
 use OpenReel\Core\Sound\LoudnessReport;
 use PHPUnit\Framework\TestCase;
 use Tests\Core\Assembly\Example;
@@ -17,21 +18,21 @@ final class ExportCheckTest extends TestCase
     {
         $findings = $this->findings(new ExportFacts(75, 1280, 720, 'h264', 'aac', 3.02, 2), new LoudnessReport(-16.3, -1.8));
 
-        self::assertSame(['frames', 'duration', 'streams', 'chapters', 'loudness'], array_column($findings, 'name'));
-        self::assertSame([true, true, true, true, true], array_column($findings, 'ok'));
-        self::assertSame('All 75 frames are there.', $findings[0]['says']);
+        self::assertSame(['frames', 'duration', 'streams', 'chapters', 'loudness'], array_map(fn (ExportFinding $f): string => $f->name, $findings));
+        self::assertSame([true, true, true, true, true], array_map(fn (ExportFinding $f): bool => $f->isOk, $findings));
+        self::assertSame('All 75 frames are there.', $findings[0]->says);
     }
 
     public function test_everything_that_is_off_is_named(): void
     {
         $findings = $this->findings(new ExportFacts(74, 1280, 718, 'h264', 'mp3', 2.2, 1), new LoudnessReport(-18.0, -0.3));
 
-        self::assertSame([false, false, false, false, false], array_column($findings, 'ok'));
-        self::assertSame('The file has 74 frames instead of 75.', $findings[0]['says']);
-        self::assertStringContainsString('found h264 of 1280 x 718 and mp3', $findings[2]['says']);
+        self::assertSame([false, false, false, false, false], array_map(fn (ExportFinding $f): bool => $f->isOk, $findings));
+        self::assertSame('The file has 74 frames instead of 75.', $findings[0]->says);
+        self::assertStringContainsString('found h264 of 1280 x 718 and mp3', $findings[2]->says);
         self::assertSame(
             'Loudness -18.0 LUFS, highest peak -0.3 dBTP. Meant were -16.0 LUFS and at most -1.0 dBTP.',
-            $findings[4]['says'],
+            $findings[4]->says,
         );
     }
 
@@ -39,7 +40,7 @@ final class ExportCheckTest extends TestCase
     {
         self::assertSame(
             'Nothing can be heard in this file.',
-            $this->findings(new ExportFacts(75, 1280, 720, 'h264', 'aac', 3.0, 2), new LoudnessReport(null, null))[4]['says'],
+            $this->findings(new ExportFacts(75, 1280, 720, 'h264', 'aac', 3.0, 2), new LoudnessReport(null, null))[4]->says,
         );
     }
 
@@ -55,7 +56,7 @@ final class ExportCheckTest extends TestCase
         self::assertEquals(new LoudnessReport(null, null), LoudnessReport::parse(''));
     }
 
-    /** @return list<array{name: string, ok: bool, says: string}> */
+    /** @return list<ExportFinding> */
     private function findings(ExportFacts $facts, LoudnessReport $sound): array
     {
         return ExportCheck::findings($this->lesson(), $facts, $sound, -16.0, -1.0);

@@ -9,7 +9,9 @@ use OpenReel\Core\Script\Cue;
 use OpenReel\Core\Script\CueKind;
 use OpenReel\Core\Script\CuePlaces;
 use OpenReel\Core\Script\Keys;
+use OpenReel\Core\Script\PlacedCue;
 use OpenReel\Core\Script\Script;
+use OpenReel\Core\Script\WordPlace;
 use PHPUnit\Framework\TestCase;
 
 final class CuePlacesTest extends TestCase
@@ -35,7 +37,7 @@ final class CuePlacesTest extends TestCase
 
         self::assertSame(
             $once,
-            CuePlaces::write(Script::parse($once), [['section' => 0, 'line' => 2, 'within' => 0.3, 'cue' => '[slide: Low]']]),
+            CuePlaces::write(Script::parse($once), [new PlacedCue(0, new WordPlace(2, 0.3), '[slide: Low]')]),
         );
     }
 
@@ -87,7 +89,7 @@ final class CuePlacesTest extends TestCase
     {
         return CuePlaces::write(
             Script::parse(self::SCRIPT),
-            array_map(fn (array $c): array => array_combine(['section', 'line', 'within', 'cue'], $c), array_values($cues)),
+            array_map(fn (array $c): PlacedCue => new PlacedCue($c[0], new WordPlace($c[1], $c[2]), $c[3]), array_values($cues)),
         );
     }
 }

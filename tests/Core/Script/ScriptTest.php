@@ -10,6 +10,7 @@ use OpenReel\Core\Script\CueKind;
 use OpenReel\Core\Script\Line;
 use OpenReel\Core\Script\Script;
 use OpenReel\Core\Script\ScriptSection;
+use OpenReel\Core\Script\SectionText;
 use PHPUnit\Framework\TestCase;
 
 final class ScriptTest extends TestCase
@@ -151,7 +152,7 @@ final class ScriptTest extends TestCase
 
     public function test_sections_are_put_in_moved_and_taken_out(): void
     {
-        $script = Script::compose('Tides', [['heading' => 'A', 'text' => 'a.'], ['heading' => 'B', 'text' => '']]);
+        $script = Script::compose('Tides', [new SectionText('A', 'a.'), new SectionText('B')]);
 
         self::assertSame("# Tides\n\n## A\n\na.\n\n## B\n", $script->write());
         self::assertSame("# Tides\n\n## B\n\n## A\n\na.\n\n", $script->inOrder([1, 0])->write());

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Core\Script;
 
+use OpenReel\Core\Script\ChangedSection;
 use OpenReel\Core\Script\SectionIdentity;
 use OpenReel\Core\Script\SectionMatch;
 use PHPUnit\Framework\Attributes\DataProvider;
@@ -73,7 +74,7 @@ final class SectionMatchTest extends TestCase
             SectionMatch::ids(
                 $known,
                 self::SECTION_OF,
-                array_map(fn (array $s): array => ['heading' => $s[0], 'lines' => $s[1]], $now),
+                array_map(fn (array $s): ChangedSection => new ChangedSection(...$s), $now),
             ),
         );
     }
@@ -84,10 +85,10 @@ final class SectionMatchTest extends TestCase
         for ($i = 0; $i < 5_000; $i++) {
             $known[] = new SectionIdentity("s{$i}", 'Round', false);
             $of["l{$i}"] = "s{$i}";
-            $now[] = ['heading' => 'Round', 'lines' => ["l{$i}"]];
+            $now[] = new ChangedSection('Round', ["l{$i}"]);
         }
         // One new section is put before all of them.
-        array_unshift($now, ['heading' => 'Begin', 'lines' => []]);
+        array_unshift($now, new ChangedSection('Begin', []));
 
         self::assertSame(
             [null, ...array_map(fn (int $i): string => "s{$i}", range(0, 4_999))],

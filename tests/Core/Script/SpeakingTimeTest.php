@@ -6,9 +6,11 @@ namespace Tests\Core\Script;
 
 use OpenReel\Core\Script\Line;
 use OpenReel\Core\Script\Pace;
+use OpenReel\Core\Script\PaceSample;
 use OpenReel\Core\Script\Script;
 use OpenReel\Core\Script\ScriptSection;
 use OpenReel\Core\Script\SpeakingTime;
+use OpenReel\Core\Script\SpokenLength;
 use PHPUnit\Framework\TestCase;
 
 final class SpeakingTimeTest extends TestCase
@@ -38,7 +40,7 @@ final class SpeakingTimeTest extends TestCase
         $plain = $this->time('One tide. One boat.');
         self::assertSame($plain + 2500 + 600, $this->time('[slide: A] One tide. [pause 2.5 s] [slide] One boat.'));
 
-        $slow = Pace::learn(array_fill(0, 3, ['expected' => 10_000, 'real' => 20_000]));
+        $slow = Pace::learn(array_fill(0, 3, new PaceSample(10_000, 20_000)));
         self::assertSame(
             2 * $plain + 2500,
             SpeakingTime::of(ScriptSection::ofText('One tide. [pause 2.5 s] One boat.'), $slow)->milliseconds(),
@@ -61,31 +63,30 @@ final class SpeakingTimeTest extends TestCase
 
     public function test_a_pace_needs_three_takes_and_is_not_moved_by_one_odd_take(): void
     {
-        $takes = [['expected' => 10_000, 'real' => 12_000], ['expected' => 20_000, 'real' => 23_000]];
+        $takes = [new PaceSample(10_000, 12_000), new PaceSample(20_000, 23_000)];
         self::assertFalse(Pace::learn($takes)->isLearned());
         self::assertSame(1.0, Pace::learn($takes)->factor);
 
-        $three = Pace::learn([...$takes, ['expected' => 10_000, 'real' => 90_000]]);
+        $three = Pace::learn([...$takes, new PaceSample(10_000, 90_000)]);
         self::assertTrue($three->isLearned());
         self::assertSame(1.2, $three->factor);
         self::assertSame(
             1.175,
-            Pace::learn([...$takes, ['expected' => 10_000, 'real' => 90_000], ['expected' => 10_000, 'real' => 10_000]])->factor,
+            Pace::learn([...$takes, new PaceSample(10_000, 90_000), new PaceSample(10_000, 10_000)])->factor,
         );
     }
 
     public function test_takes_too_short_to_tell_are_left_out_and_the_pace_is_bounded(): void
     {
-        self::assertFalse(Pace::learn(array_fill(0, 5, ['expected' => 4_000, 'real' => 9_000]))->isLearned());
-        self::assertSame(2.0, Pace::learn(array_fill(0, 3, ['expected' => 6_000, 'real' => 60_000]))->factor);
-        self::assertSame(0.5, Pace::learn(array_fill(0, 3, ['expected' => 60_000, 'real' => 6_000]))->factor);
+        self::assertFalse(Pace::learn(array_fill(0, 5, new PaceSample(4_000, 9_000)))->isLearned());
+        self::assertSame(2.0, Pace::learn(array_fill(0, 3, new PaceSample(6_000, 60_000)))->factor);
+        self::assertSame(0.5, Pace::learn(array_fill(0, 3, new PaceSample(60_000, 6_000)))->factor);
     }
 
     public function test_what_the_script_asks_for_is_no_part_of_the_pace(): void
     {
         $section = ScriptSection::ofText("One two. [pause 3 s] Three four.\n\n[slide: x] Five.");
-        $lines = array_map(fn ($line): array => [$line->paragraph, SpeakingTime::ofText($line->text)], $section->lines);
-        $spoken = SpeakingTime::spoken($lines);
+        $spoken = SpeakingTime::spoken(array_map(SpokenLength::of(...), $section->lines));
 
         self::assertSame(3_600, SpeakingTime::silence($section->cues), 'three seconds, and a look at the new slide');
         self::assertSame($spoken + 3_600, SpeakingTime::of($section)->milliseconds());

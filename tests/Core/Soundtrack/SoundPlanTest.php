@@ -18,6 +18,7 @@ use OpenReel\Core\Picture\FrameSize;
 use OpenReel\Core\Picture\TrackKind;
 use OpenReel\Core\Picture\Transition;
 use OpenReel\Core\Script\MusicCue;
+use OpenReel\Core\Script\WordPlace;
 use OpenReel\Core\Sound\CleanCommand;
 use OpenReel\Core\Sound\Cleaning;
 use OpenReel\Core\Sound\CleanVoice;
@@ -143,7 +144,7 @@ final class SoundPlanTest extends TestCase
 
     public function test_a_bed_steps_back_while_somebody_speaks_and_not_for_every_breath(): void
     {
-        $bed = new MusicCueAt([0, 0.0], new MusicCue('bed', -6.0206, 0, 0), new MusicTrack('bed', 'bed', 48_000, -16.0));
+        $bed = new MusicCueAt(new WordPlace(1), new MusicCue('bed', -6.0206, 0, 0), new MusicTrack('bed', 'bed', 48_000, -16.0));
         $card = fn (string $id, int $ms): SectionInput => new SectionInput(
             $id,
             $id,

@@ -7,6 +7,7 @@ namespace Tests\Core\Take;
 use OpenReel\Core\Kernel\Span;
 use OpenReel\Core\Kernel\Tick;
 use OpenReel\Core\Take\EventLog;
+use OpenReel\Core\Take\GivenCue;
 use OpenReel\Core\Take\LiveCue;
 use OpenReel\Core\Take\Retakes;
 use PHPUnit\Framework\TestCase;
@@ -67,7 +68,7 @@ final class RetakesTest extends TestCase
             ['line' => 'a', 'within' => 0.6, 'cue' => '[slide: Tide curve]'],
             ['line' => 'a', 'within' => 0.601, 'cue' => '[layout: slide alone]'],
             ['line' => 'b', 'within' => 0.0, 'cue' => '[layout: side by side]'],
-        ], LiveCue::of($events, $retakes, $lines, $used));
+        ], array_map(fn (GivenCue $g): array => $g->toArray(), LiveCue::of($events, $retakes, $lines, $used)));
         self::assertSame([], LiveCue::of($events, [], [], $used));
     }
 
