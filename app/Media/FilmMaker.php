@@ -9,6 +9,7 @@ use OpenReel\Core\Captions\CaptionScript;
 use OpenReel\Core\Captions\TimedText;
 use OpenReel\Core\Film\FilmPlan;
 use OpenReel\Core\Render\ChapterFile;
+use OpenReel\Core\Render\ConcatFile;
 use OpenReel\Core\Render\ConcatList;
 use OpenReel\Core\Render\ExportPreset;
 use OpenReel\Core\Render\FilmCaptionTrack;
@@ -136,7 +137,7 @@ final class FilmMaker
             $list,
             ConcatList::write(
                 array_map(
-                    fn (ShotSpec|TransitionSpec $spec, Rendered $piece): array => ['path' => $piece->path, 'length' => $spec->length()],
+                    fn (ShotSpec|TransitionSpec $s, Rendered $piece): ConcatFile => new ConcatFile($piece->path, $s->length()),
                     $specs,
                     $pieces,
                 ),

@@ -11,6 +11,7 @@ use OpenReel\Core\Render\FilmCommand;
 use OpenReel\Core\Sound\GainSearch;
 use OpenReel\Core\Sound\Loudness;
 use OpenReel\Core\Sound\LoudnessReport;
+use OpenReel\Core\Soundtrack\BedFiles;
 use OpenReel\Core\Soundtrack\MusicClip;
 use OpenReel\Core\Soundtrack\SoundCommand;
 use OpenReel\Core\Soundtrack\SoundMix;
@@ -178,7 +179,7 @@ final class SoundRenderer
                 $drafts[] = $loud = $this->media->draft('pcm');
                 $this->copyBed($place, $files, $from, $until, $bed);
                 $this->media->fill($loud, $place->loud->bytes($from, $until));
-                $beds[] = [$bed, $loud];
+                $beds[] = new BedFiles($bed, $loud);
             }
             $this->encoder->run(SoundCommand::withBeds($pcm, $beds, $until - $from, $mixed));
             clearstatcache(true, $mixed);

@@ -43,18 +43,16 @@ final readonly class Framing
     /** @return self|null null when the presenter sits where they sat, or cannot be found */
     public static function changed(CameraLook $one, CameraLook $other): ?self
     {
-        $cells = self::presenter($one->moves);
-        if ($cells === []) {
+        $presenter = self::presenter($one->moves);
+        if ($presenter === null) {
             return null;
         }
-        $x = array_sum(array_column($cells, 0)) / count($cells);
-        $y = array_sum(array_column($cells, 1)) / count($cells);
-        $same = self::likeness($one, $other, $cells, [$x, $y], 0, 0, 1.0);
+        $same = self::likeness($one, $other, $presenter, 0, 0, 1.0);
         [$best, $found] = [max(self::LIKE, 1 - self::BETTER * (1 - $same)), null];
         foreach (self::SIZES as $size) {
             for ($down = -self::DOWN; $down <= self::DOWN; $down++) {
                 for ($across = -self::ACROSS; $across <= self::ACROSS; $across++) {
-                    $like = self::likeness($one, $other, $cells, [$x, $y], $across, $down, $size);
+                    $like = self::likeness($one, $other, $presenter, $across, $down, $size);
                     if ($like > $best) {
                         [$best, $found] = [$like, new self($across / CameraLook::WIDTH, $down / CameraLook::HEIGHT, $size)];
                     }
@@ -71,46 +69,41 @@ final readonly class Framing
         return hypot($this->across, $this->down) >= 1 / 12 || abs($this->size - 1) > 0.1;
     }
 
-    /**
-     * @param  list<int>  $moves
-     * @return list<array{int, int}> places of cells
-     */
-    private static function presenter(array $moves): array
+    /** @param  list<int>  $moves */
+    private static function presenter(array $moves): ?CellGroup
     {
         $most = $moves === [] ? 0 : max($moves);
         $cells = [];
         foreach ($most < self::MOVES ? [] : $moves as $i => $value) {
             if ($value >= self::PRESENTER * $most) {
-                $cells[] = [$i % CameraLook::WIDTH, intdiv($i, CameraLook::WIDTH)];
+                $cells[] = new PictureCell($i % CameraLook::WIDTH, intdiv($i, CameraLook::WIDTH));
             }
         }
 
-        return $cells;
+        return CellGroup::of($cells);
     }
 
     /**
-     * @param  list<array{int, int}>  $cells  of the presenter in the first picture
-     * @param  array{float, float}  $centre  of these
+     * @param  CellGroup  $presenter  in the first picture
      * @return float -1..1; -1 when less than two thirds of them would be in the picture
      */
     private static function likeness(
         CameraLook $one,
         CameraLook $other,
-        array $cells,
-        array $centre,
+        CellGroup $presenter,
         int $across,
         int $down,
         float $size,
     ): float {
         $n = 0;
         $a = $b = $aa = $bb = $ab = 0.0;
-        foreach ($cells as [$x, $y]) {
-            $u = (int) round($centre[0] + ($x - $centre[0]) * $size + $across);
-            $v = (int) round($centre[1] + ($y - $centre[1]) * $size + $down);
+        foreach ($presenter->cells as $cell) {
+            $u = (int) round($presenter->x + ($cell->x - $presenter->x) * $size + $across);
+            $v = (int) round($presenter->y + ($cell->y - $presenter->y) * $size + $down);
             if ($u < 0 || $v < 0 || $u >= CameraLook::WIDTH || $v >= CameraLook::HEIGHT) {
                 continue;
             }
-            $p = $one->cells[$y * CameraLook::WIDTH + $x];
+            $p = $one->cells[$cell->y * CameraLook::WIDTH + $cell->x];
             $q = $other->cells[$v * CameraLook::WIDTH + $u];
             $n++;
             $a += $p;
@@ -119,7 +112,7 @@ final readonly class Framing
             $bb += $q * $q;
             $ab += $p * $q;
         }
-        if ($n < 2 * count($cells) / 3) {
+        if ($n < 2 * count($presenter->cells) / 3) {
             return -1.0;
         }
         $spread = ($aa - ($a * $a) / $n) * ($bb - ($b * $b) / $n);

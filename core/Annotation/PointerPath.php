@@ -77,7 +77,9 @@ final readonly class PointerPath implements Drawing
     /** @return array<string, mixed> */
     public function toArray(): array
     {
-        return ['kind' => 'pointer', 'colour' => $this->colour, 'points' => array_map(fn (TimedPoint $p): array => [$p->ms, $p->x, $p->y], $this->points)];
+        $points = array_map(fn (TimedPoint $p): array => [$p->ms, $p->x, $p->y], $this->points);
+
+        return ['kind' => 'pointer', 'colour' => $this->colour, 'points' => $points];
     }
 
     /**

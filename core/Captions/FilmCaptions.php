@@ -75,9 +75,10 @@ final class FilmCaptions
         $said = [];
         foreach (WordFrames::ticks($passage, $passage->heard(), $texts) as $line => $ticks) {
             preg_match_all('/\S+/u', $texts[$line] ?? '', $found);
-            $places = $passage->take->placesIn($line) ?? [[1.0, $passage->span->until->count]];
+            $places = $passage->take->placesIn($line) ?? [];
+            $end = $places === [] ? $passage->span->until : $places[count($places) - 1]->at;
             foreach ($ticks as $n => $tick) {
-                $said[] = [$found[0][$n], $tick, $line, $n, min($ticks[$n + 1] ?? end($places)[1], $tick + $longest)];
+                $said[] = [$found[0][$n], $tick, $line, $n, min($ticks[$n + 1] ?? $end->count, $tick + $longest)];
             }
         }
         foreach (self::unscripted($passage) as $span) {

@@ -150,7 +150,7 @@ final class SoundCommand
      * What is spoken, with music beside it.
      *
      * @param  string  $voice  path of raw PCM
-     * @param  list<array{string, string}>  $beds  paths of raw PCM and of its loudness, an amplitude a sample
+     * @param  list<BedFiles>  $beds
      * @param  int  $samples  of all of them
      * @return list<string>
      */
@@ -160,8 +160,8 @@ final class SoundCommand
         $inputs = [...$pcm, $voice];
         $chains = [];
         $mixed = '[0:a]';
-        foreach ($beds as $n => [$bed, $loud]) {
-            array_push($inputs, ...$pcm, ...[$bed, '-f', 'f32le', '-ar', '48000', '-ac', '1', '-i', $loud]);
+        foreach ($beds as $n => $bed) {
+            array_push($inputs, ...$pcm, ...[$bed->pcm, '-f', 'f32le', '-ar', '48000', '-ac', '1', '-i', $bed->loudness]);
             [$a, $b] = [1 + 2 * $n, 2 + 2 * $n];
             $chains[] = "[{$a}:a]aformat=sample_fmts=flt[b{$n}]";
             $chains[] = "[{$b}:a]pan=stereo|c0=c0|c1=c0[l{$n}];[b{$n}][l{$n}]amultiply[m{$n}]";

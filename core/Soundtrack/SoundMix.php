@@ -39,27 +39,24 @@ final class SoundMix
     public function write(int $from, int $until, $out): void
     {
         $done = $from;
-        foreach ($this->stretches() as [$start, $stop, $kind, $index]) {
-            $start = max($start, $done);
-            $stop = min($stop, $until);
+        foreach ($this->stretches() as $stretch) {
+            $start = max($stretch->from, $done);
+            $stop = min($stretch->until, $until);
             if ($start >= $stop) {
                 continue;
             }
             fwrite($out, str_repeat("\0", self::BYTES * ($start - $done)));
-            if ($kind === null) {
-                $this->copy($this->places[$index], $start, $stop, $out);
+            if ($stretch->change === null) {
+                $this->copy($this->places[$stretch->place], $start, $stop, $out);
             } else {
-                fwrite($out, $this->changed($index, $start, $stop));
+                fwrite($out, $this->changed($stretch->place, $start, $stop));
             }
             $done = $stop;
         }
         fwrite($out, str_repeat("\0", self::BYTES * max(0, $until - $done)));
     }
 
-    /**
-     * @return list<array{int, int, TransitionKind|null, int}> from, until, how two places change over (null: one alone), index of the
-     *    (second) place
-     */
+    /** @return list<MixStretch> in order */
     private function stretches(): array
     {
         $stretches = [];
@@ -67,14 +64,14 @@ final class SoundMix
         foreach ($this->places as $i => $place) {
             if ($i > 0) {
                 [$from, $until] = $place->change($this->places[$i - 1]);
-                $stretches[] = [$at, $from, null, $i - 1];
-                $stretches[] = [$from, $until, $place->join, $i];
+                $stretches[] = new MixStretch($at, $from, $i - 1);
+                $stretches[] = new MixStretch($from, $until, $i, $place->join);
                 $at = $until;
             }
         }
         if ($this->places !== []) {
             $last = count($this->places) - 1;
-            $stretches[] = [$at, $this->places[$last]->end(), null, $last];
+            $stretches[] = new MixStretch($at, $this->places[$last]->end(), $last);
         }
 
         return $stretches;

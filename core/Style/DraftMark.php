@@ -28,7 +28,8 @@ final readonly class DraftMark
 
     public function svg(): string
     {
-        [$width, $height] = $this->size();
+        $size = $this->size();
+        [$width, $height] = [$size->width, $size->height];
         $colours = $this->style->colours;
 
         return sprintf(
@@ -52,10 +53,11 @@ final readonly class DraftMark
     /** High in the middle, where neither face nor logo lie. */
     public function layer(): Layer
     {
-        [$width, $height] = $this->size();
+        $size = $this->size();
+        [$width, $height] = [$size->width, $size->height];
 
         return new Layer(
-            Still::drawn(StillKind::DraftMark, $this->svg(), Shape::of($width, $height)),
+            Still::drawn(StillKind::DraftMark, $this->svg(), $size),
             new PixelRect(
                 PixelRect::even(($this->frame->width - $width) / 2),
                 PixelRect::even(Inset::MARGIN * min($this->frame->width, $this->frame->height)),
@@ -65,11 +67,10 @@ final readonly class DraftMark
         );
     }
 
-    /** @return array{int, int} */
-    private function size(): array
+    private function size(): Shape
     {
         $height = PixelRect::even(self::HEIGHT * min($this->frame->width, $this->frame->height));
 
-        return [PixelRect::even(self::WIDTHS * $height), $height];
+        return Shape::of(PixelRect::even(self::WIDTHS * $height), $height);
     }
 }

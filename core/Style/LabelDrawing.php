@@ -34,14 +34,13 @@ final readonly class LabelDrawing
 
     public function still(): Still
     {
-        [$width, $height] = $this->size();
-
-        return Still::drawn(StillKind::Label, $this->svg(), Shape::of($width, $height));
+        return Still::drawn(StillKind::Label, $this->svg(), $this->size());
     }
 
     public function svg(): string
     {
-        [$width, $height] = $this->size();
+        $size = $this->size();
+        [$width, $height] = [$size->width, $size->height];
         [$ink, $paper] = [$this->style->colours->ink, $this->style->colours->paper];
         $text = $ink->contrast($this->colour) > $paper->contrast($this->colour) ? $ink : $paper;
 
@@ -69,12 +68,11 @@ final readonly class LabelDrawing
         return mb_substr(PlainText::row($this->words), 0, self::LONGEST);
     }
 
-    /** @return array{int, int} */
-    private function size(): array
+    private function size(): Shape
     {
         $height = PixelRect::even(self::HEIGHT * min($this->frame->width, $this->frame->height));
         $width = PixelRect::even($height * (0.7 + 0.56 * self::LETTER * mb_strlen($this->row())));
 
-        return [min($width, $this->frame->width), $height];
+        return Shape::of(min($width, $this->frame->width), $height);
     }
 }

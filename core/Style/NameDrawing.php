@@ -37,12 +37,13 @@ final readonly class NameDrawing
     /** Low on the left, or on the right where the inset's usual corner is there. */
     public function layer(): Layer
     {
-        [$width, $height] = $this->size();
+        $size = $this->size();
+        [$width, $height] = [$size->width, $size->height];
         $margin = PixelRect::even(2 * Inset::MARGIN * min($this->frame->width, $this->frame->height));
         $isRight = $this->style->inset->corner === Corner::BottomLeft;
 
         return new Layer(
-            Still::drawn(StillKind::Name, $this->svg(), Shape::of($width, $height)),
+            Still::drawn(StillKind::Name, $this->svg(), $size),
             new PixelRect(
                 $isRight ? $this->frame->width - $margin - $width : $margin,
                 $this->frame->height - $margin - $height,
@@ -54,7 +55,8 @@ final readonly class NameDrawing
 
     public function svg(): string
     {
-        [$width, $height] = $this->size();
+        $size = $this->size();
+        [$width, $height] = [$size->width, $size->height];
         $row = $this->row();
         $colours = $this->style->colours;
         [$paper, $ink, $accent] = [$colours->paper->hex, $colours->ink->hex, $colours->accent->hex];
@@ -99,16 +101,15 @@ final readonly class NameDrawing
         return PixelRect::even(self::ROW * min($this->frame->width, $this->frame->height));
     }
 
-    /** @return array{int, int} */
-    private function size(): array
+    private function size(): Shape
     {
         $row = $this->row();
         $letters = max(0.62 * mb_strlen($this->name), 0.42 * mb_strlen($this->role)) * self::LETTER;
         $margin = 2 * Inset::MARGIN * min($this->frame->width, $this->frame->height);
 
-        return [
+        return Shape::of(
             min(PixelRect::even($row * (1.1 + $letters)), PixelRect::even($this->frame->width - 2 * $margin)),
             PixelRect::even($row * ($this->role === '' ? 1.3 : 1.9)),
-        ];
+        );
     }
 }

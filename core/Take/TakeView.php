@@ -194,8 +194,7 @@ final readonly class TakeView
     /**
      * The places in a line of which the moment is known, its beginning and its end among them.
      *
-     * @return non-empty-list<array{float, int}>|null part of the line already spoken, and tick, in order; null when it does not
-     *    speak that line
+     * @return non-empty-list<WordAnchor>|null in order; null when it does not speak that line
      */
     public function placesIn(string $line): ?array
     {
@@ -212,28 +211,28 @@ final readonly class TakeView
         $places = [];
         foreach ($this->timings->anchors as $place) {
             if ($place->line === $line && $from->isBefore($place->at) && $place->at->isBefore($until)) {
-                $places[] = [$place->within, $place->at->count];
+                $places[] = $place;
             }
         }
-        usort($places, fn (array $a, array $b): int => $a[0] <=> $b[0]);
+        usort($places, fn (WordAnchor $a, WordAnchor $b): int => $a->within <=> $b->within);
 
-        return [[0.0, $from->count], ...$places, [1.0, $until->count]];
+        return [new WordAnchor($line, 0.0, $from), ...$places, new WordAnchor($line, 1.0, $until)];
     }
 
     /**
      * The moment between two known places, in proportion to the text.
      *
-     * @param  non-empty-list<array{float, int}>  $places  as `placesIn` gives them
+     * @param  non-empty-list<WordAnchor>  $places  as `placesIn` gives them
      */
     public static function between(array $places, float $within): Tick
     {
         $last = count($places) - 1;
-        for ($n = 1; $n < $last && $places[$n][0] <= $within; $n++);
-        [[$from, $tick], [$until, $end]] = [$places[$n - 1], $places[$n]];
+        for ($n = 1; $n < $last && $places[$n]->within <= $within; $n++);
+        [$before, $behind] = [$places[$n - 1], $places[$n]];
+        $part = ($within - $before->within) / max(1e-9, $behind->within - $before->within);
+        $length = $behind->at->minusOrZero($before->at)->count;
 
-        $part = ($within - $from) / max(1e-9, $until - $from);
-
-        return Tick::of($tick + (int) round(max(0, $end - $tick) * $part));
+        return Tick::of($before->at->count + (int) round($length * $part));
     }
 
     /**

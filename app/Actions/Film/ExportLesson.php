@@ -82,7 +82,8 @@ final class ExportLesson
         }
         $isDone = $export->become(WorkState::Done, [WorkState::Running], [
             'path' => $path, 'bytes' => $bytes,
-            'findings' => array_map(fn (ExportFinding $f): array => $f->toArray(), $findings), 'progress' => 1, 'doing' => null, 'finished_at' => now(),
+            'findings' => array_map(fn (ExportFinding $f): array => $f->toArray(), $findings),
+            'progress' => 1, 'doing' => null, 'finished_at' => now(),
             'beside' => $this->beside->write($export, $lesson, $captions),
         ]);
         if (! $isDone) {

@@ -42,13 +42,14 @@ final class AlignmentPass
     /** @param  callable(float): mixed  $progress  told how much is done, 0..1 */
     public function __invoke(Speech $speech, Window $window, callable $progress): Path
     {
-        [, $attempts, $lines, $reference] = $this->isHigh === null
+        $first = $this->isHigh === null
             ? $this->meet($speech, $window, $progress)
             : $this->first($speech, $window, $this->isHigh);
+        [$attempts, $lines] = [$first->found->hits, $first->lines];
         foreach ([1, 2] as $pass) {
             $progress(0.3 + 0.2 * $pass);
             $lines = Speaker::adapted($speech, $lines, $attempts);
-            [, $attempts] = $this->search($speech, $lines, $window, $pass);
+            $attempts = $this->search($speech, $lines, $window, $pass)->hits;
         }
         $progress(0.9);
         $heard = array_map(fn (SearchHit $a): int => $a->line, $attempts);
@@ -58,7 +59,7 @@ final class AlignmentPass
                 fn (ReferenceLine $line): Frames => Frames::of($line->frames, Cepstra::SIZE),
                 array_intersect_key($lines, array_flip($heard)),
             ),
-            $reference->words(array_values(array_unique($heard))),
+            $first->reference->words(array_values(array_unique($heard))),
         );
         if (Confidence::ofAll($way->confidences($speech)) < Alignment::SURE) {
             [$this->isHigh, $this->rate, $this->tempo] = [null, self::RATE, 1.0];
@@ -70,28 +71,27 @@ final class AlignmentPass
     /** What it costs to take speech for these lines, by what is known of the presenter so far. */
     public function cost(Speech $speech, Window $window): float
     {
-        return $this->first($speech, $window, $this->isHigh ?? false)[0];
+        return $this->first($speech, $window, $this->isHigh ?? false)->found->cost;
     }
 
     /**
      * Finds out which voice and which pace are most like the presenter's.
      *
      * @param  callable(float): mixed  $progress
-     * @return array{float, list<SearchHit>, array<int, ReferenceLine>, Reference} as of first
      */
-    private function meet(Speech $speech, Window $window, callable $progress): array
+    private function meet(Speech $speech, Window $window, callable $progress): PassResult
     {
         $best = $this->first($speech, $window, false);
         $progress(0.2);
         $high = $this->first($speech, $window, true);
         $progress(0.4);
-        $isHigh = $high[0] < $best[0];
+        $isHigh = $high->found->cost < $best->found->cost;
         $best = $isHigh ? $high : $best;
-        if ($best[1] === []) {
+        if ($best->found->hits === []) {
             return $best;
         }
         $this->isHigh = $isHigh;
-        $this->tempo = self::tempo($speech, $best[1]);
+        $this->tempo = self::tempo($speech, $best->found->hits);
         if (abs($this->tempo - 1) <= self::PACE_OFF) {
             return $best;
         }
@@ -101,20 +101,16 @@ final class AlignmentPass
         return $this->first($speech, $window, $isHigh);
     }
 
-    /** @return array{float, list<SearchHit>, array<int, ReferenceLine>, Reference} what it costs, what was found, and in what */
-    private function first(Speech $speech, Window $window, bool $high): array
+    private function first(Speech $speech, Window $window, bool $high): PassResult
     {
         $reference = new Reference($this->voice, $window->texts, $high, $this->rate);
         $lines = $reference->lines($speech->noise);
 
-        return [...$this->search($speech, $lines, $window, 0), $lines, $reference];
+        return new PassResult($this->search($speech, $lines, $window, 0), $lines, $reference);
     }
 
-    /**
-     * @param  array<int, ReferenceLine>  $lines
-     * @return array{float, list<SearchHit>}
-     */
-    private function search(Speech $speech, array $lines, Window $window, int $pass): array
+    /** @param  array<int, ReferenceLine>  $lines */
+    private function search(Speech $speech, array $lines, Window $window, int $pass): SearchResult
     {
         return (new Search($lines, $window, $this->tempo, self::QUANTILES[$pass], self::FREE[min(1, $pass)]))($speech);
     }

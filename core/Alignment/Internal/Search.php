@@ -11,23 +11,16 @@ namespace OpenReel\Core\Alignment\Internal;
  */
 final class Search
 {
-    private const NEVER = 1e9;
-
     /** Lines back and ahead that can be reached; in the middle of speech only near ones. */
     private const REACH = [30, 5];
 
     private const REACH_IN_SPEECH = [4, 2];
 
-    /** Frames of silence at which a line can be broken off (100 ms), and of a line that have to be said before. */
-    private const BREAK = 5;
-
+    /** Frames of a line that have to be said before it can be broken off. */
     private const LEAST = 18;
 
     /** What is said so far of a line is all of it: nobody breaks off at the last sound. */
     private const ALL = 0.92;
-
-    /** Frames of silence before a jump to another section. */
-    private const JUMP_AFTER = 15;
 
     /** A line counts as said when at most so many of its frames are missing. */
     private const END = 4;
@@ -35,41 +28,26 @@ final class Search
     /** The garbage level is taken from so many frames of all lines. */
     private const SAMPLE = 128;
 
-    /** @var list<int> */
-    private array $recLine = [];
-
-    /** @var list<int> */
-    private array $recFrom = [];
-
-    /** @var list<int> */
-    private array $recUntil = [];
-
-    /** @var list<int> */
-    private array $recReached = [];
-
-    /** @var list<bool> */
-    private array $recComplete = [];
-
-    /** @var list<int> the record before, -1 for none */
-    private array $recBefore = [];
-
-    /** @var list<int> frame and record of each entry into a line */
-    private array $entFrom = [];
-
-    /** @var list<int> */
-    private array $entBefore = [];
-
-    /** @var list<float> */
-    private array $entCost = [];
-
-    /** @var list<float> what each record cost, without how it was come to and what its length costs */
-    private array $recCost = [];
-
     /** @var list<ReferenceLine> */
     private readonly array $lines;
 
     /** @var list<int> the number in the script of each of these lines; those that do not follow each other lie apart */
     private readonly array $numbers;
+
+    /** @var list<int> those of these lines that begin a section */
+    private readonly array $sections;
+
+    /** @var list<list<float>> some frames of all lines */
+    private readonly array $sample;
+
+    private Breath $breath;
+
+    private Hubs $hubs;
+
+    private Trail $trail;
+
+    /** @var list<LineTokens> by line */
+    private array $inside = [];
 
     /**
      * @param  array<int, ReferenceLine>  $lines  by number, in order
@@ -86,170 +64,118 @@ final class Search
     ) {
         $this->lines = array_values($lines);
         $this->numbers = array_keys($lines);
+        $this->sections = array_keys(array_intersect($this->numbers, $window->sections));
+        $this->sample = self::sample($this->lines);
     }
 
-    /** @return array{float, list<SearchHit>} cost, and what was found, in order */
-    public function __invoke(Speech $speech): array
+    public function __invoke(Speech $speech): SearchResult
     {
-        $count = count($this->lines);
-        $frames = $speech->count();
-        $lengths = array_map(fn (ReferenceLine $l): int => $l->length(), $this->lines);
-        $sample = $this->sample();
-        $silent = self::silences($speech->mask);
-        $spoken = self::counted($speech->mask);
-        // In a row of each line: score and entry of each of its frames, and between which of them tokens live.
-        $score = array_map(fn (int $l): array => array_fill(0, $l, self::NEVER), $lengths);
-        $entry = array_map(fn (int $l): array => array_fill(0, $l, -1), $lengths);
-        $low = $lengths;
-        $high = array_fill(0, $count, -1);
-        // Hubs: 0 lies before all lines. Waiting in silence or in stray speech, behind a line said (0) or broken off (1).
-        $hub = array_fill(0, 4, array_fill(0, $count + 1, self::NEVER));
-        $rec = array_fill(0, 4, array_fill(0, $count + 1, -1));
-        $sections = array_keys(array_intersect($this->numbers, $this->window->sections));
-        $begin = (int) array_search($this->window->next, $this->numbers, true);
-        $hub[0][$begin] = 0.0;
-        [$hubLow, $hubHigh] = [$begin, $begin];
-        $mask = $speech->mask;
-
-        $bestInLine = self::NEVER;
-        for ($t = 0; $t < $frames; $t++) {
-            $isSpeech = $mask[$t] === '1';
-            $best = self::NEVER;
-            for ($h = $hubLow; $h <= $hubHigh; $h++) {
-                $best = min($best, $hub[0][$h], $hub[1][$h], $hub[2][$h], $hub[3][$h]);
-            }
-            $limit = min($best, $bestInLine + Costs::IN_LINE) + Costs::BEAM;
-            $bestInLine = self::NEVER;
-            $scale = 1.0;
-            $x = [];
-            $enter = $enterBefore = [];
-            if ($isSpeech) {
-                $x = $speech->frames->at($t);
-                $distances = Distance::row($sample, $x, 0, count($sample));
-                sort($distances);
-                $scale = 1 / max(1e-6, $distances[(int) (count($distances) * $this->quantile)]);
-                $jump =
-                    $t === 0 ||
-                    substr($mask, max(0, $t - self::JUMP_AFTER), self::JUMP_AFTER) === str_repeat('0', self::JUMP_AFTER);
-                [$back, $ahead] = $jump || $t < 5 || substr($mask, $t - 5, 5) !== '11111' ? self::REACH : self::REACH_IN_SPEECH;
-                for ($h = $hubLow; $h <= $hubHigh; $h++) {
-                    foreach ([0, 2] as $kind) {
-                        [$cost, $before] =
-                            $hub[$kind + 1][$h] < $hub[$kind][$h]
-                                ? [$hub[$kind + 1][$h], $rec[$kind + 1][$h]]
-                                : [$hub[$kind][$h], $rec[$kind][$h]];
-                        if ($cost >= $limit) {
-                            continue;
-                        }
-                        $said = $h - 1;
-                        $number = $this->numbers[$said] ?? $this->numbers[0] - 1;
-                        $last = min($count - 1, $said + $ahead);
-                        for ($s = max(0, $said - $back); $s <= $last; $s++) {
-                            $line = $this->numbers[$s];
-                            $to =
-                                $cost + ($kind === 0 ? self::behindSaid($number, $line) : self::behindBroken($number, $line));
-                            if ($to < $limit && $to < ($enter[$s] ?? self::NEVER)) {
-                                [$enter[$s], $enterBefore[$s]] = [$to, $before];
-                            }
-                        }
-                        if ($jump) {
-                            foreach ($sections as $s) {
-                                $to = $cost + Costs::JUMP;
-                                if ($s > $said && $to < $limit && $to < ($enter[$s] ?? self::NEVER)) {
-                                    [$enter[$s], $enterBefore[$s]] = [$to, $before];
-                                }
-                            }
-                        }
-                    }
-                }
-            }
-            $breaks = ($silent[$t] >= self::BREAK || $t === $frames - 1) && $t > 0 && $mask[$t - 1] === '1';
-            $begins = $isSpeech && $t > 3 && substr($mask, $t - 3, 3) === '111' ? Costs::IN_SPEECH : 0.0;
-            $ends =
-                $isSpeech && $t > 0 && $t + 3 < $frames && $mask[$t - 1].substr($mask, $t + 1, 2) === '111'
-                    ? Costs::IN_SPEECH
-                    : 0.0;
-
-            for ($s = 0; $s < $count; $s++) {
-                if ($high[$s] < 0 && ! isset($enter[$s])) {
-                    continue;
-                }
-                $length = $lengths[$s];
-                if ($length === 0) {
-                    continue;
-                }
-                if ($high[$s] >= 0) {
-                    $this->leave($s, $t, $score[$s], $entry[$s], $low[$s], $high[$s], $spoken, $breaks, $ends, $hub, $rec);
-                    if ($hub[0][$s + 1] < self::NEVER || $hub[2][$s + 1] < self::NEVER) {
-                        $hubLow = min($hubLow, $s + 1);
-                        $hubHigh = max($hubHigh, $s + 1);
-                    }
-                }
-                $row = $score[$s];
-                $from = $low[$s];
-                $until = $high[$s];
-                $newLow = $length;
-                $newHigh = -1;
-                if (! $isSpeech) {
-                    for ($j = $from; $j <= $until; $j++) {
-                        $row[$j] += Costs::PAUSE;
-                        if ($row[$j] < $limit) {
-                            $bestInLine = min($bestInLine, $row[$j]);
-                            $newLow = $newHigh < 0 ? $j : $newLow;
-                            $newHigh = $j;
-                        } else {
-                            $row[$j] = self::NEVER;
-                        }
-                    }
-                } else {
-                    $entries = $entry[$s];
-                    $cost = isset($enter[$s]) ? $enter[$s] + $begins : self::NEVER;
-                    $from = $cost < $limit ? 0 : $from;
-                    $until = min($length - 1, max($until, -2) + 2);
-                    $until = max($until, 0);
-                    $distances = Distance::row($this->lines[$s]->frames, $x, $from, $until + 1);
-                    for ($j = $until; $j >= $from; $j--) {
-                        $to = $row[$j] + Costs::STAY;
-                        $of = $j;
-                        if ($j > 0) {
-                            if ($row[$j - 1] < $to) {
-                                $to = $row[$j - 1];
-                                $of = $j - 1;
-                            }
-                            if ($j > 1 && $to > $row[$j - 2] + Costs::SKIP) {
-                                $to = $row[$j - 2] + Costs::SKIP;
-                                $of = $j - 2;
-                            }
-                            if ($to < self::NEVER) {
-                                $entries[$j] = $entries[$of];
-                            }
-                        } elseif ($cost < $to) {
-                            $to = $cost;
-                            $entries[0] = count($this->entFrom);
-                            $this->entFrom[] = $t;
-                            $this->entBefore[] = $enterBefore[$s];
-                            $this->entCost[] = $cost;
-                        }
-                        $to += $distances[$j - $from] * $scale;
-                        if ($to < $limit) {
-                            $bestInLine = $to < $bestInLine ? $to : $bestInLine;
-                            $row[$j] = $to;
-                            $newLow = $j;
-                            $newHigh = max($newHigh, $j);
-                        } else {
-                            $row[$j] = self::NEVER;
-                        }
-                    }
-                    $entry[$s] = $entries;
-                }
-                $score[$s] = $row;
-                $low[$s] = $newLow;
-                $high[$s] = $newHigh;
-            }
-            $this->wait($isSpeech, $hub, $rec, $hubLow, $hubHigh, $limit);
+        $this->breath = new Breath($speech->mask);
+        $this->hubs = new Hubs(count($this->lines), (int) array_search($this->window->next, $this->numbers, true));
+        $this->trail = new Trail;
+        $this->inside = array_map(fn (ReferenceLine $l): LineTokens => new LineTokens($l, $this->trail), $this->lines);
+        $bestInside = LineTokens::NEVER;
+        for ($t = 0, $frames = $speech->count(); $t < $frames; $t++) {
+            $isSpeech = $this->breath->isSpeech($t);
+            $limit = min($this->hubs->best(), $bestInside + Costs::IN_LINE) + Costs::BEAM;
+            $bestInside = $isSpeech ? $this->speak($t, $speech->frames->at($t), $limit) : $this->pause($t, $limit);
+            $this->hubs->wait($isSpeech, $limit);
         }
 
-        return $this->finish($frames, $score, $entry, $low, $high, $hub, $rec);
+        return $this->result($frames);
+    }
+
+    /**
+     * Tokens go on by one frame of silence, and out of lines.
+     *
+     * @param  float  $limit  what costs as much is given up
+     * @return float what the cheapest token in a line has paid then
+     */
+    private function pause(int $t, float $limit): float
+    {
+        $best = LineTokens::NEVER;
+        foreach ($this->inside as $s => $tokens) {
+            if (! $tokens->isEmpty()) {
+                $this->leave($s, $t);
+                $best = min($best, $tokens->pause($limit));
+            }
+        }
+
+        return $best;
+    }
+
+    /**
+     * Tokens go on by one frame of speech, out of lines and into others.
+     *
+     * @param  list<float>  $x  what it sounds like
+     * @param  float  $limit  what costs as much is given up
+     * @return float what the cheapest token in a line has paid then
+     */
+    private function speak(int $t, array $x, float $limit): float
+    {
+        $frame = new SpokenFrame($t, $x, $this->scale($x));
+        $entrances = $this->entrances($t, $limit);
+        $begins = $this->breath->beginning($t);
+        $best = LineTokens::NEVER;
+        foreach ($this->inside as $s => $tokens) {
+            $enters = isset($entrances->cost[$s]);
+            if ($tokens->length === 0 || ! $enters && $tokens->isEmpty()) {
+                continue;
+            }
+            if (! $tokens->isEmpty()) {
+                $this->leave($s, $t);
+            }
+            $enter = $enters ? $entrances->cost[$s] + $begins : LineTokens::NEVER;
+            $best = min($best, $tokens->advance($frame, $limit, $enter, $entrances->hit[$s] ?? Trail::START));
+        }
+
+        return $best;
+    }
+
+    /**
+     * What a distance costs on a frame: as much as garbage is away from it costs one.
+     *
+     * @param  list<float>  $x
+     */
+    private function scale(array $x): float
+    {
+        $distances = Distance::row($this->sample, $x, 0, count($this->sample));
+        sort($distances);
+
+        return 1 / max(1e-6, $distances[(int) (count($distances) * $this->quantile)]);
+    }
+
+    /** Which lines tokens can come into on a frame of speech, and from where at the least cost. */
+    private function entrances(int $t, float $limit): Entrances
+    {
+        $entrances = new Entrances($limit);
+        $jumps = $this->breath->mayJump($t);
+        [$back, $ahead] = $jumps || ! $this->breath->isInSpeech($t) ? self::REACH : self::REACH_IN_SPEECH;
+        $last = count($this->lines) - 1;
+        foreach ($this->hubs->alive() as $h) {
+            $said = $h - 1;
+            $number = $this->numbers[$said] ?? $this->numbers[0] - 1;
+            foreach ([Hubs::SAID, Hubs::BROKEN] as $kind) {
+                $cost = $this->hubs->cost($kind, $h);
+                if ($cost >= $limit) {
+                    continue;
+                }
+                $hit = $this->hubs->hit($kind, $h);
+                for ($s = max(0, $said - $back), $end = min($last, $said + $ahead); $s <= $end; $s++) {
+                    $way = $kind === Hubs::SAID
+                        ? self::behindSaid($number, $this->numbers[$s])
+                        : self::behindBroken($number, $this->numbers[$s]);
+                    $entrances->offer($s, $cost + $way, $hit);
+                }
+                foreach ($jumps ? $this->sections : [] as $s) {
+                    if ($s > $said) {
+                        $entrances->offer($s, $cost + Costs::JUMP, $hit);
+                    }
+                }
+            }
+        }
+
+        return $entrances;
     }
 
     /** What it costs to say a line after another was said to its end. */
@@ -272,64 +198,30 @@ final class Search
         };
     }
 
-    /**
-     * Tokens leave a line behind the frame before this one: at its end, or where it is broken off.
-     *
-     * @param  array<int, float>  $score
-     * @param  array<int, int>  $entry
-     * @param  list<int>  $spoken
-     * @param  array<int, array<int, float>>  $hub
-     * @param  array<int, array<int, int>>  $rec
-     */
-    private function leave(
-        int $line,
-        int $t,
-        array $score,
-        array $entry,
-        int $low,
-        int $high,
-        array $spoken,
-        bool $breaks,
-        float $ends,
-        array &$hub,
-        array &$rec,
-    ): void {
-        $length = count($score);
-        $end = self::NEVER;
-        if ($high >= $length - self::END) {
-            $best = self::NEVER;
-            $at = -1;
-            for ($j = max($low, $length - self::END); $j <= $high; $j++) {
-                $cost = $score[$j] + Costs::CLIPPED_END * ($length - 1 - $j) + $ends;
-                if ($cost < $best) {
-                    [$best, $at] = [$cost, $j];
-                }
-            }
-            $end = $best;
-            if ($at >= 0) {
-                $best += $this->duration($spoken[$t] - $spoken[$this->entFrom[$entry[$at]]], $at);
-                if ($best < $hub[0][$line + 1]) {
-                    $rec[0][$line + 1] = $this->record($line, $entry[$at], $t, $at, true, $score[$at]);
-                    $hub[0][$line + 1] = $best;
-                }
-            }
+    /** Tokens leave a line behind the frame before this one: at its end, or where it is broken off. */
+    private function leave(int $s, int $t): void
+    {
+        $tokens = $this->inside[$s];
+        $end = $tokens->atEnd(self::END, Costs::CLIPPED_END, $this->breath->ending($t));
+        if ($end !== null) {
+            $this->put(Hubs::SAID, $s, $t, $end, 0.0);
         }
-        if (! $breaks) {
+        if (! $this->breath->mayBreak($t)) {
             return;
         }
-        $best = self::NEVER;
-        $at = -1;
-        for ($j = max($low, self::LEAST); $j <= min($high, (int) (self::ALL * $length)); $j++) {
-            if ($score[$j] < $best) {
-                [$best, $at] = [$score[$j], $j];
-            }
+        $broken = $tokens->within(self::LEAST, (int) (self::ALL * $tokens->length));
+        if ($broken !== null && $broken->cost + Costs::HARDLY_BROKEN < ($end->cost ?? LineTokens::NEVER)) {
+            $this->put(Hubs::BROKEN, $s, $t, $broken, Costs::BREAK_OFF);
         }
-        if ($at >= 0 && $best + Costs::HARDLY_BROKEN < $end) {
-            $best += Costs::BREAK_OFF + $this->duration($spoken[$t] - $spoken[$this->entFrom[$entry[$at]]], $at);
-            if ($best < $hub[2][$line + 1]) {
-                $rec[2][$line + 1] = $this->record($line, $entry[$at], $t, $at, false, $score[$at]);
-                $hub[2][$line + 1] = $best;
-            }
+    }
+
+    /** @param  float  $more  what is paid beside what the token has to pay, and for how long it took */
+    private function put(int $kind, int $s, int $t, Token $token, float $more): void
+    {
+        $cost = $token->cost + ($more + $this->duration($this->breath->spoken($this->trail->begin($token), $t), $token->frame));
+        if ($this->hubs->takes($kind, $s + 1, $cost)) {
+            $hit = $this->trail->leave($this->numbers[$s], $token, $t, $kind === Hubs::SAID);
+            $this->hubs->put($kind, $s + 1, $cost, $hit);
         }
     }
 
@@ -340,126 +232,42 @@ final class Search
         return Costs::DURATION * max(0.0, $off - $this->free);
     }
 
-    private function record(int $line, int $entry, int $until, int $reached, bool $complete, float $score): int
+    /** The cheapest way to the end. */
+    private function result(int $frames): SearchResult
     {
-        $this->recLine[] = $line;
-        $this->recFrom[] = $this->entFrom[$entry];
-        $this->recUntil[] = $until;
-        $this->recReached[] = $reached;
-        $this->recComplete[] = $complete;
-        $this->recBefore[] = $this->entBefore[$entry];
-        $this->recCost[] = $score - $this->entCost[$entry];
-
-        return count($this->recLine) - 1;
-    }
-
-    /**
-     * Tokens in hubs wait for one frame.
-     *
-     * @param  array<int, array<int, float>>  $hub
-     * @param  array<int, array<int, int>>  $rec
-     */
-    private function wait(bool $isSpeech, array &$hub, array &$rec, int &$low, int &$high, float $limit): void
-    {
-        $silence = $isSpeech ? Costs::SPEECH_AS_SILENCE : 0.0;
-        $stray = $isSpeech ? Costs::STRAY : Costs::STRAY_SILENT;
-        [$newLow, $newHigh] = [$high, $low];
-        for ($h = $low; $h <= $high; $h++) {
-            $lives = false;
-            foreach ([0, 2] as $kind) {
-                $quiet = $hub[$kind][$h];
-                $loud = $hub[$kind + 1][$h];
-                if ($quiet >= self::NEVER && $loud >= self::NEVER) {
-                    continue;
-                }
-                $quietRec = $rec[$kind][$h];
-                $loudRec = $rec[$kind + 1][$h];
-                if ($loud < $quiet) {
-                    $hub[$kind][$h] = $loud + $silence;
-                    $rec[$kind][$h] = $loudRec;
-                } else {
-                    $hub[$kind][$h] = $quiet + $silence;
-                }
-                if ($quiet + Costs::BEGIN_STRAY < $loud) {
-                    $hub[$kind + 1][$h] = $quiet + Costs::BEGIN_STRAY + $stray;
-                    $rec[$kind + 1][$h] = $quietRec;
-                } else {
-                    $hub[$kind + 1][$h] = $loud + $stray;
-                }
-                if (min($hub[$kind][$h], $hub[$kind + 1][$h]) < $limit + Costs::BEAM) {
-                    $lives = true;
-                } else {
-                    $hub[$kind][$h] = $hub[$kind + 1][$h] = self::NEVER;
-                }
-            }
-            if ($lives) {
-                $newLow = min($newLow, $h);
-                $newHigh = max($newHigh, $h);
+        foreach ($this->inside as $s => $tokens) {
+            $end = $tokens->atEnd(self::END);
+            if ($end !== null && $this->hubs->takes(Hubs::SAID, $s + 1, $end->cost)) {
+                $hit = $this->trail->leave($this->numbers[$s], $end, $frames, true);
+                $this->hubs->put(Hubs::SAID, $s + 1, $end->cost, $hit);
             }
         }
-        [$low, $high] = [$newLow, $newHigh];
-    }
-
-    /**
-     * @param  array<int, array<int, float>>  $score
-     * @param  array<int, array<int, int>>  $entry
-     * @param  array<int, int>  $low
-     * @param  array<int, int>  $high
-     * @param  array<int, array<int, float>>  $hub
-     * @param  array<int, array<int, int>>  $rec
-     * @return array{float, list<SearchHit>}
-     */
-    private function finish(int $frames, array $score, array $entry, array $low, array $high, array $hub, array $rec): array
-    {
+        [$best, $last] = [LineTokens::NEVER, Trail::START];
         $count = count($this->lines);
-        for ($s = 0; $s < $count; $s++) {
-            $best = self::NEVER;
-            $at = -1;
-            $length = $this->lines[$s]->length();
-            for ($j = max($low[$s], $length - self::END); $j <= $high[$s]; $j++) {
-                if ($score[$s][$j] < $best) {
-                    [$best, $at] = [$score[$s][$j], $j];
-                }
-            }
-            if ($at >= 0 && $best < $hub[0][$s + 1]) {
-                $rec[0][$s + 1] = $this->record($s, $entry[$s][$at], $frames, $at, true, $score[$s][$at]);
-                $hub[0][$s + 1] = $best;
-            }
-        }
-        $best = self::NEVER;
-        $last = -1;
         for ($h = 0; $h <= $count; $h++) {
             $missing = Costs::LEFT_OUT * Costs::LEFT_OUT_AT_END * min(3, $count - $h);
-            foreach ([0, 1, 2, 3] as $kind) {
-                $cost = $hub[$kind][$h] + $missing + ($kind < 2 ? 0.0 : Costs::LOST);
+            foreach ([Hubs::SAID => 0.0, Hubs::BROKEN => Costs::LOST] as $kind => $lost) {
+                $cost = $this->hubs->cost($kind, $h) + $missing + $lost;
                 if ($cost < $best) {
-                    [$best, $last] = [$cost, $rec[$kind][$h]];
+                    [$best, $last] = [$cost, $this->hubs->hit($kind, $h)];
                 }
             }
         }
-        $found = [];
-        for (; $last >= 0; $last = $this->recBefore[$last]) {
-            $found[] = new SearchHit(
-                $this->numbers[$this->recLine[$last]],
-                $this->recFrom[$last],
-                $this->recUntil[$last],
-                $this->recReached[$last],
-                $this->recComplete[$last],
-                $this->recCost[$last],
-            );
-        }
 
-        return [$best, array_reverse($found)];
+        return new SearchResult($best, $this->trail->upTo($last));
     }
 
-    /** @return list<list<float>> some frames of all lines */
-    private function sample(): array
+    /**
+     * @param  list<ReferenceLine>  $lines
+     * @return list<list<float>> some frames of all lines
+     */
+    private static function sample(array $lines): array
     {
-        $all = array_sum(array_map(fn (ReferenceLine $l): int => $l->length(), $this->lines));
+        $all = array_sum(array_map(fn (ReferenceLine $l): int => $l->length(), $lines));
         $each = max(1, intdiv($all, self::SAMPLE));
         $sample = [];
         $at = 0;
-        foreach ($this->lines as $line) {
+        foreach ($lines as $line) {
             for (; $at < $line->length(); $at += $each) {
                 $sample[] = $line->frames[$at];
             }
@@ -467,27 +275,5 @@ final class Search
         }
 
         return $sample;
-    }
-
-    /** @return list<int> frames of silence from each frame on */
-    private static function silences(string $mask): array
-    {
-        $silent = array_fill(0, strlen($mask) + 1, 0);
-        for ($t = strlen($mask) - 1; $t >= 0; $t--) {
-            $silent[$t] = $mask[$t] === '1' ? 0 : $silent[$t + 1] + 1;
-        }
-
-        return array_values($silent);
-    }
-
-    /** @return list<int> frames of speech before each frame */
-    private static function counted(string $mask): array
-    {
-        $counts = [0];
-        for ($t = 0; $t < strlen($mask); $t++) {
-            $counts[] = $counts[$t] + ($mask[$t] === '1' ? 1 : 0);
-        }
-
-        return $counts;
     }
 }

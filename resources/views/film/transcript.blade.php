@@ -18,7 +18,10 @@
         <section>
             <h2>{{ $chapter->title }} <span class="time">{{ $chapter->from->clock() }}</span></h2>
             @foreach ($chapter->lines as $line)
-                <p><time class="time" datetime="PT{{ round($line->from->seconds(), 2) }}S">{{ $line->from->clock() }}</time> {{ $line->text }}</p>
+                <p>
+                    <time class="time" datetime="PT{{ round($line->from->seconds(), 2) }}S">{{ $line->from->clock() }}</time>
+                    {{ $line->text }}
+                </p>
             @endforeach
         </section>
     @endforeach

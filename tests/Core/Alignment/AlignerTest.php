@@ -157,7 +157,7 @@ final class AlignerTest extends TestCase
         );
         $search = fn (string $says, int $next): array => array_map(
             fn (SearchHit $a): int => $a->line,
-            (new Search($reference, new Window([], [50], $next), 1.0, 0.12, 0.3))(self::speech($says))[1],
+            (new Search($reference, new Window([], [50], $next), 1.0, 0.12, 0.3))(self::speech($says))->hits,
         );
         self::assertSame([7, 8], $search('abcdefgh ijklmnop', 7));
         self::assertSame([8], $search('ijklmnop', 8), 'one begins where one is');
@@ -311,7 +311,7 @@ final class AlignerTest extends TestCase
     private static function found(string $says, array $lines, array $sections = []): array
     {
         $reference = array_map(fn (string $line): ReferenceLine => new ReferenceLine(self::frames($line, 6)), $lines);
-        [, $attempts] = (new Search($reference, new Window([], $sections, 0), 1.0, 0.12, 0.3))(self::speech($says));
+        $attempts = (new Search($reference, new Window([], $sections, 0), 1.0, 0.12, 0.3))(self::speech($says))->hits;
 
         return array_map(fn (SearchHit $a): string => $a->line.($a->complete ? '' : '~'), $attempts);
     }

@@ -107,7 +107,8 @@ final class AnnotationTest extends TestCase
     {
         $path = PointerPath::parse(['points' => [[0, 0.1, 0.1], [100, 0.2, 0.1], [200, 0.3, 0.1], [3200, 0.5, 0.5]]]);
         self::assertNotNull($path);
-        self::assertSame([0, 200, 3200], array_map(fn (TimedPoint $p): int => $p->ms, $path->points), 'an even way needs no point in between');
+        $times = array_map(fn (TimedPoint $p): int => $p->ms, $path->points);
+        self::assertSame([0, 200, 3200], $times, 'an even way needs no point in between');
         $rings = array_map(fn (Annotation $m): array => [
             $m->from, $m->until, $this->ring($m)->toX, $this->ring($m)->opacityTo,
         ], $path->marks($this->span(0, 9000), $this->map(500), 1.0));
@@ -204,7 +205,9 @@ final class AnnotationTest extends TestCase
         $marks = [
             new TakeAnnotation(new Box(0.1, 0.2, 0.3, 0.4), $this->span(0, 100)),
             new TakeAnnotation(new Click(0.5, 0.25, 'B3261E'), $this->span(5, 100), 'screen'),
-            new TakeAnnotation(new PointerPath([new TimedPoint(0, 0.1, 0.2), new TimedPoint(40, 0.2, 0.2)], '0B5D66'), $this->span(5, 100), 'slide:1'),
+            new TakeAnnotation(
+                new PointerPath([new TimedPoint(0, 0.1, 0.2), new TimedPoint(40, 0.2, 0.2)], '0B5D66'), $this->span(5, 100), 'slide:1',
+            ),
             new TakeAnnotation(new Stroke(Tool::Pen, '000000', true, [new TimedPoint(0, 0.1, 0.2)]), $this->span(5, 100), 'board:2'),
         ];
         foreach ($marks as $mark) {

@@ -18,7 +18,8 @@ final class ExportCheckTest extends TestCase
     {
         $findings = $this->findings(new ExportFacts(75, 1280, 720, 'h264', 'aac', 3.02, 2), new LoudnessReport(-16.3, -1.8));
 
-        self::assertSame(['frames', 'duration', 'streams', 'chapters', 'loudness'], array_map(fn (ExportFinding $f): string => $f->name, $findings));
+        $names = array_map(fn (ExportFinding $f): string => $f->name, $findings);
+        self::assertSame(['frames', 'duration', 'streams', 'chapters', 'loudness'], $names);
         self::assertSame([true, true, true, true, true], array_map(fn (ExportFinding $f): bool => $f->isOk, $findings));
         self::assertSame('All 75 frames are there.', $findings[0]->says);
     }

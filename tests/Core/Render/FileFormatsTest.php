@@ -8,6 +8,7 @@ use OpenReel\Core\Assembly\Chapter;
 use OpenReel\Core\Kernel\FileName;
 use OpenReel\Core\Kernel\Tick;
 use OpenReel\Core\Render\ChapterFile;
+use OpenReel\Core\Render\ConcatFile;
 use OpenReel\Core\Render\ConcatList;
 use PHPUnit\Framework\Attributes\TestWith;
 use PHPUnit\Framework\TestCase;
@@ -82,8 +83,8 @@ final class FileFormatsTest extends TestCase
         self::assertSame(
             "ffconcat version 1.0\nfile '/a/it'\\''s.mp4'\nduration 2.000000\nfile '/b.mp4'\nduration 0.040000\n",
             ConcatList::write([
-                ['path' => "/a/it's.mp4", 'length' => Tick::of(96_000)],
-                ['path' => '/b.mp4', 'length' => Tick::of(1_920)],
+                new ConcatFile("/a/it's.mp4", Tick::of(96_000)),
+                new ConcatFile('/b.mp4', Tick::of(1_920)),
             ]),
         );
     }
