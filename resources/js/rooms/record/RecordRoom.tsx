@@ -3,8 +3,9 @@ import Button from 'react-bootstrap/Button';
 import { useLocation, useNavigate } from 'react-router';
 import { useSlides } from '../../api/lesson';
 import { refreshLesson } from '../../api/queries';
-import type { Layout, Lesson, LinePicture, Section } from '../../api/types';
+import type { Layout, Lesson, Section } from '../../api/types';
 import { keyName, keysOf, rememberedKeys, rememberKeys } from '../../recorder/keys';
+import { RecordingController } from '../../recorder/RecordingController';
 import { isRolling } from '../../recorder/sessionStates';
 import type { PrompterHost } from '../../recorder/secondWindow';
 import { useLessonPlace } from '../../shell/LessonFrame';
@@ -13,7 +14,6 @@ import { useNotices } from '../../ui/Notices';
 import { sectionState, sectionTitle } from '../../shell/sectionState';
 import { EmptyPlace } from '../../ui/EmptyPlace';
 import { Controls } from './Controls';
-import { Drawing } from './Drawing';
 import { LeaveDialog } from './LeaveDialog';
 import { MeterBar, useHeard } from './MeterBar';
 import { SmallRoom, useOutOfSight } from './OutOfSight';
@@ -21,9 +21,8 @@ import { PictureRow } from './PictureRow';
 import { Prompter } from '../../ui/Prompter';
 import { recordKeys } from './recordKeys';
 import { RoomFacts } from './RoomFacts';
+import { RoomStage } from './RoomStage';
 import { SetupPanel } from './SetupPanel';
-import { Slate } from './Slate';
-import { Stage } from './Stage';
 import { stillOf } from './still';
 import { type InkChoice, useInk } from './useInk';
 import { useLivePicture } from './useLivePicture';
@@ -35,7 +34,7 @@ import { useDrop } from './useDrop';
 import { useSecondPrompter } from './useSecondPrompter';
 import { useSession } from './useSession';
 import { useSetup } from './useSetup';
-import { type SourceKind, useSources } from './useSources';
+import { useSources } from './useSources';
 import { useSending } from './useSending';
 import { useStopping } from './useStopping';
 import { useWarnings } from './useWarnings';
@@ -72,17 +71,6 @@ interface Arrival {
 /** Seconds counted when a pause ends, for those who want it. */
 const COUNT_IN = 3;
 
-const lostNames: Record<SourceKind, string> = {
-    camera: 'The camera was unplugged.',
-    microphone: 'The microphone was unplugged.',
-    screen: 'The screen is no longer shared.',
-};
-
-const withoutMarks = (plan: LinePicture): LinePicture => ({
-    ...plan,
-    layers: plan.layers.filter((layer) => layer.shows !== 'marks'),
-});
-
 /** Devices stay open from one section to the next; what belongs to a section begins anew with it. */
 function Room({ lesson, section: whole }: { lesson: Lesson; section: Section }) {
     const go = useNavigate();
@@ -92,8 +80,8 @@ function Room({ lesson, section: whole }: { lesson: Lesson; section: Section }) 
     const [setup, change] = useSetup(lesson);
     const [ownKeys, setOwnKeys] = useState(rememberedKeys);
     const [settingUp, setSettingUp] = useState(false);
-    const lost = useRef<(kind: SourceKind) => void>(() => {});
-    const sources = useSources(lesson, section.id, setup, change, (kind) => lost.current(kind));
+    const [controller] = useState(() => new RecordingController());
+    const sources = useSources(lesson, section.id, setup, change, controller.lost);
     const { camera, microphone, screen, meter } = sources;
     const { session, ...now } = useSession({
         lessonId: lesson.id,
@@ -121,98 +109,53 @@ function Room({ lesson, section: whole }: { lesson: Lesson; section: Section }) 
     const flicker = useCallback((bright: boolean) => patch.current?.classList.toggle('is-bright', bright), []);
     const { plan } = live;
     const surface = plan?.surface ?? null;
+    const index = lesson.sections.findIndex((s) => s.id === section.id);
+    const nextSection = lesson.sections.slice(index + 1).find((s) => !s.card);
 
+    controller.shows({
+        session,
+        countDown: lesson.count_down,
+        countIn: setup.countIn ? COUNT_IN : 0,
+        leadIn,
+        picture: live,
+        ink,
+        hasNext: nextSection !== undefined,
+        onStart: () => setSettingUp(false),
+        onFinished: async () => {
+            await refreshLesson(lesson.id);
+            void go(roomPath(lesson.id, 'review', section.id));
+        },
+        onNext: () => {
+            void go(roomPath(lesson.id, 'record', nextSection?.id), { state: { roll: true } satisfies Arrival });
+            void refreshLesson(lesson.id);
+        },
+        onDropped: ({ number }) => {
+            say(`Take ${number} is set aside. It can be brought back in Review.`);
+            void refreshLesson(lesson.id);
+        },
+        say,
+    });
     useArmed(session, now.state, ready, microphone);
-
-    const clear = useRef<() => void>(() => {});
-    clear.current = () => {
-        live.forget();
-        ink.clear();
-    };
-    const toStart = useRef(live.toStart);
-    toStart.current = live.toStart;
-    const start = useCallback(() => {
-        setSettingUp(false);
-        clear.current();
-        toStart.current();
-        void leadIn.play().then((goOn) => (goOn ? session.start(lesson.count_down) : undefined));
-    }, [session, lesson.count_down, leadIn]);
-    // A take begins on clean surfaces, also when something was tried during the countdown.
     const begun = rolling ? now.takeId : null;
     useEffect(() => {
         if (begun) {
-            clear.current();
+            controller.clean();
         }
-    }, [begun]);
+    }, [controller, begun]);
     // A section is new: so are its lines.
-    useEffect(() => {
-        clear.current();
-        toStart.current();
-    }, [section.id, only]);
+    useEffect(() => controller.lines(), [controller, section.id, only]);
     useEffect(() => {
         if (arrival?.roll && ready && now.state === 'armed') {
             void go('.', { replace: true, state: null });
-            start();
+            void controller.start();
         }
-    }, [arrival, ready, now.state, start, go]);
+    }, [controller, arrival, ready, now.state, go]);
 
-    const flush = useRef(ink.flush);
-    flush.current = ink.flush;
-    const finish = useCallback(async () => {
-        flush.current();
-        const take = await session.finish();
-        if (take) {
-            await refreshLesson(lesson.id);
-            void go(roomPath(lesson.id, 'review', section.id));
-        }
-    }, [session, lesson.id, section.id, go]);
-    const index = lesson.sections.findIndex((s) => s.id === section.id);
-    const nextSection = lesson.sections.slice(index + 1).find((s) => !s.card);
-    const goOn = async () => {
-        if (!nextSection) {
-            await finish();
-            return;
-        }
-        ink.flush();
-        const take = await session.finish(false, true);
-        if (take) {
-            void go(roomPath(lesson.id, 'record', nextSection.id), { state: { roll: true } satisfies Arrival });
-            void refreshLesson(lesson.id);
-        }
-    };
-    lost.current = (kind) => {
-        if (rolling) {
-            say(`${lostNames[kind]} The take was finished; everything up to then is safe.`);
-            void finish();
-        } else {
-            // The set-up says what to do.
-            void session.cancel();
-        }
-    };
-    const drop = useDrop(async () => {
-        const take = await session.finish(true);
-        if (take) {
-            say(`Take ${take.number} is set aside. It can be brought back in Review.`);
-            void refreshLesson(lesson.id);
-            start();
-        }
-    });
-    const step = (by: number) => {
-        live.move(by);
-        ink.line();
-    };
-    const toLine = (line: number) => {
-        live.toLine(line);
-        ink.line();
-    };
-    const again = () => {
-        ink.again();
-        live.again();
-        session.again(live.line);
-    };
-    const resume = () => void session.resume(setup.countIn ? COUNT_IN : 0);
-    const pause = () => (now.state === 'paused' ? resume() : session.pause());
-    const layout = (to: Layout) => () => live.setLayout(to);
+    const { again, pause, resume, step, toLine } = controller;
+    const start = () => void controller.start();
+    const finish = () => void controller.finish();
+    const goOn = () => void controller.goOn();
+    const drop = useDrop(() => void controller.drop());
     const still = async () => {
         if (screen) {
             try {
@@ -224,16 +167,14 @@ function Room({ lesson, section: whole }: { lesson: Lesson; section: Section }) 
             }
         }
     };
+    const layout = (to: Layout) => () => live.setLayout(to);
     const hand = (to: InkChoice['hand']) => () => setChoice({ ...choice, hand: to });
     const acts = {
         record: start,
-        cancel: () => {
-            leadIn.stop();
-            void session.cancel();
-        },
+        cancel: () => void controller.cancel(),
         pause,
-        finish: () => void finish(),
-        goOn: () => void goOn(),
+        finish,
+        goOn,
         drop: drop.press,
         again,
         marker: () => session.marker(),
@@ -253,7 +194,7 @@ function Room({ lesson, section: whole }: { lesson: Lesson; section: Section }) 
         wipe: () => surface && ink.wipe(surface),
     };
     const keys = recordKeys(now.state, ownKeys, acts, () => session.mute(false));
-    useMediaKeys(now.state, pause, () => void finish());
+    useMediaKeys(now.state, pause, finish);
 
     usePrompterPace({
         lines: section.lines,
@@ -263,7 +204,7 @@ function Room({ lesson, section: whole }: { lesson: Lesson; section: Section }) 
         voice: microphone?.stream,
         onLine: toLine,
     });
-    const stopsIn = useStopping(session, now.state === 'rolling', setup, heard.silentMs, () => void finish());
+    const stopsIn = useStopping(session, now.state === 'rolling', setup, heard.silentMs, finish);
 
     const title = `${index + 1}. ${sectionTitle(section, index)}${only ? ', pickup' : ''}`;
     useSecondPrompter(
@@ -293,7 +234,7 @@ function Room({ lesson, section: whole }: { lesson: Lesson; section: Section }) 
             inPicture={screen?.surface === 'monitor'}
             onAgain={again}
             onResume={resume}
-            onFinish={() => void finish()}
+            onFinish={finish}
         />,
     );
     const nextNumber = section.last_take + 1;
@@ -325,41 +266,18 @@ function Room({ lesson, section: whole }: { lesson: Lesson; section: Section }) 
                 onSetup={() => setSettingUp(true)}
                 onSmallWindow={outOfSight.open}
             />
-            <div className="record-stage">
-                {plan && (
-                    <Stage
-                        plan={surface && ink.isWiped(surface) ? withoutMarks(plan) : plan}
-                        camera={camera?.stream}
-                        screen={screen?.stream}
-                        rolls={now.state === 'rolling' || now.state === 'paused' ? now.state : 'ready'}
-                        sheet={
-                            plan.stage &&
-                            surface && (
-                                <Drawing
-                                    key={surface}
-                                    stage={plan.stage}
-                                    surface={surface}
-                                    ink={ink}
-                                    choice={choice}
-                                    accent={lesson.pens[1] ?? ''}
-                                    pointer={setup.pointer}
-                                    clicks={setup.clicks}
-                                    clickSounds={setup.clickSounds}
-                                />
-                            )
-                        }
-                    />
-                )}
-                {(now.state === 'counting' || (now.state === 'paused' && now.countLeft > 0)) && (
-                    <Slate
-                        lesson={lesson.title}
-                        section={title}
-                        take={now.takeNumber ?? nextNumber}
-                        left={now.countLeft}
-                        of={now.state === 'counting' ? lesson.count_down : COUNT_IN}
-                    />
-                )}
-            </div>
+            <RoomStage
+                lesson={lesson}
+                title={title}
+                now={now}
+                take={now.takeNumber ?? nextNumber}
+                countIn={COUNT_IN}
+                plan={plan}
+                sources={sources}
+                setup={setup}
+                ink={ink}
+                choice={choice}
+            />
             <PictureRow
                 plan={plan}
                 pens={lesson.pens}
@@ -386,8 +304,8 @@ function Room({ lesson, section: whole }: { lesson: Lesson; section: Section }) 
                 expectedMs={section.estimate_ms}
                 dropArmed={drop.armed}
                 onStart={start}
-                onFinish={() => void finish()}
-                onGoOn={nextSection && !only ? () => void goOn() : null}
+                onFinish={finish}
+                onGoOn={nextSection && !only ? goOn : null}
                 onPause={pause}
                 onAgain={again}
                 onMarker={acts.marker}

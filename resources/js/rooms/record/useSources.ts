@@ -14,11 +14,11 @@ import {
     STAND_IN,
 } from '../../recorder/devices';
 import { Meter } from '../../recorder/meter';
+import type { SourceKind } from '../../recorder/RecordingController';
 import type { Setup } from '../../recorder/setup';
 import type { StandInMicrophone } from '../../recorder/demoMicrophone';
 import type { ChangeSetup } from './useSetup';
 
-export type SourceKind = 'camera' | 'microphone' | 'screen';
 type Microphone = OpenDevice & Partial<StandInMicrophone>;
 
 /** What is recorded from, open and listened to. */
