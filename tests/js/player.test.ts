@@ -1,6 +1,8 @@
 import { afterEach, beforeEach, expect, test, vi } from 'vitest';
 import type { Assembly } from '../../resources/js/api/types';
-import { AssemblyPlayer, type Companions } from '../../resources/js/player/AssemblyPlayer';
+import { AssemblyPlayer } from '../../resources/js/player/AssemblyPlayer';
+import type { Companions } from '../../resources/js/player/MediaPair';
+import { PlayerSound } from '../../resources/js/player/PlayerSound';
 
 /** A media element as far as the player knows it; it is wherever it was sent. */
 class Media {
@@ -51,6 +53,7 @@ beforeEach(() => {
 });
 afterEach(() => {
     vi.useRealTimers();
+    vi.restoreAllMocks();
     vi.unstubAllGlobals();
 });
 
@@ -94,8 +97,7 @@ test('a wrong guess costs nothing: another frame is shown, and what comes behind
     player.ready(10);
     vi.stubGlobal('requestAnimationFrame', () => 0);
     vi.stubGlobal('cancelAnimationFrame', () => undefined);
-    vi.stubGlobal('AudioContext', undefined);
-    Object.assign(player, { wire: () => undefined });
+    vi.spyOn(PlayerSound.prototype, 'open').mockResolvedValue();
     await player.play();
     expect(elements.map(({ src, currentTime }) => [src, currentTime])).toEqual([
         ['take-2', 0],

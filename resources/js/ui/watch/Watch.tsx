@@ -2,7 +2,8 @@ import { type ReactNode, useEffect, useMemo, useRef, useState, useSyncExternalSt
 import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
 import type { Assembly, Picture } from '../../api/types';
-import { AssemblyPlayer, type Companions, type PlayerSnapshot } from '../../player/AssemblyPlayer';
+import { AssemblyPlayer, type PlayerSnapshot } from '../../player/AssemblyPlayer';
+import type { Companions } from '../../player/MediaPair';
 import { Icon } from '../Icon';
 import { KeysDialog } from '../KeysDialog';
 import { meetingAt, runsOf, shotAt } from '../../player/plan';
