@@ -1,42 +1,33 @@
-import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import { useCallback, useMemo, useRef, useState } from 'react';
 import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
 import { useNavigate } from 'react-router';
 import { useAssembly, useTake } from '../../api/lesson';
-import type { Picture, PlacedCue, Section, Silence, WordAt } from '../../api/types';
+import type { PlacedCue, Section } from '../../api/types';
 import type { AssemblyPlayer } from '../../player/AssemblyPlayer';
-import { cuesIn, writeCue } from '../../lib/scriptSyntax';
+import { cuesIn } from '../../lib/scriptSyntax';
 import { fingerprint } from '../../player/plan';
 import { useLessonPlace } from '../../shell/LessonFrame';
 import { roomPath } from '../../shell/paths';
-import { SectionLinks } from '../../shell/SectionLinks';
 import { withoutFilm } from '../../shell/sectionState';
 import { EmptyPlace } from '../../ui/EmptyPlace';
 import { clock } from '../../lib/time';
 import { Waiting } from '../../ui/Waiting';
 import { CueInHand } from './CueInHand';
-import { type BoardSection, Storyboard } from './Storyboard';
-import { type BoardWord, boardRows, isStage, placeBehind, withProblems } from './storyboard';
+import { boardChanges } from './boardChanges';
+import { FilmNext } from './FilmNext';
+import { ForWords, type Holds, type InPlacing } from './ForWords';
+import { Storyboard } from './Storyboard';
+import { placeBehind, withProblems } from './storyboard';
+import { useBoard } from './useBoard';
 import { useNow, useSectionInSight } from './sight';
 import { useChosenWords } from './useChosenWords';
 import { useCueChange, useCues } from './useCues';
 import { useFraming } from './useFraming';
-import { begin, cueOf, placedNames, type Placing } from './placing';
 import { PlaceOnStage } from './PlaceOnStage';
-import { PlacingPanel } from './PlacingPanel';
-import { Watch, type WatchPlace } from '../../ui/watch/Watch';
-import { type Choice, type Topic, WhatIsSeen } from './WhatIsSeen';
-
-interface WordOf {
-    section: Section;
-    word: BoardWord;
-}
-
-/** Where a cue for a silence stands: before the word behind it, or behind the last. */
-function wordOf(section: Section, { line, word }: Silence): WordAt {
-    const last = section.lines.at(-1);
-    return line === null ? { line: last?.id ?? '', word: last?.text.match(/\S+/gu)?.length ?? 0 } : { line, word };
-}
+import { useWatchPlace } from './useWatchPlace';
+import { Watch } from '../../ui/watch/Watch';
+import type { Choice, Topic } from './WhatIsSeen';
 
 /** The lesson as a storyboard beside the film: what is seen is chosen by words. */
 export default function FinishRoom() {
@@ -49,31 +40,14 @@ export default function FinishRoom() {
     const change = useCueChange(lesson);
     const [player, setPlayer] = useState<AssemblyPlayer | null>(null);
     const [cue, setCue] = useState<{ section: Section; cue: PlacedCue } | null>(null);
-    const place = useRef<WatchPlace | null>(null);
     const [topic, setTopic] = useState<Topic>('picture');
-    const [placing, setPlacing] = useState<{ it: Placing; holds: 'words' | 'on' } | null>(null);
+    const [placing, setPlacing] = useState<InPlacing | null>(null);
     const framing = useFraming(lesson);
     const list = useRef<HTMLElement>(null);
     const plan = asDraft ? (draft ?? film) : film;
     const cues = useMemo(() => withProblems(written, plan), [written, plan]);
 
-    const board = useMemo<BoardSection[]>(() => {
-        let firstWord = 0;
-        return lesson.sections.map((one, index) => {
-            const rows = plan ? boardRows(plan, one, cues?.sections[one.id] ?? []) : [];
-            const silences = plan?.silences.filter((silence) => silence.section_id === one.id) ?? [];
-            const made = { section: one, index, rows, firstWord, silences };
-            firstWord += rows.reduce((sum, row) => sum + row.words.length, 0);
-            return made;
-        });
-    }, [lesson.sections, plan, cues]);
-    const all = useMemo<WordOf[]>(
-        () =>
-            board.flatMap((one) =>
-                one.rows.flatMap((row) => row.words.map((word) => ({ section: one.section, word }))),
-            ),
-        [board],
-    );
+    const { board, all, frames } = useBoard(lesson, plan, cues);
     const show = useCallback((at: number) => player?.seek(at), [player]);
     const frameOf = (index: number) => all[index]?.word.frame ?? null;
     const words = useChosenWords(
@@ -94,24 +68,11 @@ export default function FinishRoom() {
             }
         },
     );
-    const frames = useMemo(() => all.map(({ word }) => word.frame), [all]);
     useNow(player, list, frames);
-    useEffect(
-        () =>
-            player?.subscribe(() => {
-                const { index, frame, playing } = player.snapshot();
-                const here = plan?.segments[index]?.section_id;
-                const begins = plan?.segments.find((one) => one.section_id === here)?.start_frame;
-                if (here !== undefined && begins !== undefined) {
-                    place.current = { section: here, at: frame - begins, playing };
-                }
-            }),
-        [player, plan],
-    );
+    const place = useWatchPlace(player, plan);
     useSectionInSight(list, section?.id, plan !== undefined);
     const first = words.range && all[words.range[0]];
     const row = board.flatMap(({ rows }) => rows).find(({ words: said }) => first && said.includes(first.word));
-    const stage = row?.shot?.picture.layers.find(({ shows }) => isStage(shows));
     const camera = row?.shot?.picture.layers.find(({ shows }) => shows === 'camera');
     const { data: take } = useTake(lesson.id, (camera && row?.segment?.take_id) ?? undefined);
 
@@ -124,7 +85,7 @@ export default function FinishRoom() {
     const chosen = words.range
         ? all.slice(words.range[0], words.range[1] + 1).filter((w) => w.section === first?.section)
         : [];
-    const choose = ({ cue: text, says }: Choice, holds: 'words' | 'on', done?: () => void) => {
+    const choose = ({ cue: text, says }: Choice, holds: Holds, done?: () => void) => {
         const last = chosen.at(-1);
         const kind = cuesIn(text)[0]?.kind;
         const lasting = kind === 'name' ? 'for four seconds' : holds === 'words' ? 'for these words' : 'from here on';
@@ -142,6 +103,13 @@ export default function FinishRoom() {
                 `${says} ${lasting}.`,
                 done,
             );
+        }
+    };
+    const changeCue = (text: string) => {
+        if (cue) {
+            // Another one may be in hand by then.
+            const letGo = () => setCue((now) => (now?.cue === cue.cue ? null : now));
+            change.replace(cue.section, cue.cue, text, text ? 'The cue is changed.' : 'The cue is gone.', letGo);
         }
     };
     return (
@@ -172,30 +140,7 @@ export default function FinishRoom() {
                         setCue({ section: of, cue: one });
                     }}
                     onShow={show}
-                    onSpeed={(of, silence, speed, own) => {
-                        const says =
-                            speed === ''
-                                ? 'The silence is as it was recorded.'
-                                : speed === 'cut'
-                                  ? 'The silence is cut out.'
-                                  : `The silence runs ${Number.parseInt(speed, 10)} times as fast.`;
-                        const text = speed === '' ? '' : writeCue('speed', speed);
-                        if (own) {
-                            change.replace(of, own, text, says);
-                        } else {
-                            change.place(of, text, [wordOf(of, silence), null], says);
-                        }
-                    }}
-                    onJoin={(of, join, own) => {
-                        const says = join
-                            ? `It meets the section before with: ${join}.`
-                            : 'It is as the house style has it.';
-                        if (join !== '') {
-                            change.open(of, writeCue('join', join), says);
-                        } else if (own) {
-                            change.replace(of, own, '', says);
-                        }
-                    }}
+                    {...boardChanges(change)}
                 />
             </section>
             <section aria-label="Watch" className="finish-watch">
@@ -256,95 +201,41 @@ export default function FinishRoom() {
                             lesson={lesson}
                             scriptPath={roomPath(lesson.id, 'script', cue.section.id)}
                             disabled={change.isPending}
-                            onChange={(text) => {
-                                change.replace(
-                                    cue.section,
-                                    cue.cue,
-                                    text,
-                                    text ? 'The cue is changed.' : 'The cue is gone.',
-                                    // Another one may be in hand by then.
-                                    () => setCue((now) => (now?.cue === cue.cue ? null : now)),
-                                );
-                            }}
+                            onChange={changeCue}
                             onClose={() => setCue(null)}
                         />
-                    ) : placing && first && chosen.length > 0 ? (
-                        <PlacingPanel
-                            placing={placing.it}
-                            says={shortened(chosen.map(({ word }) => word.text))}
-                            disabled={change.isPending}
-                            onPlace={(it) => setPlacing({ ...placing, it })}
-                            onDone={() => {
-                                const placed = { cue: cueOf(placing.it), says: placedNames[placing.it.what] };
-                                choose(placed, placing.holds, () => setPlacing(null));
-                            }}
-                            onCancel={() => setPlacing(null)}
-                        />
                     ) : first && chosen.length > 0 ? (
-                        <WhatIsSeen
+                        <ForWords
                             lesson={lesson}
                             says={shortened(chosen.map(({ word }) => word.text))}
                             many={chosen.length > 1}
-                            hasStage={stage !== undefined}
-                            stage={stage?.url ?? null}
+                            row={row}
+                            take={take}
                             topic={topic}
                             onTopic={setTopic}
-                            hasCamera={camera !== undefined}
-                            take={take}
+                            placing={placing}
+                            disabled={change.isPending}
+                            onPlacing={(next) => {
+                                if (!placing) {
+                                    player?.pause();
+                                }
+                                setPlacing(next);
+                            }}
+                            onChoose={choose}
                             onFrame={() => {
                                 player?.pause();
                                 if (row && take) {
                                     framing.begin(row, take, first.word.frame ?? row.frame ?? 0);
                                 }
                             }}
-                            hasScreen={row?.segment?.beside.some(({ kind }) => kind === 'screen') ?? false}
-                            disabled={change.isPending}
-                            onChoose={choose}
-                            onPlace={(what, holds) => {
-                                player?.pause();
-                                const inset = what.what === 'inset' && row?.shot && insetPart(row.shot.picture);
-                                setPlacing({ it: begin({ ...what, ...inset }), holds });
-                            }}
                             onClear={words.clear}
                         />
                     ) : (
-                        plan.segments.length > 0 && (
-                            <div className="finish-next">
-                                <p className="soft mb-0">
-                                    Click a word to see its frame and choose what is seen from there; draw over words to
-                                    choose for them alone.
-                                    {unkept.length > 0 && (
-                                        <>
-                                            {' '}
-                                            Without a kept take, and left out of the film:{' '}
-                                            <SectionLinks lesson={lesson} sections={unkept} />.
-                                        </>
-                                    )}
-                                    {reading.length > 0 && (
-                                        <>
-                                            {' '}
-                                            Kept and still being read:{' '}
-                                            <SectionLinks lesson={lesson} sections={reading} room="review" />.
-                                        </>
-                                    )}
-                                </p>
-                                <Button onClick={() => go(roomPath(lesson.id, 'handover'))}>Hand over</Button>
-                            </div>
-                        )
+                        plan.segments.length > 0 && <FilmNext lesson={lesson} unkept={unkept} reading={reading} />
                     ))}
             </section>
         </main>
     );
-}
-
-/** Where the inset lies now, in parts of the frame; where there is none, where one usually lies. */
-function insetPart({ frame, layers }: Picture): Pick<Placing, 'part' | 'shape'> {
-    const rect = layers.find(({ shows, rect: at }) => shows === 'camera' && at.width < frame.width / 2)?.rect;
-    const { x, y, width, height } = rect ?? { x: 0.7, y: 0.7, width: 0.24, height: 0.24 };
-    const part = rect
-        ? { x: x / frame.width, y: y / frame.height, width: width / frame.width, height: height / frame.height }
-        : { x, y, width, height };
-    return { part, shape: part.width / part.height };
 }
 
 function shortened(words: string[]): string {

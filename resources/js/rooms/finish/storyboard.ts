@@ -1,4 +1,4 @@
-import type { Assembly, Layer, LessonCues, PlacedCue, Section, Segment, Shot, WordAt } from '../../api/types';
+import type { Assembly, Layer, LessonCues, PlacedCue, Section, Segment, Shot, Silence, WordAt } from '../../api/types';
 
 /** A word of the script, and where in the film it is said. */
 export interface BoardWord extends WordAt {
@@ -19,6 +19,15 @@ export interface BoardRow {
     frame: number | null;
     frames: number;
     words: BoardWord[];
+}
+
+export interface BoardSection {
+    section: Section;
+    index: number;
+    rows: BoardRow[];
+    /** Number of its first word among all words. */
+    firstWord: number;
+    silences: Silence[];
 }
 
 const wordsOf = (text: string): string[] => text.match(/\S+/gu) ?? [];
