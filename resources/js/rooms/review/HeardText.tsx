@@ -1,10 +1,10 @@
-import { type KeyboardEvent, type RefObject, useEffect, useRef, useState } from 'react';
+import { type KeyboardEvent, type RefObject, useRef, useState } from 'react';
 import Button from 'react-bootstrap/Button';
-import { api } from '../../api/client';
-import { useAlignment, useLessonChange } from '../../api/lesson';
-import type { Lesson, TakeStretch, Take } from '../../api/types';
-import { useNotices } from '../../ui/Notices';
-import { type HeardPiece, heardText, stretchOf, without } from './heardText';
+import { useAlignment } from '../../api/lesson';
+import type { Lesson, Take } from '../../api/types';
+import { type HeardPiece, heardText } from './heardText';
+import { useHeardEdits } from './useHeardEdits';
+import { useSaidNow } from './useSaidNow';
 
 interface Props {
     lesson: Lesson;
@@ -22,66 +22,33 @@ const outSays = {
 /** What the take in hand says, word by word: play from a word, and leave out what should not be in the film. */
 export function HeardText({ lesson, take, media }: Props) {
     const { data: heard } = useAlignment(take);
-    const { say, failed } = useNotices();
     const [chosen, setChosen] = useState<[number, number] | null>(null);
     const [focus, setFocus] = useState(0);
     const box = useRef<HTMLDivElement>(null);
     const drag = useRef<number | null>(null);
-    const save = useLessonChange(lesson.id, (cuts: TakeStretch[]) => api.patch<Take>(`takes/${take.id}`, { cuts }));
-    const saveSilences = useLessonChange(lesson.id, (silences: TakeStretch[]) =>
-        api.patch<Take>(`takes/${take.id}`, { silences }),
-    );
+    const edits = useHeardEdits(lesson, take);
     const pieces = heard ? heardText(heard, take) : [];
-    useNow(media, box, pieces);
+    useSaidNow(media, box, pieces);
 
     if (!heard || heard.state === 'nothing' || pieces.length === 0) {
         return heard?.state === null ? (
             <p className="soft heard-note">
-                AlignmentStatus which words are said{heard.progress ? `: ${Math.round(100 * heard.progress)} %` : ''}.
-                You can decide already.
+                Hearing which words are said{heard.progress ? `: ${Math.round(100 * heard.progress)} %` : ''}. You can
+                decide already.
             </p>
         ) : null;
     }
     const [from, until] = chosen ? [Math.min(...chosen), Math.max(...chosen)] : [-1, -2];
     const selected = pieces.slice(from, until + 1);
     const isOut = selected.length > 0 && selected.every((piece) => piece.out === 'left out');
-    const change = (cuts: TakeStretch[], says: string) => {
-        const before = take.cuts;
-        setChosen(null);
-        save.mutate(cuts, {
-            onSuccess: () => say(says, () => save.mutate(before, { onError: failed })),
-            onError: failed,
-        });
-    };
-    const leaveOut = () => {
-        const stretch = stretchOf(selected);
-        if (!stretch) {
-            return;
-        }
-        if (isOut) {
-            change(without(take.cuts, stretch), 'It is in the film again.');
-        } else {
-            const isPause = selected.length === 1 && selected[0]?.kind === 'pause';
-            change([...take.cuts, stretch], isPause ? 'The pause is shorter in the film.' : 'Left out of the film.');
-        }
-    };
     const isSilent = selected.length > 0 && selected.every((piece) => piece.silent);
-    const silence = () => {
-        const [first] = selected;
-        const last = selected.at(-1);
-        if (!first || !last) {
-            return;
-        }
-        const stretch = { from_ms: first.from_ms, until_ms: last.until_ms };
-        const before = take.silences;
+    const leaveOut = () => {
         setChosen(null);
-        saveSilences.mutate(isSilent ? without(before, stretch) : [...before, stretch], {
-            onSuccess: () =>
-                say(isSilent ? 'It is heard in the film again.' : 'Silent in the film; the picture goes on.', () =>
-                    saveSilences.mutate(before, { onError: failed }),
-                ),
-            onError: failed,
-        });
+        edits.leaveOut(selected, !isOut);
+    };
+    const silence = () => {
+        setChosen(null);
+        edits.silence(selected, !isSilent);
     };
     const playFrom = (index: number) => {
         const piece = pieces[index];
@@ -197,31 +164,3 @@ const labelOf = (piece: HeardPiece): string | undefined =>
     piece.out || piece.silent
         ? [piece.text, piece.out && outSays[piece.out], piece.silent && 'silent'].filter(Boolean).join(', ')
         : undefined;
-
-/** Lights up the word that is being said; by hand, since it changes many times a second. */
-function useNow(
-    media: RefObject<HTMLVideoElement | null>,
-    box: RefObject<HTMLDivElement | null>,
-    pieces: HeardPiece[],
-): void {
-    const latest = useRef(pieces);
-    latest.current = pieces;
-    useEffect(() => {
-        let frame = 0;
-        let lit: Element | null = null;
-        const look = () => {
-            const at = (media.current?.currentTime ?? 0) * 1000;
-            const playing = media.current !== null && !media.current.paused;
-            const index = playing ? latest.current.findLastIndex((p) => p.from_ms <= at && at < p.until_ms + 150) : -1;
-            const now = index < 0 ? null : (box.current?.querySelectorAll('[data-piece]')[index] ?? null);
-            if (now !== lit) {
-                lit?.classList.remove('is-now');
-                now?.classList.add('is-now');
-                lit = now;
-            }
-            frame = requestAnimationFrame(look);
-        };
-        frame = requestAnimationFrame(look);
-        return () => cancelAnimationFrame(frame);
-    }, [media, box]);
-}

@@ -1,16 +1,12 @@
 import { useRef, useState } from 'react';
-import Alert from 'react-bootstrap/Alert';
 import Button from 'react-bootstrap/Button';
-import Spinner from 'react-bootstrap/Spinner';
 import { useNavigate } from 'react-router';
-import { api } from '../../api/client';
-import { giveVerdict, undoVerdict, useLessonChange } from '../../api/lesson';
-import type { Lesson, Section, Take, Verdict, VerdictGiven } from '../../api/types';
+import type { Lesson, Section, Take } from '../../api/types';
 import { roomPath } from '../../shell/paths';
 import { useNotices } from '../../ui/Notices';
-import { Icon } from '../../ui/Icon';
 import { KeysDialog } from '../../ui/KeysDialog';
 import type { Key } from '../../ui/useKeys';
+import { Decide, VerdictMark } from './Decide';
 import { HeardText } from './HeardText';
 import { Markers } from './Markers';
 import { TakeFlags } from './TakeFlags';
@@ -19,7 +15,9 @@ import { TakePicture } from './TakePicture';
 import { SoundButtons, SoundPanel, useTakeSound } from './TakeSound';
 import { nextStep } from './nextStep';
 import { Trim } from './Trim';
+import { Listening, NotPlayable, useReadAgain } from './TakeWaits';
 import { useTakePlayback } from './useTakePlayback';
+import { useVerdict } from './useVerdict';
 
 interface Props {
     lesson: Lesson;
@@ -34,44 +32,17 @@ interface Props {
 /** The take in hand: play it, see its sound, decide. */
 export function TakeDesk({ lesson, section, take, onPicked, onStep, onJoin }: Props) {
     const go = useNavigate();
-    const { say, failed } = useNotices();
+    const { failed } = useNotices();
     const media = useRef<HTMLVideoElement>(null);
     // The first address stays while the take is listened to: changing it would stop what is playing.
     const [mediaUrl] = useState(take.media_url);
     const playback = useTakePlayback(media, take);
     const sound = useTakeSound(lesson, take, media);
     const [soundOpen, setSoundOpen] = useState(false);
-    const verdict = useLessonChange(lesson.id, (to: Verdict) => giveVerdict(take.id, to));
-    const asArrived = useLessonChange(lesson.id, () => api.post(`takes/${take.id}/finish`, { as_arrived: true }));
-    const readAgain = useLessonChange(lesson.id, () => api.post(`takes/${take.id}/read-again`));
+    const readAgain = useReadAgain(lesson, take);
     const playable = take.state === 'ready' || take.state === 'ingesting';
 
-    // A verdict counts from the key on, not only when the server has answered.
-    const standing = verdict.isPending ? verdict.variables : take.verdict;
-    const decide = (to: Verdict) => {
-        if (to === standing) {
-            return;
-        }
-        onPicked(take.id);
-        const undo = async (given: VerdictGiven) => {
-            await undoVerdict(lesson.id, given.undo);
-            verdict.reset();
-            refresh.mutate();
-        };
-        const says = {
-            kept: `Take ${take.number} is kept.`,
-            discarded: `Take ${take.number} is set aside.`,
-            undecided: `Take ${take.number} is undecided again.`,
-        };
-        verdict.mutate(to, {
-            onSuccess: (given) => {
-                const wrote = given.wrote.length > 0 ? ` Written into the script: ${given.wrote.join(', ')}.` : '';
-                say(says[to] + wrote, () => void undo(given).catch(failed));
-            },
-            onError: failed,
-        });
-    };
-    const refresh = useLessonChange(lesson.id, () => Promise.resolve());
+    const { standing, decide, isPending } = useVerdict(lesson, take, onPicked);
     const again = () => go(roomPath(lesson.id, 'record', section.id));
     const next = nextStep(lesson, section);
     const keys: Key[] = [
@@ -132,87 +103,20 @@ export function TakeDesk({ lesson, section, take, onPicked, onStep, onJoin }: Pr
                             )}
                         </>
                     ) : (
-                        <div className="listening">
-                            <Button variant="quiet" onClick={playback.toggle}>
-                                <Icon name={playback.playing ? 'pause' : 'play'} />{' '}
-                                {playback.playing ? 'Pause' : 'Play'}
-                            </Button>
-                            <span className="soft">
-                                {take.problem ? (
-                                    <>
-                                        <Icon name="exclamation" /> {take.problem} The recording is safe, and is read
-                                        again by itself.
-                                    </>
-                                ) : (
-                                    <>
-                                        <Spinner size="sm" aria-hidden="true" /> Listening to the take. You can play it
-                                        already.
-                                    </>
-                                )}
-                            </span>
-                        </div>
+                        <Listening take={take} playback={playback} />
                     )}
                 </>
             ) : (
-                <Alert variant="warning">
-                    <Icon name="exclamation" />{' '}
-                    {take.problem ??
-                        (take.cut_off
-                            ? 'This take was cut off while recording. What had arrived is safe.'
-                            : 'This take is being recorded, or is still on its way from the browser that recorded it.')}
-                    {take.state === 'unusable' && take.recording_kept && (
-                        <p className="mt-2 mb-0">
-                            <Button
-                                size="sm"
-                                disabled={readAgain.isPending}
-                                onClick={() => readAgain.mutate(undefined, { onError: failed })}
-                            >
-                                Read again
-                            </Button>
-                        </p>
-                    )}
-                    {take.cut_off && (
-                        <p className="mt-2 mb-0">
-                            <Button size="sm" onClick={() => asArrived.mutate(undefined, { onError: failed })}>
-                                Use what arrived
-                            </Button>
-                        </p>
-                    )}
-                </Alert>
+                <NotPlayable lesson={lesson} take={take} />
             )}
-            <div className="decide">
-                {take.verdict === 'kept' ? (
-                    <Button onClick={() => go(next.to)}>
-                        {next.says} <kbd>N</kbd>
-                    </Button>
-                ) : (
-                    <Button onClick={() => decide('kept')} disabled={!playable || verdict.isPending}>
-                        <Icon name="check" /> Keep <kbd>K</kbd>
-                    </Button>
-                )}
-                <Button variant="quiet" onClick={again}>
-                    <Icon name="arrowCounter" /> Go again <kbd>G</kbd>
-                </Button>
-                {take.verdict === 'discarded' ? (
-                    <Button variant="quiet" onClick={() => decide('undecided')}>
-                        Put back <kbd>D</kbd>
-                    </Button>
-                ) : (
-                    <Button variant="quiet" onClick={() => decide('discarded')}>
-                        <Icon name="cross" /> Discard <kbd>D</kbd>
-                    </Button>
-                )}
-            </div>
+            <Decide
+                take={take}
+                next={next.says}
+                disabled={!playable || isPending}
+                onNext={() => void go(next.to)}
+                onDecide={decide}
+                onAgain={again}
+            />
         </section>
-    );
-}
-
-function VerdictMark({ verdict }: { verdict: Verdict }) {
-    const words = { kept: 'Kept', undecided: 'Undecided', discarded: 'Set aside' };
-    return (
-        <span className={`verdict-mark is-${verdict}`} role="status">
-            {verdict === 'kept' && <Icon name="check" />}
-            {verdict === 'discarded' && <Icon name="cross" />} {words[verdict]}
-        </span>
     );
 }
