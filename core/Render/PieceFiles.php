@@ -42,15 +42,9 @@ final class PieceFiles
         $tokens = [];
         foreach ($paths as $hash => $path) {
             $tokens["@file:{$hash}@"] = $path;
-            $tokens["@graph/{$hash}@"] = self::escaped($path);
+            $tokens["@graph/{$hash}@"] = FilterChain::escaped($path);
         }
 
         return array_map(fn (string $a): string => strtr($a, $tokens), $arguments);
-    }
-
-    /** A path as the value of an option inside a filter graph, which is read twice. */
-    private static function escaped(string $path): string
-    {
-        return addcslashes(addcslashes($path, "\\':"), "\\',;[]");
     }
 }

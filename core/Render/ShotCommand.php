@@ -16,13 +16,12 @@ final class ShotCommand
      */
     public static function arguments(ShotSpec $spec, string $out): array
     {
-        $graph = new LayerGraph;
-        $picture = $graph->picture($spec);
+        $graph = new FilterGraph;
+        $picture = LayerGraph::picture($graph, $spec);
         if ($spec->fade !== null) {
-            $faded = $graph->label();
             $colour = "0x{$spec->picture->ground}";
-            $graph->chain("[{$picture}]fade=t={$spec->fade}:s=0:n={$spec->frames}:color={$colour}[{$faded}]");
-            $picture = $faded;
+            $faded = FilterChain::from($picture)->then('fade', t: $spec->fade, s: 0, n: $spec->frames, color: $colour);
+            $picture = $graph->add($faded);
         }
 
         return [

@@ -60,31 +60,15 @@ final readonly class TransitionSpec
      */
     public function arguments(string $out): array
     {
-        $graph = new LayerGraph();
+        $graph = new FilterGraph;
         $before = self::side($graph, $this->before);
         $after = self::side($graph, $this->after);
         $joined = $graph->label();
-        if ($this->join->kind === TransitionKind::Dissolve) {
-            $mixed = $graph->label();
-            $graph->chain("[{$after}]format=yuva420p,fade=t=in:s=0:n={$this->join->frames}:alpha=1[{$mixed}]");
-            $graph->chain("[{$before}][{$mixed}]overlay=0:0:format=yuv420:shortest=1[{$joined}]");
-        } elseif ($this->join->kind === TransitionKind::Push) {
-            $frame = $this->before[0]->picture->frame;
-            // `overlay` counts frames from 1; on the first of them the other is not seen yet.
-            $x = Ease::Soft->expression("min(1,(n-1)/{$this->join->frames})");
-            [$beside, $moving] = [$graph->label(), $graph->label()];
-            $graph->chain("[{$before}][{$after}]hstack[{$beside}]");
-            $graph->chain("color=c=black:s={$frame->width}x{$frame->height}:r={$this->before[0]->rate->fps}[{$moving}]");
-            $place = "x='-round({$frame->width}*{$x})':y=0";
-            $graph->chain("[{$moving}][{$beside}]overlay={$place}:format=yuv444:shortest=1,format=yuv420p[{$joined}]");
-        } else {
-            $half = $this->join->takenBefore();
-            $ground = $this->before[0]->picture->ground;
-            [$out1, $in] = [$graph->label(), $graph->label()];
-            $graph->chain("[{$before}]fade=t=out:s=0:n={$half}:color=0x{$ground}[{$out1}]");
-            $graph->chain("[{$after}]fade=t=in:s=0:n={$half}:color=0x{$ground}[{$in}]");
-            $graph->chain("[{$out1}][{$in}]concat=n=2:v=1:a=0[{$joined}]");
-        }
+        $graph->add(match ($this->join->kind) {
+            TransitionKind::Dissolve => $this->dissolved($graph, $before, $after),
+            TransitionKind::Push => $this->pushed($graph, $before, $after),
+            default => $this->dipped($graph, $before, $after),
+        }, $joined);
 
         return [
             ...$graph->inputs(),
@@ -99,33 +83,62 @@ final readonly class TransitionSpec
         ];
     }
 
+    private function dissolved(FilterGraph $graph, string $before, string $after): FilterChain
+    {
+        $mixed = $graph->add(
+            FilterChain::from($after)->then('format', 'yuva420p')->then('fade', t: 'in', s: 0, n: $this->join->frames, alpha: 1),
+        );
+
+        return FilterChain::from($before, $mixed)->then('overlay', 0, 0, format: 'yuv420', shortest: 1);
+    }
+
+    private function pushed(FilterGraph $graph, string $before, string $after): FilterChain
+    {
+        $frame = $this->before[0]->picture->frame;
+        // `overlay` counts frames from 1; on the first of them the other is not seen yet.
+        $x = Ease::Soft->expression("min(1,(n-1)/{$this->join->frames})");
+        [$beside, $moving] = [$graph->label(), $graph->label()];
+        $graph->add(FilterChain::from($before, $after)->then('hstack'), $beside);
+        $size = "{$frame->width}x{$frame->height}";
+        $graph->add(FilterChain::source('color', c: 'black', s: $size, r: $this->before[0]->rate->fps), $moving);
+
+        return FilterChain::from($moving, $beside)
+            ->then('overlay', x: Expression::of("-round({$frame->width}*{$x})"), y: 0, format: 'yuv444', shortest: 1)
+            ->then('format', 'yuv420p');
+    }
+
+    private function dipped(FilterGraph $graph, string $before, string $after): FilterChain
+    {
+        $half = $this->join->takenBefore();
+        $ground = "0x{$this->before[0]->picture->ground}";
+        $fade = fn (string $label, string $way): FilterChain => FilterChain::from($label)
+            ->then('fade', t: $way, s: 0, n: $half, color: $ground);
+        [$out, $in] = [$graph->label(), $graph->label()];
+        $graph->add($fade($before, 'out'), $out);
+        $graph->add($fade($after, 'in'), $in);
+
+        return FilterChain::from($out, $in)->then('concat', n: 2, v: 1, a: 0);
+    }
+
     /**
      * @param  non-empty-list<ShotSpec>  $shots
      * @return string label
      */
-    private static function side(LayerGraph $graph, array $shots): string
+    private static function side(FilterGraph $graph, array $shots): string
     {
         $labels = array_map(function (ShotSpec $shot) use ($graph): string {
             $label = $graph->label();
-            $graph->chain(
-                "[{$graph->picture(
-                    $shot,
-                )}]trim=end_frame={$shot->frames},setpts=N/({$shot->rate->fps}*TB),fps={$shot->rate->fps},setsar=1[{$label}]",
-            );
+            $chain = FilterChain::from(LayerGraph::picture($graph, $shot))
+                ->then('trim', end_frame: $shot->frames)
+                ->then('setpts', "N/({$shot->rate->fps}*TB)")
+                ->then('fps', $shot->rate->fps)
+                ->then('setsar', 1);
 
-            return $label;
+            return $graph->add($chain, $label);
         }, $shots);
-        if (count($labels) === 1) {
-            return $labels[0];
-        }
-        $whole = $graph->label();
-        $graph->chain(
-            implode('', array_map(fn (string $l): string => "[{$l}]", $labels)).
-                'concat=n='.
-                count($labels).
-                ":v=1:a=0[{$whole}]",
-        );
 
-        return $whole;
+        return count($labels) === 1
+            ? $labels[0]
+            : $graph->add(FilterChain::from(...$labels)->then('concat', n: count($labels), v: 1, a: 0));
     }
 }

@@ -19,6 +19,7 @@ use OpenReel\Core\Picture\Still;
 use OpenReel\Core\Picture\StillKind;
 use OpenReel\Core\Picture\TrackAt;
 use OpenReel\Core\Picture\TrackKind;
+use OpenReel\Core\Render\FilterGraph;
 use OpenReel\Core\Render\LayerGraph;
 use OpenReel\Core\Render\ShotSpec;
 use OpenReel\Core\Script\BackgroundCue;
@@ -122,8 +123,8 @@ final class BackgroundTest extends TestCase
 
         $spec = new ShotSpec($picture, FrameRate::of(25), 50);
         self::assertSame([$edge->shadowSvg($rect)], $spec->drawings());
-        $graph = new LayerGraph;
-        $graph->picture($spec);
+        $graph = new FilterGraph;
+        LayerGraph::picture($graph, $spec);
         // Before it is repeated from memory: it is put together once.
         self::assertMatchesRegularExpression(
             sprintf('/overlay=%d:%d:format=yuv420:eof_action=repeat,loop=loop=-1:size=1/', $rect->x - 44, $rect->y - 38),
@@ -135,8 +136,8 @@ final class BackgroundTest extends TestCase
     {
         $from = $this->picture(Layout::SlideWithInset, null, new Inset(hasShadow: true));
         $to = $this->picture(Layout::SlideAlone, null);
-        $graph = new LayerGraph;
-        $graph->picture(new ShotSpec(LayoutMove::of($from, $to, 10), FrameRate::of(25), 10));
+        $graph = new FilterGraph;
+        LayerGraph::picture($graph, new ShotSpec(LayoutMove::of($from, $to, 10), FrameRate::of(25), 10));
 
         self::assertSame(2, substr_count($graph->text(), 'eval=frame'), 'shadow and camera');
     }

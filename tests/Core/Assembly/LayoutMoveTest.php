@@ -28,6 +28,7 @@ use OpenReel\Core\Picture\Still;
 use OpenReel\Core\Picture\StillKind;
 use OpenReel\Core\Picture\TrackAt;
 use OpenReel\Core\Picture\TrackKind;
+use OpenReel\Core\Render\FilterGraph;
 use OpenReel\Core\Render\LayerGraph;
 use OpenReel\Core\Render\ShotSpec;
 use OpenReel\Core\Script\LayoutCue;
@@ -133,8 +134,8 @@ final class LayoutMoveTest extends TestCase
             self::assertEquals(new Crop(0.5, 0.25, 0.5, 0.5), $stage->crop);
             self::assertEqualsWithDelta(1280, $stage->motion?->from->width, 2);
             self::assertLessThan(1000, $stage->rect->width);
-            $graph = new LayerGraph;
-            $graph->picture(ShotSpec::of($shots[1], FrameRate::of(25)));
+            $graph = new FilterGraph;
+            LayerGraph::picture($graph, ShotSpec::of($shots[1], FrameRate::of(25)));
             self::assertMatchesRegularExpression('/perspective=[^;]+,scale=w=\'round/', $graph->text());
         }
     }

@@ -21,6 +21,7 @@ use OpenReel\Core\Picture\Shape;
 use OpenReel\Core\Picture\Stage;
 use OpenReel\Core\Picture\TrackAt;
 use OpenReel\Core\Picture\TrackKind;
+use OpenReel\Core\Render\FilterGraph;
 use OpenReel\Core\Render\LayerGraph;
 use OpenReel\Core\Render\ShotSpec;
 use OpenReel\Core\Script\SpeedCue;
@@ -125,8 +126,8 @@ final class SpeedTest extends TestCase
         self::assertSame(self::SECOND + 82 * 1920, $tracks[1]?->at->count);
 
         // Its tenth frame on: forty frames of the recording further.
-        $graph = new LayerGraph;
-        $graph->picture(ShotSpec::of($film->segments[0]->shots[1], FrameRate::of(25))->part(10, 5));
+        $graph = new FilterGraph;
+        LayerGraph::picture($graph, ShotSpec::of($film->segments[0]->shots[1], FrameRate::of(25))->part(10, 5));
         self::assertContains(sprintf('%.6F', $tracks[1]->at->seconds() + 1.6), $graph->inputs());
         self::assertStringContainsString('[0:v]setpts=PTS/4,fps=25', $graph->text());
     }
