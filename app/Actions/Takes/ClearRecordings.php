@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace App\Actions\Takes;
 
 use App\Media\MediaStore;
-use App\Media\TakeMaker;
+use App\Media\WholeFiles;
 use App\Models\Take;
 use App\Models\Track;
 use Illuminate\Database\Eloquent\Builder;
@@ -24,7 +24,7 @@ final class ClearRecordings
     /** Below this much free space beside the reserve, recordings that could stay have to go. */
     private const ROOMY_BYTES = 2 * 1024 * 1024 * 1024;
 
-    public function __construct(private readonly TakeMaker $maker, private readonly MediaStore $media)
+    public function __construct(private readonly WholeFiles $files, private readonly MediaStore $media)
     {
     }
 
@@ -71,7 +71,7 @@ final class ClearRecordings
         $paths = array_map(fn (?string $file): string => $this->media->path((string) $file), $made);
 
         return array_filter($made, $this->media->exists(...)) === $made
-            && $this->maker->replaces($paths, $this->media->path((string) $raw->path));
+            && $this->files->replaces($paths, $this->media->path((string) $raw->path));
     }
 
     /**
