@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Console\Commands;
 
-use App\Actions\Lessons\ImportFolder;
+use App\Media\LessonFolder;
 use App\Media\ProgramFailed;
 use App\Media\TakeAligner;
 use App\OperationRejected;
@@ -35,19 +35,22 @@ final class AlignCommand extends Command
     /** Its name in the version before. */
     protected $aliases = ['reel:listen'];
 
-    public function handle(ImportFolder $folders, TakeAligner $listener): int
+    public function handle(LessonFolder $folders, TakeAligner $listener): int
     {
         return $this->plainly(function () use ($folders, $listener): int {
             $language =
                 Language::tryFrom(self::text($this->option('language'))) ??
                 throw OperationRejected::badInput('The language is en, de, fr or es.');
-            [$script, $files] = $folders->look(self::text($this->argument('folder')));
+            $folder = self::text($this->argument('folder'));
+            $script = $folders->script($folder);
             $takes = [];
             $failed = false;
-            foreach ($files as [$section, $file, $only]) {
-                $lines = self::lines($script, $section, $language);
-                if ($only !== []) {
-                    $lines = array_values(array_intersect_key($lines, array_flip(array_map(fn (int $n): int => $n - 1, $only))));
+            foreach ($folders->takes($folder, count($script->sections), 0) as $take) {
+                $file = $take->file;
+                $lines = self::lines($script, $take->section, $language);
+                if ($take->lines !== []) {
+                    $only = array_flip(array_map(fn (int $n): int => $n - 1, $take->lines));
+                    $lines = array_values(array_intersect_key($lines, $only));
                 }
                 if (! $this->option('json')) {
                     $this->line('Take '.basename($file));
