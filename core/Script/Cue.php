@@ -107,71 +107,9 @@ final readonly class Cue
         return $length === null || $isTooLong ? null : Tick::ofSeconds((float) $length);
     }
 
-    private static function laidProblem(string $value, int $numbers, string $example): ?string
-    {
-        $options = Options::parse($value, $numbers);
-
-        return $options->words === '' || $options->at === null
-            ? "\"{$value}\" says not what is to be seen, or not where. Write [{$example}]: its place in per cent of the stage."
-            : null;
-    }
-
     /** What is wrong with it, as a sentence; null when it can be followed. */
     public function problem(): ?string
     {
-        return match ($this->kind) {
-            CueKind::Slide => null,
-            CueKind::Pause, CueKind::Target => $this->length() === null
-                ? "\"[{$this->kind->value} {$this->value}]\" names no length. Write [{$this->kind->value} 2 s] or "
-                    ."[{$this->kind->value} 1:30]."
-                : null,
-            CueKind::Layout => LayoutCue::parse($this->value) === null
-                ? "\"{$this->value}\" is no layout. Write [layout: slide with inset], [layout: slide alone], "
-                    .'[layout: side by side] or [layout: camera alone].'
-                : null,
-            CueKind::Card => CardCue::parse($this) === null
-                ? "\"{$this->value}\" is no card. Write [card: opening, 5 s], [card: divider, 3 s], [card: closing, 5 s], "
-                    .'[card: quotation, 6 s] or [card: question, 8 s].'
-                : null,
-            CueKind::Screen => $this->value === ''
-                ? 'A screen is asked for, and nobody says what is to be seen on it. Write [screen: the tide gauge].'
-                : null,
-            CueKind::Board => BoardCue::parse($this->value) === null
-                ? "\"{$this->value}\" is no page of the board. Write [board], [board: 2] or [board: 2, squared]."
-                : null,
-            CueKind::CameraAlone => $this->value === '' ? null : 'Write [camera alone] without anything behind it.',
-            CueKind::Keys => Keys::parse($this->value) === [] ? 'No keys are named. Write [keys: Ctrl+S].' : null,
-            CueKind::Join => TransitionCue::parse($this->value) === null
-                ? "\"{$this->value}\" is no join. Write [join: dissolve, 0.5 s], [join: push, 0.5 s], "
-                    .'[join: dip, 1 s] or [join: cut].'
-                : null,
-            CueKind::Zoom => ZoomCue::parse($this->value) === null
-                ? "\"{$this->value}\" is no part of the picture. Write [zoom: 20 10 40] (left, top and width in per cent) or "
-                    .'[zoom: out].'
-                : null,
-            CueKind::Emphasis => EmphasisCue::parse($this->value) === null
-                ? "\"{$this->value}\" cannot be drawn. Write [emphasis: box 20 10 30 12], round, underline, arrow or spotlight "
-                    .'and its place in per cent; or [emphasis: none].'
-                : null,
-            CueKind::Music => MusicCue::parse($this->value) === null
-                ? "\"{$this->value}\" is no music. Write [music: Slack water], and if you like behind commas a level (-3 dB), "
-                    .'in 2 s, out 4 s, once; or [music: none].'
-                : null,
-            CueKind::Speed => SpeedCue::parse($this->value) === null
-                ? "\"{$this->value}\" is no speed. Write [speed: 4 x] (2 to 16) or [speed: cut] before the word "
-                    .'that follows a silence.'
-                : null,
-            CueKind::Step => preg_match('/^\d{0,2}$/', $this->value) === 1
-                ? null
-                : "\"{$this->value}\" is no step. Write [step] for the next one, or [step: 2].",
-            CueKind::Background => BackgroundCue::parse($this->value) === null
-                ? 'No background is named. Write [background: gradient], [background: accent], [background: 1B2430] or the '
-                    .'name of a slide.'
-                : null,
-            CueKind::Label => self::laidProblem($this->value, 2, 'label: The sill, at 20 10'),
-            CueKind::Picture => self::laidProblem($this->value, 3, 'picture: Tide clock, at 60 10 30'),
-            CueKind::Name => null,
-            CueKind::Note => null,
-        };
+        return CueProblem::of($this);
     }
 }
