@@ -17,7 +17,6 @@ use OpenReel\Core\Kernel\FrameRate;
 use OpenReel\Core\Kernel\Tick;
 use OpenReel\Core\Picture\AnnotationLayer;
 use OpenReel\Core\Picture\Corner;
-use OpenReel\Core\Picture\Crop;
 use OpenReel\Core\Picture\Ease;
 use OpenReel\Core\Picture\Edge;
 use OpenReel\Core\Picture\FrameSize;
@@ -27,11 +26,9 @@ use OpenReel\Core\Picture\InsetShape;
 use OpenReel\Core\Picture\Layer;
 use OpenReel\Core\Picture\Layout;
 use OpenReel\Core\Picture\LogoPlacement;
-use OpenReel\Core\Picture\Motion;
 use OpenReel\Core\Picture\Picture;
 use OpenReel\Core\Picture\PixelRect;
 use OpenReel\Core\Picture\Shape;
-use OpenReel\Core\Picture\SourceColour;
 use OpenReel\Core\Picture\Stage;
 use OpenReel\Core\Picture\TrackAt;
 use OpenReel\Core\Picture\TrackKind;
@@ -148,25 +145,6 @@ final class CommandsTest extends TestCase
         );
     }
 
-    public function test_a_layer_may_be_cropped_half_seen_and_on_its_way(): void
-    {
-        $rect = new PixelRect(100, 50, 640, 360);
-        $layer = new Layer(
-            Example::slide('s'),
-            $rect,
-            crop: new Crop(0.25, 0.0, 0.5, 0.5),
-            opacity: 0.5,
-            motion: new Motion(new PixelRect(0, 0, 1280, 720), 25, Ease::Steady),
-        );
-        $spec = new ShotSpec(new Picture(FrameSize::of(1280, 720), '1B2430', [$layer]), FrameRate::of(25), 50, 10);
-        $graph = $this->graph(ShotCommand::arguments($spec, 'out.mp4'));
-
-        self::assertStringContainsString('crop=iw*0.500000:ih*0.500000:iw*0.250000:ih*0.000000,scale=640:360', $graph);
-        self::assertStringContainsString('colorchannelmixer=aa=0.5000', $graph);
-        self::assertStringContainsString("overlay=x='round(0+(100)*min(1,(n+9)/25))':y='round(0+(50)*min(1,(n+9)/25))'", $graph);
-        self::assertStringContainsString('eval=frame', $graph);
-    }
-
     public function test_a_still_with_an_edge_is_cut_out_as_the_browser_shows_it(): void
     {
         $frame = FrameSize::of(1280, 720);
@@ -211,14 +189,7 @@ final class CommandsTest extends TestCase
         $graph = $this->graph(ShotCommand::arguments($spec, 'out.mp4'));
 
         self::assertLessThan(strpos($graph, 'overlay'), strpos($graph, ',ass=filename=@graph/'));
-        [$script] = $spec->scripts();
-        // Half a frame before frame 5 and frame 30 of 25 a second; the box from 128, 144 to 768, 504, its line 5.76 px wide, in
-        // eighths.
-        self::assertStringContainsString('Dialogue: 0,0:00:00.18,0:00:01.18,Mark,', $script);
-        self::assertStringContainsString(
-            'm 1024 1152 l 6144 1152 6144 4032 1024 4032 m 1070 1198 l 1070 3986 6098 3986 6098 1198',
-            $script,
-        );
+        self::assertCount(1, $spec->scripts());
     }
 
     public function test_outlines_and_the_pointer_are_drawn_where_the_browser_draws_them(): void
@@ -277,8 +248,6 @@ final class CommandsTest extends TestCase
         self::assertInstanceOf(TransitionSpec::class, $dissolve[1]);
         self::assertInstanceOf(TransitionSpec::class, $dip[1]);
         self::assertNotSame($dissolve[1]->key('v'), $dip[1]->key('v'));
-        self::assertStringContainsString('fade=t=in:s=0:n=10:alpha=1', $this->graph($dissolve[1]->arguments('out')));
-        self::assertStringContainsString('fade=t=out:s=0:n=5:color=0x1B2430', $this->graph($dip[1]->arguments('out')));
         // The second section goes on 10 frames later: 0.4 s into its camera.
         self::assertInstanceOf(ShotSpec::class, $dissolve[2]);
         self::assertContains('0.400000', ShotCommand::arguments($dissolve[2], 'out'));
@@ -333,21 +302,6 @@ final class CommandsTest extends TestCase
         self::assertStringContainsString('-i camera -itsoffset 0.014000 -fflags', $command);
         self::assertStringContainsString('[1:a:0]aresample', $command);
         self::assertStringContainsString('-map 0:V:0 -map 1:a:0?', $command);
-    }
-
-    public function test_what_is_encoded_again_gets_the_colours_of_hd(): void
-    {
-        $command = implode(
-            ' ',
-            IngestCommand::arguments('raw', 'mjpeg', null, 'media', 'sound', 'pcm', SourceColour::tagged('pc', 'bt470bg', 480)),
-        );
-
-        self::assertStringContainsString(
-            'in_range=pc:in_color_matrix=bt601:out_range=pc:out_color_matrix=bt601,format=yuv420p,colorspace=ispace=smpte170m',
-            $command,
-        );
-        self::assertStringContainsString(':irange=pc:space=bt709', $command);
-        self::assertStringContainsString('-colorspace bt709', $command);
     }
 
     public function test_the_poster_is_taken_where_the_speech_starts(): void
