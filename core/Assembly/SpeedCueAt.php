@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace OpenReel\Core\Assembly;
 
+use OpenReel\Core\Script\CueKind;
+use OpenReel\Core\Script\ScriptSection;
 use OpenReel\Core\Script\SpeedCue;
 
 /** A speed cue among a section's lines. */
@@ -16,6 +18,23 @@ final readonly class SpeedCueAt
      */
     public function __construct(public ?string $line, public float $within, public SpeedCue $cue, public int $number = 0)
     {
+    }
+
+    /**
+     * @param  list<string>  $lines  ids of the section's lines, in order
+     * @return list<self> in order; what cannot be read is passed over
+     */
+    public static function in(ScriptSection $section, array $lines): array
+    {
+        $cued = [];
+        foreach ($section->cues as $number => $cue) {
+            $speed = $cue->kind === CueKind::Speed ? SpeedCue::parse($cue->value) : null;
+            if ($speed !== null) {
+                $cued[] = new self($lines[$cue->line - 1] ?? null, $cue->within, $speed, $number);
+            }
+        }
+
+        return $cued;
     }
 
     /**

@@ -7,6 +7,7 @@ namespace App\Queries\Film;
 use App\Models\Section;
 use App\Queries\Lessons\LessonSnapshot;
 use OpenReel\Core\Assembly\CueTimeline;
+use OpenReel\Core\Assembly\MusicCueAt;
 use OpenReel\Core\Assembly\Passage;
 use OpenReel\Core\Assembly\PictureCues;
 use OpenReel\Core\Assembly\SectionInput;
@@ -68,7 +69,7 @@ final class SectionSources
         $lines = array_column($this->snapshot->lines($section->id), 'id');
         $seen = $this->cues->of($text, $lines);
         $passages = $card === null ? $this->passages($section->id, $lines) : [];
-        $speeds = SpeedCueAt::where(PictureCues::speeds($text, $lines), CueTimeline::of($lines, $passages));
+        $speeds = SpeedCueAt::where(SpeedCueAt::in($text, $lines), CueTimeline::of($lines, $passages));
         $input = new SectionInput(
             $section->id,
             $section->heading,
@@ -80,7 +81,7 @@ final class SectionSources
             join: $this->cues->join($text, $this->snapshot->rate()),
             overlays: $this->cues->overlays($text, $lines),
             emphases: $this->cues->emphases($text),
-            music: $this->cues->music($text, $this->beds),
+            music: MusicCueAt::in($text, $this->beds),
             sound: $this->sound($text->card()?->kind, $index),
         );
         $drawn = $card === null ? [] : [$card->picture, ...$card->counting];

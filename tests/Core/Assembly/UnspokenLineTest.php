@@ -8,6 +8,7 @@ use OpenReel\Core\Assembly\Assembly;
 use OpenReel\Core\Assembly\CuedSlide;
 use OpenReel\Core\Assembly\CueTimeline;
 use OpenReel\Core\Assembly\LinePlace;
+use OpenReel\Core\Assembly\MusicCueAt;
 use OpenReel\Core\Assembly\MusicPlan;
 use OpenReel\Core\Assembly\Passage;
 use OpenReel\Core\Assembly\PictureCues;
@@ -53,7 +54,7 @@ final class UnspokenLineTest extends TestCase
         $film = Assembly::of(FrameSize::of(1280, 720), FrameRate::of(25), [$source]);
         self::assertSame(50, MusicPlan::of($film->segments, [$source], FrameRate::of(25))[0]->from);
         [$cued] = SpeedCueAt::where(
-            PictureCues::speeds($script->sections[0], ['a', 'b', 'c']), CueTimeline::of($source->lines, $source->passages),
+            SpeedCueAt::in($script->sections[0], ['a', 'b', 'c']), CueTimeline::of($source->lines, $source->passages),
         );
         self::assertSame(['c', 0.0], [$cued->line, $cued->within]);
     }
@@ -86,7 +87,7 @@ final class UnspokenLineTest extends TestCase
         return [new SectionInput(
             's', 's', $opening, [$this->passage()], $changes, lines: $lines,
             overlays: $cues->overlays($script->sections[0], $lines), emphases: $cues->emphases($script->sections[0]),
-            music: $cues->music($script->sections[0], $beds),
+            music: MusicCueAt::in($script->sections[0], $beds),
         ), $script];
     }
 
