@@ -1,7 +1,7 @@
 import { type RefObject, useEffect, useRef } from 'react';
 import type { Assembly } from '../../api/types';
 import type { AssemblyPlayer } from '../../player/AssemblyPlayer';
-import type { WatchPlace } from '../../ui/watch/Watch';
+import type { WatchPlace } from '../../ui/watch/useWatchPlayer';
 
 /** Where one is in the film, told by its section: it is there again when the film was put together anew. */
 export function useWatchPlace(player: AssemblyPlayer | null, plan: Assembly | undefined): RefObject<WatchPlace | null> {

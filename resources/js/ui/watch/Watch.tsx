@@ -1,27 +1,13 @@
-import { type ReactNode, useEffect, useMemo, useRef, useState, useSyncExternalStore } from 'react';
+import type { ReactNode } from 'react';
 import Button from 'react-bootstrap/Button';
-import Form from 'react-bootstrap/Form';
 import type { Assembly, Picture } from '../../api/types';
-import { AssemblyPlayer, type PlayerSnapshot } from '../../player/AssemblyPlayer';
-import type { Companions } from '../../player/MediaPair';
-import { Icon } from '../Icon';
-import { KeysDialog } from '../KeysDialog';
-import { meetingAt, runsOf, shotAt } from '../../player/plan';
-import { Scene } from '../Scene';
-import { clock } from '../../lib/time';
+import type { AssemblyPlayer } from '../../player/AssemblyPlayer';
+import { shotAt } from '../../player/plan';
 import { useStored } from '../useStored';
 import { CaptionOver } from './CaptionOver';
-
-const still: PlayerSnapshot = { index: 0, frame: 0, playing: false, turn: 0 };
-const nothing = () => () => undefined;
-
-/** A place in the film that stays when other sections become longer or shorter. */
-export interface WatchPlace {
-    section: string;
-    /** Frames since the section began. */
-    at: number;
-    playing: boolean;
-}
+import { useWatchPlayer, type WatchPlace } from './useWatchPlayer';
+import { WatchRow } from './WatchRow';
+import { WatchScenes } from './WatchScenes';
 
 interface Props {
     plan: Assembly;
@@ -59,131 +45,21 @@ export function Watch({
     onPlayer,
 }: Props) {
     const [withCaptions, setWithCaptions] = useStored('watch/captions');
-    const first = useRef<HTMLVideoElement>(null);
-    const second = useRef<HTMLVideoElement>(null);
-    const screens = [useRef<HTMLVideoElement>(null), useRef<HTMLVideoElement>(null)];
-    const sounds = useRef([new Audio(), new Audio()]);
-    const voices = useRef([new Audio(), new Audio()]);
-    const resume = useRef(goesOn);
-    // One player a plan: the parent gives another key to another plan.
-    const [played] = useState(plan);
-    const runs = useMemo(() => runsOf(plan), [plan]);
-    const [player, setPlayer] = useState<AssemblyPlayer | null>(null);
-    const {
-        index,
-        frame,
-        playing,
-        turn: shows,
-    } = useSyncExternalStore(player?.subscribe ?? nothing, player?.snapshot ?? (() => still));
-
-    useEffect(() => {
-        const beside = screens.map(({ current: screen }, turn) => ({
-            screen,
-            computer: sounds.current[turn],
-            voice: voices.current[turn],
-        }));
-        if (!first.current || !second.current || beside.some(({ screen }) => !screen)) {
-            return;
-        }
-        const made = new AssemblyPlayer(played, [first.current, second.current], beside as [Companions, Companions]);
-        setPlayer(made);
-        onPlayer?.(made);
-        return () => {
-            onPlayer?.(null);
-            made.close();
-        };
-        // The elements are there as long as this is.
-        // eslint-disable-next-line react-hooks/exhaustive-deps
-    }, [played]);
-    useEffect(() => {
-        if (!player) {
-            return;
-        }
-        const place = resume.current ?? { section: from, at, playing: plays };
-        resume.current = null;
-        const own = played.segments.filter((s) => s.section_id === place.section);
-        const [begins] = own;
-        const ends = own.at(-1);
-        if (begins && ends) {
-            player.seek(Math.min(begins.start_frame + place.at, ends.start_frame + ends.frames - 1));
-        }
-        if (place.playing) {
-            void player.play();
-        }
-    }, [player, from, at, plays, played]);
-
-    const segment = plan.segments[index];
-    const shot = segment && shotAt(segment, frame);
+    const begins = { section: from, at, playing: plays };
+    const { player, now, cameras, screens } = useWatchPlayer(plan, begins, goesOn, onPlayer);
+    const segment = plan.segments[now.index];
+    const shot = segment && shotAt(segment, now.frame);
     if (!segment || !shot) {
         return null;
     }
-    const { picture } = shot;
-    const meeting = meetingAt(plan, index, frame);
-    const run = runs[index] ?? 0;
-    /** The segment that one of the two elements shows, or will show next. */
-    const segmentOf = (turn: number): number =>
-        turn === shows ? index : (meeting.before ?? runs.findIndex((one) => one === run + 1));
-    const toSegment = (by: number) => {
-        const target = plan.segments[Math.max(0, Math.min(plan.segments.length - 1, index + by))];
-        player?.seek(target?.start_frame ?? 0);
-    };
-    const keys = [
-        { keys: [' ', 'p'], name: 'Space or P', does: 'Play or pause', act: () => player?.toggle() },
-        { keys: ['PageDown', 'ArrowDown'], name: 'Page Down or ↓', does: 'Next section', act: () => toSegment(1) },
-        { keys: ['PageUp', 'ArrowUp'], name: 'Page Up or ↑', does: 'Previous section', act: () => toSegment(-1) },
-    ];
     return (
         <div className="watch">
-            <div
-                className="frame-picture"
-                role="group"
-                aria-label="The lesson as it will be exported"
-                data-frame={frame}
-                data-section={segment.position}
-                style={{ aspectRatio: `${picture.frame.width} / ${picture.frame.height}` }}
-            >
-                {[first, second].map((element, turn) => {
-                    const own = segmentOf(turn);
-                    const shown = plan.segments[own];
-                    const seen = shown && shotAt(shown, own === index ? frame : Math.max(frame, shown.start_frame));
-                    return (
-                        <Scene
-                            key={turn}
-                            picture={seen?.picture ?? picture}
-                            fps={plan.fps}
-                            frame={frame - (shown?.start_frame ?? 0) - (seen?.offset ?? 0)}
-                            camera={<video ref={element} preload="auto" playsInline />}
-                            screen={<video ref={screens[turn]} preload="auto" muted playsInline />}
-                            opacity={own === index ? meeting.opacity : 1}
-                            beside={meeting.pushed === null ? 0 : (own === index ? 1 : 0) - meeting.pushed}
-                            above={own === index}
-                            hidden={own !== index && own !== meeting.before}
-                        />
-                    );
-                })}
-                {captionsOf && withCaptions === 'on' && <CaptionOver lessonId={captionsOf} frame={frame} />}
-                {over?.(picture)}
-                {/* Before it is begun, one sees what it begins with. */}
-                {meeting.veil > 0 && (playing || frame > 0) && (
-                    <div className="veil" style={{ background: `#${picture.ground}`, opacity: meeting.veil }} />
-                )}
-            </div>
+            <WatchScenes plan={plan} now={now} picture={shot.picture} cameras={cameras} screens={screens}>
+                {captionsOf && withCaptions === 'on' && <CaptionOver lessonId={captionsOf} frame={now.frame} />}
+                {over?.(shot.picture)}
+            </WatchScenes>
             {!isBare && (
-                <div className="watch-row times">
-                    <Button onClick={() => player?.toggle()}>
-                        <Icon name={playing ? 'pause' : 'play'} /> {playing ? 'Pause' : 'Watch'}
-                    </Button>
-                    <Form.Range
-                        aria-label="Place in the lesson"
-                        aria-valuetext={`${clock((1000 * frame) / plan.fps)}, section ${segment.position}, ${segment.title}`}
-                        min={0}
-                        max={plan.frames - 1}
-                        value={frame}
-                        onChange={(event) => player?.seek(Number(event.target.value))}
-                    />
-                    <span>
-                        {clock((1000 * frame) / plan.fps)} of {clock(plan.length_ms)}
-                    </span>
+                <WatchRow plan={plan} now={now} player={player} inDialog={plays}>
                     {captionsOf && (
                         <Button
                             variant="quiet"
@@ -193,8 +69,7 @@ export function Watch({
                             Captions
                         </Button>
                     )}
-                    <KeysDialog keys={keys} inDialog={plays} />
-                </div>
+                </WatchRow>
             )}
             {says && !isBare && (
                 <p className="soft mb-0">
