@@ -36,8 +36,7 @@ export default defineConfig({
                 '--disable-sync',
                 '--autoplay-policy=no-user-gesture-required',
                 '--use-fake-ui-for-media-stream',
-                // Fewer pictures than a camera gives: two cores also encode, listen and draw meanwhile.
-                '--use-fake-device-for-media-stream=fps=10',
+                '--use-fake-device-for-media-stream',
                 `--use-file-for-fake-audio-capture=${voice}`,
             ],
         },
