@@ -40,22 +40,22 @@ final readonly class Emphasis
     {
         [$a, $b, $c, $d] = [...$this->places, 0.0, 0.0];
         $half = $this->look->line / 2;
-        $from = Corner::in($aspect, $a, $b);
+        $from = PenPoint::in($aspect, $a, $b);
         if ($this->shape === EmphasisShape::Arrow) {
-            $to = Corner::in($aspect, $c, $d);
+            $to = PenPoint::in($aspect, $c, $d);
             $length = max(1.0, $from->distanceTo($to));
             [$x, $y] = [($to->x - $from->x) / $length, ($to->y - $from->y) / $length];
             $head = min(4.5 * $this->look->line, 0.6 * $length);
-            $side = fn (int $way): Corner => new Corner(
+            $side = fn (int $way): PenPoint => new PenPoint(
                 $to->x - $head * $x - $way * 0.55 * $head * $y,
                 $to->y - $head * $y + $way * 0.55 * $head * $x,
             );
             $lines = [[$from, $to], [$side(1), $to, $side(-1)]];
         } else {
-            $to = Corner::in($aspect, $a + $c, $b + $d);
+            $to = PenPoint::in($aspect, $a + $c, $b + $d);
             [$l, $t, $r, $u] = [$from->x + $half, $from->y + $half, $to->x - $half, $to->y - $half];
             $lines = match ($this->shape) {
-                EmphasisShape::Underline => [[new Corner($from->x, $t), new Corner($to->x, $t)]],
+                EmphasisShape::Underline => [[new PenPoint($from->x, $t), new PenPoint($to->x, $t)]],
                 EmphasisShape::Round => [self::closed(self::ellipse($l, $t, $r, $u))],
                 default => [self::closed([$l, $t, $r, $t, $r, $u, $l, $u])],
             };
@@ -66,13 +66,13 @@ final readonly class Emphasis
 
     /**
      * @param  list<float>  $points  x and y in turn
-     * @return non-empty-list<Corner> back to where they began
+     * @return non-empty-list<PenPoint> back to where they began
      */
     private static function closed(array $points): array
     {
         $corners = [];
         for ($i = 0; $i + 1 < count($points); $i += 2) {
-            $corners[] = new Corner($points[$i], $points[$i + 1]);
+            $corners[] = new PenPoint($points[$i], $points[$i + 1]);
         }
 
         return [...$corners, $corners[0]];
@@ -81,11 +81,11 @@ final readonly class Emphasis
     private function plain(float $aspect): Outline
     {
         [$a, $b, $c, $d] = [...$this->places, 0.0, 0.0];
-        $from = Corner::in($aspect, $a, $b);
+        $from = PenPoint::in($aspect, $a, $b);
         if ($this->shape === EmphasisShape::Arrow) {
-            return $this->outline([$this->arrow($from, Corner::in($aspect, $c, $d))]);
+            return $this->outline([$this->arrow($from, PenPoint::in($aspect, $c, $d))]);
         }
-        $to = Corner::in($aspect, $a + $c, $b + $d);
+        $to = PenPoint::in($aspect, $a + $c, $b + $d);
         [$left, $top, $right, $bottom] = [$from->x, $from->y, $to->x, $to->y];
         $line = min($this->look->line, ($right - $left) / 2, ($bottom - $top) / 2);
         $inner = [$left + $line, $top + $line, $right - $line, $bottom - $line];
@@ -161,7 +161,7 @@ final readonly class Emphasis
     }
 
     /** @return list<float> a shaft and a head, as one polygon */
-    private function arrow(Corner $from, Corner $to): array
+    private function arrow(PenPoint $from, PenPoint $to): array
     {
         $length = max(1.0, $from->distanceTo($to));
         [$x, $y] = [($to->x - $from->x) / $length, ($to->y - $from->y) / $length];

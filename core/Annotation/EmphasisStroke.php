@@ -16,7 +16,7 @@ final readonly class EmphasisStroke
     private const BEYOND = 0.04;
 
     /**
-     * @param  list<non-empty-list<Corner>>  $lines  corners of lines that are drawn one after the other
+     * @param  list<non-empty-list<PenPoint>>  $lines  corners of lines that are drawn one after the other
      * @param  int  $seed  tells one hand's drawing from another; the same makes the same
      */
     public function __construct(private array $lines, private EmphasisLook $look, private int $seed)
@@ -39,7 +39,7 @@ final readonly class EmphasisStroke
                 break;
             }
             $points = array_map(
-                fn (Corner $corner, int $i): PenDot => $this->penned($corner, $i, $n),
+                fn (PenPoint $corner, int $i): PenDot => $this->penned($corner, $i, $n),
                 array_slice($path, 0, $count),
                 range(0, $count - 1),
             );
@@ -50,8 +50,8 @@ final readonly class EmphasisStroke
     }
 
     /**
-     * @param  non-empty-list<Corner>  $corners
-     * @return non-empty-list<Corner> points that are near each other
+     * @param  non-empty-list<PenPoint>  $corners
+     * @return non-empty-list<PenPoint> points that are near each other
      */
     private function stepped(array $corners): array
     {
@@ -76,7 +76,7 @@ final readonly class EmphasisStroke
      * @param  int  $i  its place on the path
      * @param  int  $line  the path's place among them
      */
-    private function penned(Corner $corner, int $i, int $line): PenDot
+    private function penned(PenPoint $corner, int $i, int $line): PenDot
     {
         $radius = $this->look->line / 2;
         if (! $this->look->isHandDrawn) {

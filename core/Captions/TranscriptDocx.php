@@ -12,7 +12,7 @@ final class TranscriptDocx
     private const NAMES = 'http://schemas.openxmlformats.org/';
 
     /**
-     * @param  list<Paragraph>  $paragraphs
+     * @param  list<DocxParagraph>  $paragraphs
      * @return array<string, string> content by the name of the part
      */
     public static function parts(array $paragraphs): array

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace OpenReel\Core\Readiness;
 
 use OpenReel\Core\Deck\ShownSlides;
+use OpenReel\Core\Kernel\Tick;
 use OpenReel\Core\Picture\Layout;
 use OpenReel\Core\Script\BackgroundCue;
 use OpenReel\Core\Script\Cue;
@@ -312,8 +313,7 @@ final readonly class Readiness
 
     private static function clock(int $milliseconds): string
     {
-        $seconds = intdiv($milliseconds + 500, 1000);
-
-        return sprintf('%d:%02d', intdiv($seconds, 60), $seconds % 60);
+        // To the nearest second: what it tells is an estimate.
+        return Tick::ofMilliseconds($milliseconds + 500)->clock();
     }
 }

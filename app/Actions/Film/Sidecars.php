@@ -13,7 +13,7 @@ use OpenReel\Core\Assembly\Chapter;
 use OpenReel\Core\Assembly\Thumbnail;
 use OpenReel\Core\Captions\Caption;
 use OpenReel\Core\Captions\CaptionLanguage;
-use OpenReel\Core\Captions\Paragraph;
+use OpenReel\Core\Captions\DocxParagraph;
 use OpenReel\Core\Captions\TimedLine;
 use OpenReel\Core\Captions\TimedLines;
 use OpenReel\Core\Captions\TimedText;
@@ -103,11 +103,11 @@ final class Sidecars
     private function docx(string $title, FilmPlan $plan, array $said): string
     {
         $archive = new Archive($this->media->draft('docx'));
-        $paragraphs = [Paragraph::title($title)];
+        $paragraphs = [DocxParagraph::title($title)];
         foreach (Transcript::chapters($plan->assembly, $said) as $chapter) {
-            $paragraphs[] = Paragraph::heading("{$chapter->title} ({$chapter->from->clock()})");
+            $paragraphs[] = DocxParagraph::heading("{$chapter->title} ({$chapter->from->clock()})");
             if ($chapter->lines !== []) {
-                $paragraphs[] = Paragraph::plain($chapter->text());
+                $paragraphs[] = DocxParagraph::plain($chapter->text());
             }
         }
         foreach (TranscriptDocx::parts($paragraphs) as $name => $content) {

@@ -103,7 +103,7 @@ final class LineTokens
      */
     public function advance(SpokenFrame $frame, float $limit, float $enter, int $hit): float
     {
-        // Rows of their own while they are written: in properties each step would take twice as long.
+        // Taken out while they are written: held in two places they would be copied.
         [$row, $entries] = [$this->score, $this->entry];
         $this->score = $this->entry = [];
         $best = self::NEVER;

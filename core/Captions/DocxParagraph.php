@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace OpenReel\Core\Captions;
 
 /** A paragraph of a text with headings. */
-final readonly class Paragraph
+final readonly class DocxParagraph
 {
     private function __construct(public string $style, public string $text)
     {

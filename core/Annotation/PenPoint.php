@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace OpenReel\Core\Annotation;
 
-/** @internal a corner of a shape, in Figure::UNITS */
-final readonly class Corner
+/** @internal a point that a pen comes by, in Figure::UNITS */
+final readonly class PenPoint
 {
     public function __construct(public float $x, public float $y)
     {
