@@ -38,10 +38,14 @@ final class TimedText
      */
     public static function chapterList(array $chapters): string
     {
-        return implode('', array_map(
-            fn (Chapter $c): string => $c->from->clock().' '.PlainText::row($c->title)."\n",
-            $chapters,
-        ));
+        return implode('', array_map(function (Chapter $c): string {
+            $all = intdiv($c->from->milliseconds(), 1000);
+            $clock = $all < 3600
+                ? $c->from->clock()
+                : sprintf('%d:%02d:%02d', intdiv($all, 3600), intdiv($all, 60) % 60, $all % 60);
+
+            return "{$clock} ".PlainText::row($c->title)."\n";
+        }, $chapters));
     }
 
     /** @param  list<Caption>  $captions */

@@ -53,14 +53,12 @@ final readonly class Tick
         return self::of($frames * $rate->ticksPerFrame());
     }
 
-    /** As a player shows it: `m:ss`, from an hour on `h:mm:ss`. */
+    /** Minutes and seconds, as the interface writes them, also beyond an hour: `75:12`. */
     public function clock(): string
     {
-        $all = intdiv($this->milliseconds(), 1000);
+        $seconds = intdiv($this->milliseconds(), 1000);
 
-        return $all < 3600
-            ? sprintf('%d:%02d', intdiv($all, 60), $all % 60)
-            : sprintf('%d:%02d:%02d', intdiv($all, 3600), intdiv($all, 60) % 60, $all % 60);
+        return sprintf('%d:%02d', intdiv($seconds, 60), $seconds % 60);
     }
 
     /** Rounded to the nearest millisecond, halves up. */

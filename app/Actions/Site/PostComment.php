@@ -12,6 +12,7 @@ use App\OperationRejected;
 use App\Queries\Film\FilmTranscript;
 use OpenReel\Core\Captions\TimedLine;
 use OpenReel\Core\Captions\TimedLines;
+use OpenReel\Core\Kernel\Tick;
 
 /** Keeps what a viewer says of a moment, with the line that is said there: that stays when times become others. */
 final class PostComment
@@ -81,7 +82,7 @@ final class PostComment
     {
         $title = $publication->lesson->title;
         if ($comment->held_at === null) {
-            $minutes = sprintf('%d:%02d', intdiv($comment->at_ms, 60_000), intdiv($comment->at_ms, 1000) % 60);
+            $minutes = Tick::ofMilliseconds($comment->at_ms)->clock();
             $this->notify->members(
                 $publication->lesson, "{$comment->name} says of {$title} at {$minutes}: {$comment->text}", 'people',
             );

@@ -8,6 +8,7 @@ use App\Models\Course;
 use App\Models\Lesson;
 use App\Models\Publication;
 use App\Queries\Film\SidecarFile;
+use OpenReel\Core\Kernel\Tick;
 
 /** The films of a course as its page on the course site lists them. */
 final class CourseFilms
@@ -25,14 +26,13 @@ final class CourseFilms
                 continue;
             }
             $export = $publication->current()->export;
-            $seconds = intdiv($export->milliseconds(), 1000);
             $asks = $publication->password !== null;
             $hasPicture = ! $asks && in_array(SidecarFile::THUMBNAIL, $export->beside ?? [], true);
             $films[] = [
                 'title' => $lesson->title,
                 'path' => "/watch/{$publication->token}",
                 'picture' => $hasPicture ? "/watch/{$publication->token}/".SidecarFile::THUMBNAIL : null,
-                'length' => sprintf('%d:%02d', intdiv($seconds, 60), $seconds % 60),
+                'length' => Tick::ofMilliseconds($export->milliseconds())->clock(),
                 'asks' => $asks,
             ];
         }

@@ -61,7 +61,7 @@ final class TickTest extends TestCase
         self::assertSame(26_000, Tick::ofSeconds(26.0)->milliseconds());
         self::assertSame('0:59', Tick::ofMilliseconds(59_999)->clock());
         self::assertSame('59:59', Tick::ofSeconds(3_599)->clock());
-        self::assertSame('1:00:05', Tick::ofSeconds(3_605)->clock());
+        self::assertSame('60:05', Tick::ofSeconds(3_605)->clock());
         self::assertSame(333_333, Tick::ofSeconds(6.94444)->count);
     }
 
