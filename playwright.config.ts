@@ -14,7 +14,8 @@ export default defineConfig({
     globalSetup: './tests/browser/setup.ts',
     // One at a time: recording happens in real time, and the machine has two cores.
     workers: 1,
-    timeout: 120_000,
+    // Each step has a limit of its own.
+    timeout: 600_000,
     expect: { timeout: 15_000 },
     reporter: [['list']],
     use: {
@@ -23,7 +24,8 @@ export default defineConfig({
         acceptDownloads: true,
         // As the interface itself sends it; calls of the tests come from no page.
         extraHTTPHeaders: { 'X-Open-Reel': '1' },
-        trace: 'retain-on-failure',
+        // A trace takes pictures all the while, which costs as much as a camera: `npx playwright test --trace on`, when one is wanted.
+        trace: 'off',
         launchOptions: {
             executablePath: '/usr/bin/chromium',
             args: [
@@ -46,6 +48,7 @@ export default defineConfig({
         url: `http://127.0.0.1:${port}/api/lessons`,
         timeout: 300_000,
         gracefulShutdown: { signal: 'SIGTERM', timeout: 5000 },
-        env: { DB_DATABASE: `${state}.sqlite`, REEL_MEDIA_ROOT: `${state}-media` },
+        // Films of takes that nobody has kept would be made beside the recordings of the tests that follow.
+        env: { DB_DATABASE: `${state}.sqlite`, REEL_MEDIA_ROOT: `${state}-media`, REEL_AHEAD: 'false' },
     },
 });

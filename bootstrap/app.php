@@ -32,6 +32,7 @@ return Application::configure(basePath: dirname(__DIR__))
             Route::group([], __DIR__.'/../routes/site.php');
             Route::group([], __DIR__.'/../routes/health.php');
             Route::group([], __DIR__.'/../routes/people.php');
+            Route::group([], __DIR__.'/../routes/devices.php');
             Route::group([], __DIR__.'/../routes/web.php');
         },
     )

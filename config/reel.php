@@ -24,6 +24,15 @@ return [
         ),
     ),
 
+    // Where other devices on the same network reach this server, by HTTPS; nothing unless it was started for them (bin/serve --lan).
+    'lan' => env('REEL_LAN', ''),
+
+    // Where such a device gets what it needs to trust that, before it does.
+    'lan_trust' => env('REEL_LAN_TRUST', ''),
+
+    // The keys and certificates for that.
+    'authority' => env('REEL_AUTHORITY', storage_path('app/authority')),
+
     // Signing in with OpenID Connect, beside passwords: the issuer's address, what this server is called and keeps secret there,
     // what people call it, and whether somebody of whom nobody here has heard may come in.
     'openid' => [

@@ -17,6 +17,7 @@ use App\Http\Controllers\LessonStyleController;
 use App\Http\Controllers\MemberController;
 use App\Http\Controllers\MusicController;
 use App\Http\Controllers\NoticeController;
+use App\Http\Controllers\PairedDeviceController;
 use App\Http\Controllers\PresenceController;
 use App\Http\Controllers\PublicationController;
 use App\Http\Controllers\ScriptController;
@@ -65,6 +66,15 @@ Route::group(['right' => 'comment'], function (): void {
 Route::group(['right' => 'see'], function (): void {
     Route::put('lessons/{lesson}/here/{window}', [PresenceController::class, 'update'])->where('window', '[0-9a-zA-Z-]{8,40}');
     Route::delete('lessons/{lesson}/here/{window}', [PresenceController::class, 'leave'])->where('window', '[0-9a-zA-Z-]{8,40}');
+});
+Route::get('paired-devices', [PairedDeviceController::class, 'index']);
+Route::post('paired-devices/code', [PairedDeviceController::class, 'code']);
+Route::delete('paired-devices/{paired_device}', [PairedDeviceController::class, 'destroy']);
+Route::post('pairings/{pairing}/accept', [PairedDeviceController::class, 'accept']);
+Route::post('pairings/{pairing}/refuse', [PairedDeviceController::class, 'refuse']);
+Route::group(['right' => 'record'], function (): void {
+    Route::put('lessons/{lesson}/room', [PairedDeviceController::class, 'show']);
+    Route::delete('lessons/{lesson}/room', [PairedDeviceController::class, 'close']);
 });
 Route::get('notices', [NoticeController::class, 'index']);
 Route::post('notices/read', [NoticeController::class, 'read']);

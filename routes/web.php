@@ -8,5 +8,5 @@ use Illuminate\Support\Facades\Route;
 
 // Every page is the same shell; the interface's own router shows the right room.
 Route::get('/{page?}', ShellController::class)
-    ->where('page', '^(?!(api|watch|oembed|up|metrics|sign-in|sign-out|account|invited|forgotten)(/|$)).*$')
+    ->where('page', '^(?!(api|watch|oembed|up|metrics|sign-in|sign-out|account|device|invited|forgotten)(/|$)).*$')
     ->middleware(Authenticate::class);

@@ -69,7 +69,7 @@ final class DecoratedBench implements Bench
             }
         }
         if ($wanted('watch_jump_ms') || $wanted('watch_click_ms')) {
-            $printed = Visit::run($folder, 'watch.mjs', "/lessons/{$lesson->id}/finish");
+            $printed = Visit::run($folder, 'watch.mjs', "/lessons/{$lesson->id}/finish", quiet: true);
             [$jump, $click] = array_map(round(...), array_map(floatval(...), explode("\n", trim($printed))));
             yield 'watch_jump_ms' => [(int) $jump, '<= 300'];
             yield 'watch_click_ms' => [(int) $click, '<= 150'];

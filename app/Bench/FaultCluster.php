@@ -97,8 +97,8 @@ final class FaultCluster
                 '--port', (string) self::PORTS['disk'], '--configure-bucket', self::BUCKET, '--silent',
             ], []],
             'web' => [
-                [PHP_BINARY, '-S', '127.0.0.1:'.self::PORTS['web'], '-t', 'public', 'bin/serve.php'],
-                ['PHP_CLI_SERVER_WORKERS' => '4', 'REEL_MEDIA_ROOT' => "{$this->folder}/media"],
+                ['bin/serve', '--web-only', '--port', (string) self::PORTS['web']],
+                ['REEL_MEDIA_ROOT' => "{$this->folder}/media"],
             ],
             'worker' => [
                 [...$work, '--queue=listen,default,background'],

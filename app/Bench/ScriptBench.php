@@ -47,7 +47,7 @@ final class ScriptBench implements Bench
         $lesson = ($this->make)('A long script');
         ($this->save)($lesson, Script::parse($text));
 
-        return (int) round((float) Visit::run($folder, 'typing.mjs', "/lessons/{$lesson->id}/script"));
+        return (int) round((float) Visit::run($folder, 'typing.mjs', "/lessons/{$lesson->id}/script", quiet: true));
     }
 
     /** The demo's script over and over, with numbers among its words. */

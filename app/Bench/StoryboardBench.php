@@ -17,7 +17,7 @@ final class StoryboardBench implements Bench
             return;
         }
         $lesson = $this->large->make();
-        $milliseconds = Visit::run($folder, 'storyboard.mjs', "/lessons/{$lesson->id}");
+        $milliseconds = Visit::run($folder, 'storyboard.mjs', "/lessons/{$lesson->id}", quiet: true);
 
         yield 'storyboard_open_ms' => [(int) round((float) $milliseconds), '<= 800'];
     }

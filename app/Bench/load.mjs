@@ -1,8 +1,11 @@
 // Many at once on one server: presenters who record camera and screen, viewers who watch, and somebody who works on a lesson.
 // node load.mjs ADDRESS '{"sections": [...], "lesson": id, "token": of a watch page, "bytes": of its film, "seconds": n}'
-// Prints JSON: milliseconds of the slowest chunk, the 95th percentiles of calls and of ranges, what was lost, and how many were there.
+// Prints JSON: milliseconds of the slowest chunk, the 95th percentiles of calls and of ranges, what was lost, how many were there, and
+// the server's megabytes after the first fifth and at the end. A hundred more ask for the film and never read on.
 import { createHash, randomBytes } from 'node:crypto';
 import { Agent, request } from 'node:http';
+import { connect } from 'node:net';
+import { held, serverOf } from './served.mjs';
 
 const [address, said] = process.argv.slice(2);
 const { sections, lesson, token, bytes, seconds, viewers } = JSON.parse(said);
@@ -97,10 +100,24 @@ for (let tries = 0; tries < 50; tries++) {
     }
     await pause(200);
 }
+const { hostname, port } = new URL(address);
+const stuck = Array.from({ length: 100 }, () => {
+    const socket = connect(Number(port), hostname);
+    socket.on('error', () => undefined);
+    socket.pause();
+    socket.write(`GET /watch/${token}/film HTTP/1.1\r\nHost: ${hostname}:${port}\r\n\r\n`);
+    return socket;
+});
+const memory = [];
+setTimeout(() => memory.push(held(serverOf(address))), seconds * 200);
 const all = [...sections.map(presenter), ...Array.from({ length: viewers }, (_, n) => viewer(n)), editor()];
-setTimeout(() => (over = true), seconds * 1000);
+setTimeout(() => {
+    over = true;
+    memory.push(held(serverOf(address)));
+}, seconds * 1000);
 await Promise.all(all);
 agent.destroy();
+stuck.forEach((one) => one.destroy());
 const at = (times, part) => times.sort((a, b) => a - b)[Math.floor(part * (times.length - 1))] ?? 0;
 console.log(
     JSON.stringify({
@@ -112,5 +129,7 @@ console.log(
         chunks: spent.chunk.length,
         ranges: spent.range.length,
         calls: spent.call.length,
+        memory: Math.round(memory[1]),
+        grown: Math.round(memory[1] - memory[0]),
     }),
 );

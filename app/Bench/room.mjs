@@ -2,8 +2,7 @@
 // percentile of milliseconds from pen to paint, and the megabytes that browser and server hold, again and again, while the last
 // take rolls, in which camera and screen flash together.
 import { chromium } from '@playwright/test';
-import { execFileSync } from 'node:child_process';
-import { readFileSync } from 'node:fs';
+import { held, serverOf } from './served.mjs';
 import { unwatched } from './unwatched.mjs';
 
 const [base, lesson, board, screen, stretches, seconds] = process.argv.slice(2);
@@ -142,19 +141,10 @@ await flashing.until(shows('Ready'));
 await flashing.press('r');
 await flashing.until(shows('Recording'));
 
-/** Megabytes that processes hold by themselves, and their part of what they share. */
-const held = (pids) =>
-    pids.reduce((sum, pid) => {
-        try {
-            return sum + Number(/^Pss:\s+(\d+)/m.exec(readFileSync(`/proc/${pid}/smaps_rollup`, 'utf8'))[1]) / 1024;
-        } catch {
-            return sum;
-        }
-    }, 0);
 const memory = { browser: [], server: [] };
 async function weigh() {
     memory.browser.push(held(await flashing.processes()));
-    memory.server.push(held(execFileSync('pgrep', ['-f', '--', `-S 127.0.0.1:${new URL(base).port}`], { encoding: 'utf8' }).trim().split('\n')));
+    memory.server.push(held(serverOf(base)));
 }
 async function newest() {
     const { sections } = await (await fetch(`${base}/api/lessons/${lesson}`)).json();

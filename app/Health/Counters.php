@@ -8,6 +8,9 @@ use App\Media\MediaStore;
 use App\Media\RenderCache;
 use App\Models\Export;
 use App\Models\WorkState;
+use App\Web\Pool;
+use App\Web\PoolStatus;
+use App\Web\WebServer;
 use App\Work\Pulse;
 use App\Work\QueueName;
 use Illuminate\Contracts\Cache\Repository;
@@ -67,6 +70,7 @@ final class Counters
                 self::byState('exports', WorkState::cases()),
             ),
             ...$this->renderSpeed(),
+            ...self::web(),
         ];
     }
 
@@ -84,6 +88,30 @@ final class Counters
             'reel_render_speed_ratio', 'Seconds of film made in a second, what was rendered before included, of the last film',
             [[[], round($last->milliseconds() / $spent, 2)]],
         )];
+    }
+
+    /** @return list<Metric> how busy the web server is, by pool of processes; of several that run the values together */
+    private static function web(): array
+    {
+        $busy = $idle = $waiting = [];
+        foreach (WebServer::running() as $server) {
+            foreach (Pool::cases() as $pool) {
+                $status = PoolStatus::of($server, $pool);
+                $busy[$pool->value] = ($busy[$pool->value] ?? 0) + ($status->busy ?? 0);
+                $idle[$pool->value] = ($idle[$pool->value] ?? 0) + ($status->idle ?? 0);
+                $waiting[$pool->value] = ($waiting[$pool->value] ?? 0) + ($status->waiting ?? 0);
+            }
+        }
+        $by = fn (array $values, array $more = []): array => array_map(
+            fn (string $pool, int $value): array => [['pool' => $pool] + $more, $value], array_keys($values), $values,
+        );
+
+        return $busy === [] ? [] : [
+            new Metric('reel_web_processes', 'Processes that answer requests, by pool', [
+                ...$by($busy, ['state' => 'busy']), ...$by($idle, ['state' => 'idle']),
+            ]),
+            new Metric('reel_web_waiting', 'Requests that no process has taken yet, by pool', $by($waiting)),
+        ];
     }
 
     private function cacheBytes(): int

@@ -17,13 +17,14 @@ final class Doctor
         private readonly SharedDiskCheck $shared,
         private readonly FilesCheck $files,
         private readonly WorkersCheck $workers,
+        private readonly WebServerCheck $web,
     ) {
     }
 
     /** @return list<Finding> */
     public function everything(): array
     {
-        $found = [...$this->settings->look(), ...$this->programs->look(), ...$this->disk->look()];
+        $found = [...$this->settings->look(), ...$this->programs->look(), ...$this->web->look(), ...$this->disk->look()];
         $shared = $this->shared->look();
         $database = $this->database->look();
         if ($database[0]->verdict === Severity::Bad) {

@@ -19,6 +19,9 @@ final class ProgramsCheck implements Check
 
     private const OTHERS = ['rsvg-convert' => ['--version', 'librsvg2-bin'], 'pdftoppm' => ['-v', 'poppler-utils']];
 
+    /** Of the machine with the web. */
+    private const WEB = ['/usr/sbin/nginx' => ['-v', 'nginx-light'], '/usr/sbin/php-fpm8.2' => ['-v', 'php8.2-fpm']];
+
     /** What films are made with. */
     private const ENCODERS = ['libx264', 'libvpx-vp9', 'aac', 'libopus', 'libmp3lame'];
 
@@ -28,7 +31,7 @@ final class ProgramsCheck implements Check
         foreach (self::ASKED as $name => [$asks, $package]) {
             $findings[] = $this->of((string) config("reel.programs.{$name}"), $asks, $package);
         }
-        foreach (self::OTHERS as $program => [$asks, $package]) {
+        foreach (self::OTHERS + (config('reel.has_database') ? self::WEB : []) as $program => [$asks, $package]) {
             $findings[] = $this->of($program, $asks, $package);
         }
         $findings[] = $this->encoders();

@@ -6,7 +6,9 @@ namespace App\Http;
 
 use App\Media\MediaStore;
 use App\OperationRejected;
+use App\Web\InternalFiles;
 use Symfony\Component\HttpFoundation\BinaryFileResponse;
+use Symfony\Component\HttpFoundation\HeaderUtils;
 use Symfony\Component\HttpFoundation\Response;
 
 /** Files of the media disk, with Range support. Only a model can name them; no path ever comes from a request. */
@@ -31,23 +33,25 @@ final class MediaResponse
     public static function ofFile(string $file, string $mime, bool $unchanging = true, ?string $downloadAs = null): Response
     {
         clearstatcache(true, $file);
-        $response = new BinaryFileResponse(
-            $file,
-            200,
-            [
-                'Content-Type' => $mime,
-                'Cache-Control' => $unchanging ? 'private, max-age=86400' : 'no-store',
-            ],
-            false,
-        );
-        $response->setEtag(hash('xxh128', $file.filesize($file).'/'.filemtime($file)));
+        $headers = ['Content-Type' => $mime, 'Cache-Control' => $unchanging ? 'private, max-age=86400' : 'no-store'];
+        $address = request()->server->has(InternalFiles::PARAMETER) ? InternalFiles::address($file) : null;
+        if ($address !== null) {
+            // The web server answers what is asked of it: ranges, and whether it has changed.
+            $response = new Response('', 200, ['X-Accel-Redirect' => $address] + $headers);
+        } else {
+            $response = new BinaryFileResponse($file, 200, $headers, false);
+            $response->setEtag(hash('xxh128', $file.filesize($file).'/'.filemtime($file)));
+        }
         if ($downloadAs !== null) {
             $ascii = (string) preg_replace('/[^A-Za-z0-9 ._-]+/', '', str_replace('%', '', $downloadAs));
-            $response->setContentDisposition(
+            $response->headers->set('Content-Disposition', HeaderUtils::makeDisposition(
                 'attachment',
                 $downloadAs,
                 trim($ascii) === '' || $ascii[0] === '.' ? 'lesson.mp4' : $ascii,
-            );
+            ));
+        }
+        if ($address !== null) {
+            return $response;
         }
         if (self::isBeyondTheEnd((string) request()->headers->get('Range'), (int) filesize($file))) {
             return new Response('', 416, ['Content-Range' => 'bytes */'.filesize($file), 'Content-Type' => $mime]);
@@ -60,6 +64,9 @@ final class MediaResponse
     /** A file made for whoever asked; it is gone when they have it. */
     public static function once(string $draft, string $mime, string $downloadAs): Response
     {
+        if (request()->server->has(InternalFiles::PARAMETER)) {
+            return self::ofFile(app(MediaStore::class)->handOver($draft), $mime, false, $downloadAs);
+        }
         /** @var BinaryFileResponse $response */
         $response = self::ofFile($draft, $mime, false, $downloadAs);
 

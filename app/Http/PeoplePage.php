@@ -15,7 +15,8 @@ final class PeoplePage
 {
     public const TOO_MANY = 'Too many tries. Wait a minute, then try again.';
 
-    private const POLICY =
+    /** Of every page that is drawn on the server and holds a form. */
+    public const POLICY =
         "default-src 'self'; script-src 'self'; object-src 'none'; style-src 'self'; img-src 'self' data:; form-action 'self'; ".
         "base-uri 'none'; frame-ancestors 'none'";
 

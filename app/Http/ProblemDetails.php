@@ -12,6 +12,7 @@ use App\OperationRejected;
 use App\People\CurrentUser;
 use App\People\SessionUserChanged;
 use App\RejectionKind;
+use App\Web\BodyLimits;
 use Illuminate\Auth\AuthenticationException;
 use Illuminate\Database\Eloquent\ModelNotFoundException;
 use Illuminate\Foundation\Configuration\Exceptions;
@@ -58,7 +59,7 @@ final class ProblemDetails
             ],
             $e instanceof HttpExceptionInterface && $e->getStatusCode() === 413 => [
                 413,
-                'That is more than the server takes at once.',
+                BodyLimits::TOO_MUCH,
                 [],
             ],
             $e instanceof HttpExceptionInterface => [$e->getStatusCode(), $e->getMessage() ?: 'The server does not do that.', []],

@@ -18,6 +18,9 @@ final class Drafts
     /** A folder just made is not locked yet. */
     private const NEW_SECONDS = 10;
 
+    /** What is handed over is opened at once by whoever sends it; on a machine that stands still for a while, a while later. */
+    private const HANDED_SECONDS = 60;
+
     private ?string $folder = null;
 
     /** @var resource|null */
@@ -34,14 +37,31 @@ final class Drafts
         return $this->folder().'/'.Str::ulid().'.'.$extension;
     }
 
-    /** Removes what processes that died have left. */
+    /**
+     * Keeps a draft for another program that is told of it now and opens it at once; swept away a while later.
+     *
+     * @return string where it is from now on
+     */
+    public function handOver(string $draft): string
+    {
+        $path = $this->root.'/'.basename($draft);
+        if (! @touch($draft) || ! @rename($draft, $path)) {
+            throw DiskFull::writing('the finished file');
+        }
+
+        return $path;
+    }
+
+    /** Removes what was handed over, and what processes that died have left. */
     public function sweep(): void
     {
         foreach (glob($this->root.'/*') ?: [] as $left) {
-            if ($left === $this->folder || @filemtime($left) > time() - self::NEW_SECONDS) {
+            $isFile = is_file($left);
+            $age = time() - (int) @filemtime($left);
+            if ($left === $this->folder || $age < ($isFile ? self::HANDED_SECONDS : self::NEW_SECONDS)) {
                 continue;
             }
-            if (is_file($left)) {
+            if ($isFile) {
                 @unlink($left);
 
                 continue;

@@ -21,8 +21,14 @@ final class FfprobeProber implements Prober
 
     public function recording(string $path): RecordingFacts
     {
+        // What this project's own recorder makes is looked into without the program: it decodes pictures to see how large they are.
+        return WebmFile::facts($path) ?? $this->decoded($path);
+    }
+
+    private function decoded(string $path): RecordingFacts
+    {
         $rows = new ProbeRows();
-        // Only key frames can change the size, and they alone are quick to decode.
+        // Only key frames can change the size, and they alone are quick to decode; what they show does not matter.
         Program::run(
             [
                 $this->program,
@@ -33,6 +39,10 @@ final class FfprobeProber implements Prober
                 ...RecordingInput::GUARD,
                 '-skip_frame',
                 'nokey',
+                '-skip_loop_filter',
+                'all',
+                '-threads',
+                '1',
                 '-show_entries',
                 'stream=codec_type,codec_name,width,height,color_range,color_space:stream_disposition=attached_pic'.
                 ':stream_side_data=rotation:packet=codec_type,pts_time:frame=width,height',
@@ -119,7 +129,8 @@ final class FfprobeProber implements Prober
             return FlacHeader::seconds((string) @file_get_contents($path, length: FlacHeader::BYTES));
         }
 
-        return (float) ($this->probe(['-show_entries', 'format=duration'], $path)['format']['duration'] ?? 0);
+        return WebmFile::seconds($path) ??
+            (float) ($this->probe(['-show_entries', 'format=duration'], $path)['format']['duration'] ?? 0);
     }
 
     /**

@@ -126,6 +126,12 @@ final class MediaStore
         return $this->drafts()->path($extension);
     }
 
+    /** @return string where a draft is that another program opens at once; swept away a while later */
+    public function handOver(string $draft): string
+    {
+        return $this->drafts()->handOver($draft);
+    }
+
     /** Removes unfinished files of processes that died. */
     public function sweepDrafts(): void
     {

@@ -7,6 +7,8 @@ namespace App\Providers;
 use App\Models\ArchiveImport;
 use App\Models\Device;
 use App\Models\Notice;
+use App\Models\PairedDevice;
+use App\Models\Pairing;
 use App\Models\User;
 use App\Policies\OwnPolicy;
 use App\Policies\PlacePolicy;
@@ -16,7 +18,7 @@ use Illuminate\Support\ServiceProvider;
 /** Every model has a policy: it is one person's, or it hangs on a lesson or course. */
 final class PolicyProvider extends ServiceProvider
 {
-    private const OWN = [ArchiveImport::class, Device::class, Notice::class, User::class];
+    private const OWN = [ArchiveImport::class, Device::class, Notice::class, PairedDevice::class, Pairing::class, User::class];
 
     public function boot(): void
     {

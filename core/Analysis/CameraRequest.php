@@ -11,7 +11,7 @@ use OpenReel\Core\Picture\SourceColour;
 final readonly class CameraRequest
 {
     /** Part of its key: change it when a look comes out otherwise. */
-    private const VERSION = 1;
+    private const VERSION = 2;
 
     /**
      * @param  string  $camera  SHA-256 of its file

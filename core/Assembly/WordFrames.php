@@ -38,12 +38,11 @@ final class WordFrames
         foreach ($lines as $line) {
             $text = $texts[$line] ?? '';
             $places = $passage->take->placesIn($line);
-            if ($places === null) {
-                continue;
-            }
-            preg_match_all('/\S+/u', $text, $words, PREG_OFFSET_CAPTURE);
-            foreach ($words[0] as [, $offset]) {
-                $found[$line][] = TakeView::between($places, $offset / strlen($text))->count;
+            if ($places !== null && preg_match_all('/\S+/u', $text, $words, PREG_OFFSET_CAPTURE) > 0) {
+                $length = strlen($text);
+                $found[$line] = TakeView::allBetween(
+                    $places, array_map(fn (array $word): float => $word[1] / $length, $words[0]),
+                );
             }
         }
 

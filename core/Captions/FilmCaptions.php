@@ -43,19 +43,20 @@ final class FilmCaptions
             ),
             array_keys($sections),
             array_values($sections),
-        )), Tick::ofFrames(CaptionSegmenter::GAP_FRAMES, $assembly->rate));
+        )), Tick::ofFrames(CaptionSegmenter::GAP_FRAMES, $assembly->rate), $assembly->length());
     }
 
     /**
-     * Sections that dissolve into each other are heard together for a while: the earlier caption goes.
+     * Sections that dissolve into each other are heard together for a while: the earlier caption goes. The last one stays for
+     * reading no longer than the film lasts.
      *
      * @param  list<Caption>  $captions
      * @return list<Caption>
      */
-    private static function apart(array $captions, Tick $gap): array
+    private static function apart(array $captions, Tick $gap, Tick $end): array
     {
-        return array_map(function (Caption $caption, ?Caption $next) use ($gap): Caption {
-            $latest = $next?->from->minusOrZero($gap) ?? $caption->until;
+        return array_map(function (Caption $caption, ?Caption $next) use ($gap, $end): Caption {
+            $latest = $next?->from->minusOrZero($gap) ?? $end;
 
             return $caption->until(Tick::earlier($caption->until, $latest));
         }, $captions, array_slice([...$captions, null], 1, count($captions)));

@@ -239,14 +239,10 @@ final class Spoken
         $text = self::each(
             '/\b(\d{1,2}):([0-5]\d):([0-5]\d)\b/',
             $text,
-            fn (array $m): string => implode(' ', [
-                Number::words($m[1]),
-                'hours',
-                Number::words($m[2]),
-                'minutes',
-                Number::words($m[3]),
-                'seconds',
-            ]),
+            fn (array $m): string => implode(' ', array_map(
+                fn (string $count, string $unit): string => Number::words($count).' '.$unit.((int) $count === 1 ? '' : 's'),
+                array_slice($m, 1), ['hour', 'minute', 'second'],
+            )),
         );
 
         return self::each(

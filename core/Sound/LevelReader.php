@@ -26,19 +26,16 @@ final class LevelReader
             for ($offset = 0; $offset < $whole; $offset += Levels::WINDOW * 2) {
                 $window = self::unsignedToSigned(substr($held, $offset, min(Levels::WINDOW * 2, $whole - $offset)));
                 $sum = 0;
-                $peak = 0;
                 foreach ($window as $sample) {
                     $sum += $sample * $sample;
-                    $size = $sample < 0 ? -$sample : $sample;
-                    if ($size > $peak) {
-                        $peak = $size;
-                    }
-                    if ($size >= self::FULL_SCALE) {
-                        $clips += ++$run === self::CLIP_RUN ? 1 : 0;
-                    } else {
-                        $run = 0;
-                    }
                 }
+                $peak = $window === [] ? 0 : max(max($window), -min($window));
+                // Few windows hold a sample that could be clipped: only those are looked at one by one.
+                foreach ($peak < self::FULL_SCALE ? [] : $window as $sample) {
+                    $run = abs($sample) < self::FULL_SCALE ? 0 : $run + 1;
+                    $clips += $run === self::CLIP_RUN ? 1 : 0;
+                }
+                $run = $peak < self::FULL_SCALE ? 0 : $run;
                 $count = count($window);
                 $samples += $count;
                 $peaks[] = $peak;

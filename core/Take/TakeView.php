@@ -226,13 +226,32 @@ final readonly class TakeView
      */
     public static function between(array $places, float $within): Tick
     {
-        $last = count($places) - 1;
-        for ($n = 1; $n < $last && $places[$n]->within <= $within; $n++);
-        [$before, $behind] = [$places[$n - 1], $places[$n]];
-        $part = ($within - $before->within) / max(1e-9, $behind->within - $before->within);
-        $length = $behind->at->minusOrZero($before->at)->count;
+        return Tick::of(self::allBetween($places, [$within])[0]);
+    }
 
-        return Tick::of($before->at->count + (int) round($length * $part));
+    /**
+     * The same for many places, which takes less than one by one.
+     *
+     * @param  non-empty-list<WordAnchor>  $places
+     * @param  list<float>  $withins  rising
+     * @return list<int> ticks
+     */
+    public static function allBetween(array $places, array $withins): array
+    {
+        $last = count($places) - 1;
+        $n = 1;
+        $moments = [];
+        foreach ($withins as $within) {
+            while ($n < $last && $places[$n]->within <= $within) {
+                $n++;
+            }
+            [$before, $behind] = [$places[$n - 1], $places[$n]];
+            $part = ($within - $before->within) / max(1e-9, $behind->within - $before->within);
+            $length = max(0, $behind->at->count - $before->at->count);
+            $moments[] = $before->at->count + (int) round($length * $part);
+        }
+
+        return $moments;
     }
 
     /**

@@ -7,6 +7,8 @@ namespace Tests\Feature;
 use App\Models\Course;
 use App\Models\Lesson;
 use App\Models\Music;
+use App\Models\PairedDevice;
+use App\Models\Pairing;
 use App\Models\Section;
 use App\Models\Take;
 use Illuminate\Http\UploadedFile;
@@ -105,7 +107,15 @@ final class EveryCallTest extends FeatureTestCase
             'window' => 'window-one', 'kind' => 'scorm', 'number' => '0', 'language' => 'de', 'open' => $open->json('id'),
             'card' => $card->id, 'hash' => (string) DB::table('logos')->value('hash'),
             'comment' => $this->comment($lesson, $section, $take),
+            'paired_device' => PairedDevice::query()->create(self::phone() + ['paired_at' => now(), 'used_at' => now()])->id,
+            'pairing' => Pairing::query()->create(self::phone() + ['code' => 'x', 'made_at' => now(), 'asked_at' => now()])->id,
         ];
+    }
+
+    /** @return array<string, string> */
+    private static function phone(): array
+    {
+        return ['name' => 'Phone', 'network' => '192.168.7.20', 'token' => 'x'];
     }
 
     private static function tune(): UploadedFile
@@ -153,6 +163,11 @@ final class EveryCallTest extends FeatureTestCase
             'POST sections/{section}/restore' => ['before' => fn () => $this->deleteJson("/api/sections/{$section->id}")],
             'POST music/{music}/restore' => ['before' => $gone(Music::class, 'music')],
             'PUT lessons/{lesson}/here/{window}' => ['body' => ['room' => 'script', 'recording' => false]],
+            'PUT lessons/{lesson}/room' => ['body' => [
+                'section' => 'A', 'state' => 'armed', 'line' => 0, 'lines' => 2, 'now' => 'One here.', 'next' => '',
+                'elapsed_ms' => 0, 'count_left' => 0,
+            ]],
+            'POST pairings/{pairing}/accept' => ['before' => fn () => PairedDevice::query()->delete()],
             'PUT lessons/{lesson}/verdicts' => ['body' => ['takes' => [
                 ['id' => $this->named['take'], 'verdict' => 'undecided', 'kept_order' => 0, 'given' => []],
             ], 'script' => null]],

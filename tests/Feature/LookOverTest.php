@@ -9,6 +9,7 @@ use App\Actions\Takes\InspectTake;
 use App\Actions\Takes\KeepResult;
 use App\Jobs\AlignTakesJob;
 use App\Media\Program;
+use App\Media\TakeInspector;
 use App\Media\VoiceCleaner;
 use App\Models\Section;
 use App\Models\Take;
@@ -19,6 +20,10 @@ use App\Queries\Takes\TakeFindings;
 use App\Queries\Takes\TakeViews;
 use Illuminate\Support\Facades\DB;
 use OpenReel\Core\Analysis\RoomNoise;
+use OpenReel\Core\Kernel\Span;
+use OpenReel\Core\Kernel\Tick;
+use OpenReel\Core\Picture\CameraLook;
+use OpenReel\Core\Picture\SourceColour;
 use OpenReel\Core\Picture\TrackKind;
 use OpenReel\Core\Sound\Cleaning;
 use OpenReel\Core\Sound\LevelReader;
@@ -67,6 +72,23 @@ final class LookOverTest extends FeatureTestCase
         $darker = ['brightness' => $looked->camera?->brightness - 20] + $looked->toArray()['camera'];
         app(KeepResult::class)->analysis($takes[1], AnalysisResult::parse(['camera' => $darker] + $looked->toArray()));
         self::assertSame(['brightness' => 16, 'contrast' => 0, 'warmth' => 0, 'saturation' => 0], $match());
+    }
+
+    public function test_a_camera_with_few_key_frames_looks_like_one_with_many(): void
+    {
+        $looks = array_map(fn (int $apart): ?CameraLook => app(TakeInspector::class)->camera(
+            Clips::make("keys-{$apart}.mp4", [
+                '-f', 'lavfi', '-i', 'testsrc2=s=160x90:r=25:d=4', '-f', 'lavfi', '-i', 'color=black:s=160x90:r=25:d=4',
+                '-filter_complex', '[0][1]concat', '-c:v', 'libx264', '-g', (string) $apart, '-sc_threshold', '0',
+            ]),
+            SourceColour::tagged(null, null, 90),
+        ), [12, 250]);
+        self::assertNotNull($looks[0]);
+        self::assertNotNull($looks[1]);
+        self::assertEqualsWithDelta($looks[1]->brightness, $looks[0]->brightness, 1.0);
+        // Of key frames alone a change is seen half a second later at most.
+        self::assertEquals([Span::between(Tick::ofSeconds(4.5), Tick::ofSeconds(8))], $looks[0]->black);
+        self::assertEquals([Span::between(Tick::ofSeconds(4), Tick::ofSeconds(8))], $looks[1]->black);
     }
 
     private const LINES = [

@@ -21,8 +21,8 @@ final class PeopleTest extends FeatureTestCase
 {
     private const PASSWORD = 'low water at noon';
 
-    /** What anybody may ask for: published films, signing in, and whether the server lives. */
-    private const OPEN = '#^(watch/|oembed$|sign-in(/\w+)?$|sign-out$|forgotten|invited/|up$|metrics$|storage/\{path\}$)#';
+    /** What anybody may ask for: published films, signing in, being let in as a device (PairingTest), and whether the server lives. */
+    private const OPEN = '#^(watch/|oembed$|sign-in(/\w+)?$|sign-out$|forgotten|invited/|device(/|$)|up$|metrics$|storage/\{path\}$)#';
 
     protected function setUp(): void
     {

@@ -26,6 +26,7 @@ final class Processes
             'APP_ENV' => 'testing',
             'DB_DATABASE' => "{$folder}/reel.sqlite",
             'REEL_MEDIA_ROOT' => "{$folder}/media",
+            'REEL_AUTHORITY' => "{$folder}/authority",
             'REEL_RESERVE_BYTES' => '0',
             'QUEUE_CONNECTION' => 'database',
             'CACHE_STORE' => 'file',

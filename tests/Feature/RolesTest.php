@@ -15,6 +15,8 @@ use App\Models\Lesson;
 use App\Models\Logo;
 use App\Models\Membership;
 use App\Models\Music;
+use App\Models\PairedDevice;
+use App\Models\Pairing;
 use App\Models\Publication;
 use App\Models\Section;
 use App\Models\Slide;
@@ -35,9 +37,9 @@ use OpenReel\Core\Take\TakeState;
 final class RolesTest extends PeopleTestCase
 {
     /**
-     * What each call asks for: a right in the lesson or course that its address names; *sender* where only who sends an archive
-     * may; *anybody* who has signed in where it names nothing (what is answered then is tried below);
-     * *operator* where nobody may from here.
+     * What each call asks for: a right in the lesson or course that its address names; *sender* where only whose it is may (who
+     * sends an archive, whose room a device follows); *anybody* who has signed in where it names nothing (what is answered then
+     * is tried below); *operator* where nobody may from here.
      */
     private const CALLS = [
         'GET lessons/{lesson}/draft' => 'see',
@@ -49,6 +51,13 @@ final class RolesTest extends PeopleTestCase
         'DELETE lessons/{lesson}/approvals/mine' => 'comment',
         'PUT lessons/{lesson}/here/{window}' => 'see',
         'DELETE lessons/{lesson}/here/{window}' => 'see',
+        'GET paired-devices' => 'anybody',
+        'POST paired-devices/code' => 'anybody',
+        'DELETE paired-devices/{paired_device}' => 'sender',
+        'POST pairings/{pairing}/accept' => 'sender',
+        'POST pairings/{pairing}/refuse' => 'sender',
+        'PUT lessons/{lesson}/room' => 'record',
+        'DELETE lessons/{lesson}/room' => 'record',
         'GET notices' => 'anybody',
         'POST notices/read' => 'anybody',
         'DELETE courses/{course}' => 'own',
@@ -393,6 +402,9 @@ final class RolesTest extends PeopleTestCase
             'token_hash' => 'x', 'lesson_id' => $lesson->id, 'invited_by' => $owner->id, 'role' => Role::Reviewer,
             'ends_at' => now()->addDay(),
         ]);
+        $mine = ['user_id' => $owner->id, 'name' => 'Phone', 'network' => '192.168.7.20', 'token' => 'x'];
+        $device = PairedDevice::query()->create($mine + ['paired_at' => now(), 'used_at' => now()]);
+        $pairing = Pairing::query()->create(['token' => 'y'] + $mine + ['code' => 'x', 'made_at' => now(), 'asked_at' => now()]);
         // The history is written by whoever makes things; what stands there already is of no matter here.
         HistoryEntry::query()->delete();
 
@@ -400,6 +412,7 @@ final class RolesTest extends PeopleTestCase
             '{lesson}' => $lesson->id, '{course}' => $course->id, '{section}' => $section->id, '{take}' => $take->id,
             '{track}' => $track->id, '{slide}' => $slide->id, '{music}' => $music->id, '{deck}' => $deck->id,
             '{export}' => $export->id, '{delivery}' => $delivery->id, '{comment}' => $comment->id, '{arrival}' => $arrival->id,
+            '{paired_device}' => $device->id, '{pairing}' => $pairing->id,
             '{membership}' => $membership->id, '{invitation}' => $invitation->id,
             '{number}' => '1', '{kind}.zip' => 'all.zip', 'tracks/{kind}' => 'tracks/screen',
             'beside/{kind}' => 'beside/captions.vtt',

@@ -15,48 +15,62 @@ final class ServeTest extends FeatureTestCase
     #[TestWith([SIGKILL])]
     public function test_everything_ends_however_it_is_stopped(int $signal): void
     {
-        $processes = Processes::begin();
-        $port = $this->freePort();
-        $serve = $processes->command('bin/serve', '--port', (string) $port, '--workers', '1');
+        $served = Served::begin('--workers', '1');
+        $left = [];
         try {
-            $serve->start();
-            $this->waitUntil(fn (): bool => str_contains($serve->getOutput(), 'Open Reel runs at'), 20);
-            $this->assertTrue($this->answers($port));
-            $this->assertStringContainsString(' 400 ', $this->statusOf($port, '/%00'));
-            $this->assertStringContainsString(' 400 ', $this->statusOf($port, '/build/%0a'));
-            // The web server with its children, two workers and what starts them again.
-            $this->assertGreaterThan(8, count($processes->running()));
-            $this->whatCanWaitGivesWay($processes);
+            $this->assertSame('[]', (string) $served->client->get('/api/lessons')->getBody());
+            $started = $served->started();
+            // nginx and PHP-FPM with their children, four workers and what starts them again.
+            $this->assertGreaterThan(16, count($started));
+            $this->whatCanWaitGivesWay($served);
 
-            posix_kill((int) $serve->getPid(), $signal);
-            $this->waitUntil(fn (): bool => $processes->running() === [], 8);
-            $this->assertSame([], $processes->running());
-            $this->assertFalse($this->answers($port));
+            posix_kill((int) $served->serve->getPid(), $signal);
+            $alive = fn (): array => $left = array_filter(
+                $started + $served->started(), Served::isAlive(...), ARRAY_FILTER_USE_KEY,
+            );
+            $this->waitUntil(function () use ($alive, $served): bool {
+                $served->serve->isRunning();
+
+                return $alive() === [];
+            }, 8);
+            $this->assertSame([], $alive());
+            $this->assertFalse(@fsockopen('127.0.0.1', $served->port, timeout: 1));
         } finally {
-            $serve->stop(0);
-            array_map(fn (int $pid): bool => posix_kill($pid, SIGKILL), array_keys($processes->running()));
-            $processes->end();
+            array_map(fn (int $pid): bool => posix_kill($pid, SIGKILL), array_keys($left));
+            $served->end();
         }
     }
 
     /** The web server and whoever listens to takes come first, within their session and as a session. */
-    private function whatCanWaitGivesWay(Processes $processes): void
+    private function whatCanWaitGivesWay(Served $served): void
     {
-        $standing = function (string $command) use ($processes): string {
+        $standing = function (string $begins, string $command = '') use ($served): string {
             $pid = array_key_first(array_filter(
-                $processes->running(), fn (string $c): bool => str_starts_with($c, 'php') && str_contains($c, $command),
+                $served->started(), fn (string $c): bool => str_starts_with($c, $begins) && str_contains($c, $command),
             ));
             $session = @file_get_contents("/proc/{$pid}/autogroup");
 
             return pcntl_getpriority((int) $pid).(is_string($session) ? strrchr(trim($session), ' ') : ' none');
         };
-        $first = $standing(' -S ');
-        $this->waitUntil(fn (): bool => $standing('--queue=hear') !== $first && $standing('--queue=default') !== $first, 10);
+        $first = $standing('php-fpm: pool recording');
+        $this->waitUntil(
+            fn (): bool => $standing('php', '--queue=hear') !== $first && $standing('php', '--queue=default,') !== $first, 10,
+        );
         $this->assertContains($first, ['0 0', '0 none']);
-        $this->assertSame($first, $standing('--queue=listen'));
+        $this->assertSame($first, $standing('nginx: worker'));
+        $this->assertSame($first, $standing('php', '--queue=listen'));
         // What was just said is waited for; a film is got ready ahead of need.
-        $this->assertSame(str_replace('0', '5', $first), $standing('--queue=hear'));
-        $this->assertSame(str_replace('0', '10', $first), $standing('--queue=default'));
+        $this->assertSame(str_replace('0', '5', $first), $standing('php', '--queue=hear'));
+        $this->assertSame(str_replace('0', '10', $first), $standing('php', '--queue=default,'));
+    }
+
+    public function test_a_port_that_something_else_listens_on_is_refused(): void
+    {
+        $other = stream_socket_server('tcp://127.0.0.1:0') ?: throw new \RuntimeException('No port is free.');
+        $port = substr((string) strrchr((string) stream_socket_get_name($other, false), ':'), 1);
+        $serve = new Process(['bin/serve', '--port', $port], base_path());
+        $this->assertSame(1, $serve->run());
+        $this->assertStringContainsString("Something else listens on port {$port}.", $serve->getErrorOutput());
     }
 
     public function test_a_port_that_is_no_number_is_refused(): void
@@ -64,28 +78,5 @@ final class ServeTest extends FeatureTestCase
         $serve = new Process(['bin/serve', '--port', '80a'], base_path());
         $this->assertSame(2, $serve->run());
         $this->assertStringContainsString('whole numbers', $serve->getErrorOutput());
-    }
-
-    private function freePort(): int
-    {
-        $socket = stream_socket_server('tcp://127.0.0.1:0');
-        $this->assertNotFalse($socket);
-        $name = (string) stream_socket_get_name($socket, false);
-        fclose($socket);
-
-        return (int) substr($name, (int) strrpos($name, ':') + 1);
-    }
-
-    private function statusOf(int $port, string $address): string
-    {
-        $context = stream_context_create(['http' => ['ignore_errors' => true]]);
-        @file_get_contents("http://127.0.0.1:{$port}{$address}", false, $context);
-
-        return $http_response_header[0] ?? '';
-    }
-
-    private function answers(int $port): bool
-    {
-        return @file_get_contents("http://127.0.0.1:{$port}/api/lessons") === '[]';
     }
 }

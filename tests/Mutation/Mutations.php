@@ -37,7 +37,10 @@ final class Mutations
             ];
         };
         $tree = (new ParserFactory())->createForNewestSupportedVersion()->parse($code) ?? [];
-        foreach ((new NodeFinder())->find($tree, fn (Node $n): bool => true) as $node) {
+        // What stands in a declaration of types is no number of ours.
+        $tree = array_filter($tree, fn (Node $n): bool => ! $n instanceof Node\Stmt\Declare_);
+        $strict = self::strictness($tree);
+        foreach ((new NodeFinder())->find($tree, fn (Node $n): bool => ! in_array($n, $strict, true)) as $node) {
             if ($node instanceof BinaryOp && isset(self::OPERATORS[$node::class])) {
                 $from = $node->left->getEndFilePos() + 1;
                 $gap = substr($code, $from, $node->right->getStartFilePos() - $from);
@@ -57,6 +60,24 @@ final class Mutations
             }
         }
         usort($found, fn (array $a, array $b): int => [$a['from'], $a['length']] <=> [$b['from'], $b['length']]);
+
+        return $found;
+    }
+
+    /**
+     * Whether something is looked up strictly: where types are declared, the same is found either way.
+     *
+     * @param  array<Node>  $tree
+     * @return list<Node>
+     */
+    private static function strictness(array $tree): array
+    {
+        $found = [];
+        foreach ((new NodeFinder())->findInstanceOf($tree, Node\Expr\FuncCall::class) as $call) {
+            $asks = $call->name instanceof Node\Name && in_array($call->name->toString(), ['in_array', 'array_search'], true);
+            $strict = $asks ? $call->args[2] ?? null : null;
+            $strict instanceof Node\Arg && $found[] = $strict->value;
+        }
 
         return $found;
     }

@@ -19,10 +19,13 @@ $random = new Random\Randomizer(new Random\Engine\Mt19937($seed));
 $chosen = array_slice($random->shuffleArray($all), 0, $count);
 printf("%d changes of %d in core/%s, seed %d\n", count($chosen), count($all), $folder, $seed);
 
-$test = function (array $mutation, string $mutant, array $tests): Process {
+$start = function (array $mutation, string $mutant, array $tests): Process {
     $class = 'OpenReel\\Core\\'.strtr(substr($mutation['file'], 5, -4), '/', '\\');
     $process = new Process(
-        ['vendor/bin/phpunit', '--bootstrap', 'tests/Mutation/bootstrap.php', '--stop-on-defect', '--no-output', ...$tests],
+        [
+            PHP_BINARY, '-d', 'opcache.enable_cli=1', '-d', 'opcache.jit=tracing', '-d', 'opcache.jit_buffer_size=64M',
+            'vendor/bin/phpunit', '--bootstrap', 'tests/Mutation/bootstrap.php', '--stop-on-defect', '--no-output', ...$tests,
+        ],
         env: ['MUTANT_CLASS' => $class, 'MUTANT_FILE' => $mutant],
         timeout: 120,
     );
@@ -30,30 +33,41 @@ $test = function (array $mutation, string $mutant, array $tests): Process {
 
     return $process;
 };
-$noticed = function (Process $process): bool {
+/** Null while it is still asked. */
+$isNoticed = function (Process $process): ?bool {
     try {
-        return $process->wait() !== 0;
+        $process->checkTimeout();
     } catch (Symfony\Component\Process\Exception\ProcessTimedOutException) {
         // It went round for ever.
         return true;
     }
+
+    return $process->isRunning() ? null : $process->getExitCode() !== 0;
 };
-$alive = [];
-foreach (array_chunk($chosen, 2) as $pair) {
-    $running = [];
-    foreach ($pair as $mutation) {
+$alive = $asked = [];
+$waiting = $chosen;
+while ($waiting !== [] || $asked !== []) {
+    while ($waiting !== [] && count($asked) < 2) {
+        $mutation = array_shift($waiting);
         $mutant = (string) tempnam(sys_get_temp_dir(), 'mutant');
         file_put_contents($mutant, Mutations::applied($mutation));
-        // Those of the same folder know best; only where they see nothing are all asked.
+        // Those of the same folder know best, then whole films; only where they see nothing are all asked.
         $own = 'tests/'.ucfirst(dirname(strstr($mutation['file'], '/Internal', true) ?: dirname($mutation['file']).'/x'));
-        $running[] = [$mutation, $mutant, is_dir($own) ? $test($mutation, $mutant, [$own]) : null];
+        $tests = [...is_dir($own) ? [[$own]] : [], ['tests/Core/Film'], ['--testsuite', 'core']];
+        $asked[] = ['process' => $start($mutation, $mutant, array_shift($tests))] + compact('mutation', 'mutant', 'tests');
     }
-    foreach ($running as [$mutation, $mutant, $own]) {
-        $isNoticed = $own !== null && $noticed($own) || $noticed($test($mutation, $mutant, ['--testsuite', 'core']));
-        echo $isNoticed ? '.' : 'A';
-        $isNoticed || $alive[] = $mutation;
-        unlink($mutant);
+    foreach ($asked as $n => ['process' => $process, 'mutation' => $mutation, 'mutant' => $mutant, 'tests' => $tests]) {
+        $noticed = $isNoticed($process);
+        if ($noticed === false && $tests !== []) {
+            $asked[$n] = ['process' => $start($mutation, $mutant, array_shift($tests)), 'tests' => $tests] + $asked[$n];
+        } elseif ($noticed !== null) {
+            echo $noticed ? '.' : 'A';
+            $noticed || $alive[] = $mutation;
+            unlink($mutant);
+            unset($asked[$n]);
+        }
     }
+    usleep(20_000);
 }
 echo "\n";
 foreach ($alive as $mutation) {

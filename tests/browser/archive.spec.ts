@@ -1,7 +1,7 @@
 import { expect, test } from '@playwright/test';
 import { readFileSync } from 'node:fs';
 import { taken } from './film';
-import { isAccessible, makeLesson, readLesson, takesOf } from './helpers';
+import { WORK_MS, isAccessible, makeLesson, readLesson, takesOf } from './helpers';
 
 test('a lesson goes out as an archive and comes in again; what is set aside is cleared and comes back', async ({
     page,
@@ -21,7 +21,7 @@ test('a lesson goes out as an archive and comes in again; what is set aside is c
     await page.route('**/chunks/0', (route) => (tries++ === 0 ? route.abort() : route.continue()));
     const archive = { name: 'going-out.zip', mimeType: 'application/zip', buffer: readFileSync(file) };
     await page.getByLabel('Archive of a lesson or a course').setInputFiles(archive);
-    await expect(page.getByText('Its film is the same here, to the frame.')).toBeVisible({ timeout: 30_000 });
+    await expect(page.getByText('Its film is the same here, to the frame.')).toBeVisible({ timeout: WORK_MS });
     await isAccessible(page);
     await page.getByRole('alert').getByRole('link', { name: 'Going out' }).click();
     await expect(page).not.toHaveURL(new RegExp(lesson.id));

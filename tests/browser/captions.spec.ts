@@ -28,6 +28,14 @@ test('captions are read, put right and checked with the keyboard alone, and the 
     await expect(page.locator('.shown-caption:visible')).toHaveText(first);
     await isAccessible(page);
 
+    // Keys that come faster than the server answers count as well.
+    await page.keyboard.press('Alt+ArrowLeft');
+    await page.keyboard.press('Alt+ArrowLeft');
+    await expect(text).toHaveValue('The creek is full');
+    await page.keyboard.press('Alt+ArrowRight');
+    await page.keyboard.press('Alt+ArrowRight');
+    await expect(text).toHaveValue(first);
+
     await page.keyboard.press('Enter');
     await expect(text).toHaveValue(second);
     await expect(page.getByText('1 of 3 checked')).toBeVisible();

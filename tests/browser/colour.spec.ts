@@ -2,7 +2,7 @@ import { type APIRequestContext, expect, type Page, test } from '@playwright/tes
 import { execFileSync } from 'node:child_process';
 import { writeFileSync } from 'node:fs';
 import type { Export, Take } from '../../resources/js/api/types';
-import { choose, finish, makeLesson, openRecord, roll, takesOf } from './helpers';
+import { WORK_MS, choose, finish, makeLesson, openRecord, roll, takesOf } from './helpers';
 
 type Colour = [number, number, number];
 
@@ -69,7 +69,7 @@ async function recorded(page: Page, request: APIRequestContext, camera: string):
     await expect(page.getByText('Take 1 is kept.')).toBeVisible();
     const made = (await (await request.post(`/api/lessons/${lesson.id}/exports`)).json()) as Export;
     const state = async () => ((await (await request.get(`/api/exports/${made.id}`)).json()) as Export).state;
-    await expect.poll(state, { timeout: 60_000 }).toBe('done');
+    await expect.poll(state, { timeout: WORK_MS }).toBe('done');
     const film = test.info().outputPath('film.mp4');
     writeFileSync(film, await (await request.get(`/api/exports/${made.id}/file`)).body());
     const [take] = await takesOf(request, lesson.sections[0]?.id);

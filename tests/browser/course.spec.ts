@@ -1,7 +1,7 @@
 import { expect, type Page, test } from '@playwright/test';
 import { execFileSync } from 'node:child_process';
 import type { Assembly, Course, Lesson } from '../../resources/js/api/types';
-import { choose, finish, loudness, openRecord, probe, readLesson, listened } from './helpers';
+import { WORK_MS, choose, finish, loudness, openRecord, probe, readLesson, listened } from './helpers';
 
 /** The colour of one pixel of a film, as RRGGBB. */
 function pixel(file: string, second: number, x: number, y: number): string {
@@ -18,7 +18,7 @@ const near = (a: string, b: string) =>
 async function exportFilm(page: Page, lesson: Lesson): Promise<string> {
     await page.goto(`/lessons/${lesson.id}/handover`);
     await page.getByRole('button', { name: /^Export/ }).click();
-    await expect(page.getByText('Checked: the file is as intended')).toBeVisible({ timeout: 90_000 });
+    await expect(page.getByText('Checked: the file is as intended')).toBeVisible({ timeout: WORK_MS });
     const file = page.waitForEvent('download');
     await page.getByRole('link', { name: 'Download' }).click();
     return (await file).path();

@@ -1,7 +1,7 @@
 import { expect, test } from '@playwright/test';
 import type { SiteDelivery } from '../../resources/js/api/types';
 import { taken } from './film';
-import { filmOf, isAccessible, makeLesson } from './helpers';
+import { WORK_MS, filmOf, isAccessible, makeLesson } from './helpers';
 
 test('a film is sent into the folder of a site that is not ours, and its next version behind the same page', async ({
     page,
@@ -23,7 +23,7 @@ test('a film is sent into the folder of a site that is not ours, and its next ve
     await request.post(`/api/lessons/${lesson.id}/exports`, { data: { quality: 'small' } });
     await page.reload();
     const next = folder.getByRole('button', { name: 'Send as version 2' });
-    await expect(next).toBeVisible({ timeout: 30_000 });
+    await expect(next).toBeVisible({ timeout: WORK_MS });
     await page.route('**/delivery', (route) => route.abort());
     await next.click();
     await expect(page.getByText('The server cannot be reached')).not.toHaveCount(0);

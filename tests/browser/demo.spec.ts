@@ -1,13 +1,23 @@
 import { expect, test } from '@playwright/test';
 import type { Assembly } from '../../resources/js/api/types';
-import { choose, demoLesson, finish, isAccessible, openRecord, probe, readLesson, roll, takesOf } from './helpers';
+import {
+    WORK_MS,
+    choose,
+    demoLesson,
+    finish,
+    isAccessible,
+    openRecord,
+    probe,
+    readLesson,
+    roll,
+    takesOf,
+} from './helpers';
 
 test('the missing section of the demo is recorded with the stand-ins, watched and exported', async ({
     page,
     request,
 }) => {
     // Run by itself, all of the demo's takes are still to be heard, and all four minutes of it to be made.
-    test.setTimeout(420_000);
     const lesson = await demoLesson(request);
     await openRecord(page, lesson, 8);
     await choose(page, 'Stand-in presenter', 'Stand-in voice');
@@ -26,7 +36,7 @@ test('the missing section of the demo is recorded with the stand-ins, watched an
         (await readLesson(request, lesson.id)).sections
             .flatMap((one) => one.takes)
             .filter((one) => one.alignment === null).length;
-    await expect.poll(unheard, { timeout: 90_000 }).toBe(0);
+    await expect.poll(unheard, { timeout: WORK_MS }).toBe(0);
     await page.goto(`/lessons/${lesson.id}/finish`);
     const plan = (await (await request.get(`/api/lessons/${lesson.id}/assembly`)).json()) as Assembly;
     const stage = page.getByRole('group', { name: 'The lesson as it will be exported' });
@@ -55,7 +65,7 @@ test('the missing section of the demo is recorded with the stand-ins, watched an
     await page.goto('/');
     await page.goto(`/lessons/${lesson.id}/handover`);
     // Four minutes of film take some 170 s of a core, of which there are two that do other things as well.
-    await expect(page.getByText('Checked: the file is as intended')).toBeVisible({ timeout: 220_000 });
+    await expect(page.getByText('Checked: the file is as intended')).toBeVisible({ timeout: WORK_MS });
     const file = page.waitForEvent('download');
     const captions = page.getByRole('link', { name: 'Captions (WebVTT)' });
     const text = await (await request.get((await captions.getAttribute('href')) ?? '')).text();

@@ -1,5 +1,16 @@
 import { expect, test } from '@playwright/test';
-import { filmOf, isAccessible, makeLesson, openRecord, probe, readLesson, roll, finish, silences } from './helpers';
+import {
+    WORK_MS,
+    filmOf,
+    isAccessible,
+    makeLesson,
+    openRecord,
+    probe,
+    readLesson,
+    roll,
+    finish,
+    silences,
+} from './helpers';
 import type { Export } from '../../resources/js/api/types';
 
 test('a lesson is watched and exported on day one, read by a stand-in voice, and says that it is a draft', async ({
@@ -14,7 +25,7 @@ test('a lesson is watched and exported on day one, read by a stand-in voice, and
     await expect(page.getByText('Nothing is kept yet, so there is nothing to watch.')).toBeVisible();
     await page.getByLabel('Have a stand-in voice read the 3 lines not recorded yet').check();
     const picture = page.getByRole('group', { name: 'The lesson as it will be exported' });
-    await expect(picture.locator('.draft-mark, img[src*="/api/cards/"]').first()).toBeVisible({ timeout: 30_000 });
+    await expect(picture.locator('.draft-mark, img[src*="/api/cards/"]').first()).toBeVisible({ timeout: WORK_MS });
     await isAccessible(page);
     await page.getByRole('button', { name: 'Watch', exact: true }).click();
     const frame = async () => Number(await picture.getAttribute('data-frame'));
@@ -23,7 +34,7 @@ test('a lesson is watched and exported on day one, read by a stand-in voice, and
 
     await page.goto(`/lessons/${lesson.id}/handover`);
     await page.getByRole('button', { name: 'Export a draft' }).click();
-    await expect(page.getByRole('heading', { name: 'Day one (draft).mp4' })).toBeVisible({ timeout: 60_000 });
+    await expect(page.getByRole('heading', { name: 'Day one (draft).mp4' })).toBeVisible({ timeout: WORK_MS });
     const [made] = (await (await request.get(`/api/lessons/${lesson.id}/exports`)).json()) as Export[];
     expect(made).toMatchObject({ draft: true, state: 'done', up_to_date: true });
     const draft = probe(await filmAt(request, made?.file_url ?? ''));
@@ -38,7 +49,7 @@ test('a lesson is watched and exported on day one, read by a stand-in voice, and
     await page.keyboard.press('k');
     await expect(page.getByText('Take 1 is kept.')).toBeVisible();
     await expect
-        .poll(async () => (await readLesson(request, lesson.id)).sections[0]?.coverage.heard, { timeout: 30_000 })
+        .poll(async () => (await readLesson(request, lesson.id)).sections[0]?.coverage.heard, { timeout: WORK_MS })
         .toBe(true);
     await page.goto(`/lessons/${lesson.id}/handover`);
     await expect(page.getByText('The lesson has changed since.')).toBeVisible();

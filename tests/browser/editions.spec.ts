@@ -3,7 +3,7 @@ import { execFileSync } from 'node:child_process';
 import { writeFileSync } from 'node:fs';
 import type { Export } from '../../resources/js/api/types';
 import { taken } from './film';
-import { isAccessible, makeLesson } from './helpers';
+import { WORK_MS, isAccessible, makeLesson } from './helpers';
 
 test('three kinds of film at once: each is what was chosen, and one is told in another room when they are done', async ({
     page,
@@ -37,12 +37,12 @@ test('three kinds of film at once: each is what was chosen, and one is told in a
     await expect(page.getByRole('button', { name: 'Cancel Three kinds, 480p.webm' })).toBeVisible();
     await page.getByRole('link', { name: 'Review', exact: true }).click();
     await expect(page.getByText('Three kinds, 480 x 480, with captions.mp4 is finished.')).toBeVisible({
-        timeout: 60_000,
+        timeout: WORK_MS,
     });
 
     const exports = async () => (await (await request.get(`/api/lessons/${lesson.id}/exports`)).json()) as Export[];
     await expect
-        .poll(async () => (await exports()).map((one) => one.state), { timeout: 60_000 })
+        .poll(async () => (await exports()).map((one) => one.state), { timeout: WORK_MS })
         .toEqual(['done', 'done', 'done']);
     const found: string[] = [];
     for (const one of await exports()) {

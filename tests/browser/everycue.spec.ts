@@ -3,7 +3,7 @@ import { execFileSync } from 'node:child_process';
 import { readFileSync } from 'node:fs';
 import type { Assembly, Finding, Lesson, Slide } from '../../resources/js/api/types';
 import { drawn, frameOf, likeness, taken } from './film';
-import { filmOf, makeLesson, probe, readLesson, slides } from './helpers';
+import { WORK_MS, filmOf, makeLesson, probe, readLesson, slides } from './helpers';
 
 /** The tone of the music: no voice of these tests reaches it. */
 const HERTZ = 3000;
@@ -86,7 +86,7 @@ async function decorated(request: Parameters<typeof makeLesson>[0]): Promise<Les
         ((await (await request.get(`/api/lessons/${lesson.id}/slides`)).json()) as Slide[])
             .map(({ name }) => name)
             .sort();
-    await expect.poll(named, { timeout: 30_000 }).toEqual(['bars', 'moving']);
+    await expect.poll(named, { timeout: WORK_MS }).toEqual(['bars', 'moving']);
     await taken(request, lesson, [], 3, 'smptebars=s=640x360');
     for (const index of [1, 2]) {
         const buffer = readFileSync(slides(index + 1)[0] ?? '');
@@ -105,7 +105,6 @@ async function decorated(request: Parameters<typeof makeLesson>[0]): Promise<Les
 }
 
 test('a lesson that uses every cue is watched as it is exported', async ({ page, request }) => {
-    test.setTimeout(240_000);
     const lesson = await decorated(request);
     const read = async () => (await (await request.get(`/api/lessons/${lesson.id}/assembly`)).json()) as Assembly;
     const ready = async () => {
@@ -154,7 +153,15 @@ test('a lesson that uses every cue is watched as it is exported', async ({ page,
             .toBeGreaterThanOrEqual(frame);
         return page.evaluate(() => (window as unknown as { loud: () => number }).loud());
     };
-    const [alone, under] = [await loudAt(45), await loudAt(130)];
+    // A busy machine leaves some of the sound out here and there: the loudest of several looks has all of it.
+    const loudest = async (frames: number[]) => {
+        const found: number[] = [];
+        for (const frame of frames) {
+            found.push(await loudAt(frame));
+        }
+        return Math.max(...found);
+    };
+    const [alone, under] = [await loudest([32, 38, 44, 50]), await loudest([95, 110, 125, 140])];
     const [filmAlone, filmUnder] = [toneOf(film, 1.1, 1.8), toneOf(film, 4.5, 5.2)];
     expect(under - alone).toBeLessThan(-10);
     expect(Math.abs(under - alone - (filmUnder - filmAlone)), 'dB between Watch and film').toBeLessThan(1);

@@ -3,7 +3,7 @@ import { execFileSync, spawnSync } from 'node:child_process';
 import { createHash } from 'node:crypto';
 import { readFileSync } from 'node:fs';
 import type { Lesson, Take } from '../../resources/js/api/types';
-import { takesOf } from './helpers';
+import { WORK_MS, takesOf } from './helpers';
 
 /** A take of four seconds, kept and used whole; its camera shows a test picture. */
 export async function taken(
@@ -45,7 +45,7 @@ export async function sent(
     const all = [{ id: track, chunks: 1, bytes: bytes.length }];
     await request.post(`/api/takes/${made.id}/finish`, { data: { tracks: all } });
     const state = async () => (await takesOf(request, section))[0]?.state;
-    await expect.poll(state, { timeout: 30_000 }).toBe('ready');
+    await expect.poll(state, { timeout: WORK_MS }).toBe('ready');
     return made;
 }
 

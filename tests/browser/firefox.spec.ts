@@ -63,7 +63,6 @@ const text = (page: Page, says: string) => page.locator(`::-p-text(${says})`);
 const until = (page: Page, is: () => boolean, timeout = 30_000) => page.waitForFunction(is, { timeout });
 
 test('one lesson from the script to the page for viewers, in Firefox', async ({ baseURL, request }) => {
-    test.setTimeout(300_000);
     const firefox = await openFirefox();
     try {
         const page = await firefox.newPage();
@@ -90,13 +89,27 @@ test('one lesson from the script to the page for viewers, in Firefox', async ({ 
         await until(page, () => document.querySelector('.meter strong')?.textContent === 'good');
         await page.keyboard.press('r');
         await until(page, () => document.querySelector('.live-state')?.classList.contains('is-rolling') ?? false);
-        // Pictures are counted every five seconds.
+        // Pictures are counted every five seconds; what is said of them is held against a count of their own: a busy machine
+        // may give few.
+        await page.evaluate(() => {
+            const seen = Object.assign(document.createElement('video'), { muted: true, came: 0 });
+            seen.srcObject = document.querySelector<HTMLVideoElement>('.record-stage video')?.srcObject ?? null;
+            const next = () => void (seen.came++, seen.requestVideoFrameCallback(next));
+            seen.requestVideoFrameCallback(next);
+            Object.assign(globalThis, { seen });
+            return seen.play();
+        });
         const warned: string[] = [];
         for (let second = 0; second < 12; second++) {
             await new Promise((resolve) => setTimeout(resolve, 1000));
             warned.push(await page.$eval('.record-warning', (one) => one.textContent ?? ''));
         }
-        expect(warned.filter((one) => /pictures a second|silent/.test(one))).toEqual([]);
+        expect(warned.join('\n')).not.toContain('silent');
+        const came = (await page.evaluate(() => (globalThis as unknown as { seen: { came: number } }).seen.came)) / 12;
+        expect(came).toBeGreaterThan(1);
+        for (const [, said] of warned.join('\n').matchAll(/Only (\d+) of \d+ pictures a second/g)) {
+            expect(Number(said)).toBeGreaterThan(came / 2);
+        }
         await page.keyboard.press('f');
         await until(page, () => location.pathname.includes('/review/'));
 

@@ -4,6 +4,9 @@ import { execFileSync, spawnSync } from 'node:child_process';
 import { writeFileSync } from 'node:fs';
 import type { Export, Lesson, ScriptText, Take } from '../../resources/js/api/types';
 
+/** How long the server may work at a take or a film: others may have most of this machine, and it comes after whoever records. */
+export const WORK_MS = 240_000;
+
 /** Slides of the demo, which are called by the numbers of their sections. */
 const names = ['02', '03', '04', '05', '06', '08', '09'];
 export const slides = (...numbers: number[]) => numbers.map((n) => `demo/lesson/slides/${names[n - 1]}.png`);
@@ -104,12 +107,17 @@ export async function devices(
     }, how);
 }
 
+/** Waits until a section's last take can be played. */
+async function processed(request: APIRequestContext, section: string): Promise<void> {
+    await expect.poll(async () => (await takesOf(request, section)).at(-1)?.state, { timeout: WORK_MS }).toBe('ready');
+}
+
 /** Waits until a take has been listened to. */
 export async function listened(request: APIRequestContext, section: string): Promise<Take> {
     const latest = async () => (await takesOf(request, section)).at(-1);
-    await expect.poll(async () => (await latest())?.state, { timeout: 30_000 }).toBe('ready');
+    await processed(request, section);
     // What is heard decides what is used.
-    await expect.poll(async () => (await latest())?.alignment ?? null, { timeout: 60_000 }).not.toBeNull();
+    await expect.poll(async () => (await latest())?.alignment ?? null, { timeout: WORK_MS }).not.toBeNull();
     return (await latest()) as Take;
 }
 
@@ -117,7 +125,7 @@ export async function listened(request: APIRequestContext, section: string): Pro
 export async function filmOf(request: APIRequestContext, lesson: string, file: string): Promise<string> {
     const made = (await (await request.post(`/api/lessons/${lesson}/exports`)).json()) as Export;
     const state = async () => ((await (await request.get(`/api/exports/${made.id}`)).json()) as Export).state;
-    await expect.poll(state, { timeout: 90_000 }).toBe('done');
+    await expect.poll(state, { timeout: WORK_MS }).toBe('done');
     writeFileSync(file, await (await request.get(`/api/exports/${made.id}/file`)).body());
     return file;
 }
@@ -168,6 +176,8 @@ export async function roll(page: Page): Promise<void> {
 export async function finish(page: Page): Promise<void> {
     await page.keyboard.press('f');
     await page.waitForURL(/\/review\//);
+    // What the server works at first, then what the page makes of it.
+    await processed(page.request, new URL(page.url()).pathname.split('/')[4] ?? '');
     await expect(page.getByText(/used of/)).toBeVisible();
 }
 

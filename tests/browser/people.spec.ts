@@ -5,7 +5,7 @@ import { createHmac } from 'node:crypto';
 import { rmSync, writeFileSync } from 'node:fs';
 import { fileURLToPath } from 'node:url';
 import type { Lesson } from '../../resources/js/api/types';
-import { isAccessible, saved, textOf, typeAtEnd, words } from './helpers';
+import { WORK_MS, isAccessible, saved, textOf, typeAtEnd, words } from './helpers';
 
 const root = fileURLToPath(new URL('../..', import.meta.url));
 const port = 8126;
@@ -228,7 +228,6 @@ async function invitation(page: Page, role: string): Promise<string> {
 }
 
 test('a lesson is written by two, recorded, looked at by a third, approved and published', async ({ browser }) => {
-    test.setTimeout(240_000);
     const password = /password (\S+)/.exec(
         artisan('reel:user', 'add', 'kerensa@saltmarsh.example', '--name', 'Kerensa'),
     )?.[1];
@@ -310,7 +309,7 @@ test('a lesson is written by two, recorded, looked at by a third, approved and p
         .getByRole('button', { name: /^Export/ })
         .first()
         .click();
-    await expect(kerensa.getByRole('button', { name: 'Publish', exact: true })).toBeVisible({ timeout: 60_000 });
+    await expect(kerensa.getByRole('button', { name: 'Publish', exact: true })).toBeVisible({ timeout: WORK_MS });
     await kerensa.getByRole('button', { name: 'Publish', exact: true }).click();
     await expect(kerensa.getByText('This lesson is published once somebody has approved its draft.')).toBeVisible();
     await kerensa.getByRole('link', { name: 'People', exact: true }).click();

@@ -70,7 +70,6 @@ test('a screen is recorded beside the camera, and both are in the film', async (
 });
 
 test('ink on a slide and on a board is in the film, where it was drawn', async ({ page, request }) => {
-    test.setTimeout(180_000);
     const lesson = await makeLesson(request, 'Ink', [
         '[board: 1, plain] [layout: slide alone]\n\nOne twelfth in the first hour.',
         '[board: 1] [layout: slide alone]\n\nTwo twelfths in the second.',
@@ -230,6 +229,32 @@ test('the second prompter follows the room, and sends its own steps back', async
     await isAccessible(second);
 });
 
+test('devices of which the browser has new ids are known again by their names', async ({ page, request }) => {
+    const lesson = await makeLesson(request, 'Ids anew', ['One. Two.']);
+    await openRecord(page, lesson);
+    /** As if the browser had forgotten what it knew of this site. */
+    const forget = (names: object) =>
+        page.evaluate((more) => {
+            for (const [place, stored] of Object.entries(localStorage).filter(([key]) =>
+                key.startsWith('reel.setup'),
+            )) {
+                const gone = { ...JSON.parse(stored), camera: 'gone', microphone: 'gone', ...more };
+                localStorage.setItem(place, JSON.stringify(gone));
+            }
+        }, names);
+    await expect(page.locator('.devices')).toContainText('fake_device_0');
+    await forget({});
+    await page.reload();
+    await expect(page.getByText('Ready', { exact: true })).toBeVisible();
+    await expect(page.locator('.devices')).toContainText('fake_device_0');
+    await expect(page.locator('.devices')).not.toContainText('no longer there');
+
+    await forget({ cameraName: 'Another camera' });
+    await page.reload();
+    await expect(page.getByText('The camera you used last is not there. Choose another.')).toBeVisible();
+    await choose(page, 'Stand-in presenter', 'Stand-in voice');
+});
+
 test('keys can be changed, and what clashes is told', async ({ page, request }) => {
     const lesson = await makeLesson(request, 'Own keys', ['One. Two.']);
     await openRecord(page, lesson);
@@ -257,7 +282,6 @@ test('keys can be changed, and what clashes is told', async ({ page, request }) 
 });
 
 test('what is stepped to, given by key and silenced is in the film as it was done', async ({ page, request }) => {
-    test.setTimeout(180_000);
     const lesson = await makeLesson(request, 'By key', [
         '[layout: slide alone]\n\nOne two three four [keys: Ctrl+S] five six [camera alone] seven eight nine ten. Eleven.',
     ]);
@@ -438,7 +462,6 @@ test('a tab that is closed while camera and screen roll loses at most the last s
 });
 
 test('camera and screen flash on the same frames of the film, also after a pause', async ({ page, request }) => {
-    test.setTimeout(180_000);
     await page.addInitScript(() => {
         const canvases = [0, 1].map(() => Object.assign(document.createElement('canvas'), { width: 640, height: 360 }));
         const pens = canvases.map((canvas) => canvas.getContext('2d') as CanvasRenderingContext2D);

@@ -5,6 +5,7 @@ import { mkdirSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import type { Lesson } from '../../resources/js/api/types';
 import {
+    WORK_MS,
     choose,
     demoLesson,
     finish,
@@ -130,7 +131,7 @@ test('thirty pages are brought in, tied, and the deck replaced with every tie ke
     const panel = page.getByRole('dialog', { name: 'Slides' });
     await panel.getByLabel('Add slides').setInputFiles(deck('thirty', pages));
     await expect(panel.getByText(/page \d+ of 30/)).toBeVisible({ timeout: 30_000 });
-    await expect(panel.locator('.deck-list li')).toHaveCount(30, { timeout: 90_000 });
+    await expect(panel.locator('.deck-list li')).toHaveCount(30, { timeout: WORK_MS });
     await panel.getByLabel('Find a slide by its words').fill('number 17');
     await expect(panel.locator('.deck-list li')).toHaveCount(1);
     await panel.getByLabel('Find a slide by its words').fill('');
@@ -149,7 +150,7 @@ test('thirty pages are brought in, tied, and the deck replaced with every tie ke
     const changed = [...pages.slice(0, 29).map((says) => `${says}, revised`), 'Something else entirely'].reverse();
     await panel.getByLabel('New version of the deck').setInputFiles(deck('changed', changed));
     await expect(panel.getByText(/29 slides have a new picture, 1 new: “Something else entirely”/)).toBeVisible({
-        timeout: 90_000,
+        timeout: WORK_MS,
     });
     await expect(panel.getByText(/Not found in changed.pdf, and kept as before/)).toBeVisible();
     expect(await textOf(request, lesson.id)).toBe(before);

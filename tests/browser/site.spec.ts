@@ -10,7 +10,6 @@ test('a film is published, watched on a phone, commented on, mended and answered
     request,
 }) => {
     // Two films are made in it, and a whole story is told.
-    test.setTimeout(240_000);
     const lesson = await makeLesson(request, 'On the site', [
         'The creek is full at seven. At one it stands at 4.8 metres.',
     ]);

@@ -61,10 +61,10 @@ describe('the outbox', () => {
     it('sends chunks in order, then the events, then the end', async () => {
         const outbox = make();
         await open(outbox);
-        void outbox.add('take', 'track', new Blob(['a']));
-        void outbox.add('take', 'track', new Blob(['bb']));
+        void outbox.add('take', 'track', new Blob(['a']), 1);
+        void outbox.add('take', 'track', new Blob(['bb']), 1);
         outbox.log('take', '{"kind":"line"}');
-        await outbox.add('take', 'track', new Blob(['ccc']));
+        await outbox.add('take', 'track', new Blob(['ccc']), 1);
         await outbox.finish('take');
 
         expect(server.chunks).toEqual(['a', 'bb', 'ccc']);
@@ -97,8 +97,8 @@ describe('the outbox', () => {
         const outbox = make();
         await open(outbox);
         server.away = true;
-        await outbox.add('take', 'track', new Blob(['a']));
-        await outbox.add('take', 'track', new Blob(['b']));
+        await outbox.add('take', 'track', new Blob(['a']), 1);
+        await outbox.add('take', 'track', new Blob(['b']), 1);
         await vi.waitFor(() => expect(outbox.snapshot().trouble).toContain('cannot be reached'));
         expect(outbox.snapshot().waiting).toBe(2);
         const finished = outbox.finish('take', true);
@@ -115,12 +115,13 @@ describe('the outbox', () => {
         const kinds = ['camera', 'screen', 'computer'] as const;
         const tracks = kinds.map((kind) => ({ id: kind, kind, chunks: 0, bytes: 0 }));
         await outbox.open({ takeId: 'take', lessonId: 'lesson', number: 1, tracks });
-        for (const second of ['1', '2', '3']) {
-            for (const { id } of second === '3' ? tracks.slice(0, 1) : tracks) {
-                await outbox.add('take', id, new Blob([second]));
+        // A busy machine gives fewer chunks, each of more seconds.
+        for (const seconds of [1, 0.9, 3.6]) {
+            for (const { id } of seconds === 3.6 ? tracks.slice(0, 1) : tracks) {
+                await outbox.add('take', id, new Blob(['...']), seconds);
             }
         }
-        expect(outbox.snapshot().waiting).toBe(3);
+        expect(outbox.snapshot().waiting).toBe(6);
         server.away = false;
         await outbox.finish('take', true);
         expect(outbox.snapshot().waiting).toBe(0);
@@ -131,7 +132,7 @@ describe('the outbox', () => {
         dead.away = true;
         const before = new Outbox(store, dead, noLocks);
         await open(before);
-        await before.add('take', 'track', new Blob(['a']));
+        await before.add('take', 'track', new Blob(['a']), 1);
         await store.putChunk('track', 1, new Blob(['b']));
 
         const after = new Outbox(new ChunkStore(`test-${names - 1}`), server, noLocks);
@@ -164,7 +165,7 @@ describe('the outbox', () => {
         server.away = true;
         const wenna = await boxOf('wenna');
         await open(wenna);
-        await wenna.add('take', 'track', new Blob(['a']));
+        await wenna.add('take', 'track', new Blob(['a']), 1);
         const another = new FakeServer();
         [server] = [another];
 
@@ -181,7 +182,7 @@ describe('the outbox', () => {
         server.sendChunk = async () => {
             throw new ApiProblem(404, 'There is nothing here.');
         };
-        await outbox.add('take', 'track', new Blob(['a']));
+        await outbox.add('take', 'track', new Blob(['a']), 1);
         await vi.waitFor(async () => expect(await store.takes()).toEqual([]));
     });
 
@@ -193,10 +194,10 @@ describe('the outbox', () => {
         server.sendChunk = async () => {
             throw new ApiProblem(404, 'There is nothing here.');
         };
-        await outbox.add('take', 'track', new Blob(['a']));
+        await outbox.add('take', 'track', new Blob(['a']), 1);
         await vi.waitFor(() => expect(outbox.snapshot().trouble).toContain('is kept in this browser'));
         // It is still rolling: what comes behind it is kept as well.
-        await outbox.add('take', 'track', new Blob(['b']));
+        await outbox.add('take', 'track', new Blob(['b']), 1);
         await outbox.finish('take');
         expect(await store.chunkNumbers('track')).toEqual([0, 1]);
 

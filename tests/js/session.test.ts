@@ -106,6 +106,7 @@ describe('a recording session', () => {
         expect(recorder.calls).toEqual(['start 1000', 'pause', 'resume', 'stop']);
         expect(screen.calls).toEqual(['start 1000', 'pause', 'resume', 'stop']);
         expect(ports.keepChunk.mock.calls.map(([, kind]) => kind)).toEqual(['camera', 'screen', 'camera', 'screen']);
+        expect(ports.keepChunk.mock.calls.map(([, , , seconds]) => seconds)).toEqual([0.014, 0.014, 0, 0]);
         expect(events.filter((event) => event.kind === 'start')).toEqual([
             { at_ms: 0, kind: 'start', track: 'camera' },
             { at_ms: 14, kind: 'start', track: 'screen' },

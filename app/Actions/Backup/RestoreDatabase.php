@@ -47,6 +47,8 @@ final class RestoreDatabase
         Artisan::call('migrate', ['--force' => true]);
         // What was ended or used up since the copy was made would be open again: everybody signs in anew, and is invited anew.
         DB::table('devices')->delete();
+        DB::table('paired_devices')->delete();
+        DB::table('pairings')->delete();
         DB::table('invitations')->delete();
         DB::table('password_reset_tokens')->delete();
 

@@ -10,6 +10,7 @@ use App\Bench\CaptionBench;
 use App\Bench\ClusterBench;
 use App\Bench\DeckBench;
 use App\Bench\DecoratedBench;
+use App\Bench\DeviceBench;
 use App\Bench\ExportBench;
 use App\Bench\FaultBench;
 use App\Bench\HearingBench;
@@ -51,6 +52,7 @@ final class BenchCommand extends Command
         ClusterBench::class,
         FaultBench::class,
         SchoolBench::class,
+        DeviceBench::class,
     ];
 
     public function handle(): int

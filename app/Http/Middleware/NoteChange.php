@@ -24,6 +24,7 @@ final class NoteChange
         'api/tracks/{track}/chunks/{number}',
         'api/takes/{take}/events/{number}',
         'api/lessons/{lesson}/here/{window}',
+        'api/lessons/{lesson}/room',
     ];
 
     public function handle(Request $request, Closure $next): Response

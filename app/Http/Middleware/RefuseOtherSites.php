@@ -31,8 +31,11 @@ final class RefuseOtherSites
             421,
             'This server does not go by that name. Whoever runs Open Reel can add it (REEL_HOSTS).',
         );
+        if (config('reel.mode') !== 'people' && $request->is('/') && self::isOther($request)) {
+            return redirect('/device');
+        }
         abort_unless(
-            config('reel.mode') === 'people' || self::isAlone($request),
+            config('reel.mode') === 'people' || self::isAlone($request) || self::isOnDevicePage($request),
             421,
             'This server is for one person at its own machine. Whoever runs it can let people sign in (REEL_MODE=people).',
         );
@@ -66,6 +69,18 @@ final class RefuseOtherSites
     private static function isAlone(Request $request): bool
     {
         return in_array(strtolower($request->getHost()), OwnAddress::THIS_MACHINE, true) && Peer::isThisMachine($request);
+    }
+
+    /** Other devices get no further than the page on which they ask to be let in, and follow the room once they are. */
+    private static function isOnDevicePage(Request $request): bool
+    {
+        return $request->is('device', 'device/*') && self::isOther($request);
+    }
+
+    /** Another device on the same network, where the server was started for them. */
+    private static function isOther(Request $request): bool
+    {
+        return config('reel.lan') !== '' && ! Peer::isThisMachine($request) && ! Peer::isPassedOn($request);
     }
 
     private static function mayAsk(Request $request): bool

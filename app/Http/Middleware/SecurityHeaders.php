@@ -4,27 +4,18 @@ declare(strict_types=1);
 
 namespace App\Http\Middleware;
 
+use App\Web\DefaultHeaders;
 use Closure;
 use Illuminate\Http\Request;
 use Symfony\Component\HttpFoundation\Response;
 
-/**
- * What every answer says to the browser unless it says so itself: take it for what it is called, run nothing, show it in no
- * frame.
- */
+/** What every answer says to the browser unless it says so itself. */
 final class SecurityHeaders
 {
-    private const DEFAULTS = [
-        'X-Content-Type-Options' => 'nosniff',
-        'Content-Security-Policy' => "default-src 'none'; frame-ancestors 'none'",
-        'Referrer-Policy' => 'same-origin',
-        'Cross-Origin-Resource-Policy' => 'same-origin',
-    ];
-
     public function handle(Request $request, Closure $next): Response
     {
         $response = $next($request);
-        foreach (self::DEFAULTS as $name => $value) {
+        foreach (DefaultHeaders::OF_ANSWERS as $name => $value) {
             if (! $response->headers->has($name)) {
                 $response->headers->set($name, $value);
             }

@@ -63,12 +63,16 @@ export function useTakes(lessonId: string, sectionId: string | undefined) {
     });
 }
 
-/** One take of a lesson, when there is one to ask for. */
-export function useTake(lessonId: string, takeId: string | undefined) {
+/**
+ * One take of a lesson, when there is one to ask for.
+ *
+ * @param asks false: only what is known of it already
+ */
+export function useTake(lessonId: string, takeId: string | undefined, asks = true) {
     return useQuery({
         queryKey: [...lessonKey(lessonId), 'take', takeId],
         queryFn: () => api.get<Take>(`takes/${takeId}`),
-        enabled: takeId !== undefined,
+        enabled: asks && takeId !== undefined,
     });
 }
 

@@ -69,9 +69,11 @@ export async function listDevices(): Promise<DeviceLists> {
     };
 }
 
-/** Of an open device its own id, also where it was asked for as any there is. */
-export const deviceIdOf = (device: OpenDevice): string | undefined =>
-    device.stream.getTracks()[0]?.getSettings?.().deviceId;
+/** What an open device is to be remembered as, also where it was asked for as any there is, or by an id it had before. */
+export function known(device: OpenDevice): Partial<KnownDevice> {
+    const track = device.stream.getTracks()[0];
+    return { id: track?.getSettings?.().deviceId, name: track?.label };
+}
 
 const canShare = () => typeof navigator.mediaDevices?.getDisplayMedia === 'function';
 
@@ -92,6 +94,35 @@ function problem(error: unknown, what: string): DeviceProblem {
 const exactly = (id: string): { deviceId?: { exact: string } } =>
     id.startsWith(ANY) ? {} : { deviceId: { exact: id } };
 
+/** A device as it was remembered. */
+export interface KnownDevice {
+    id: string;
+    /** What it calls itself. */
+    name?: string;
+}
+
+/**
+ * Ids are new where a browser has forgotten what it knew of this site: then the name tells which device is meant, unless several
+ * have it.
+ */
+async function ask(
+    device: KnownDevice,
+    kind: MediaDeviceKind,
+    open: (id: ReturnType<typeof exactly>) => Promise<MediaStream>,
+): Promise<OpenDevice> {
+    const asked = await open(exactly(device.id)).catch(async (error: unknown) => {
+        const isGone = error instanceof DOMException && error.name === 'OverconstrainedError';
+        const [same, another] = (isGone ? await navigator.mediaDevices.enumerateDevices() : []).filter(
+            (one) => one.kind === kind && one.label !== '' && one.label === device.name,
+        );
+        if (!same || another) {
+            throw error;
+        }
+        return open(exactly(same.deviceId));
+    });
+    return { stream: asked, close: () => asked.getTracks().forEach((track) => track.stop()) };
+}
+
 /** What a device gives, and how to let go of it. */
 export interface OpenDevice {
     stream: MediaStream;
@@ -107,26 +138,27 @@ export interface OpenDevice {
  * @throws DeviceProblem
  */
 export async function openCamera(
-    id: string,
+    device: KnownDevice,
     frame: { width: number; height: number; fps: number },
     level: () => number,
 ): Promise<OpenDevice | null> {
-    if (id === NONE) {
+    if (device.id === NONE) {
         return null;
     }
-    if (id === STAND_IN) {
+    if (device.id === STAND_IN) {
         return new StandInCamera(level);
     }
     try {
-        const stream = await navigator.mediaDevices.getUserMedia({
-            video: {
-                ...exactly(id),
-                width: { ideal: frame.width },
-                height: { ideal: frame.height },
-                frameRate: { ideal: frame.fps },
-            },
-        });
-        return { stream, close: () => stream.getTracks().forEach((track) => track.stop()) };
+        return await ask(device, 'videoinput', (id) =>
+            navigator.mediaDevices.getUserMedia({
+                video: {
+                    ...id,
+                    width: { ideal: frame.width },
+                    height: { ideal: frame.height },
+                    frameRate: { ideal: frame.fps },
+                },
+            }),
+        );
     } catch (error) {
         throw problem(error, 'camera');
     }
@@ -137,21 +169,22 @@ export async function openCamera(
  * @throws DeviceProblem
  */
 export async function openMicrophone(
-    id: string,
+    device: KnownDevice,
     voiceUrl: string,
 ): Promise<(OpenDevice & Partial<StandInMicrophone>) | null> {
-    if (id === NONE) {
+    if (device.id === NONE) {
         return null;
     }
-    if (id === STAND_IN) {
+    if (device.id === STAND_IN) {
         return StandInMicrophone.open(voiceUrl);
     }
     try {
-        const stream = await navigator.mediaDevices.getUserMedia({
-            // A recording wants the sound as it is; levels are evened out afterwards.
-            audio: { ...exactly(id), echoCancellation: false, noiseSuppression: false, autoGainControl: false },
-        });
-        return { stream, close: () => stream.getTracks().forEach((track) => track.stop()) };
+        return await ask(device, 'audioinput', (id) =>
+            navigator.mediaDevices.getUserMedia({
+                // A recording wants the sound as it is; levels are evened out afterwards.
+                audio: { ...id, echoCancellation: false, noiseSuppression: false, autoGainControl: false },
+            }),
+        );
     } catch (error) {
         throw problem(error, 'microphone');
     }
@@ -173,7 +206,7 @@ export async function openScreen(
         return new StandInScreen(withSound);
     }
     if (id.startsWith(DESK)) {
-        return openCamera(id.slice(DESK.length), frame, () => 0);
+        return openCamera({ id: id.slice(DESK.length) }, frame, () => 0);
     }
     try {
         const stream = await navigator.mediaDevices.getDisplayMedia({

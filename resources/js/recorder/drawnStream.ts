@@ -1,7 +1,9 @@
+import { DrawingPace } from './drawingPace';
+
 /** A picture that is drawn again and again, as a stream: what stand-in devices see. */
 export class DrawnStream {
     readonly stream: MediaStream;
-    private readonly timer: ReturnType<typeof setInterval>;
+    private timer: ReturnType<typeof setTimeout> | undefined;
 
     constructor(size: { width: number; height: number; fps: number }, draw: (brush: Brush, seconds: number) => void) {
         const canvas = document.createElement('canvas');
@@ -9,15 +11,19 @@ export class DrawnStream {
         canvas.height = size.height;
         const brush = new Brush(canvas.getContext('2d', { alpha: false }) as CanvasRenderingContext2D);
         const startedAt = performance.now();
-        const again = () => draw(brush, (performance.now() - startedAt) / 1000);
+        const pace = new DrawingPace(1000 / size.fps, startedAt);
+        const again = () => {
+            const now = performance.now();
+            draw(brush, (now - startedAt) / 1000);
+            // A timer goes on in a hidden window, where animation frames stop.
+            this.timer = setTimeout(again, pace.next(now));
+        };
         again();
-        // A timer goes on in a hidden window, where animation frames stop.
-        this.timer = setInterval(again, 1000 / size.fps);
         this.stream = canvas.captureStream(size.fps);
     }
 
     close(): void {
-        clearInterval(this.timer);
+        clearTimeout(this.timer);
         this.stream.getTracks().forEach((track) => track.stop());
     }
 }

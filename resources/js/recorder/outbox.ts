@@ -5,7 +5,7 @@ import { type Delivery, httpDelivery } from './delivery';
 import { Subscribable } from '../lib/Subscribable';
 
 export interface OutboxSnapshot {
-    /** Seconds that are here and not yet on the server: each track of a take has a chunk a second. */
+    /** Whole seconds that are here and not yet on the server. */
     waiting: number;
     /** Why sending does not get on; null while it does. */
     trouble: string | null;
@@ -13,6 +13,8 @@ export interface OutboxSnapshot {
 
 const FIRST_WAIT_MS = 400;
 const LONGEST_WAIT_MS = 4000;
+
+const sum = (all: number[]) => all.reduce((before, one) => before + one, 0);
 
 /** The lock that tells other windows that a take is still being recorded here. */
 const takeLock = (takeId: string) => `open-reel-take-${takeId}`;
@@ -26,8 +28,8 @@ export class Outbox extends Subscribable<OutboxSnapshot> {
     private readonly writing = new Map<string, Promise<void>>();
     private readonly sending = new Map<string, Promise<void>>();
     private readonly releases = new Map<string, () => void>();
-    /** Chunks that wait, by track. */
-    private readonly waiting = new Map<string, number>();
+    /** Seconds in each chunk that waits, by track. */
+    private readonly waiting = new Map<string, number[]>();
 
     constructor(
         private readonly store: ChunkStore,
@@ -66,7 +68,7 @@ export class Outbox extends Subscribable<OutboxSnapshot> {
     }
 
     /** Chunks of a track are numbered in the order of the calls. */
-    add(takeId: string, trackId: string, chunk: Blob): Promise<void> {
+    add(takeId: string, trackId: string, chunk: Blob, seconds: number): Promise<void> {
         const take = this.takes.get(takeId);
         const track = take?.tracks.find((t) => t.id === trackId);
         if (!take || !track || chunk.size === 0) {
@@ -74,7 +76,8 @@ export class Outbox extends Subscribable<OutboxSnapshot> {
         }
         const number = track.chunks++;
         track.bytes += chunk.size;
-        this.count(track.id, 1);
+        this.waiting.set(track.id, [...(this.waiting.get(track.id) ?? []), seconds]);
+        this.tell();
         const before = this.writing.get(takeId) ?? Promise.resolve();
         const written = before.then(async () => {
             await this.store.putChunk(trackId, number, chunk);
@@ -213,7 +216,8 @@ export class Outbox extends Subscribable<OutboxSnapshot> {
             const next = chunk ? await this.delivery.sendChunk(track.id, number, chunk) : number + 1;
             if (next > number) {
                 await this.store.deleteChunk(track.id, number);
-                this.count(track.id, -1);
+                this.waiting.get(track.id)?.shift();
+                this.tell();
                 return true;
             }
             throw new Error('The server lost a piece of this recording that it had confirmed. The rest is kept here.');
@@ -250,16 +254,11 @@ export class Outbox extends Subscribable<OutboxSnapshot> {
         this.tell();
     }
 
-    private count(track: string, by: number): void {
-        this.waiting.set(track, Math.max(0, (this.waiting.get(track) ?? 0) + by));
-        this.tell();
-    }
-
     private tell(): void {
         const seconds = [...this.takes.values()].map((take) =>
-            Math.max(0, ...take.tracks.map((track) => this.waiting.get(track.id) ?? 0)),
+            Math.max(0, ...take.tracks.map((track) => sum(this.waiting.get(track.id) ?? []))),
         );
-        this.set({ waiting: seconds.reduce((sum, one) => sum + one, 0) });
+        this.set({ waiting: Math.round(sum(seconds)) });
     }
 }
 

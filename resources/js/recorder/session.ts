@@ -56,7 +56,8 @@ export interface SessionPorts {
     abandonTake(take: OpenedTake): Promise<void>;
     /** Recorders of what the devices give now, one a track, none of them started; the take ends with the first of them. */
     recorders(): TrackRecorder[];
-    keepChunk(take: OpenedTake, kind: TrackKind, chunk: Blob): void;
+    /** `seconds`: how much of the take is in it; a slow machine's recorder gives fewer and longer ones. */
+    keepChunk(take: OpenedTake, kind: TrackKind, chunk: Blob, seconds: number): void;
     keepEvent(take: OpenedTake, row: string): void;
     /** Everything is recorded: bring it to the server. Resolves when it is there. */
     deliver(take: OpenedTake, discard: boolean): Promise<void>;
@@ -350,7 +351,12 @@ export class RecordingSession extends Subscribable<SessionSnapshot> {
         try {
             const made = this.ports.recorders();
             made.forEach(({ kind, recorder }, index) => {
-                recorder.ondataavailable = ({ data }) => this.ports.keepChunk(take, kind, data);
+                let until = 0;
+                recorder.ondataavailable = ({ data }) => {
+                    const from = until;
+                    until = Math.max(from, this.elapsed());
+                    this.ports.keepChunk(take, kind, data, (until - from) / 1000);
+                };
                 recorder.onerror = () => this.stopped(kind, index === 0);
             });
             this.startedAt = this.ports.now();

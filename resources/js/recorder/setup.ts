@@ -7,6 +7,9 @@ export interface Setup {
     /** Ids of devices; undefined as long as nothing was chosen. */
     camera?: string;
     microphone?: string;
+    /** What these call themselves. */
+    cameraName?: string;
+    microphoneName?: string;
     screen: string;
     /** The computer's sound is recorded with the screen. */
     computer: boolean;

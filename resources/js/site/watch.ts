@@ -5,6 +5,7 @@ import '@fontsource/source-serif-4/latin-600.css';
 import '../../sass/site.scss';
 import { copyText } from '../lib/copyText';
 import { setUpComments } from './comments';
+import { setUpDevice } from './device';
 import { findIn, lineAt, momentIn, momentLink } from './moments';
 import { preparePasswords } from './passwords';
 import { drawScannable } from './scannable';
@@ -22,6 +23,10 @@ const main = document.querySelector<HTMLElement>('main[data-base]');
 
 preparePasswords(document);
 drawScannable(document);
+const device = document.querySelector<HTMLElement>('main[data-device]');
+if (device) {
+    setUpDevice(device);
+}
 if (film && main) {
     const go = (milliseconds: number, plays = true) => {
         film.currentTime = milliseconds / 1000;

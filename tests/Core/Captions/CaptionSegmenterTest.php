@@ -165,6 +165,17 @@ final class CaptionSegmenterTest extends TestCase
         );
     }
 
+    public function test_the_last_caption_ends_with_the_film_however_long_it_takes_to_read(): void
+    {
+        $take = Example::take('t', [0, 24_000], ['a' => 0]);
+        $section = new SectionInput('s', 'S', new ShotStyle(), [new Passage($take, $take->extent(), ['a'])], lines: ['a']);
+        $film = Assembly::of(FrameSize::of(1280, 720), FrameRate::of(25), [$section]);
+        [$only] = FilmCaptions::of($film, ['a' => 'One two three four five six seven.']);
+
+        self::assertSame([0, 520], [$only->from->milliseconds(), $only->until->milliseconds()]);
+        self::assertSame($film->length()->count, $only->until->count);
+    }
+
     public function test_as_files(): void
     {
         $captions = [

@@ -28,7 +28,7 @@ final class SpokenTest extends TestCase
         yield 'time' => ['HW 06:42', 'H W six forty-two'];
         yield 'full hour' => ['at 07:00', "at seven o'clock"];
         yield 'minutes below ten' => ['at 7:05 a.m.', 'at seven oh five A M'];
-        yield 'stop watch' => ['1:02:03', 'one hours two minutes three seconds'];
+        yield 'stop watch' => ['1:02:03', 'one hour two minutes three seconds'];
         yield 'fraction' => [
             '1/12 and 3/4 and 1/2 and 24/7',
             'one twelfth and three quarters and one half and twenty-four seven',

@@ -16,7 +16,7 @@ import type {
     Stored,
     TieProposal,
 } from './lessons';
-import type { Here, HistoryPage, Me, Members, Notices, ReviewState } from './people';
+import type { Here, HistoryPage, Me, Members, Notices, PairedDevices, ReviewState } from './people';
 import type { LinePicture, Picture } from './pictures';
 import type { Finding, LessonCues, ScriptText } from './script';
 import type { LessonSite, SiteDelivery } from './site';
@@ -27,6 +27,11 @@ export interface Answers {
     'GET me': Me;
     'GET notices': Notices;
     'POST notices/read': Notices;
+    'GET paired-devices': PairedDevices;
+    'POST paired-devices/code': PairedDevices & { code: string };
+    'DELETE paired-devices/{paired_device}': PairedDevices;
+    'POST pairings/{pairing}/accept': PairedDevices;
+    'POST pairings/{pairing}/refuse': PairedDevices;
 
     'GET courses': Course[];
     'POST courses': Course;

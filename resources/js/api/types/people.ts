@@ -88,3 +88,16 @@ export interface Me {
     mode: 'me' | 'people';
     person: { name: string; email: string } | null;
 }
+
+/** Other devices that follow one's recording room. */
+export interface PairedDevices {
+    /** Where they reach this server; null where it was not started for them. */
+    address: string | null;
+    /** Where they get what they need to trust it, once. */
+    trust: string | null;
+    /** A code is shown and counts for so many seconds more. */
+    shown: { id: string; seconds: number } | null;
+    /** Who has typed it and waits for an answer. */
+    asks: { id: string; name: string; network: string } | null;
+    devices: { id: string; name: string; network: string; paired_at: string; used_at: string }[];
+}

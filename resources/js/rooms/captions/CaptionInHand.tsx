@@ -26,7 +26,6 @@ export function CaptionInHand(props: Props) {
     const { caption, text, isLast, disabled, onType, onRight, onHear, onStep, onEnd, onUncheck } = props;
     const field = useRef<HTMLTextAreaElement>(null);
     useEffect(() => field.current?.focus({ preventScroll: true }), []);
-    const isStuck = disabled || isLast;
     const keys = [
         { keys: ['Enter'], name: 'Enter', does: 'It is right: on to the next that nobody has read', act: onRight },
         { keys: ['PageDown', 'ArrowDown'], name: 'Page Down', does: 'Next caption', act: () => onStep(1) },
@@ -37,14 +36,14 @@ export function CaptionInHand(props: Props) {
             name: 'Alt+←',
             does: 'One word less: it goes to the next caption',
             act: () => onEnd(-1),
-            when: !isStuck,
+            when: !isLast,
         },
         {
             keys: [']'],
             name: 'Alt+→',
             does: 'One word more, from the next caption',
             act: () => onEnd(1),
-            when: !isStuck,
+            when: !isLast,
         },
     ];
     /** In the text the keys that type are left to it. */
@@ -54,8 +53,8 @@ export function CaptionInHand(props: Props) {
             PageDown: () => onStep(1),
             PageUp: () => onStep(-1),
             ' ': event.ctrlKey ? onHear : undefined,
-            ArrowLeft: event.altKey && !isStuck ? () => onEnd(-1) : undefined,
-            ArrowRight: event.altKey && !isStuck ? () => onEnd(1) : undefined,
+            ArrowLeft: event.altKey && !isLast ? () => onEnd(-1) : undefined,
+            ArrowRight: event.altKey && !isLast ? () => onEnd(1) : undefined,
         };
         const act = does[event.key];
         if (act) {
@@ -104,10 +103,10 @@ export function CaptionInHand(props: Props) {
                 <Button variant="quiet" onClick={onHear}>
                     <Icon name="play" /> Hear it again
                 </Button>
-                <Button variant="quiet" disabled={isStuck} onClick={() => onEnd(-1)}>
+                <Button variant="quiet" disabled={isLast} onClick={() => onEnd(-1)}>
                     One word less
                 </Button>
-                <Button variant="quiet" disabled={isStuck} onClick={() => onEnd(1)}>
+                <Button variant="quiet" disabled={isLast} onClick={() => onEnd(1)}>
                     One word more
                 </Button>
                 {caption.checked && (

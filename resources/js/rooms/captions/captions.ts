@@ -11,6 +11,9 @@ export interface Placed {
 /** Names a caption by the words it is for: what was typed for it is for no other. */
 export const keyOf = ({ section, caption }: Placed): string => `${section.id}/${caption.number}/${caption.was}`;
 
+/** Names a caption by where it stands, whatever its words are. */
+export const placeOf = ({ section, caption }: Placed): string => `${section.id}/${caption.number}`;
+
 /** All captions in the order of the film. */
 export function placedOf(captions: LessonCaptions | undefined, sections: Section[]): Placed[] {
     return (captions?.sections ?? []).flatMap(({ section_id, captions: own }) => {

@@ -2,7 +2,7 @@ import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import type { CaptionAt, Lesson, LessonCaptions, Section } from '../../api/types';
 import type { AssemblyPlayer } from '../../player/AssemblyPlayer';
 import { useCaptionChange, useTyped } from '../../ui/watch/useCaptions';
-import { keyOf, type Placed, placedOf } from './captions';
+import { keyOf, placeOf, type Placed, placedOf } from './captions';
 import { useStretch } from './useStretch';
 
 /** What nobody has written yet begins empty. */
@@ -68,11 +68,27 @@ export function useCaptionDesk(lesson: Lesson, section: Section | undefined, cap
         }
     };
     const index = now ? all.indexOf(now) : 0;
+
+    // Words that the caption gives or takes while an earlier change is on its way: they follow with it settled.
+    const [ends, setEnds] = useState({ of: '', by: 0 });
+    const { isPending, endLater } = change;
+    useEffect(() => {
+        if (ends.by === 0 || isPending) {
+            return;
+        }
+        const one = all.find((each) => placeOf(each) === ends.of);
+        if (one) {
+            endLater(one.section.id, one.caption, ends.by);
+        }
+        setEnds({ of: '', by: 0 });
+    }, [ends, isPending, endLater, all]);
+    const moveEnd = (by: number) =>
+        now && setEnds((ends) => ({ of: placeOf(now), by: ends.of === placeOf(now) ? ends.by + by : by }));
     return {
         all,
         now,
         index,
-        isPending: change.isPending,
+        isPending,
         setPlayer,
         /** The words of the one in hand, as they are typed. */
         text: now ? (typed[keyOf(now)] ?? textOf(now.caption)) : '',
@@ -92,7 +108,7 @@ export function useCaptionDesk(lesson: Lesson, section: Section | undefined, cap
                 show(next < 0 ? Math.min(index + 1, all.length - 1) : next, true);
             }
         },
-        endLater: (by: number) => now && change.endLater(now.section.id, now.caption, by),
+        endLater: moveEnd,
         uncheck: () => now && change.uncheck(now.section.id, now.caption, shownOf(now.caption)),
         check: (some: Placed[]) =>
             now &&

@@ -12,6 +12,7 @@ import { roomPath } from '../../shell/paths';
 import { withoutFilm } from '../../shell/sectionState';
 import { EmptyPlace } from '../../ui/EmptyPlace';
 import { clock } from '../../lib/time';
+import { useAtRest } from '../../ui/useAtRest';
 import { Waiting } from '../../ui/Waiting';
 import { CueInHand } from './CueInHand';
 import { boardChanges } from './boardChanges';
@@ -28,6 +29,9 @@ import { PlaceOnStage } from './PlaceOnStage';
 import { useWatchPlace } from './useWatchPlace';
 import { Watch } from '../../ui/watch/Watch';
 import type { Choice, Topic } from './WhatIsSeen';
+
+/** How long one stays with words before more is read of their take. */
+const AT_REST_MS = 400;
 
 /** The lesson as a storyboard beside the film: what is seen is chosen by words. */
 export default function FinishRoom() {
@@ -74,7 +78,9 @@ export default function FinishRoom() {
     const first = words.range && all[words.range[0]];
     const row = board.flatMap(({ rows }) => rows).find(({ words: said }) => first && said.includes(first.word));
     const camera = row?.shot?.picture.layers.find(({ shows }) => shows === 'camera');
-    const { data: take } = useTake(lesson.id, (camera && row?.segment?.take_id) ?? undefined);
+    // Asked for when one has come to rest: until then the picture comes first.
+    const takeId = (camera && row?.segment?.take_id) ?? undefined;
+    const { data: take } = useTake(lesson.id, takeId, useAtRest(takeId, AT_REST_MS));
 
     if (!film || !plan) {
         return <Waiting room="Finish" says="Putting the lesson together..." problem={error?.message} />;

@@ -1,8 +1,8 @@
 import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
 import { NumberField } from '../../ui/NumberField';
-import { drawnTo, moved } from '../../ui/part';
 import { colours, isColoured, isLined, type Placing, placedNames } from './placing';
+import { doneWords, lineChoices, numbersOf } from './placingFields';
 
 interface Props {
     placing: Placing;
@@ -16,70 +16,7 @@ interface Props {
 
 /** The numbers of what is being placed on the picture, and its colour. */
 export function PlacingPanel({ placing, says, disabled, onPlace, onDone, onCancel }: Props) {
-    const { what, part, from, to } = placing;
-    const lock = placing.shape;
-    const fields: [string, number, (value: number) => Placing][] =
-        what === 'label'
-            ? [
-                  ['Left', to.x, (x) => ({ ...placing, to: { ...to, x } })],
-                  ['Top', to.y, (y) => ({ ...placing, to: { ...to, y } })],
-              ]
-            : what === 'arrow'
-              ? [
-                    ['From left', from.x, (x) => ({ ...placing, from: { ...from, x } })],
-                    ['From top', from.y, (y) => ({ ...placing, from: { ...from, y } })],
-                    ['To left', to.x, (x) => ({ ...placing, to: { ...to, x } })],
-                    ['To top', to.y, (y) => ({ ...placing, to: { ...to, y } })],
-                ]
-              : [
-                    ['Left', part.x, (x) => ({ ...placing, part: moved(part, x - part.x, 0) })],
-                    ['Top', part.y, (y) => ({ ...placing, part: moved(part, 0, y - part.y) })],
-                    [
-                        'Width',
-                        part.width,
-                        (width) => ({
-                            ...placing,
-                            part: drawnTo(
-                                part,
-                                'se',
-                                part.x + width,
-                                part.y + (lock ? width / lock : part.height),
-                                lock,
-                            ),
-                        }),
-                    ],
-                    ...(lock
-                        ? []
-                        : [
-                              [
-                                  'Height',
-                                  part.height,
-                                  (height: number) => ({
-                                      ...placing,
-                                      part: drawnTo(part, 'se', part.x + part.width, part.y + height, null),
-                                  }),
-                              ] as [string, number, (value: number) => Placing],
-                          ]),
-                ];
-    const select = (label: string, name: 'look' | 'line' | 'drawn', options: [string | number, string][]) => (
-        <Form.Group controlId={`placing-${name}`}>
-            <Form.Label>{label}</Form.Label>
-            <Form.Select
-                size="sm"
-                value={placing[name]}
-                onChange={({ target }) => {
-                    const chosen = options.find(([value]) => String(value) === target.value)?.[0];
-                    onPlace({ ...placing, [name]: chosen });
-                }}
-            >
-                {options.map(([value, says]) => (
-                    <option key={value} value={value}>
-                        {says}
-                    </option>
-                ))}
-            </Form.Select>
-        </Form.Group>
-    );
+    const { what } = placing;
     return (
         <section className="what-is-seen" aria-label={placedNames[what]}>
             <header>
@@ -92,61 +29,77 @@ export function PlacingPanel({ placing, says, disabled, onPlace, onDone, onCance
                 {what === 'inset' && 'The line shows what every screen shows.'}
             </p>
             <div className="placing-numbers">
-                {fields.map(([name, value, change]) => (
+                {numbersOf(placing).map(({ name, value, set }) => (
                     <Form.Group key={name} controlId={`placing-${name}`}>
                         <Form.Label>{name}</Form.Label>
                         <NumberField
                             min={0}
                             value={Math.round(100 * value)}
-                            onChange={(to100) => onPlace(change(Math.max(0, Math.min(100, to100)) / 100))}
+                            onChange={(to100) => onPlace(set(Math.max(0, Math.min(100, to100)) / 100))}
                         />
                     </Form.Group>
                 ))}
                 {isColoured(what) && (
-                    <Form.Group controlId="placing-colour">
-                        <Form.Label>Colour</Form.Label>
-                        <Form.Select
-                            size="sm"
-                            value={placing.colour}
-                            onChange={(event) => onPlace({ ...placing, colour: event.target.value })}
-                        >
-                            {Object.entries(colours).map(([value, name]) => (
-                                <option key={value} value={value}>
-                                    {name}
-                                </option>
-                            ))}
-                        </Form.Select>
-                    </Form.Group>
+                    <Choice
+                        field="colour"
+                        label="Colour"
+                        options={Object.entries(colours)}
+                        value={placing.colour}
+                        onChoose={(colour) => onPlace({ ...placing, colour: String(colour) })}
+                    />
                 )}
-                {isLined(what) && (
-                    <>
-                        {select('Look', 'look', [
-                            ['', 'As usual'],
-                            ['plain', 'Plain'],
-                            ['hand-drawn', 'By hand'],
-                        ])}
-                        {select('Line', 'line', [
-                            ['thin', 'Thin'],
-                            ['medium', 'Medium'],
-                            ['thick', 'Thick'],
-                        ])}
-                        {select('Drawn on', 'drawn', [
-                            [0, 'At once'],
-                            [0.4, 'In 0.4 s'],
-                            [0.8, 'In 0.8 s'],
-                            [1.5, 'In 1.5 s'],
-                        ])}
-                    </>
-                )}
+                {isLined(what) &&
+                    lineChoices.map((choice) => (
+                        <Choice
+                            key={choice.field}
+                            {...choice}
+                            value={placing[choice.field]}
+                            onChoose={(value) => onPlace({ ...placing, [choice.field]: value })}
+                        />
+                    ))}
             </div>
             <div className="d-flex gap-2">
                 <Button disabled={disabled} onClick={onDone}>
-                    {what === 'zoom' ? 'Zoom to this' : what === 'inset' ? 'Put it there' : 'Show it'}
+                    {doneWords(what)}
                 </Button>
                 <Button variant="quiet" onClick={onCancel}>
                     Cancel
                 </Button>
             </div>
         </section>
+    );
+}
+
+function Choice({
+    field,
+    label,
+    options,
+    value,
+    onChoose,
+}: {
+    field: string;
+    label: string;
+    options: [string | number, string][];
+    value: string | number;
+    onChoose: (value: string | number) => void;
+}) {
+    return (
+        <Form.Group controlId={`placing-${field}`}>
+            <Form.Label>{label}</Form.Label>
+            <Form.Select
+                size="sm"
+                value={value}
+                onChange={({ target }) => {
+                    const chosen = options.find(([one]) => String(one) === target.value)?.[0];
+                    onChoose(chosen ?? value);
+                }}
+            >
+                {options.map(([one, says]) => (
+                    <option key={one} value={one}>
+                        {says}
+                    </option>
+                ))}
+            </Form.Select>
+        </Form.Group>
     );
 }

@@ -3,6 +3,7 @@ import {
     type KeyboardEvent,
     type MouseEvent,
     type PointerEvent,
+    startTransition,
     useEffect,
     useRef,
     useState,
@@ -46,16 +47,24 @@ export function useChosenWords(
     show: (index: number) => void,
     near: (index: number) => void,
 ): ChosenWords {
-    const [range, setRange] = useState<[number, number] | null>(null);
-    const [focus, setFocus] = useState(0);
+    const [range, chooseRange] = useState<[number, number] | null>(null);
+    const [focus, chooseFocus] = useState(0);
+    // What is wanted from the player goes first: to draw the choice takes longer than to ask for a frame.
+    const setRange = (to: [number, number] | null) => startTransition(() => chooseRange(to));
+    const latest = useRef(0);
+    const setFocus = (to: number) => {
+        latest.current = to;
+        startTransition(() => chooseFocus(to));
+    };
     const start = useRef<number | null>(null);
     const resting = useRef(0);
     useEffect(() => () => clearTimeout(resting.current), []);
     const at = Math.min(focus, count - 1);
+    const now = () => Math.min(latest.current, count - 1);
     const over = (a: number, b: number) => setRange([Math.min(a, b), Math.max(a, b)]);
     const go = (event: KeyboardEvent, to: number) => {
         const next = Math.max(0, Math.min(count - 1, to));
-        const from = event.shiftKey ? (start.current ?? at) : next;
+        const from = event.shiftKey ? (start.current ?? now()) : next;
         event.currentTarget.querySelector<HTMLElement>(`[data-word="${next}"]`)?.focus();
         start.current = from;
         over(from, next);
@@ -67,11 +76,11 @@ export function useChosenWords(
         around: {
             onKeyDown: (event) => {
                 const acts: Record<string, () => void> = {
-                    ArrowRight: () => go(event, at + 1),
-                    ArrowLeft: () => go(event, at - 1),
+                    ArrowRight: () => go(event, now() + 1),
+                    ArrowLeft: () => go(event, now() - 1),
                     Home: () => go(event, 0),
                     End: () => go(event, count - 1),
-                    Enter: () => show(at),
+                    Enter: () => show(now()),
                     Escape: () => setRange(null),
                 };
                 const act = acts[event.key];
@@ -95,7 +104,7 @@ export function useChosenWords(
                     start.current = null;
                 } else if (event.shiftKey) {
                     event.preventDefault();
-                    over(start.current ?? at, word);
+                    over(start.current ?? now(), word);
                 } else {
                     start.current = word;
                     setRange([word, word]);

@@ -22,6 +22,7 @@ import { Prompter } from '../../ui/Prompter';
 import { recordKeys } from './recordKeys';
 import { RoomFacts } from './RoomFacts';
 import { RoomStage } from './RoomStage';
+import { OtherDevices } from './OtherDevices';
 import { SetupPanel } from './SetupPanel';
 import { stillOf } from './still';
 import { type InkChoice, useInk } from './useInk';
@@ -31,6 +32,7 @@ import { usePickup } from './usePickup';
 import { useMediaKeys } from './useMediaKeys';
 import { usePrompterPace } from './usePrompterPace';
 import { useDrop } from './useDrop';
+import { useFollowers } from './useFollowers';
 import { useSecondPrompter } from './useSecondPrompter';
 import { useSession } from './useSession';
 import { useSetup } from './useSetup';
@@ -80,6 +82,7 @@ function Room({ lesson, section: whole }: { lesson: Lesson; section: Section }) 
     const [setup, change] = useSetup(lesson);
     const [ownKeys, setOwnKeys] = useState(rememberedKeys);
     const [settingUp, setSettingUp] = useState(false);
+    const [lettingIn, setLettingIn] = useState(false);
     const [controller] = useState(() => new RecordingController());
     const sources = useSources(lesson, section.id, setup, change, controller.lost);
     const { camera, microphone, screen, meter } = sources;
@@ -214,6 +217,15 @@ function Room({ lesson, section: whole }: { lesson: Lesson; section: Section }) 
         { step, toLine },
     );
 
+    useFollowers(session, {
+        lessonId: lesson.id,
+        title,
+        lines: section.lines,
+        line: live.line,
+        state: now.state,
+        countLeft: now.countLeft,
+    });
+
     const warnings = useWarnings({
         lesson,
         setup,
@@ -264,6 +276,7 @@ function Room({ lesson, section: whole }: { lesson: Lesson; section: Section }) 
                 sources={sources}
                 keys={keys}
                 onSetup={() => setSettingUp(true)}
+                onOtherDevices={() => setLettingIn(true)}
                 onSmallWindow={outOfSight.open}
             />
             <RoomStage
@@ -327,6 +340,10 @@ function Room({ lesson, section: whole }: { lesson: Lesson; section: Section }) 
                     rememberKeys(next);
                 }}
                 onClose={() => setSettingUp(false)}
+            />
+            <OtherDevices
+                open={lettingIn && !rolling && now.state !== 'counting'}
+                onClose={() => setLettingIn(false)}
             />
             {outOfSight.portal}
             <div ref={patch} className="own-patch" aria-hidden="true" />

@@ -24,6 +24,7 @@ interface Props {
     sources: Sources;
     keys: Key[];
     onSetup: () => void;
+    onOtherDevices: () => void;
     onSmallWindow: (() => void) | null;
 }
 
@@ -88,6 +89,11 @@ export function RoomFacts(props: Props) {
                     >
                         Second prompter
                     </a>
+                    {!rolling && (
+                        <Button variant="quiet" size="sm" onClick={props.onOtherDevices}>
+                            Other devices
+                        </Button>
+                    )}
                     {props.onSmallWindow && (
                         <Button variant="quiet" size="sm" onClick={props.onSmallWindow}>
                             Small window

@@ -32,7 +32,7 @@ export function SetupDevices({ lesson, setup, sources, onChange }: Props) {
                 value={setup.camera}
                 problem={problems.camera}
                 named={lists.named}
-                onChoose={(id) => onChange({ camera: id })}
+                onChoose={(id) => onChange({ camera: id, cameraName: undefined })}
             >
                 {camera && (
                     <p className="soft small mb-0">
@@ -48,7 +48,7 @@ export function SetupDevices({ lesson, setup, sources, onChange }: Props) {
                 value={setup.microphone}
                 problem={problems.microphone}
                 named={lists.named}
-                onChoose={(id) => onChange({ microphone: id })}
+                onChoose={(id) => onChange({ microphone: id, microphoneName: undefined })}
             >
                 <MeterBar meter={sources.meter} />
                 <SoundTest microphone={sources.microphone?.stream} busy={false} />

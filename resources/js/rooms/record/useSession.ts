@@ -55,7 +55,7 @@ function ports(wanted: () => Wanted): SessionPorts {
             await api.delete(`takes/${take.id}`);
         },
         recorders: () => makeRecorders(wanted()),
-        keepChunk: (take, kind, chunk) => void outbox.add(take.id, take.tracks[kind] ?? '', chunk),
+        keepChunk: (take, kind, chunk, seconds) => void outbox.add(take.id, take.tracks[kind] ?? '', chunk, seconds),
         keepEvent: (take, row) => outbox.log(take.id, row),
         deliver: (take, discard) => outbox.finish(take.id, discard),
         mute: (on) =>

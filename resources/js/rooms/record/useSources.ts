@@ -1,10 +1,9 @@
 import { useCallback, useEffect, useRef, useState } from 'react';
 import type { Lesson } from '../../api/types';
 import {
-    ANY,
     ASK,
     type DeviceLists,
-    deviceIdOf,
+    known,
     listDevices,
     NONE,
     type OpenDevice,
@@ -115,7 +114,7 @@ export function useSources(
     const [meter, setMeter] = useState<Meter | null>(null);
     /** Counts the presses on Share: the browser is asked at each. */
     const [shares, setShares] = useState(0);
-    const known = useRef<string[] | null>(null);
+    const knownNames = useRef<string[] | null>(null);
     const currentMeter = useRef<Meter | null>(null);
     const lost = useRef(onLost);
     lost.current = onLost;
@@ -124,7 +123,7 @@ export function useSources(
     const refresh = useCallback(async () => {
         const found = await listDevices();
         const names = [...found.cameras, ...found.microphones].map((device) => device.name);
-        const before = known.current;
+        const before = knownNames.current;
         if (before && found.named) {
             const came = names.filter((name) => !before.includes(name));
             const went = before.filter((name) => !names.includes(name));
@@ -136,26 +135,26 @@ export function useSources(
                       : null,
             );
         }
-        known.current = found.named ? names : null;
+        knownNames.current = found.named ? names : null;
         setLists(found);
         return found;
     }, []);
     /** What was allowed has names now; nothing came or went by that. */
     const named = useCallback(async () => {
         const found = await listDevices();
-        known.current = found.named ? [...found.cameras, ...found.microphones].map((device) => device.name) : null;
+        knownNames.current = found.named ? [...found.cameras, ...found.microphones].map((device) => device.name) : null;
         setLists(found);
     }, []);
-    /** A device that was asked for as any there is has an id of its own once it is open. */
+    /** A device that was asked for as any there is, or by an id it had before, has an id of its own once it is open. */
     const asked = useRef<Partial<Record<'camera' | 'microphone', { as: string; id: string }>>>({});
     const keyOf = (kind: 'camera' | 'microphone') =>
         asked.current[kind] && asked.current[kind].id === setup[kind] ? asked.current[kind].as : setup[kind];
     const opened = (kind: SourceKind) => (device: OpenDevice) => {
-        const id = deviceIdOf(device);
+        const { id, name } = known(device);
         const as = kind === 'screen' ? undefined : setup[kind];
-        if (kind !== 'screen' && as?.startsWith(ANY) && id) {
+        if (kind !== 'screen' && as && as !== STAND_IN && id) {
             asked.current[kind] = { as, id };
-            change({ [kind]: id });
+            change({ [kind]: id, [`${kind}Name`]: name });
         }
         void named();
     };
@@ -164,8 +163,8 @@ export function useSources(
         void refresh().then((found) => {
             const first = (of: { id: string }[]) => of.find((one) => one.id !== NONE)?.id ?? NONE;
             change({
-                camera: setup.camera ?? first(found.cameras),
-                microphone: setup.microphone ?? first(found.microphones),
+                ...(setup.camera === undefined && { camera: first(found.cameras) }),
+                ...(setup.microphone === undefined && { microphone: first(found.microphones) }),
             });
         });
         navigator.mediaDevices?.addEventListener('devicechange', again);
@@ -187,7 +186,10 @@ export function useSources(
         'microphone',
         setup.microphone === undefined ? null : `${keyOf('microphone')}/${voiceOf}`,
         async () => {
-            const device = await openMicrophone(setup.microphone ?? NONE, `/api/sections/${voiceOf}/stand-in-voice`);
+            const device = await openMicrophone(
+                { id: setup.microphone ?? NONE, name: setup.microphoneName },
+                `/api/sections/${voiceOf}/stand-in-voice`,
+            );
             if (device && 'speaks' in device && device.speaks === false) {
                 note('microphone')(
                     'The stand-in voice cannot speak: the program flite is not installed on the server.',
@@ -206,7 +208,12 @@ export function useSources(
     const [camera, openingCamera] = useDevice(
         'camera',
         setup.camera === undefined ? null : `${keyOf('camera')}/${frame.width}x${frame.height}@${frame.fps}`,
-        () => openCamera(setup.camera ?? NONE, frame, () => currentMeter.current?.mouth() ?? 0),
+        () =>
+            openCamera(
+                { id: setup.camera ?? NONE, name: setup.cameraName },
+                frame,
+                () => currentMeter.current?.mouth() ?? 0,
+            ),
         watch('camera'),
     );
     const asks = setup.screen === ASK;

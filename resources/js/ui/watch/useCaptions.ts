@@ -17,6 +17,11 @@ interface Change {
     run: () => Promise<CaptionUndo>;
 }
 
+const endSaid = (by: number) =>
+    Math.abs(by) === 1
+        ? `The caption has a word ${by < 0 ? 'less' : 'more'}.`
+        : `The caption has ${Math.abs(by)} words ${by < 0 ? 'fewer' : 'more'}.`;
+
 /** What a person says of captions; each change can be undone. */
 export function useCaptionChange(lessonId: string) {
     const { say, failed } = useNotices();
@@ -56,7 +61,7 @@ export function useCaptionChange(lessonId: string) {
         /** @param by words; below zero earlier */
         endLater: (section: string, one: CaptionAt, by: number) =>
             change({
-                says: `The caption has a word ${by < 0 ? 'less' : 'more'}.`,
+                says: endSaid(by),
                 run: () => api.post<CaptionUndo>(`${path(section, one)}/move`, { was: one.was, by }),
             }),
         check: (section: string, all: CaptionAt[]) =>
